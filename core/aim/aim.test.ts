@@ -1,0 +1,192 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { erf } from "./erf.ts";
+import { fallenSets, firstTouched } from "./first-touched.ts";
+import { hitChance, type Shot } from "./hit.ts";
+import type { HitRule } from "./hit-rule.ts";
+import { stopBands } from "./stop-bands.ts";
+import { topples } from "./topple.ts";
+
+const shot = (over: Partial<Shot> = {}): Shot => ({
+  distance: 4,
+  spread: { lateral: 0.08, range: 0.12, vertical: 0.1 },
+  object: { diameter: 0.07 },
+  ...over,
+});
+
+describe("erf", () => {
+  it("agrees with published values", () => {
+    expect(erf(0.5)).toBeCloseTo(0.5204998778130465, 12);
+    expect(erf(2)).toBeCloseTo(0.9953222650189527, 12);
+    expect(erf(2.5)).toBeCloseTo(0.9995930479825551, 12);
+    expect(erf(-1)).toBeCloseTo(-0.8427007929497149, 12);
+  });
+});
+
+describe("hit rules", () => {
+  it("gives the worked figures of the core model", () => {
+    expect(hitChance({ kind: "touch", width: 0.3 }, shot())).toBeCloseTo(0.43682, 6);
+    const disc = shot({ distance: 1, spread: { lateral: 0.24, range: 0.36, vertical: 0 }, object: { diameter: 0.1 } });
+    expect(hitChance({ kind: "on", radius: 0.2 }, disc)).toBeCloseTo(0.204887, 6);
+    const slide = shot({ distance: 4.4, object: { diameter: 0.1 } });
+    const band = (lineRule: "lower" | "centre" | "higher") =>
+      hitChance({ kind: "band", near: 4, far: 4.5, lineRule }, slide);
+    expect(band("centre")).toBeCloseTo(0.350755, 6);
+    expect(band("lower")).toBeCloseTo(0.358126, 6);
+    expect(band("higher")).toBeCloseTo(0.340691, 6);
+  });
+
+  it("never lets a thing into an opening it does not fit, or through such a gap", () => {
+    expect(hitChance({ kind: "into", opening: 0.07 }, shot())).toBe(0);
+    expect(hitChance({ kind: "through", gap: 0.07 }, shot())).toBe(0);
+    expect(hitChance({ kind: "into", opening: 0.3, rimAllowance: 1 }, shot())).toBeGreaterThan(
+      hitChance({ kind: "into", opening: 0.3, rimAllowance: 0 }, shot()),
+    );
+  });
+
+  it("agrees with a plain count of random sends, for every rule and for unions", () => {
+    const rules: HitRule[] = [
+      { kind: "touch", width: 0.3, height: 0.4 },
+      { kind: "into", opening: 0.4 },
+      { kind: "into", opening: 0.4, facing: "player" },
+      { kind: "on", width: 0.5, depth: 0.6, touching: true },
+      { kind: "cell", width: 0.5, depth: 0.5, acrossOffset: 0.2, alongOffset: -0.1 },
+      {
+        kind: "anyOf",
+        rules: [
+          { kind: "touch", width: 0.2 },
+          { kind: "into", opening: 0.5 },
+        ],
+      },
+      {
+        kind: "anyOf",
+        rules: [
+          { kind: "touch", width: 0.2, height: 0.3 },
+          { kind: "on", radius: 0.3 },
+        ],
+      },
+      {
+        kind: "anyOf",
+        rules: [
+          { kind: "through", gap: 0.3 },
+          { kind: "touch", width: 0.5 },
+        ],
+      },
+    ];
+    const s = shot();
+    let seed = 7;
+    const u = () => {
+      seed = (seed * 48271) % 2147483647;
+      return seed / 2147483647;
+    };
+    const normal = () => Math.sqrt(-2 * Math.log(u())) * Math.cos(2 * Math.PI * u());
+    const sends = Array.from({ length: 60_000 }, () => [normal() * 0.32, normal() * 0.48, normal() * 0.4] as const);
+    const b = s.object.diameter;
+    const counts = (r: HitRule, [x, y, z]: readonly [number, number, number]): boolean => {
+      switch (r.kind) {
+        case "anyOf":
+          return r.rules.some((one) => counts(one, [x, y, z]));
+        case "touch":
+          return Math.abs(x) < r.width / 2 + b / 2 && (r.height === undefined || Math.abs(z) < r.height / 2 + b / 2);
+        case "through":
+          return Math.abs(x) < (r.gap - b) / 2;
+        case "into":
+          return Math.hypot(x, r.facing === "player" ? z : y) < r.opening / 2 - b / 4;
+        case "on":
+          return r.radius === undefined
+            ? Math.abs(x) < r.width! / 2 + b / 2 && Math.abs(y) < r.depth! / 2 + b / 2
+            : Math.hypot(x, y) < r.radius;
+        case "cell":
+          return Math.abs(x - r.acrossOffset!) < r.width / 2 && Math.abs(y - r.alongOffset!) < r.depth / 2;
+        default:
+          return false;
+      }
+    };
+    for (const rule of rules) {
+      const counted = sends.filter((e) => counts(rule, e)).length / sends.length;
+      expect(Math.abs(hitChance(rule, s) - counted), JSON.stringify(rule)).toBeLessThan(0.0085);
+    }
+  });
+
+  it("a union is at least its largest part and at most their sum", () => {
+    const width = fc.double({ min: 0.05, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(width, width, width, (w, h, r) => {
+        const rules = [{ kind: "touch", width: w, height: h } as const, { kind: "on", radius: r } as const];
+        const [a, c] = rules.map((one) => hitChance(one, shot())) as [number, number];
+        const both = hitChance({ kind: "anyOf", rules }, shot());
+        return both >= Math.max(a, c) - 1e-9 && both <= a + c + 1e-9 && both <= 1 + 1e-9;
+      }),
+    );
+  });
+
+  it("bands partition the ground under every line rule", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom("lower", "centre", "higher"),
+        fc.double({ min: 0.5, max: 6, noNaN: true }),
+        (rule, aim) => {
+          const all = stopBands([1, 1.5, 2.2, 3], aim, 0.15, 0.1, rule as "lower");
+          return Math.abs(all.reduce((a, c) => a + c, 0) - 1) < 1e-12 && all.every((p) => p >= 0);
+        },
+      ),
+    );
+  });
+
+  it("an empty bottle falls and a filled one stands", () => {
+    const bottle = { width: 0.08, height: 0.28, mass: 0.03, contents: 1 };
+    const ball = { diameter: 0.08, mass: 0.07, speed: 2.5 };
+    expect(topples({ ...bottle, filling: 0 }, ball)).toBe(true);
+    expect(topples({ ...bottle, filling: 1 }, ball)).toBe(false);
+  });
+});
+
+describe("several targets", () => {
+  const target = fc.record({
+    distance: fc.double({ min: 0.5, max: 6, noNaN: true }),
+    across: fc.double({ min: -1, max: 1, noNaN: true }),
+    width: fc.double({ min: 0.05, max: 0.6, noNaN: true }),
+    height: fc.double({ min: 0.05, max: 0.6, noNaN: true }),
+  });
+  it("outcomes sum to 1, on the ground and in the air", () => {
+    fc.assert(
+      fc.property(fc.array(target, { minLength: 1, maxLength: 6 }), fc.boolean(), (list, inAir) => {
+        const targets = list.map((t, i) => ({ ...t, id: `t${i}` }));
+        const got = firstTouched(
+          targets,
+          { across: list[0]!.across, distance: list[0]!.distance, up: 0.1 },
+          0.07,
+          { lateral: 0.09, vertical: 0.1 },
+          { inAir },
+        );
+        const sum = Object.values(got.byTarget).reduce((a, c) => a + c, got.none);
+        return Math.abs(sum - 1) < 1e-9 && Object.values(got.byTarget).every((p) => p >= -1e-12);
+      }),
+    );
+  });
+  it("a nearer target takes its part from one behind, and equals split midway", () => {
+    const sd = { lateral: 0.08, vertical: 0.1 };
+    const far = { id: "far", distance: 4, across: 0, width: 0.3 };
+    const near = { id: "near", distance: 2, across: 0, width: 0.3 };
+    const hidden = firstTouched([far, near], { across: 0, distance: 4 }, 0.07, sd);
+    expect(hidden.byTarget.far).toBeCloseTo(0, 12);
+    const twins = firstTouched(
+      [
+        { id: "a", distance: 3, across: -0.2, width: 0.4 },
+        { id: "b", distance: 3, across: 0.2, width: 0.4 },
+      ],
+      { across: 0, distance: 3 },
+      0.07,
+      sd,
+    );
+    expect(twins.byTarget.a).toBeCloseTo(twins.byTarget.b!, 12);
+    expect(twins.byTarget.a! + twins.byTarget.b! + twins.none).toBeCloseTo(1, 12);
+  });
+  it("fallen sets sum to 1 and hold what the strip touches", () => {
+    const pins = [-0.15, 0, 0.15].map((across, i) => ({ id: `p${i + 1}`, distance: 3, across, width: 0.08 }));
+    const sets = fallenSets(pins, { across: 0, distance: 3 }, 0.12, 0.06);
+    expect([...sets.values()].reduce((a, c) => a + c, 0)).toBeCloseTo(1, 12);
+    expect(sets.get("p1 p3")).toBeUndefined();
+    expect(sets.get("p1 p2")).toBeCloseTo(sets.get("p2 p3")!, 12);
+  });
+});

@@ -1,0 +1,79 @@
+import { z } from "zod";
+
+/** Bounds of anything laid out at home, metres. */
+export const SMALLEST = 0.01;
+export const LARGEST = 60;
+
+const size = (name: string, most = 5) =>
+  z
+    .number({ error: `${name} must be a number of metres` })
+    .min(SMALLEST, `${name} must be at least ${SMALLEST} m`)
+    .max(most, `${name} must be at most ${most} m`);
+
+const touch = z.strictObject({
+  kind: z.literal("touch"),
+  width: size("width"),
+  /** Given: an upright face met in the air. Not given: met on the ground. */
+  height: size("height").optional(),
+});
+const through = z.strictObject({ kind: z.literal("through"), gap: size("gap") });
+const into = z.strictObject({
+  kind: z.literal("into"),
+  opening: size("opening"),
+  /** 0: must clear the rim, 1: the whole rim helps it in. */
+  rimAllowance: z.number().min(0, "rimAllowance must be 0 to 1").max(1, "rimAllowance must be 0 to 1").optional(),
+  /** Which way the opening looks: up (the default), or at the player. */
+  facing: z.enum(["up", "player"]).optional(),
+});
+const on = z
+  .strictObject({
+    kind: z.literal("on"),
+    radius: size("radius").optional(),
+    width: size("width").optional(),
+    depth: size("depth").optional(),
+    /** Touching the patch is enough. */
+    touching: z.boolean().optional(),
+  })
+  .refine((r) => (r.radius === undefined) !== (r.width === undefined || r.depth === undefined), {
+    error: "on: give either radius, or width and depth",
+  });
+export const LINE_RULES = ["lower", "centre", "higher"] as const;
+/** `lower`: the trailing edge names the band; `higher`: the leading edge; `centre`: the middle. */
+export type LineRule = (typeof LINE_RULES)[number];
+const band = z
+  .strictObject({
+    kind: z.literal("band"),
+    near: z.number().min(0, "near must be 0 m or more").max(LARGEST),
+    far: z.number().min(0, "far must be 0 m or more").max(LARGEST),
+    lineRule: z.enum(LINE_RULES, { error: "lineRule must be lower, centre or higher" }).optional(),
+  })
+  .refine((r) => r.far > r.near, { error: "far must be more than near", path: ["far"] });
+const cell = z.strictObject({
+  kind: z.literal("cell"),
+  width: size("width"),
+  depth: size("depth"),
+  acrossOffset: z.number().min(-LARGEST).max(LARGEST).optional(),
+  alongOffset: z.number().min(-LARGEST).max(LARGEST).optional(),
+});
+const topple = z.strictObject({
+  kind: z.literal("topple"),
+  width: size("width"),
+  height: size("height"),
+  /** Kilograms, contents not counted. */
+  mass: z.number().min(0.001, "mass must be at least 0.001 kg").max(50, "mass must be at most 50 kg"),
+  /** Contents when full, kilograms, and how full it is, 0 to 1. */
+  contents: z.number().min(0).max(50).optional(),
+  filling: z.number().min(0, "filling must be 0 to 1").max(1, "filling must be 0 to 1").optional(),
+});
+const single = z.discriminatedUnion("kind", [touch, through, into, on, band, cell, topple], {
+  error: (issue) =>
+    issue.code === "invalid_union" ? "kind must be touch, through, into, on, band, cell, topple or anyOf" : undefined,
+});
+export type SingleRule = z.infer<typeof single>;
+
+/** What counts as a hit on one target: a single rule, or any of several (a chair: touching it or through it). */
+export const hitRule = z.union([
+  single,
+  z.strictObject({ kind: z.literal("anyOf"), rules: z.array(single).min(1).max(6) }),
+]);
+export type HitRule = z.infer<typeof hitRule>;

@@ -1,0 +1,136 @@
+import type { NextSend } from "../patterns/contract.ts";
+import { type Part, partsOf } from "../yard/parts.ts";
+import { firstTouched, type Upright } from "./first-touched.ts";
+import { hitChance } from "./hit.ts";
+import type { SingleRule } from "./hit-rule.ts";
+import type { PlayerModel } from "./player.ts";
+import { stopBands } from "./stop-bands.ts";
+
+/** `middle`: at the middle of the target or of the best band. `bestExpected`: where the expected worth is highest. */
+export const POLICIES = ["middle", "bestExpected"] as const;
+export type Policy = (typeof POLICIES)[number];
+
+/** What decides the chances beside the player: the layout, and whether the send flies. */
+export interface Scene {
+  parts: readonly Part[];
+  inAir: boolean;
+}
+/** Chance of each outcome by reference, summing to 1, and where it was aimed, metres from the standing line. */
+export interface SendChances {
+  byRef: ReadonlyMap<string, number>;
+  aim: { distance: number; across: number };
+}
+
+/** Trial aims between the ends of the search, and rounds of narrowing down. */
+const TRIALS = 24;
+const NARROWINGS = 18;
+
+/** Chances of every outcome of the next send under a policy. */
+export function sendChances(send: NextSend, scene: Scene, player: PlayerModel, policy: Policy): SendChances {
+  return send.shot.kind === "zones"
+    ? zoneChances(send, scene, player, policy)
+    : targetChances(send, send.shot.target, scene, player, policy);
+}
+
+/** Where the best of `worth` lies between lo and hi: a scan, then golden narrowing around its best. */
+function bestAim(worth: (x: number) => number, lo: number, hi: number): number {
+  let best = lo;
+  let most = Number.NEGATIVE_INFINITY;
+  for (let i = 0; i <= TRIALS; i++) {
+    const x = lo + ((hi - lo) * i) / TRIALS;
+    const w = worth(x);
+    if (w > most + 1e-12) [best, most] = [x, w];
+  }
+  let a = Math.max(lo, best - (hi - lo) / TRIALS);
+  let b = Math.min(hi, best + (hi - lo) / TRIALS);
+  for (let i = 0; i < NARROWINGS; i++) {
+    const third = (b - a) / 3;
+    if (worth(a + third) < worth(b - third)) a += third;
+    else b -= third;
+  }
+  const x = (a + b) / 2;
+  return worth(x) > most ? x : best;
+}
+
+const expected = (send: NextSend, byRef: ReadonlyMap<string, number>) =>
+  send.branches.reduce((sum, b) => sum + b.worth * (byRef.get(b.ref) ?? 0), 0);
+
+function zoneChances(send: NextSend, scene: Scene, player: PlayerModel, policy: Policy): SendChances {
+  const zones = partsOf(scene.parts, "zone");
+  const lines = [...zones.map((z) => z.near), zones[zones.length - 1]!.far];
+  const at = (distance: number) => {
+    const gets = player.reach(distance);
+    const stops = stopBands(lines, distance, player.spread.range, player.object.diameter, zones[0]!.lineRule);
+    const byRef = new Map<string, number>();
+    ["short", ...zones.map((z) => z.id), "over"].forEach((ref, i) => {
+      byRef.set(ref, stops[i]! * gets + (i === 0 ? 1 - gets : 0));
+    });
+    return byRef;
+  };
+  const worthOf = (id: string) => send.branches.find((b) => b.ref === id)?.worth ?? 0;
+  const first = zones.reduce((a, b) => (worthOf(b.id) > worthOf(a.id) ? b : a));
+  const distance =
+    policy === "middle"
+      ? (first.near + first.far) / 2
+      : bestAim((d) => expected(send, at(d)), lines[0]! / 2, lines[lines.length - 1]!);
+  return { byRef: at(distance), aim: { distance, across: 0 } };
+}
+
+function targetChances(send: NextSend, want: string, scene: Scene, player: PlayerModel, policy: Policy): SendChances {
+  const from = partsOf(scene.parts, "line").find((l) => l.id === send.from)?.along ?? 0;
+  const targets = partsOf(scene.parts, "target").map((t) => ({ ...t, distance: t.along - from }));
+  const aimed = targets.find((t) => t.id === want)!;
+  const b = player.object.diameter;
+  const uprights: Upright[] = targets.map((t) => ({
+    id: t.id,
+    distance: t.distance,
+    across: t.across,
+    width: t.width,
+    height: t.height,
+  }));
+  const sd = { lateral: player.spread.lateral, vertical: player.spread.vertical };
+  const onlyTouch = targets.every((t) => t.rule.kind === "touch");
+  const at = (across: number) => {
+    const aim = { across, distance: aimed.distance, up: aimed.height / 2 };
+    const touched = firstTouched(uprights, aim, b, sd, { inAir: scene.inAir, reach: player.reach });
+    const byRef = new Map<string, number>();
+    let none = 1;
+    for (const t of targets) {
+      const p = onlyTouch ? touched.byTarget[t.id]! : countsAt(t, { ...aim, aimed }, touched.byTarget[t.id]!);
+      byRef.set(t.id, p);
+      none -= p;
+    }
+    byRef.set("none", Math.max(0, none));
+    return byRef;
+  };
+  /** Rules beyond touching: its own chance, less what nearer targets take from a send on the ground. */
+  const countsAt = (
+    t: (typeof targets)[number],
+    aim: { across: number; aimed: (typeof targets)[number] },
+    touched: number,
+  ) => {
+    const shot = {
+      distance: aim.aimed.distance,
+      spread: player.spread,
+      object: player.object,
+      off: {
+        across: t.across - (aim.across * t.distance) / aim.aimed.distance,
+        along: t.distance - aim.aimed.distance,
+        up: (t.height - aim.aimed.height) / 2,
+      },
+      reach: player.reach(t.distance),
+    };
+    const rules: SingleRule[] = t.rule.kind === "anyOf" ? t.rule.rules : [t.rule];
+    const seen = rules.map((r): SingleRule => (r.kind === "touch" && scene.inAir ? { ...r, height: t.height } : r));
+    const p = hitChance({ kind: "anyOf", rules: seen }, shot);
+    if (scene.inAir) return t.id === want ? p : Math.min(p, touched);
+    const alone = hitChance({ kind: "touch", width: t.width }, shot);
+    return alone > 0 ? p * Math.min(1, touched / alone) : 0;
+  };
+  const half = aimed.width / 2 + b / 2;
+  const across =
+    policy === "middle"
+      ? aimed.across
+      : bestAim((x) => expected(send, at(x)), aimed.across - half, aimed.across + half);
+  return { byRef: at(across), aim: { distance: aimed.distance, across } };
+}

@@ -1,0 +1,41 @@
+/** Bounce between a soft household thing and a bottle: an assumption; see docs/model.md. */
+const BOUNCE = 0.3;
+const GRAVITY = 9.81;
+/** Mass and speed where nobody gave them: a sock bundle (kg) rolled briskly (m/s). */
+const MASS = 0.06;
+const SPEED = 3;
+/** The blow lands at most this high, as a share of the target's height. */
+const HIGHEST_BLOW = 0.5;
+
+/** A standing thing: size in metres, masses in kilograms, `filling` 0 to 1 of `contents`. */
+export interface Standing {
+  width: number;
+  height: number;
+  mass: number;
+  contents?: number;
+  filling?: number;
+}
+
+/**
+ * Whether a blow knocks a standing thing over: the swing it gets about its far bottom edge must lift its centre of mass
+ * over that edge. Contents lie at the bottom. A plain rigid-body model, an assumption with its working in docs/model.md.
+ */
+export function topples(target: Standing, object: { diameter: number; mass?: number; speed?: number }): boolean {
+  const m = object.mass ?? MASS;
+  const v = object.speed ?? SPEED;
+  const full = target.filling ?? 0;
+  const inside = (target.contents ?? 0) * full;
+  const total = target.mass + inside;
+  const level = (target.height * full) / 2;
+  const centre = (target.mass * (target.height / 2) + inside * level) / total;
+  const half = target.width / 2;
+  const blow = Math.min(object.diameter / 2, HIGHEST_BLOW * target.height);
+  const swing = (mass: number, height: number, centreOf: number) =>
+    (mass * (target.width ** 2 + height ** 2)) / 12 + mass * (half ** 2 + centreOf ** 2);
+  const inertia =
+    swing(target.mass, target.height, target.height / 2) +
+    (inside > 0 ? swing(inside, target.height * full, level) : 0);
+  const turn = ((1 + BOUNCE) * m * v * blow) / (inertia + m * blow * blow);
+  const lift = Math.hypot(half, centre) - centre;
+  return 0.5 * inertia * turn * turn >= total * GRAVITY * lift;
+}

@@ -1,0 +1,88 @@
+import { actionFacts } from "../aim/actions.ts";
+import { type PlayerModel, playerModel } from "../aim/player.ts";
+import { type Policy, type Scene, sendChances } from "../aim/send-chances.ts";
+import type { Activity } from "../formats/activity.ts";
+import { sendItem } from "../kit/items.ts";
+import type { Age } from "../measures/stature.ts";
+import type { Setup } from "../patterns/contract.ts";
+import { patternOf } from "../patterns/registry.ts";
+import { type Part, partsOf } from "../yard/parts.ts";
+import { type Forecast, forecast, type Graph } from "./forecast.ts";
+
+export interface Who {
+  age: Age;
+  /** Spread beside a child of 8, once known better than by age. */
+  multiplier?: number;
+}
+
+/** The layout of an activity in its own space, with the run-on of what is sent. */
+export function layoutOf(a: Activity): Part[] {
+  const parts = patternOf(a.pattern.name).layout(a.pattern.params, a.space);
+  const runOn = sendItem(a.kit.send)!.runOn[a.space.floor];
+  const far = [...partsOf(parts, "target").map((t) => t.along), ...partsOf(parts, "zone").map((z) => z.far)];
+  const from = Math.max(...far);
+  return [...parts, { kind: "runOn", id: "runOn", near: from, far: from + runOn, across: 0, width: a.space.width }];
+}
+
+export function sceneOf(a: Activity): Scene {
+  return { parts: layoutOf(a), inAir: actionFacts[a.aim.action].travel === "air" };
+}
+
+export function modelOf(a: Activity, who: Who): PlayerModel {
+  return playerModel(who, a.aim.action, sendItem(a.kit.send)!, a.space.floor);
+}
+
+/** What will happen when these people play it. */
+export function forecastActivity(
+  a: Activity,
+  people: readonly Who[],
+  setup: Setup,
+  policy: Policy,
+  more: {
+    chances?: Record<string, number>;
+    method?: "auto" | "exact" | "sampled";
+    samples?: number;
+    graph?: Graph;
+  } = {},
+): Forecast {
+  return forecast({
+    pattern: patternOf(a.pattern.name),
+    params: a.pattern.params,
+    setup,
+    scene: sceneOf(a),
+    players: people.map((w) => modelOf(a, w)),
+    policy,
+    ...more,
+  });
+}
+
+/**
+ * Chance under each peg for one person: to hit that target aimed at its middle; or, for a line that is stood on, the chance
+ * from it; or, for a line across the floor, the chance to stop in the band that begins there, aimed at its middle.
+ */
+export function pegRates(a: Activity, who: Who, scene: Scene = sceneOf(a)): Map<string, number> {
+  const player = modelOf(a, who);
+  const pegs = patternOf(a.pattern.name).pegs(a.pattern.params);
+  const zones = partsOf(scene.parts, "zone");
+  const targets = partsOf(scene.parts, "target");
+  const rates = new Map<string, number>();
+  for (const peg of pegs) {
+    const zone = zones.find((z) => Math.abs(z.near - peg.distance) < 1e-9);
+    if (peg.kind === "line" && targets.length === 0) {
+      if (!zone) continue;
+      const branches = zones.map((z) => ({
+        ref: z.id,
+        worth: z.id === zone.id ? 1 : 0,
+        event: { kind: "ready" as const },
+      }));
+      const send = { player: 0, from: "start", shot: { kind: "zones" as const }, branches, fetch: false };
+      rates.set(peg.id, sendChances(send, scene, player, "middle").byRef.get(zone.id)!);
+    } else {
+      const target = peg.kind === "target" ? peg.id : targets[0]!.id;
+      const from = peg.kind === "target" ? "start" : peg.id;
+      const send = { player: 0, from, shot: { kind: "target" as const, target }, branches: [], fetch: false };
+      rates.set(peg.id, sendChances(send, scene, player, "middle").byRef.get(target)!);
+    }
+  }
+  return rates;
+}

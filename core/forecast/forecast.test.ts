@@ -1,0 +1,99 @@
+import { describe, expect, it } from "vitest";
+import { type Activity, fromPattern } from "../formats/activity.ts";
+import { patterns } from "../patterns/registry.ts";
+import { distribution, mean, quantile } from "./distribution.ts";
+import { forecastActivity, pegRates } from "./for-activity.ts";
+
+const alone = { players: 1, mode: "alone", seed: 3 } as const;
+const climb = (over: Partial<Activity["pattern"]["params"]> = {}): Activity => {
+  const a = fromPattern("climb");
+  return { ...a, pattern: { name: "climb", params: { ...patterns.climb.example.params, ...over } as never } };
+};
+
+describe("forecast", () => {
+  it("a climb over .85 .7 .55 .4 takes 6.923224 sends", () => {
+    const base = patterns.climb.example.params.ladder as { kind: "targets"; order: "nearest"; targets: never[] };
+    const a = climb({ tries: null, ladder: { ...base, targets: base.targets.slice(0, 4) } });
+    const f = forecastActivity(a, [{ age: 7 }], alone, "middle", { chances: { t1: 0.85, t2: 0.7, t3: 0.55, t4: 0.4 } });
+    expect(f.method).toBe("exact");
+    expect(mean(f.sides[0]!.sends)).toBeCloseTo(6.923224, 6);
+    expect(f.sides[0]!.finish).toBeCloseTo(1, 9);
+  });
+
+  it("agrees with the negative binomial inside a cap", () => {
+    const base = patterns.climb.example.params.ladder as { kind: "targets"; order: "nearest"; targets: never[] };
+    const a = climb({ tries: 6, ladder: { ...base, targets: base.targets.slice(0, 2) } });
+    const f = forecastActivity(a, [{ age: 7 }], alone, "middle", { chances: { t1: 0.3, t2: 0.3 } });
+    const under2 = 0.7 ** 6 + 6 * 0.3 * 0.7 ** 5;
+    expect(f.sides[0]!.finish).toBeCloseTo(1 - under2, 10);
+  });
+
+  it.each([
+    ["climb, alone", climb(), alone],
+    ["climb, under a bell", climb({ timeLimit: 60 }), alone],
+    [
+      "climb, forfeits and goes",
+      climb({ forfeit: { misses: 2, exercise: "hops", dose: 5 }, goes: { count: 2, keep: "best" }, tries: 8 }),
+      alone,
+    ],
+    ["climb, relay", climb({ swap: "miss" }), { players: 2, mode: "relay", seed: 3 } as const],
+    ["climb, against, first up", climb({ tries: 8, end: "first" }), { players: 2, mode: "against", seed: 3 } as const],
+    ["bands, alone", fromPattern("bands"), alone],
+  ])("exact and sampled agree: %s", (_, a, setup) => {
+    const people = Array.from({ length: setup.players }, () => ({ age: 7 }));
+    const exact = forecastActivity(a, people, setup, "middle", { method: "exact" });
+    const sampled = forecastActivity(a, people, setup, "middle", { method: "sampled", samples: 6000 });
+    for (const [i, side] of exact.sides.entries()) {
+      const other = sampled.sides[i]!;
+      expect(Math.abs(side.finish - other.finish)).toBeLessThan(4 * sampled.standardError);
+      if (side.win !== null) expect(Math.abs(side.win - other.win!)).toBeLessThan(4 * sampled.standardError);
+      expect(Math.abs(mean(side.sends) - mean(other.sends)) / mean(side.sends)).toBeLessThan(0.03);
+      expect(Math.abs(mean(side.points) - mean(other.points))).toBeLessThan(0.05 * Math.max(4, mean(side.points)));
+    }
+    expect(Math.abs(mean(exact.time) - mean(sampled.time)) / mean(exact.time)).toBeLessThan(0.03);
+    expect(Math.abs(exact.share.fetching - sampled.share.fetching)).toBeLessThan(0.02);
+    expect(exact.share.acting + exact.share.fetching + exact.share.waiting).toBeCloseTo(1, 9);
+    expect(exact.cut).toBeLessThan(1e-9);
+  });
+
+  it("shares a match between equals evenly, and falls to sampling beyond the cap", () => {
+    const a = fromPattern("bands");
+    const f = forecastActivity(a, [{ age: 8 }, { age: 8 }], { players: 2, mode: "against", seed: 9 }, "bestExpected");
+    expect(f.sides[0]!.win! + f.sides[1]!.win!).toBeCloseTo(1, 9);
+    expect(Math.abs(f.sides[0]!.win! - 0.5)).toBeLessThan(0.04);
+    expect(f.standardError).toBeLessThanOrEqual(0.01);
+  });
+
+  it("the best aim never expects less than the middle", () => {
+    const a = fromPattern("bands");
+    for (const age of [6, 8, 10]) {
+      const best = forecastActivity(a, [{ age }], alone, "bestExpected");
+      const middle = forecastActivity(a, [{ age }], alone, "middle");
+      expect(mean(best.sides[0]!.points)).toBeGreaterThanOrEqual(mean(middle.sides[0]!.points) - 1e-9);
+    }
+  });
+
+  it("rates under the pegs fall with distance and rise with age", () => {
+    const a = climb();
+    const young = pegRates(a, { age: 6 });
+    const old = pegRates(a, { age: 8 });
+    expect(young.get("t1")!).toBeGreaterThan(young.get("t5")!);
+    for (const id of ["t1", "t2", "t3"]) expect(old.get(id)!).toBeGreaterThan(young.get(id)!);
+    expect(pegRates(fromPattern("bands"), { age: 7 }).size).toBe(4);
+  });
+});
+
+describe("distribution", () => {
+  it("keeps order, mass and quantiles", () => {
+    const d = distribution(
+      new Map([
+        [3, 0.2],
+        [1, 0.5],
+        [2, 0.3],
+      ]),
+    );
+    expect(d.at).toEqual([1, 2, 3]);
+    expect(mean(d)).toBeCloseTo(1.7, 12);
+    expect([quantile(d, 0.5), quantile(d, 0.51), quantile(d, 1)]).toEqual([1, 2, 3]);
+  });
+});

@@ -1,0 +1,48 @@
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { activitySchema, fromPattern, parseActivity } from "./activity.ts";
+
+const climb = () =>
+  structuredClone(fromPattern("climb")) as never as Record<string, never> & {
+    pattern: { params: { ladder: { targets: { distance: number; id: string }[] } } };
+  };
+const messages = (json: unknown) => {
+  const r = parseActivity(json);
+  return r.ok ? [] : r.problems.map((p) => `${p.field}: ${p.message}`);
+};
+
+describe("activity document", () => {
+  it("names the field and what is allowed", () => {
+    const far = climb();
+    far.pattern.params.ladder.targets[4]!.distance = 7;
+    expect(messages(far)).toEqual(["pattern.params.peg.t5: target 5 at 7 m is beyond the space: it is 5.6 m long"]);
+    const negative = climb();
+    negative.pattern.params.ladder.targets[0]!.distance = -1;
+    expect(messages(negative)[0]).toContain("distance must be 0.3 m or more");
+    const nan = climb();
+    nan.pattern.params.ladder.targets[0]!.distance = Number.NaN;
+    expect(messages(nan)[0]).toContain("distance must be a number of metres");
+    const twice = climb();
+    twice.pattern.params.ladder.targets[1]!.id = "t1";
+    expect(messages(twice)[0]).toContain('id "t1" is used twice');
+  });
+  it("refuses overlapping bands, another version and another format before anything else", () => {
+    const doc = fromPattern("bands");
+    const params = { ...doc.pattern.params, lines: [1.2, 1.7, 1.6, 2.6, 2.9] };
+    expect(messages({ ...doc, pattern: { name: "bands", params } })[0]).toContain(
+      "bands overlap: line 3 (1.6 m) must be at least 0.1 m beyond line 2 (1.7 m)",
+    );
+    expect(messages({ ...doc, version: 2 })).toEqual([
+      "version: this is a version 2 document; version 1 can be read here",
+    ]);
+    expect(messages({ title: "x" })[0]).toContain("format must be");
+    expect(messages([])).toEqual(["document: an activity is a JSON object"]);
+    expect(messages({ ...doc, pattern: { name: "hopscotch", params } })[0]).toContain(
+      "pattern name must be one of climb, bands",
+    );
+  });
+  it("ships the schema that the code makes", () => {
+    const shipped = JSON.parse(readFileSync(new URL("../../schemas/activity-1.schema.json", import.meta.url), "utf8"));
+    expect(shipped).toEqual(JSON.parse(JSON.stringify(activitySchema())));
+  });
+});

@@ -1,0 +1,178 @@
+import { z } from "zod";
+import { ACTIONS } from "../aim/actions.ts";
+import { FLOORS, sendItem } from "../kit/items.ts";
+import { MODES, MOST_PLAYERS } from "../patterns/contract.ts";
+import { type PatternName, patternNames, patternOf, patterns } from "../patterns/registry.ts";
+import { partsOf, reachOfLayout } from "../yard/parts.ts";
+
+export const ACTIVITY_FORMAT = "daring-yard/activity";
+export const ACTIVITY_VERSION = 1;
+
+const text = (name: string, most: number) =>
+  z
+    .string({ error: `${name} must be text` })
+    .trim()
+    .max(most, `${name} must be ${most} letters or fewer`);
+const entry = z.strictObject({
+  id: z.string().min(1).max(40),
+  text: text("text", 160).min(1, "text must not be empty"),
+});
+const length = (name: string) =>
+  z
+    .number({ error: `${name} must be a number of metres` })
+    .min(0.5, `${name} must be 0.5 m or more`)
+    .max(60, `${name} must be 60 m or less`);
+type ChosenPattern = { [K in PatternName]: { name: K; params: z.infer<(typeof patterns)[K]["params"]> } }[PatternName];
+const choices = patternNames.map((name) => z.strictObject({ name: z.literal(name), params: patterns[name].params }));
+const pattern = z.discriminatedUnion("name", choices as unknown as [(typeof choices)[number]], {
+  error: (issue) =>
+    issue.code === "invalid_union" ? `pattern name must be one of ${patternNames.join(", ")}` : undefined,
+}) as unknown as z.ZodType<ChosenPattern>;
+
+const shape = z.strictObject({
+  format: z.literal(ACTIVITY_FORMAT, { error: `format must be "${ACTIVITY_FORMAT}"` }),
+  version: z.literal(ACTIVITY_VERSION, { error: `version must be ${ACTIVITY_VERSION}` }),
+  title: text("title", 60).min(1, "title must not be empty"),
+  ages: z
+    .strictObject({
+      from: z.number({ error: "ages from must be a number of years" }).int().min(4, "ages start at 4").max(15),
+      to: z.number({ error: "ages to must be a number of years" }).int().min(4).max(15, "ages end at 15"),
+    })
+    .refine((a) => a.to >= a.from, { error: "ages: to must not be below from", path: ["to"] }),
+  aim: z.strictObject({
+    action: z.enum(ACTIONS),
+    outcome: text("outcome", 200),
+    standards: z.array(text("standard", 60).min(1)).max(8),
+  }),
+  cues: z.array(entry).max(6, "at most 6 cues"),
+  criteria: z.array(entry).max(6, "at most 6 success criteria"),
+  question: text("question", 200),
+  kit: z.strictObject({
+    /** What is sent; see the kit list. */
+    send: z.string().refine((id) => sendItem(id) !== undefined, { error: "send must be a thing of the kit list" }),
+    marker: z.string().min(1).max(40),
+    blocker: z.string().min(1).max(40),
+  }),
+  space: z.strictObject({
+    length: length("space length"),
+    width: length("space width"),
+    floor: z.enum(FLOORS),
+    indoors: z.boolean(),
+  }),
+  pattern,
+  players: z
+    .strictObject({
+      least: z.number({ error: "least players must be a number" }).int().min(1, "at least 1 player").max(MOST_PLAYERS),
+      most: z
+        .number({ error: "most players must be a number" })
+        .int()
+        .min(1)
+        .max(MOST_PLAYERS, `at most ${MOST_PLAYERS} players`),
+      modes: z.array(z.enum(MODES)).min(1, "choose at least one way to play"),
+    })
+    .refine((p) => p.most >= p.least, { error: "most players must not be below least", path: ["most"] }),
+  /** Two questions for after the game. */
+  reflection: z.array(text("reflection", 160)).max(2, "at most 2 reflection questions"),
+  /** The teacher's own words of caution, beside those that the tool gathers. */
+  caution: text("caution", 200),
+  minutes: z
+    .number({ error: "minutes must be a number" })
+    .int()
+    .min(1, "minutes must be 1 or more")
+    .max(60, "minutes must be 60 or less"),
+});
+
+/** The activity document: all that a teacher decides. Distances in metres. Its JSON Schema is `schemas/activity-1.schema.json`. */
+export const activity = shape.superRefine((a, ctx) => {
+  const p = patternOf(a.pattern.name);
+  const parts = p.layout(a.pattern.params, a.space);
+  const far = reachOfLayout(parts);
+  const beyond = (along: number) => along > a.space.length + 1e-9;
+  const pegs = p.pegs(a.pattern.params);
+  pegs.forEach((peg, i) => {
+    if (!beyond(peg.distance)) return;
+    ctx.addIssue({
+      code: "custom",
+      path: ["pattern", "params", "peg", peg.id],
+      message: `${peg.kind} ${i + 1} at ${peg.distance} m is beyond the space: it is ${a.space.length} m long`,
+    });
+  });
+  if (beyond(far) && !pegs.some((peg) => beyond(peg.distance)))
+    ctx.addIssue({
+      code: "custom",
+      path: ["space", "length"],
+      message: `the layout needs ${far.toFixed(2)} m, the space is ${a.space.length} m long`,
+    });
+  for (const t of partsOf(parts, "target"))
+    if (Math.abs(t.across) + t.width / 2 > a.space.width / 2 + 1e-9)
+      ctx.addIssue({
+        code: "custom",
+        path: ["pattern", "params", "peg", t.id],
+        message: `${t.label} stands ${Math.abs(t.across)} m aside and is beyond the space: it is ${a.space.width} m wide`,
+      });
+});
+export type Activity = z.infer<typeof activity>;
+
+export interface Problem {
+  /** Dotted path of the field. */
+  field: string;
+  message: string;
+}
+export type Parsed<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
+
+export function problemsOf(error: z.ZodError): Problem[] {
+  return error.issues.map((i) => ({ field: i.path.join(".") || "document", message: i.message }));
+}
+
+/** Reads an activity from parsed JSON; a document of another format or version is named as such, before anything else. */
+export function parseActivity(json: unknown): Parsed<Activity> {
+  if (typeof json !== "object" || json === null || Array.isArray(json))
+    return { ok: false, problems: [{ field: "document", message: "an activity is a JSON object" }] };
+  const { format, version } = json as { format?: unknown; version?: unknown };
+  if (format !== ACTIVITY_FORMAT)
+    return {
+      ok: false,
+      problems: [
+        { field: "format", message: `format must be "${ACTIVITY_FORMAT}", not ${JSON.stringify(format) ?? "missing"}` },
+      ],
+    };
+  if (version !== ACTIVITY_VERSION)
+    return {
+      ok: false,
+      problems: [
+        {
+          field: "version",
+          message: `this is a version ${JSON.stringify(version) ?? "?"} document; version ${ACTIVITY_VERSION} can be read here`,
+        },
+      ],
+    };
+  const done = activity.safeParse(json);
+  return done.success ? { ok: true, value: done.data } : { ok: false, problems: problemsOf(done.error) };
+}
+
+/** JSON Schema of the document; the checks across fields stay with the code. */
+export function activitySchema(): unknown {
+  return z.toJSONSchema(shape, { target: "draft-2020-12", io: "input" });
+}
+
+/** A new activity from a pattern's own example. */
+export function fromPattern(name: PatternName): Activity {
+  const { example } = patternOf(name);
+  return activity.parse({
+    format: ACTIVITY_FORMAT,
+    version: ACTIVITY_VERSION,
+    title: example.title,
+    ages: { from: 6, to: 8 },
+    aim: { action: example.action, outcome: "", standards: [] },
+    cues: [],
+    criteria: [],
+    question: "",
+    kit: { send: example.send, marker: "string", blocker: "shoe" },
+    space: example.space,
+    pattern: { name, params: example.params },
+    players: { least: 1, most: 4, modes: ["alone", "turns", "against", "relay"] },
+    reflection: [],
+    caution: "",
+    minutes: 10,
+  });
+}

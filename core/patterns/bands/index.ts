@@ -1,0 +1,75 @@
+import type { Pattern, Phrase } from "../contract.ts";
+import { layout, movePeg, pegs } from "./layout.ts";
+import { type BandsParams, bandsParams } from "./params.ts";
+import * as rules from "./rules.ts";
+
+function summary(p: BandsParams): Phrase {
+  const { rounds, total } = p.finish;
+  if (total !== null)
+    return { key: p.finish.exact ? "bands.summary.exact" : "bands.summary.total", params: { total, pieces: p.pieces } };
+  return { key: "bands.summary.rounds", params: { rounds: rounds!, pieces: p.pieces } };
+}
+
+/** Slide or roll so that it stops in a scoring band. */
+export const bands: Pattern<BandsParams, rules.BandsState> = {
+  name: "bands",
+  rulesVersion: 1,
+  params: bandsParams,
+  start: rules.start,
+  legal: rules.legal,
+  step: rules.step,
+  next: rules.next,
+  due: () => null,
+  timed: () => false,
+  key: rules.key,
+  turn: rules.turn,
+  score: rules.score,
+  ending: rules.ending,
+  tally: rules.tally,
+  layout,
+  pegs,
+  movePeg,
+  summary,
+  phrases: [
+    "bands.end.total",
+    "bands.end.rounds",
+    "bands.settle",
+    "bands.block",
+    "bands.last",
+    "bands.send",
+    "bands.summary.exact",
+    "bands.summary.total",
+    "bands.summary.rounds",
+    "refused.roundFull",
+    "refused.blockerFirst",
+    "refused.unknownZone",
+    "refused.noSuchPiece",
+    "refused.blockerNotNow",
+    "refused.noBlocker",
+    "refused.nothingFell",
+    "refused.noCarry",
+    "refused.carryBetween",
+    "refused.roundOpen",
+  ],
+  example: {
+    title: "Stop on the step",
+    action: "slide",
+    send: "coaster",
+    space: { length: 4.2, width: 1.8, floor: "boards", indoors: true },
+    params: {
+      lines: [1.2, 1.7, 2.2, 2.6, 2.9],
+      points: [1, 2, 4, 6],
+      width: 1,
+      lineRule: "lower",
+      overshoot: "nothing",
+      pieces: 3,
+      counting: "difference",
+      finish: { rounds: 5, total: null, exact: false, dropTo: null },
+      blocker: false,
+      lead: "winner",
+      order: "piece",
+      carry: true,
+      tie: "shared",
+    },
+  },
+};

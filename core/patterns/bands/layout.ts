@@ -1,0 +1,42 @@
+import type { Part } from "../../yard/parts.ts";
+import type { Peg } from "../contract.ts";
+import type { BandsParams } from "./params.ts";
+
+const LEAST_DEPTH = 0.1;
+const cm = (m: number) => Math.round(m * 100) / 100;
+
+/** A start line, the lines across, and the band between each two of them. */
+export function layout(p: BandsParams, space: { length: number; width: number }): Part[] {
+  const width = Math.min(p.width, space.width);
+  return [
+    { kind: "line", id: "start", along: 0, across: 0, width: Math.min(1.2, space.width), role: "start" },
+    { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
+    ...p.points.map(
+      (points, i): Part => ({
+        kind: "zone",
+        id: `z${i + 1}`,
+        near: p.lines[i]!,
+        far: p.lines[i + 1]!,
+        across: 0,
+        width,
+        points,
+        lineRule: p.lineRule,
+      }),
+    ),
+    ...p.lines.map(
+      (along, i): Part => ({ kind: "line", id: `b${i + 1}`, along, across: 0, width, role: "band", label: `${i + 1}` }),
+    ),
+  ];
+}
+
+export function pegs(p: BandsParams): Peg[] {
+  return p.lines.map((distance, i) => ({ id: `b${i + 1}`, label: `${i + 1}`, distance, kind: "line" }));
+}
+
+/** A line stops 10 cm before its neighbour, so bands never overlap. */
+export function movePeg(p: BandsParams, id: string, metres: number): BandsParams {
+  const i = Number(id.slice(1)) - 1;
+  const low = i > 0 ? p.lines[i - 1]! + LEAST_DEPTH : 0.3;
+  const high = i < p.lines.length - 1 ? p.lines[i + 1]! - LEAST_DEPTH : 30;
+  return { ...p, lines: p.lines.map((d, k) => (k === i ? cm(Math.min(high, Math.max(low, metres))) : d)) };
+}

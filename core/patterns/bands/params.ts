@@ -1,0 +1,85 @@
+import { z } from "zod";
+import { LINE_RULES } from "../../aim/hit-rule.ts";
+
+export const MOST_BANDS = 8;
+/** Even an exact finish ends after so many rounds. */
+export const MOST_ROUNDS = 100;
+/** Thinner bands cannot be laid out at home, metres. */
+const LEAST_DEPTH = 0.1;
+
+const whole = (name: string, least: number, most: number) =>
+  z
+    .number({ error: `${name} must be a whole number from ${least} to ${most}` })
+    .int(`${name} must be a whole number`)
+    .min(least, `${name} must be ${least} or more`)
+    .max(most, `${name} must be ${most} or less`);
+
+export const bandsParams = z
+  .strictObject({
+    /** Lines across the floor, metres from the start, rising; band n lies between line n and line n + 1. */
+    lines: z
+      .array(
+        z
+          .number({ error: "line must be a number of metres" })
+          .min(0.3, "line must be 0.3 m or more")
+          .max(30, "line must be 30 m or less"),
+      )
+      .min(2, "bands need at least 2 lines")
+      .max(MOST_BANDS + 1, `bands have at most ${MOST_BANDS + 1} lines`),
+    points: z.array(whole("points", 0, 100)),
+    /** Width of the bands, metres. */
+    width: z
+      .number({ error: "width must be a number of metres" })
+      .min(0.3, "width must be 0.3 m or more")
+      .max(10, "width must be 10 m or less"),
+    lineRule: z.enum(LINE_RULES),
+    /** Past the last line: nothing, or the last band. */
+    overshoot: z.enum(["nothing", "last"]),
+    /** Pieces that each side sends in a round. */
+    pieces: whole("pieces", 1, 10),
+    /** All points count, or only the round's difference, for the better side (two sides). */
+    counting: z.enum(["all", "difference"]),
+    finish: z.strictObject({
+      rounds: whole("rounds", 1, MOST_ROUNDS).nullable(),
+      total: whole("total", 1, 1000).nullable(),
+      /** The total must be met exactly: a round that goes over does not count, or drops the side back. */
+      exact: z.boolean(),
+      dropTo: whole("dropTo", 0, 999).nullable(),
+    }),
+    /** Before a side's last piece a blocker may be placed. */
+    blocker: z.boolean(),
+    /** Who sends first in the next round. */
+    lead: z.enum(["alternate", "winner", "loser", "same"]),
+    /** Sides take turns piece by piece, or send all their pieces at once. */
+    order: z.enum(["piece", "set"]),
+    /** A match may go on another day, or with another thing. */
+    carry: z.boolean(),
+    /** Equal after the last round: shared, or one more round. */
+    tie: z.enum(["shared", "extra"]),
+  })
+  .superRefine((p, ctx) => {
+    p.lines.forEach((line, i) => {
+      const last = p.lines[i - 1];
+      if (last !== undefined && line < last + LEAST_DEPTH - 1e-9)
+        ctx.addIssue({
+          code: "custom",
+          path: ["lines", i],
+          message: `bands overlap: line ${i + 1} (${line} m) must be at least ${LEAST_DEPTH} m beyond line ${i} (${last} m)`,
+        });
+    });
+    if (p.points.length !== p.lines.length - 1)
+      ctx.addIssue({
+        code: "custom",
+        path: ["points"],
+        message: `${p.lines.length} lines make ${p.lines.length - 1} bands: give as many points`,
+      });
+    if (p.finish.rounds === null && p.finish.total === null)
+      ctx.addIssue({ code: "custom", path: ["finish"], message: "finish needs a number of rounds, a total, or both" });
+    if (p.finish.dropTo !== null && p.finish.total !== null && p.finish.dropTo >= p.finish.total)
+      ctx.addIssue({
+        code: "custom",
+        path: ["finish", "dropTo"],
+        message: `dropTo must be below the total (${p.finish.total})`,
+      });
+  });
+export type BandsParams = z.infer<typeof bandsParams>;

@@ -1,0 +1,315 @@
+import type { GameEvent } from "../../records/events.ts";
+import {
+  type BaseState,
+  type Ending,
+  type Legal,
+  type NextSend,
+  type NextSure,
+  type Phrase,
+  type Refusal,
+  refuse,
+  type Score,
+  type Setup,
+  type Tally,
+} from "../contract.ts";
+import { type BandsParams, MOST_ROUNDS } from "./params.ts";
+
+interface Piece {
+  player: number;
+  side: number;
+  zone: string;
+}
+/** A closed round, for the working of the score. */
+interface Closed {
+  /** Points lying in the bands, and what each side gained. */
+  points: readonly number[];
+  gained: readonly number[];
+  before: readonly number[];
+}
+export interface BandsState extends BaseState {
+  params: BandsParams;
+  /** Players of each side. */
+  sides: readonly (readonly number[])[];
+  totals: readonly number[];
+  /** Pieces each side has sent in the whole game: its players take them in turn. */
+  sent: readonly number[];
+  round: number;
+  lead: number;
+  pieces: readonly Piece[];
+  /** The blocker of the next piece has been decided; where it stands, or null. */
+  decided: boolean;
+  blocked: string | null;
+  closed: Closed | null;
+  carried: number;
+  last: number;
+  over: boolean;
+}
+
+export function start(params: BandsParams, setup: Setup): BandsState {
+  const sides = sidesOf(params, setup);
+  const zeros = sides.map(() => 0);
+  return {
+    setup,
+    params,
+    sides,
+    totals: zeros,
+    sent: zeros,
+    round: 1,
+    lead: 0,
+    pieces: [],
+    decided: false,
+    blocked: null,
+    closed: null,
+    carried: 0,
+    last: 0,
+    over: false,
+  };
+}
+
+/** Together: one side. Against for the difference with three or more: two sides, every other player. Else each alone. */
+function sidesOf(p: BandsParams, { players, mode }: Setup): number[][] {
+  const all = Array.from({ length: players }, (_, i) => i);
+  if (mode === "relay") return [all];
+  if (mode === "against" && p.counting === "difference" && players > 2)
+    return [all.filter((i) => i % 2 === 0), all.filter((i) => i % 2 === 1)];
+  return all.map((i) => [i]);
+}
+
+const byDifference = (s: BandsState) =>
+  s.params.counting === "difference" && s.setup.mode === "against" && s.sides.length === 2;
+export const zoneIds = (p: BandsParams) => ["short", ...p.points.map((_, i) => `z${i + 1}`), "over"];
+export function pointsOf(p: BandsParams, zone: string): number {
+  if (zone === "short") return 0;
+  if (zone === "over") return p.overshoot === "last" ? p.points[p.points.length - 1]! : 0;
+  return p.points[Number(zone.slice(1)) - 1]!;
+}
+const full = (s: BandsState) => s.pieces.length === s.sides.length * s.params.pieces;
+function sideToSend(s: BandsState): number {
+  const i = s.pieces.length;
+  return (s.lead + (s.params.order === "piece" ? i : Math.floor(i / s.params.pieces))) % s.sides.length;
+}
+const sentBy = (s: BandsState, side: number) => s.pieces.filter((p) => p.side === side).length;
+function playerToSend(s: BandsState): { side: number; player: number } {
+  const side = full(s) ? s.lead : sideToSend(s);
+  const of = s.sides[side]!;
+  return { side, player: of[s.sent[side]! % of.length]! };
+}
+const asksBlocker = (s: BandsState) =>
+  s.params.blocker && !s.decided && !full(s) && sentBy(s, sideToSend(s)) === s.params.pieces - 1;
+const betweenRounds = (s: BandsState) => s.pieces.length === 0 && s.round > 1;
+
+export function legal(s: BandsState): Legal[] {
+  if (s.over) return [];
+  const zones = zoneIds(s.params);
+  const out: Legal[] = [];
+  if (full(s)) out.push({ kind: "ready" });
+  else if (asksBlocker(s)) out.push({ kind: "block", zones: zones.filter((z) => z !== "over") });
+  else out.push({ kind: "rest", piece: s.pieces.length, zones });
+  if (s.pieces.length > 0)
+    out.push(
+      { kind: "knock", pieces: s.pieces.map((p, piece) => ({ piece, player: p.player, zone: p.zone })), zones },
+      { kind: "stand" },
+    );
+  if (s.params.carry && betweenRounds(s)) out.push({ kind: "carry" });
+  return out;
+}
+
+export function step(s: BandsState, e: GameEvent): BandsState | Refusal {
+  if (s.over) return refuse("refused.over");
+  if (e.at < s.last) return refuse("refused.earlier");
+  const at = { ...s, last: e.at };
+  switch (e.kind) {
+    case "rest": {
+      if (full(s)) return refuse("refused.roundFull");
+      if (asksBlocker(s)) return refuse("refused.blockerFirst");
+      if (!zoneIds(s.params).includes(e.zone)) return refuse("refused.unknownZone", { zone: e.zone });
+      const { side, player } = playerToSend(s);
+      return {
+        ...at,
+        pieces: [...s.pieces, { player, side, zone: e.zone }],
+        sent: s.sent.map((n, i) => (i === side ? n + 1 : n)),
+        decided: false,
+        blocked: null,
+      };
+    }
+    case "knock":
+      if (e.piece >= s.pieces.length) return refuse("refused.noSuchPiece", { piece: e.piece + 1 });
+      if (!zoneIds(s.params).includes(e.zone)) return refuse("refused.unknownZone", { zone: e.zone });
+      return { ...at, pieces: s.pieces.map((p, i) => (i === e.piece ? { ...p, zone: e.zone } : p)) };
+    case "block":
+      if (!asksBlocker(s)) return refuse(s.params.blocker ? "refused.blockerNotNow" : "refused.noBlocker");
+      if (e.zone !== null && (e.zone === "over" || !zoneIds(s.params).includes(e.zone)))
+        return refuse("refused.unknownZone", { zone: e.zone });
+      return { ...at, decided: true, blocked: e.zone };
+    case "stand":
+      return s.pieces.length === 0 ? refuse("refused.nothingFell") : at;
+    case "carry":
+      if (!s.params.carry) return refuse("refused.noCarry");
+      return betweenRounds(s) ? { ...at, carried: s.carried + 1 } : refuse("refused.carryBetween");
+    case "ready":
+      return full(s)
+        ? close(at)
+        : refuse("refused.roundOpen", { left: s.sides.length * s.params.pieces - s.pieces.length });
+    default:
+      return refuse("refused.notInGame", { kind: e.kind });
+  }
+}
+
+const lying = (s: BandsState) =>
+  s.sides.map((_, side) => s.pieces.reduce((n, p) => (p.side === side ? n + pointsOf(s.params, p.zone) : n), 0));
+
+function gains(s: BandsState, points: readonly number[]): number[] {
+  if (!byDifference(s)) return [...points];
+  const [a, b] = points as [number, number];
+  return [Math.max(0, a - b), Math.max(0, b - a)];
+}
+
+function added(p: BandsParams, total: number, gained: number): number {
+  const sum = total + gained;
+  if (p.finish.total === null || !p.finish.exact || sum <= p.finish.total) return sum;
+  return p.finish.dropTo ?? total;
+}
+
+function close(s: BandsState): BandsState {
+  const points = lying(s);
+  const gained = gains(s, points);
+  const totals = s.totals.map((t, i) => added(s.params, t, gained[i]!));
+  const best = Math.max(...points);
+  const worst = Math.min(...points);
+  const one = (n: number) => points.filter((x) => x === n).length === 1;
+  const lead = {
+    alternate: (s.lead + 1) % s.sides.length,
+    winner: one(best) ? points.indexOf(best) : s.lead,
+    loser: one(worst) ? points.indexOf(worst) : s.lead,
+    same: s.lead,
+  }[s.params.lead];
+  const after = {
+    ...s,
+    totals,
+    lead,
+    pieces: [],
+    closed: { points, gained, before: s.totals },
+    round: s.round + 1,
+    decided: false,
+    blocked: null,
+  };
+  return { ...after, over: finished(after) };
+}
+
+const reached = (s: BandsState) => s.params.finish.total !== null && s.totals.some((t) => t >= s.params.finish.total!);
+
+function finished(s: BandsState): boolean {
+  const played = s.round - 1;
+  if (played >= MOST_ROUNDS) return true;
+  const { finish, tie } = s.params;
+  const ends = reached(s) || (finish.rounds !== null && played >= finish.rounds);
+  if (!ends) return false;
+  const best = Math.max(...s.totals);
+  const level = s.setup.mode === "against" && s.totals.filter((t) => t === best).length > 1;
+  return !(level && tie === "extra" && !(finish.exact && reached(s)));
+}
+
+export function score(s: BandsState): Score[] {
+  const points = lying(s);
+  return s.sides.map((players, i) => ({
+    players,
+    value: s.totals[i]!,
+    unit: "points",
+    working: working(s, i, points),
+    rank: s.totals[i]!,
+  }));
+}
+
+/** The round under way as a sum; else the last round: `9 - 5 = 4`, then `12 + 4 = 16`. */
+function working(s: BandsState, side: number, points: readonly number[]): string {
+  if (s.pieces.length > 0) {
+    const own = s.pieces.filter((p) => p.side === side).map((p) => pointsOf(s.params, p.zone));
+    return own.length > 1 ? `${own.join(" + ")} = ${points[side]}` : own.join("");
+  }
+  if (!s.closed) return "";
+  const { points: lay, gained, before } = s.closed;
+  const other = lay[1 - side];
+  const parts: string[] = [];
+  if (byDifference(s) && gained[side]! > 0) parts.push(`${lay[side]} - ${other} = ${gained[side]}`);
+  const sum = before[side]! + gained[side]!;
+  if (before[side]! > 0 && gained[side]! > 0) parts.push(`${before[side]} + ${gained[side]} = ${sum}`);
+  if (sum !== s.totals[side]) parts.push(`${sum} > ${s.params.finish.total}: ${s.totals[side]}`);
+  return parts.join("; ");
+}
+
+export function ending(s: BandsState): Ending | null {
+  if (!s.over) return null;
+  const reason: Phrase = reached(s)
+    ? { key: "bands.end.total", params: { total: s.params.finish.total! } }
+    : { key: "bands.end.rounds", params: { rounds: s.round - 1 } };
+  if (s.setup.mode !== "against" || s.sides.length < 2) return { reason, winners: [] };
+  const best = Math.max(...s.totals);
+  return { reason, winners: s.totals.flatMap((t, i) => (t === best ? [i] : [])) };
+}
+
+export function turn(s: BandsState): { player: number; side: number; now: Phrase } {
+  const at = playerToSend(s);
+  if (s.over) return { ...at, now: { key: "play.over" } };
+  if (full(s)) return { ...at, now: { key: "bands.settle" } };
+  if (asksBlocker(s)) return { ...at, now: { key: "bands.block" } };
+  const piece = sentBy(s, at.side) + 1;
+  const left = s.params.pieces - piece + 1;
+  return {
+    ...at,
+    now: { key: left === 1 ? "bands.last" : "bands.send", params: { piece, of: s.params.pieces, round: s.round } },
+  };
+}
+
+export function tally(s: BandsState): Tally[] {
+  const played = s.round - 1;
+  const { finish } = s.params;
+  return s.sides.map((_, i) => ({
+    sends: s.sent[i]!,
+    rounds: played,
+    points: s.totals[i]!,
+    stage: finish.total === null ? played : Math.min(s.totals[i]!, finish.total),
+    stages: finish.total ?? finish.rounds!,
+    finished: finish.total === null ? s.over : s.totals[i]! >= finish.total,
+  }));
+}
+
+/**
+ * Where pieces lie matters to the future only by their sum, since no outcome of the forecast moves one; and where nothing hangs
+ * on a single round (an exact finish, a difference, who leads), only the sum with the total matters.
+ */
+export function key(s: BandsState): string {
+  const perRound =
+    s.params.finish.exact ||
+    byDifference(s) ||
+    (s.sides.length > 1 && (s.params.lead === "winner" || s.params.lead === "loser"));
+  const turnOf = s.sides.length > 1 || s.sides[0]!.length > 1 ? s.sent.map((n, i) => n % s.sides[i]!.length) : 0;
+  const points = lying(s);
+  const held = perRound ? [s.totals, points] : s.totals.map((t, i) => t + points[i]!);
+  return JSON.stringify([held, s.pieces.length, s.round, s.lead, turnOf, s.decided, s.over]);
+}
+
+/** Collecting, and deciding on a blocker. Seconds. */
+const SETTLE = 4;
+const DECIDE = 5;
+
+export function next(s: BandsState): NextSend | NextSure | null {
+  if (s.over) return null;
+  const p = s.params;
+  if (full(s)) return { event: { kind: "ready" }, seconds: SETTLE, walk: p.lines[p.lines.length - 1]!, moving: true };
+  if (asksBlocker(s)) return { event: { kind: "block", zone: null }, seconds: DECIDE, walk: 0, moving: false };
+  const { side, player } = playerToSend(s);
+  const need =
+    p.finish.exact && p.finish.total !== null && !byDifference(s)
+      ? p.finish.total - s.totals[side]! - lying(s)[side]!
+      : null;
+  return {
+    player,
+    from: "start",
+    shot: { kind: "zones" },
+    branches: zoneIds(p).map((zone) => {
+      const points = pointsOf(p, zone);
+      return { ref: zone, worth: need !== null && points > need ? 0 : points, event: { kind: "rest", zone } };
+    }),
+    fetch: false,
+  };
+}

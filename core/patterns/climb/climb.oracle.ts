@@ -1,0 +1,175 @@
+import type { GameEvent } from "../../records/events.ts";
+import type { Setup } from "../contract.ts";
+import type { ClimbParams } from "./params.ts";
+
+/**
+ * A second, plain telling of Climb from its description, for the tests only: each climber is a small story that waits for what
+ * happens to it, and a loop hands the turn round. It shares no code with the reducer.
+ */
+interface Told {
+  gos: { rung: number; sends: number; points: number; top: boolean; ms: number }[];
+  rung: number;
+  sends: number;
+  points: number;
+}
+type Ask = "start" | "send" | "exercise";
+type Came = { kind: "start" | "exercise" | "bell"; at: number } | { kind: "send"; hit: string | null; at: number };
+
+function* story(
+  p: ClimbParams,
+  me: Told,
+): Generator<Ask | "turnAfterHit" | "turnAfterMiss" | "turnAfterGo", void, Came> {
+  const line = p.ladder.kind === "line";
+  const order =
+    p.ladder.kind === "line"
+      ? p.ladder.lines.map(() => "")
+      : p.ladder.targets
+          .map((t, i) => ({ t, i }))
+          .sort((x, y) => {
+            if (p.ladder.kind !== "targets" || p.ladder.order === "listed") return x.i - y.i;
+            const d = p.ladder.order === "nearest" ? x.t.distance - y.t.distance : y.t.distance - x.t.distance;
+            return d || x.i - y.i;
+          })
+          .map(({ t }) => t.id);
+  const theOne = p.ladder.kind === "line" ? p.ladder.target.id : null;
+  for (let go = 1; go <= p.goes.count; go++) {
+    let began = 0;
+    if (p.timeLimit !== null || p.scoring.by === "time") began = (yield "start").at;
+    let strikes = 0;
+    me.rung = me.sends = me.points = 0;
+    let ms = 0;
+    while (true) {
+      if (me.rung === order.length || (p.tries !== null && me.sends === p.tries)) break;
+      const came = yield "send";
+      ms = came.at - began;
+      if (came.kind === "bell") {
+        ms = p.timeLimit! * 1000;
+        break;
+      }
+      if (came.kind !== "send") throw new Error("story: expected a send");
+      me.sends++;
+      const good = came.hit !== null && came.hit === (line ? theOne : order[me.rung]);
+      if (good) {
+        if (p.scoring.by === "points") me.points += p.scoring.first + p.scoring.growth * me.rung;
+        me.rung++;
+        if (me.rung < order.length && me.sends !== p.tries) yield "turnAfterHit";
+        continue;
+      }
+      strikes++;
+      if (me.sends === p.tries) continue;
+      if (p.forfeit && strikes === p.forfeit.misses) {
+        const done = yield "exercise";
+        if (done.kind === "bell") {
+          ms = p.timeLimit! * 1000;
+          break;
+        }
+        strikes = 0;
+      }
+      yield "turnAfterMiss";
+    }
+    me.gos.push({ rung: me.rung, sends: me.sends, points: me.points, top: me.rung === order.length, ms });
+    if (go < p.goes.count) {
+      me.rung = me.sends = me.points = 0;
+      yield "turnAfterGo";
+    }
+  }
+}
+
+export interface OracleClimb {
+  accepted: boolean[];
+  player: number;
+  over: boolean;
+  values: number[];
+  /** Null: a total of goes not scored by points, which the description leaves open. */
+  winners: number[] | null;
+}
+
+export function tellClimb(p: ClimbParams, setup: Setup, events: readonly GameEvent[]): OracleClimb {
+  const together = setup.mode === "relay";
+  const told: Told[] = Array.from({ length: together ? 1 : setup.players }, () => ({
+    gos: [],
+    rung: 0,
+    sends: 0,
+    points: 0,
+  }));
+  const stories = told.map((t) => story(p, t));
+  const waits = stories.map((s) => s.next());
+  const clock = p.timeLimit !== null || p.scoring.by === "time";
+  const swap = clock && !together ? "go" : p.swap;
+  let player = 0;
+  let over = false;
+  let began = 0;
+  let last = 0;
+  const mine = () => (together ? 0 : player);
+  const accepted: boolean[] = [];
+
+  const handOn = () => {
+    if (waits.every((w) => w.done)) {
+      over = true;
+      return;
+    }
+    const before = player;
+    do player = (player + 1) % setup.players;
+    while (waits[mine()]!.done);
+    const raceOn = p.end === "first" && setup.mode === "against" && swap === "send" && p.goes.count === 1;
+    if (raceOn && player <= before && told.some((t) => t.gos.some((g) => g.top))) over = true;
+  };
+  /** Feeds the story and passes over its turn marks, handing the turn on where the rules say. */
+  const feed = (came: Came) => {
+    const i = mine();
+    waits[i] = stories[i]!.next(came);
+    const now = waits[i]!;
+    const mark = now.done ? "turnAfterGo" : now.value;
+    if (mark === "turnAfterHit" || mark === "turnAfterMiss" || mark === "turnAfterGo") {
+      if (!now.done) waits[i] = stories[i]!.next(came);
+      if (waits.every((w) => w.done)) over = true;
+      else if (mark === "turnAfterGo" || swap === "send" || (swap === "miss" && mark === "turnAfterMiss")) handOn();
+    }
+  };
+
+  for (const e of events) {
+    const wait = waits[mine()]!;
+    const ask = wait.done ? null : (wait.value as Ask);
+    let ok = !over && e.at >= last && ask !== null;
+    const due = p.timeLimit === null ? Number.POSITIVE_INFINITY : began + p.timeLimit * 1000;
+    if (ok) {
+      const known = p.ladder.kind === "line" ? [p.ladder.target.id] : p.ladder.targets.map((t) => t.id);
+      if (ask === "start") ok = e.kind === "ready";
+      else if (e.kind === "bell") ok = p.timeLimit !== null && e.at >= due;
+      else if (ask === "exercise") ok = e.kind === "forfeit" && e.at <= due;
+      else ok = e.kind === "send" && e.at <= due && (e.hit === null || known.includes(e.hit));
+    }
+    accepted.push(ok);
+    if (!ok) continue;
+    last = e.at;
+    if (e.kind === "ready") {
+      began = e.at;
+      feed({ kind: "start", at: e.at });
+    } else if (e.kind === "bell") feed({ kind: "bell", at: e.at });
+    else if (e.kind === "forfeit") feed({ kind: "exercise", at: e.at });
+    else if (e.kind === "send") feed({ kind: "send", hit: e.hit, at: e.at });
+  }
+
+  const better = (a: Told["gos"][number], b: Told["gos"][number]): boolean => {
+    if (p.scoring.by === "points") return a.points > b.points;
+    if (a.top !== b.top) return a.top;
+    if (!a.top) return a.rung > b.rung;
+    return p.scoring.by === "tries" ? a.sends < b.sends : a.ms < b.ms;
+  };
+  const worth = (g: Told["gos"][number]) =>
+    p.scoring.by === "points" ? g.points : p.scoring.by === "tries" ? g.sends : Math.round(g.ms / 100);
+  const all = told.map((t, i) =>
+    waits[i]!.done ? t.gos : [...t.gos, { rung: t.rung, sends: t.sends, points: t.points, top: false, ms: 0 }],
+  );
+  const best = all.map((gos) => gos.reduce((a, b) => (better(b, a) ? b : a)));
+  const values = all.map((gos, i) =>
+    p.goes.keep === "total" ? gos.reduce((n, g) => n + worth(g), 0) : worth(best[i]!),
+  );
+  let winners: number[] | null = [];
+  if (over && setup.mode === "against" && setup.players > 1 && p.goes.keep === "best")
+    winners = best.flatMap((b, i) => (best.every((o) => !better(o, b)) ? [i] : []));
+  else if (over && setup.mode === "against" && setup.players > 1 && p.scoring.by === "points")
+    winners = values.flatMap((v, i) => (v === Math.max(...values) ? [i] : []));
+  else if (over && setup.mode === "against" && setup.players > 1) winners = null;
+  return { accepted, player, over, values, winners };
+}

@@ -1,0 +1,73 @@
+import type { HitRule, SingleRule } from "../../aim/hit-rule.ts";
+import type { Part } from "../../yard/parts.ts";
+import type { Peg } from "../contract.ts";
+import type { ClimbParams, ClimbTarget } from "./params.ts";
+
+/** Room behind the one target of a line ladder, metres. */
+const BEHIND = 0.5;
+const LINE_WIDTH = 1.2;
+/** Rim of a container beside its outer width. */
+const WALL = 0.02;
+/** Pegs snap to whole centimetres. */
+const cm = (m: number) => Math.round(m * 100) / 100;
+
+function ruleOf(t: Omit<ClimbTarget, "distance">): HitRule {
+  const rules = t.counts.map(
+    (c): SingleRule =>
+      c === "touch" ? { kind: "touch", width: t.width } : { kind: "into", opening: Math.max(0.02, t.width - WALL) },
+  );
+  return rules.length === 1 ? rules[0]! : { kind: "anyOf", rules };
+}
+
+function targetPart(t: Omit<ClimbTarget, "distance">, along: number): Part {
+  const { id, across, width, height, item, label } = t;
+  return { kind: "target", id, along, across, width, height, item, label, rule: ruleOf(t) };
+}
+
+/** Targets in front of one line; or, where the line moves, one target near the far end and a line a level. */
+export function layout({ ladder }: ClimbParams, space: { length: number; width: number }): Part[] {
+  if (ladder.kind === "targets")
+    return [
+      { kind: "line", id: "start", along: 0, across: 0, width: Math.min(LINE_WIDTH, space.width), role: "start" },
+      { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
+      ...ladder.targets.map((t) => targetPart(t, t.distance)),
+    ];
+  const target = Math.max(space.length - BEHIND, ...ladder.lines);
+  return [
+    ...ladder.lines.map(
+      (d, i): Part => ({
+        kind: "line",
+        id: `l${i + 1}`,
+        along: target - d,
+        across: 0,
+        width: Math.min(LINE_WIDTH, space.width),
+        role: "start",
+        label: `${i + 1}`,
+      }),
+    ),
+    { kind: "person", id: "sender", along: target - ladder.lines[0]!, across: 0, role: "sender" },
+    targetPart(ladder.target, target),
+  ];
+}
+
+export function pegs({ ladder }: ClimbParams): Peg[] {
+  return ladder.kind === "targets"
+    ? ladder.targets.map((t) => ({ id: t.id, label: t.label, distance: t.distance, kind: "target" }))
+    : ladder.lines.map((d, i) => ({ id: `l${i + 1}`, label: `${i + 1}`, distance: d, kind: "line" }));
+}
+
+/** Lines keep their order: one stops 5 cm before its neighbour. Everything stays between 0.3 m and 30 m. */
+export function movePeg(p: ClimbParams, id: string, metres: number): ClimbParams {
+  const { ladder } = p;
+  const held = cm(Math.min(30, Math.max(0.3, metres)));
+  if (ladder.kind === "targets")
+    return {
+      ...p,
+      ladder: { ...ladder, targets: ladder.targets.map((t) => (t.id === id ? { ...t, distance: held } : t)) },
+    };
+  const i = Number(id.slice(1)) - 1;
+  const low = i > 0 ? ladder.lines[i - 1]! + 0.05 : 0.3;
+  const high = i < ladder.lines.length - 1 ? ladder.lines[i + 1]! - 0.05 : 30;
+  const lines = ladder.lines.map((d, k) => (k === i ? cm(Math.min(high, Math.max(low, held))) : d));
+  return { ...p, ladder: { ...ladder, lines } };
+}

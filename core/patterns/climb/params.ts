@@ -1,0 +1,136 @@
+import { z } from "zod";
+
+export const MOST_RUNGS = 10;
+export const MOST_TRIES = 200;
+/** Two rungs at the same distance would not be a climb, metres. */
+const LEAST_GAP = 0.05;
+
+const whole = (name: string, least: number, most: number) =>
+  z
+    .number({ error: `${name} must be a whole number from ${least} to ${most}` })
+    .int(`${name} must be a whole number`)
+    .min(least, `${name} must be ${least} or more`)
+    .max(most, `${name} must be ${most} or less`);
+export const distance = z
+  .number({ error: "distance must be a number of metres" })
+  .min(0.3, "distance must be 0.3 m or more")
+  .max(30, "distance must be 30 m or less");
+
+export const climbTarget = z.strictObject({
+  id: z.string().min(1).max(40),
+  /** Household thing; see the kit list. */
+  item: z.string().min(1).max(40),
+  /** What the card calls it. */
+  label: z.string().min(1, "label must not be empty").max(30, "label must be 30 letters or fewer"),
+  distance,
+  /** To the player's right of the middle, metres. */
+  across: z
+    .number({ error: "across must be a number of metres" })
+    .min(-10, "across must be -10 m or more")
+    .max(10, "across must be 10 m or less"),
+  width: z
+    .number({ error: "width must be a number of metres" })
+    .min(0.02, "width must be 0.02 m or more")
+    .max(3, "width must be 3 m or less"),
+  height: z
+    .number({ error: "height must be a number of metres" })
+    .min(0.01, "height must be 0.01 m or more")
+    .max(3, "height must be 3 m or less"),
+  /** What counts as a hit; any of them. */
+  counts: z
+    .array(z.enum(["touch", "into"]))
+    .min(1, "counts must name touch, into or both")
+    .max(2),
+});
+export type ClimbTarget = z.infer<typeof climbTarget>;
+
+const ladder = z.discriminatedUnion("kind", [
+  /** A target a rung. */
+  z.strictObject({
+    kind: z.literal("targets"),
+    targets: z
+      .array(climbTarget)
+      .min(1, "a climb needs at least 1 target")
+      .max(MOST_RUNGS, `a climb has at most ${MOST_RUNGS} targets`),
+    order: z.enum(["nearest", "farthest", "listed"]),
+  }),
+  /** One target; the line moves back a level with every hit. */
+  z.strictObject({
+    kind: z.literal("line"),
+    target: climbTarget.omit({ distance: true }),
+    lines: z
+      .array(distance)
+      .min(1, "a climb needs at least 1 line")
+      .max(MOST_RUNGS, `a climb has at most ${MOST_RUNGS} lines`),
+  }),
+]);
+
+export const climbParams = z
+  .strictObject({
+    ladder,
+    /** Sends allowed in a go; null: no cap. */
+    tries: whole("tries", 1, MOST_TRIES).nullable(),
+    /** The bell ends a go after so many seconds; null: no bell. */
+    timeLimit: whole("timeLimit", 10, 1800).nullable(),
+    scoring: z.discriminatedUnion("by", [
+      /** Rung n, from 0, is worth first + n x growth. */
+      z.strictObject({ by: z.literal("points"), first: whole("first", 0, 100), growth: whole("growth", 0, 50) }),
+      z.strictObject({ by: z.literal("tries") }),
+      z.strictObject({ by: z.literal("time") }),
+    ]),
+    /** After so many misses an exercise is done before play goes on; null: none. */
+    forfeit: z
+      .strictObject({
+        misses: whole("misses", 1, 20),
+        exercise: z.string().min(1, "exercise must not be empty").max(40),
+        dose: whole("dose", 1, 60),
+      })
+      .nullable(),
+    goes: z.strictObject({ count: whole("count", 1, 5), keep: z.enum(["best", "total"]) }),
+    /** With several players: when the next one sends. With a clock each has a whole go, unless they share one climb. */
+    swap: z.enum(["send", "miss", "go"]),
+    /** Against: until all are done, or until somebody is up and all have had as many sends (one go, swap `send`). */
+    end: z.enum(["all", "first"]),
+  })
+  .superRefine((p, ctx) => {
+    if (p.ladder.kind === "targets") {
+      const seen = new Set<string>();
+      p.ladder.targets.forEach((t, i) => {
+        if (seen.has(t.id))
+          ctx.addIssue({ code: "custom", path: ["ladder", "targets", i, "id"], message: `id "${t.id}" is used twice` });
+        seen.add(t.id);
+        if (t.id === "none")
+          ctx.addIssue({ code: "custom", path: ["ladder", "targets", i, "id"], message: 'id must not be "none"' });
+      });
+      p.ladder.targets.forEach((a, i) => {
+        p.ladder.kind === "targets" &&
+          p.ladder.targets.slice(0, i).forEach((b, j) => {
+            if (
+              Math.abs(a.distance - b.distance) < LEAST_GAP &&
+              Math.abs(a.across - b.across) < (a.width + b.width) / 2
+            )
+              ctx.addIssue({
+                code: "custom",
+                path: ["ladder", "targets", i, "distance"],
+                message: `target ${i + 1} stands on target ${j + 1}: move one by ${LEAST_GAP} m or more`,
+              });
+          });
+      });
+    } else
+      p.ladder.lines.forEach((line, i) => {
+        const last = p.ladder.kind === "line" ? p.ladder.lines[i - 1] : undefined;
+        if (last !== undefined && line < last + LEAST_GAP)
+          ctx.addIssue({
+            code: "custom",
+            path: ["ladder", "lines", i],
+            message: `line ${i + 1} (${line} m) must be at least ${LEAST_GAP} m farther than line ${i} (${last} m)`,
+          });
+      });
+    if (p.tries === null && p.timeLimit === null && p.scoring.by === "points" && p.goes.count > 1)
+      ctx.addIssue({
+        code: "custom",
+        path: ["tries"],
+        message: "several goes for points need a tries cap or a time limit",
+      });
+  });
+export type ClimbParams = z.infer<typeof climbParams>;

@@ -1,0 +1,105 @@
+import { describe, expect, it } from "vitest";
+import { isRefusal } from "../patterns/contract.ts";
+import { patterns } from "../patterns/registry.ts";
+import type { PlayEvent } from "../records/events.ts";
+import { openPlay, outlook, referee, replay, view } from "./referee.ts";
+
+const climb = { name: "climb", params: patterns.climb.example.params };
+const bands = { name: "bands", params: patterns.bands.example.params };
+const alone = { players: 1, mode: "alone", seed: 1 } as const;
+const two = { players: 2, mode: "against", seed: 1 } as const;
+const send = (hit: string | null, at = 0): PlayEvent => ({ kind: "send", hit, at });
+const rest = (zone: string): PlayEvent => ({ kind: "rest", zone, at: 0 });
+
+describe("referee", () => {
+  it("undoes, and the record keeps everything", () => {
+    const { play } = replay(climb, alone, [send("t1"), send("t2"), { kind: "undo", at: 0 }]);
+    expect(view(play).score[0]).toMatchObject({ value: 3 });
+    expect(play.record).toHaveLength(3);
+    expect(view(play).now).toEqual({ key: "climb.target", params: { label: "box", number: 2, of: 5 } });
+  });
+
+  it("corrects an earlier event with a reason, replaying what followed", () => {
+    const { play } = replay(climb, alone, [send("t1"), send(null), send("t2")]);
+    const fixed = referee(play, {
+      kind: "correct",
+      at: 5,
+      seq: 1,
+      event: { kind: "send", at: 0, hit: "t2" },
+      reason: "it touched",
+    });
+    if (isRefusal(fixed)) throw new Error("refused");
+    expect(view(fixed).score[0]!.value).toBe(6);
+    expect(view(fixed).tally[0]).toMatchObject({ sends: 3, stage: 2 });
+  });
+
+  it("refuses in words and changes nothing", () => {
+    const { play } = replay(climb, alone, [send("t1")]);
+    expect(referee(play, send("t9"))).toEqual({ refused: { key: "refused.unknownTarget", params: { target: "t9" } } });
+    expect(referee(openPlay(climb, alone), { kind: "undo", at: 0 })).toEqual({
+      refused: { key: "refused.nothingToUndo" },
+    });
+    expect(replay(climb, alone, [send("t1"), rest("z1")])).toMatchObject({
+      seq: 1,
+      refused: { key: "refused.notInGame" },
+    });
+  });
+
+  it("takes a correction back when later events would no longer be allowed", () => {
+    const game = { name: "bands", params: { ...patterns.bands.example.params, pieces: 1 } };
+    const { play } = replay(game, two, [rest("z4"), rest("z1"), { kind: "ready", at: 0 }]);
+    const to = referee(play, { kind: "correct", at: 1, seq: 1, event: { kind: "stand", at: 0 }, reason: "slip" });
+    expect(to).toEqual({ refused: { key: "refused.correction", params: { number: 2 } } });
+  });
+
+  it("shows the sum of a round by difference, with a knocked piece where it ended", () => {
+    const events = [
+      rest("z3"),
+      rest("z2"),
+      rest("z4"),
+      rest("z3"),
+      rest("short"),
+      { kind: "knock", at: 0, piece: 0, zone: "z2" } as PlayEvent,
+      rest("over"),
+      { kind: "ready", at: 0 } as PlayEvent,
+    ];
+    const { play } = replay(bands, two, events);
+    const v = view(play);
+    expect(v.score.map((s) => s.value)).toEqual([2, 0]);
+    expect(v.score[0]!.working).toBe("8 - 6 = 2");
+    expect(v.player).toBe(0);
+  });
+
+  it("drops back after going over an exact total", () => {
+    const params = {
+      ...patterns.bands.example.params,
+      pieces: 1,
+      counting: "all",
+      finish: { rounds: null, total: 10, exact: true, dropTo: 5 },
+    };
+    const { play } = replay({ name: "bands", params }, alone, [
+      rest("z4"),
+      { kind: "ready", at: 0 },
+      rest("z4"),
+      { kind: "ready", at: 0 },
+    ]);
+    expect(view(play).score[0]).toMatchObject({ value: 5, working: "6 + 6 = 12; 12 > 10: 5" });
+    const { play: done } = replay({ name: "bands", params }, alone, [
+      ...play.record,
+      rest("z3"),
+      { kind: "ready", at: 0 },
+      rest("z1"),
+      { kind: "ready", at: 0 },
+    ]);
+    expect(view(done).ending).toMatchObject({ reason: { key: "bands.end.total" } });
+  });
+
+  it("a go can be stopped, and the stop undone; every outcome can be looked at first", () => {
+    const { play } = replay(climb, alone, [send("t1"), { kind: "stop", at: 1 }]);
+    expect(view(play)).toMatchObject({ done: "stopped", legal: [] });
+    const back = referee(play, { kind: "undo", at: 2 });
+    if (isRefusal(back)) throw new Error("refused");
+    expect(outlook(back)).toHaveLength(6);
+    expect(outlook(back).find((o) => o.event.kind === "send" && o.event.hit === "t2")!.score).toBe(6);
+  });
+});

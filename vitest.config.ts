@@ -1,0 +1,14 @@
+import { defineConfig } from "vitest/config";
+
+export default defineConfig({
+  test: {
+    include: [
+      "core/**/*.test.ts",
+      "server/**/*.test.ts",
+      "app/**/*.test.ts",
+      "cli/**/*.test.ts",
+      "scripts/**/*.test.ts",
+    ],
+    testTimeout: 60_000,
+  },
+});
