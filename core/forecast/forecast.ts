@@ -197,6 +197,12 @@ interface Node {
   times: Times;
 }
 
+function mapAt(list: Map<number, number>[], i: number): Map<number, number> {
+  const m = list[i] ?? new Map<number, number>();
+  list[i] = m;
+  return m;
+}
+
 class Sums {
   readonly sends: Map<number, number>[] = [];
   readonly points: Map<number, number>[] = [];
@@ -221,9 +227,9 @@ class Sums {
     const tallies = pattern.tally(state);
     this.sidesOf = pattern.score(state).map((s) => s.players);
     tallies.forEach((t, i) => {
-      put((this.sends[i] ??= new Map()), t.sends);
-      put((this.points[i] ??= new Map()), t.points);
-      put((this.stage[i] ??= new Map()), t.stage);
+      put(mapAt(this.sends, i), t.sends);
+      put(mapAt(this.points, i), t.points);
+      put(mapAt(this.stage, i), t.stage);
       this.finish[i] = (this.finish[i] ?? 0) + (t.finished ? p : 0);
       this.win[i] = (this.win[i] ?? 0) + (winners.includes(i) ? p / winners.length : 0);
     });

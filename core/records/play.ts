@@ -1,0 +1,93 @@
+import { z } from "zod";
+import { FLOORS } from "../kit/items.ts";
+import { MODES, MOST_PLAYERS } from "../patterns/contract.ts";
+import { MOST_EVENTS, playEvent } from "./events.ts";
+
+/** Where a family plays, as far as it said. Metres. */
+export const homeSpace = z.strictObject({
+  kind: z.enum(["corridor", "room", "garden", "yard"]),
+  length: z.number().min(0.5).max(60),
+  width: z.number().min(0.5).max(60),
+  floor: z.enum(FLOORS),
+  indoors: z.boolean(),
+});
+export type HomeSpace = z.infer<typeof homeSpace>;
+
+export const playSetup = z
+  .strictObject({
+    players: z.number().int().min(1).max(MOST_PLAYERS),
+    mode: z.enum(MODES),
+    seed: z.number().int().min(0).max(0xffffffff),
+  })
+  .refine((s) => (s.mode === "alone") === (s.players === 1), {
+    error: "mode: alone is for 1 player, the others for 2 or more",
+    path: ["mode"],
+  });
+export type PlaySetup = z.infer<typeof playSetup>;
+
+/** How it felt, 1 to 5, and what the child answered; all of it may be left out. */
+export const reflection = z.strictObject({
+  before: z.number().int().min(1).max(5).nullable(),
+  during: z.number().int().min(1).max(5).nullable(),
+  after: z.number().int().min(1).max(5).nullable(),
+  answers: z.array(z.string().max(300, "an answer must be 300 letters or fewer")).max(2),
+  /** Success criteria that the child says it did, by id. */
+  criteria: z.array(z.string().max(40)).max(6),
+  grownUp: z.boolean(),
+});
+export type Reflection = z.infer<typeof reflection>;
+
+/** What is kept of a finished go, for the child's side. */
+export interface PlayScore {
+  value: number;
+  unit: "points" | "sends" | "tenths";
+  /** More is better. */
+  rank: number;
+  working: string;
+  sends: number;
+  stage: number;
+  stages: number;
+  finished: boolean;
+  stopped: boolean;
+  /** The child's side won; null where nobody wins. */
+  won: boolean | null;
+  /** From the first event to the last, seconds. */
+  seconds: number;
+}
+
+const hash = z.string().regex(/^[0-9a-f]{64}$/, "hash must be 64 hexadecimal digits");
+/** One go on its way from a device: whatever of it is not yet receipted. */
+export const handIn = z.strictObject({
+  play: z.uuid(),
+  card: z.uuid(),
+  device: z.string().min(8).max(64),
+  setup: playSetup,
+  rulesVersion: z.number().int().min(1).max(1000),
+  /** Device time of the start, milliseconds since 1970. */
+  startedAt: z.number().int().min(0).max(4102444800000),
+  /** Events with their place in the record. */
+  events: z.array(z.strictObject({ seq: z.number().int().min(0).max(MOST_EVENTS), event: playEvent })).max(MOST_EVENTS),
+  /** Given once the go is handed in: how many events it has, and the reflection. */
+  result: z
+    .strictObject({
+      events: z
+        .number()
+        .int()
+        .min(0)
+        .max(MOST_EVENTS + 1),
+      reflection,
+    })
+    .nullable(),
+});
+export type HandIn = z.infer<typeof handIn>;
+
+export const receipt = z.strictObject({
+  play: z.uuid(),
+  /** Places that are kept, now or before. */
+  kept: z.array(z.number().int()),
+  /** Places at which other content was kept before. */
+  conflicts: z.array(z.number().int()),
+  /** Receipt of the result: equal for equal content. */
+  result: hash.nullable(),
+});
+export type Receipt = z.infer<typeof receipt>;

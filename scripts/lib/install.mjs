@@ -1,0 +1,83 @@
+import { spawnSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { root } from "./root.mjs";
+import { give, say } from "./say.mjs";
+
+const LEAST_NODE = [20, 19];
+
+function checkNode() {
+  const [major, minor] = process.versions.node.split(".").map(Number);
+  if (major < LEAST_NODE[0] || (major === LEAST_NODE[0] && minor < LEAST_NODE[1]))
+    give(`Node.js ${LEAST_NODE.join(".")} or newer is needed; this is ${process.versions.node}.`);
+}
+
+/** Installs the packages of the lock file, once for each content of it. */
+export function ensurePackages() {
+  checkNode();
+  const lock = readFileSync(join(root, "package-lock.json"));
+  const wanted = createHash("sha256").update(lock).digest("hex");
+  const stamp = join(root, "node_modules", ".yard-installed");
+  if (existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
+  say("Installing packages (a few minutes the first time) ...");
+  const run = spawnSync("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], {
+    cwd: root,
+    stdio: ["ignore", "inherit", "inherit"],
+  });
+  if (run.status !== 0) give("npm ci failed: see the lines above. Is the npm registry reachable?");
+  writeFileSync(stamp, wanted);
+}
+
+/** Folder of PostgreSQL's programs, the newest where there are several; null when it is not installed. */
+export function postgresBin() {
+  const base = "/usr/lib/postgresql";
+  const found = existsSync(base) ? readdirSync(base).sort((a, b) => Number(b) - Number(a)) : [];
+  for (const v of found) {
+    const bin = join(base, v, "bin");
+    if (existsSync(join(bin, "postgres")) && existsSync(join(bin, "initdb"))) return bin;
+  }
+  return null;
+}
+
+export function chromiumPath() {
+  return (
+    ["/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"].find((p) => existsSync(p)) ?? null
+  );
+}
+
+/** Installs Debian packages as root (or by passwordless sudo), or says what to type. */
+function aptInstall(names) {
+  const asRoot = process.getuid?.() === 0;
+  const prefix = asRoot ? [] : spawnSync("sudo", ["-n", "true"]).status === 0 ? ["sudo", "-n"] : null;
+  if (prefix === null || spawnSync("apt-get", ["--version"]).status !== 0)
+    give(
+      `Missing on this machine: ${names.join(", ")}. Install it, for example: sudo apt-get install ${names.join(" ")}`,
+    );
+  say(`Installing ${names.join(", ")} from Debian's packages ...`);
+  const run = (...words) => {
+    const [cmd, ...args] = [...prefix, ...words];
+    return spawnSync(cmd, args, {
+      stdio: ["ignore", "ignore", "inherit"],
+      env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" },
+    }).status;
+  };
+  if (names.includes("postgresql") && asRoot) {
+    // Ours is the only cluster we want: Debian's own would take a port for nothing.
+    mkdirSync("/etc/postgresql-common/createcluster.d", { recursive: true });
+    writeFileSync("/etc/postgresql-common/createcluster.d/no-main.conf", "create_main_cluster = false\n");
+  }
+  run("apt-get", "update", "-qq");
+  if (run("apt-get", "install", "-y", "-qq", "--no-install-recommends", ...names) !== 0)
+    give(`apt-get could not install ${names.join(" ")}: see the lines above.`);
+}
+
+export function ensurePostgres() {
+  if (!postgresBin()) aptInstall(["postgresql"]);
+  return postgresBin() ?? give("PostgreSQL was installed but its programs were not found under /usr/lib/postgresql.");
+}
+
+export function ensureChromium() {
+  if (!chromiumPath()) aptInstall(["chromium"]);
+  return chromiumPath() ?? give("Chromium was installed but not found at /usr/bin/chromium.");
+}

@@ -1,0 +1,8 @@
+/** A line for the person at the terminal. */
+export const say = (line) => process.stdout.write(`${line}\n`);
+
+/** Stops with one clear line and no stack. */
+export function give(up) {
+  process.stderr.write(`${up}\n`);
+  process.exit(1);
+}

@@ -1,0 +1,99 @@
+import { and, desc, eq, isNull } from "drizzle-orm";
+import { type Activity, activity as activityDocument, problemsOf } from "#core/formats/activity.ts";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import { NotAllowed, NotFound } from "../problem.ts";
+
+const { activity } = schema;
+
+export interface Kept {
+  id: string;
+  version: number;
+  updatedAt: Date;
+  document: Activity;
+}
+
+const kept = ({ id, version, updatedAt, document }: typeof activity.$inferSelect): Kept => ({
+  id,
+  version,
+  updatedAt,
+  document,
+});
+
+export async function ownActivity(tx: Tx, who: SignedIn, id: string): Promise<Kept> {
+  const [row] = await tx
+    .select()
+    .from(activity)
+    .where(and(eq(activity.id, id), eq(activity.teacherId, who.teacherId), isNull(activity.deletedAt)));
+  if (!row) throw new NotFound("activity");
+  return kept(row);
+}
+
+export const activityFor = (who: SignedIn, id: string): Promise<Kept> =>
+  inSchool(who.schoolId, (tx) => ownActivity(tx, who, id));
+
+/** The shelf, newest first. */
+export function activitiesFor(who: SignedIn): Promise<Kept[]> {
+  return inSchool(who.schoolId, async (tx) => {
+    const rows = await tx
+      .select()
+      .from(activity)
+      .where(and(eq(activity.teacherId, who.teacherId), isNull(activity.deletedAt)))
+      .orderBy(desc(activity.updatedAt));
+    return rows.map(kept);
+  });
+}
+
+export function addActivity(who: SignedIn, document: Activity): Promise<string> {
+  return inSchool(who.schoolId, async (tx) => {
+    const [row] = await tx
+      .insert(activity)
+      .values({ schoolId: who.schoolId, teacherId: who.teacherId, document })
+      .returning({ id: activity.id });
+    return row!.id;
+  });
+}
+
+export async function copyActivity(who: SignedIn, id: string): Promise<string> {
+  const { document } = await activityFor(who, id);
+  return addActivity(who, { ...document, title: `${document.title.slice(0, 53)}, copy` });
+}
+
+/** Put away, or taken back. */
+export function shelveActivity(who: SignedIn, id: string, away: boolean): Promise<void> {
+  return inSchool(who.schoolId, async (tx) => {
+    const rows = await tx
+      .update(activity)
+      .set({ deletedAt: away ? new Date() : null })
+      .where(and(eq(activity.id, id), eq(activity.teacherId, who.teacherId)))
+      .returning({ id: activity.id });
+    if (rows.length === 0) throw new NotFound("activity");
+  });
+}
+
+export type Saved = { saved: true; version: number; updatedAt: Date } | { saved: false; theirs: Kept };
+
+/**
+ * Saves a draft that began from `version`. When somebody saved since, nothing is written and their version comes back, for a
+ * person to choose.
+ */
+export async function saveActivity(who: SignedIn, id: string, version: number, document: unknown): Promise<Saved> {
+  const parsed = activityDocument.safeParse(document);
+  if (!parsed.success) throw new NotAllowed(problemsOf(parsed.error));
+  return inSchool(who.schoolId, async (tx) => {
+    const [row] = await tx
+      .update(activity)
+      .set({ document: parsed.data, version: version + 1, updatedAt: new Date() })
+      .where(
+        and(
+          eq(activity.id, id),
+          eq(activity.teacherId, who.teacherId),
+          eq(activity.version, version),
+          isNull(activity.deletedAt),
+        ),
+      )
+      .returning();
+    if (row) return { saved: true, version: row.version, updatedAt: row.updatedAt };
+    return { saved: false, theirs: await ownActivity(tx, who, id) };
+  });
+}

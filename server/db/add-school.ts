@@ -1,0 +1,52 @@
+import { drizzle } from "drizzle-orm/postgres-js";
+import type postgres from "postgres";
+import { hashPassword } from "../auth/password.ts";
+import * as schema from "./schema.ts";
+import type { SchoolFile } from "./school-file.ts";
+
+/** Adds a school with its teachers, classes, children, homes and links. `sql` is signed in as the database's owner. */
+export async function addSchool(sql: postgres.Sql, file: SchoolFile): Promise<{ schoolId: string; teacherId: string }> {
+  return drizzle(sql, { schema }).transaction(async (tx) => {
+    const [school] = await tx.insert(schema.school).values({ name: file.school, zone: file.zone }).returning();
+    const schoolId = school!.id;
+    const homes = new Map<string, string>();
+    for (const h of file.homes) {
+      const [row] = await tx
+        .insert(schema.home)
+        .values({ schoolId, ...h })
+        .returning();
+      homes.set(h.label, row!.id);
+    }
+    const classes = new Map<string, string>();
+    for (const c of file.classes) {
+      const [made] = await tx.insert(schema.schoolClass).values({ schoolId, name: c.name }).returning();
+      classes.set(c.name, made!.id);
+      for (const k of c.children) {
+        const [row] = await tx
+          .insert(schema.child)
+          .values({ schoolId, classId: made!.id, name: k.name, age: k.age, leftHanded: k.leftHanded })
+          .returning();
+        await tx.insert(schema.link).values({ schoolId, childId: row!.id });
+        for (const label of k.homes) {
+          const homeId = homes.get(label);
+          if (!homeId) throw new Error(`classes.${c.name}.children.${k.name}.homes: no home is called "${label}"`);
+          await tx.insert(schema.childHome).values({ schoolId, childId: row!.id, homeId });
+        }
+      }
+    }
+    const ids: string[] = [];
+    for (const t of file.teachers) {
+      const [row] = await tx
+        .insert(schema.teacher)
+        .values({ schoolId, email: t.email, name: t.name, passwordHash: await hashPassword(t.password) })
+        .returning();
+      ids.push(row!.id);
+      for (const name of t.classes) {
+        const classId = classes.get(name);
+        if (!classId) throw new Error(`teachers.${t.email}.classes: no class is called "${name}"`);
+        await tx.insert(schema.classTeacher).values({ schoolId, classId, teacherId: row!.id });
+      }
+    }
+    return { schoolId, teacherId: ids[0]! };
+  });
+}

@@ -1,0 +1,48 @@
+import { z } from "zod";
+import { homeSpace } from "#core/records/play.ts";
+import { LEAST_PASSWORD } from "../auth/password.ts";
+
+/** A whole school to begin with: `npm run school -- FILE`. Children by first name and initial; homes are shared by name. */
+export const schoolFile = z.strictObject({
+  school: z.string().min(1).max(100),
+  zone: z
+    .string()
+    .refine((zone) => Intl.supportedValuesOf("timeZone").includes(zone) || zone === "UTC", {
+      error: "zone must be an IANA time zone, for example Europe/London",
+    }),
+  teachers: z
+    .array(
+      z.strictObject({
+        email: z.email("email must be an e-mail address").toLowerCase(),
+        name: z.string().min(1).max(60),
+        password: z.string().min(LEAST_PASSWORD, `password must be ${LEAST_PASSWORD} letters or more`),
+        classes: z.array(z.string().min(1)),
+      }),
+    )
+    .min(1),
+  homes: z.array(
+    z.strictObject({
+      label: z.string().min(1).max(60),
+      space: homeSpace.nullable(),
+      players: z.number().int().min(1).max(12).nullable(),
+    }),
+  ),
+  classes: z
+    .array(
+      z.strictObject({
+        name: z.string().min(1).max(40),
+        children: z
+          .array(
+            z.strictObject({
+              name: z.string().min(1).max(30),
+              age: z.number().int().min(4).max(15),
+              leftHanded: z.boolean(),
+              homes: z.array(z.string()),
+            }),
+          )
+          .max(60),
+      }),
+    )
+    .min(1),
+});
+export type SchoolFile = z.infer<typeof schoolFile>;

@@ -1,0 +1,41 @@
+import { createHash, createHmac, randomBytes } from "node:crypto";
+import { drizzle } from "drizzle-orm/postgres-js";
+import { migrate } from "drizzle-orm/postgres-js/migrator";
+import postgres from "postgres";
+
+/**
+ * Brings the database of DATABASE_URL (signed in as its owner) up to date and prepares the application's own role. Prints one
+ * line of JSON: the application's database URL and the server's secret. Safe to run again, also by several copies at once.
+ */
+const LOCK = 7_214_503;
+
+async function main(): Promise<void> {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error("DATABASE_URL: missing; it names the database to set up");
+  const sql = postgres(url, { max: 1, onnotice: () => undefined });
+  try {
+    await sql`select pg_advisory_lock(${LOCK})`;
+    await migrate(drizzle(sql), { migrationsFolder: new URL("./migrations", import.meta.url).pathname });
+    const secret = process.env.YARD_SECRET ?? (await storedSecret(sql));
+    const [where] = await sql<{ name: string }[]>`select current_database() as name`;
+    const role = `yard_app_${createHash("sha256").update(where!.name).digest("hex").slice(0, 12)}`;
+    const password = createHmac("sha256", secret).update(`role ${role}`).digest("hex");
+    const known = await sql`select 1 from pg_roles where rolname = ${role}`;
+    await sql.unsafe(`${known.length > 0 ? "alter" : "create"} role ${role} login password '${password}'`);
+    await sql.unsafe(`grant yard_app to ${role}`);
+    const app = new URL(url);
+    app.username = role;
+    app.password = password;
+    process.stdout.write(`${JSON.stringify({ appUrl: app.href, secret })}\n`);
+  } finally {
+    await sql.end();
+  }
+}
+
+async function storedSecret(sql: postgres.Sql): Promise<string> {
+  await sql`insert into server_secret (secret) values (${randomBytes(32).toString("hex")}) on conflict do nothing`;
+  const [row] = await sql<{ secret: string }[]>`select secret from server_secret`;
+  return row!.secret;
+}
+
+await main();

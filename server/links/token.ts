@@ -1,0 +1,29 @@
+import { createHmac, timingSafeEqual } from "node:crypto";
+import { config } from "../config.ts";
+
+/** Bytes of the check part: 128 bits cannot be guessed. */
+const CHECK_BYTES = 16;
+
+function check(linkId: string, version: number): Buffer {
+  return createHmac("sha256", config.YARD_SECRET).update(`link ${linkId} ${version}`).digest().subarray(0, CHECK_BYTES);
+}
+
+/** The address part of a private link: derived, so that it can be sent again; another version is another address. */
+export function linkToken(linkId: string, version: number): string {
+  const id = Buffer.from(linkId.replaceAll("-", ""), "hex").toString("base64url");
+  return `${id}.${check(linkId, version).toString("base64url")}`;
+}
+
+/** The link id that a token claims, or null when it is not one at all. */
+export function claimedLink(token: string): string | null {
+  const m = /^([\w-]{22})\.[\w-]{22}$/.exec(token);
+  if (!m) return null;
+  const hex = Buffer.from(m[1]!, "base64url").toString("hex");
+  return hex.length === 32 ? hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, "$1-$2-$3-$4-$5") : null;
+}
+
+/** Whether a token is the true one of a link at a version, in constant time. */
+export function tokenIsTrue(token: string, linkId: string, version: number): boolean {
+  const given = Buffer.from(token.split(".")[1] ?? "", "base64url");
+  return given.length === CHECK_BYTES && timingSafeEqual(given, check(linkId, version));
+}

@@ -1,0 +1,14 @@
+import type { Problem } from "#core/formats/activity.ts";
+
+/** Something that was given cannot be taken: each field with what is allowed. Nothing was changed. */
+export class NotAllowed extends Error {
+  constructor(readonly problems: Problem[]) {
+    super(problems.map((p) => `${p.field}: ${p.message}`).join("; "));
+  }
+  static of(field: string, message: string): NotAllowed {
+    return new NotAllowed([{ field, message }]);
+  }
+}
+
+/** No such thing for this teacher or family. */
+export class NotFound extends Error {}
