@@ -1,4 +1,4 @@
-import { and, asc, eq } from "drizzle-orm";
+import { and, asc, eq, sql } from "drizzle-orm";
 import type { PlayEvent } from "#core/records/events.ts";
 import type { HandIn, PlayScore, Receipt } from "#core/records/play.ts";
 import { replay, view } from "#core/referee/referee.ts";
@@ -26,6 +26,8 @@ export function takeHandIn(link: OpenLink, sent: HandIn, now = new Date()): Prom
       .innerJoin(assignment, eq(assignment.id, card.assignmentId))
       .where(and(eq(card.id, sent.card), eq(card.childId, link.childId)));
     if (!where) throw new NotFound("card");
+    // Two sendings of one go wait for each other, so that the second finds what the first kept.
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${sent.play}, 0))`);
     const startedAt = new Date(sent.startedAt);
     const doubt =
       startedAt.getTime() > now.getTime() + CLOCK_SLACK * 60_000 ||
@@ -45,7 +47,7 @@ export function takeHandIn(link: OpenLink, sent: HandIn, now = new Date()): Prom
         clockDoubt: doubt,
       })
       .onConflictDoNothing();
-    const [kept] = await tx.select().from(play).where(eq(play.id, sent.play)).for("update");
+    const [kept] = await tx.select().from(play).where(eq(play.id, sent.play));
     if (!kept || kept.cardId !== sent.card) throw NotAllowed.of("play", "play: this go belongs to another card");
 
     const receipt: Receipt = { play: sent.play, kept: [], conflicts: [], result: null };
