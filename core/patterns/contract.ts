@@ -143,6 +143,12 @@ export interface Pattern<P, S extends BaseState> {
   /** What can be dragged on the tape, and the same layout with one of them elsewhere (metres from the throwing spot). */
   pegs(params: P): Peg[];
   movePeg(params: P, id: string, metres: number): P;
+  /** One more peg where it fits, and one less; null where the rules need what is there. */
+  addPeg(params: P, space: Space): P | null;
+  removePeg(params: P, id: string): P | null;
+  /** What the stations let a teacher set, and what one peg lets them set. */
+  knobs(params: P): Knob[];
+  pegKnobs(params: P, id: string): Knob[];
   /** One-line answer of the score station. */
   summary(params: P): Phrase;
   /** Every message key that the pattern can return. */
@@ -150,6 +156,24 @@ export interface Pattern<P, S extends BaseState> {
   /** A game anyone can play in a hallway. */
   example: { title: string; action: Action; send: string; space: Space; params: P };
 }
+
+interface KnobBase {
+  station: "yard" | "score" | "players";
+  /** Where in the parameters. */
+  path: readonly (string | number)[];
+  /** Message key of its name; `hint` a further one. */
+  label: string;
+  hint?: string;
+}
+/** One thing that can be set, described so that every station is written once for all patterns. */
+export type Knob = KnobBase &
+  (
+    | { kind: "number"; unit?: "m" | "s"; least: number; most: number; step: number; /** Given: may be off (null), and what on begins with. */ off?: { label: string; initial: number } }
+    | { kind: "choice"; options: readonly { value: unknown; label: string }[] }
+    | { kind: "toggle" }
+    | { kind: "text"; most: number }
+    | { kind: "item" }
+  );
 
 export interface Peg {
   id: string;

@@ -26,6 +26,36 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
     }
   });
 
+  it("describes what can be set: every knob points at something, and every offered choice is valid", () => {
+    const get = (o: unknown, path: readonly (string | number)[]) => path.reduce<unknown>((x, k) => (x as Record<string | number, unknown>)?.[k], o);
+    const put = (o: unknown, [k, ...rest]: readonly (string | number)[], v: unknown): unknown => {
+      if (k === undefined) return v;
+      if (Array.isArray(o)) return o.map((x, i) => (i === k ? put(x, rest, v) : x));
+      return { ...(o as object), [k]: put((o as Record<string | number, unknown>)[k], rest, v) };
+    };
+    const all = [...p.knobs(params), ...p.pegs(params).flatMap((g) => p.pegKnobs(params, g.id))];
+    expect(all.length).toBeGreaterThan(5);
+    for (const knob of all) {
+      expect(get(params, knob.path), knob.path.join(".")).not.toBeUndefined();
+      if (knob.kind !== "choice") continue;
+      for (const o of knob.options) expect(p.params.safeParse(put(params, knob.path, o.value)).error?.issues ?? [], o.label).toEqual([]);
+    }
+  });
+
+  it("grows and shrinks by a peg and stays valid", () => {
+    const more = p.addPeg(params, { ...space, length: 12 })!;
+    expect(p.pegs(more)).toHaveLength(p.pegs(params).length + 1);
+    expect(p.params.safeParse(more).error?.issues ?? []).toEqual([]);
+    let less: unknown = more;
+    for (let i = 0; i < 20; i++) {
+      const next = p.removePeg(less, p.pegs(less)[0]!.id);
+      if (!next) break;
+      less = next;
+      expect(p.params.safeParse(less).success).toBe(true);
+    }
+    expect(p.removePeg(less, p.pegs(less)[0]!.id)).toBeNull();
+  });
+
   it.each(MODES)("plays to an end in mode %s, always offering something legal and known words", (mode) => {
     const players = mode === "alone" ? 1 : 3;
     let state = p.start(params, { players, mode, seed: 1 });

@@ -188,7 +188,7 @@ async function load(owner: postgres.Sql): Promise<void> {
   const classes = await inSchool(schoolId, (tx) =>
     tx.select().from(schema.schoolClass).orderBy(schema.schoolClass.name),
   );
-  const [heron, otter] = classes as [{ id: string }, { id: string }];
+  const [heron, otter] = classes.map((c) => c.id) as [string, string];
   const now = Date.now();
   const common = { tries: 3, late: 0.15 };
   await play(
@@ -197,7 +197,7 @@ async function load(owner: postgres.Sql): Promise<void> {
       ...common,
       activityId: bandsId,
       document: bands,
-      classId: otter.id,
+      classId: otter,
       opens: -6 * DAY,
       closes: -1.2 * DAY,
       mark: 14,
@@ -213,7 +213,7 @@ async function load(owner: postgres.Sql): Promise<void> {
       ...common,
       activityId: climbId,
       document: climb,
-      classId: heron.id,
+      classId: heron,
       opens: -3.5 * DAY,
       closes: 2.5 * DAY,
       mark: 15,
@@ -229,7 +229,7 @@ async function load(owner: postgres.Sql): Promise<void> {
       ...common,
       activityId: bandsId,
       document: bands,
-      classId: heron.id,
+      classId: heron,
       opens: -1.5 * DAY,
       closes: 5 * DAY,
       mark: 12,

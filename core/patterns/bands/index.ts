@@ -1,4 +1,5 @@
 import type { Pattern, Phrase } from "../contract.ts";
+import { addPeg, knobs, pegKnobs, removePeg } from "./knobs.ts";
 import { layout, movePeg, pegs } from "./layout.ts";
 import { type BandsParams, bandsParams } from "./params.ts";
 import * as rules from "./rules.ts";
@@ -29,6 +30,10 @@ export const bands: Pattern<BandsParams, rules.BandsState> = {
   layout,
   pegs,
   movePeg,
+  addPeg,
+  removePeg,
+  knobs,
+  pegKnobs,
   summary,
   phrases: [
     "bands.end.total",

@@ -1,0 +1,161 @@
+import { ArrowLeft } from "lucide-react";
+import { lazy, Suspense, useCallback, useEffect, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import type { OpenCard } from "#server/cards/family.ts";
+import { say } from "../words/say.ts";
+import { FetchScreen } from "./fetch-screen.tsx";
+import { HandInScreen } from "./hand-in-screen.tsx";
+import { LookScreen } from "./look-screen.tsx";
+import { keepPages } from "./offline.ts";
+import { SetUpScreen } from "./set-up-screen.tsx";
+import { type LocalPlay, playsOfCard } from "./store.ts";
+import { keepSyncing, onSync } from "./sync.ts";
+import { useWaiting } from "./waiting.ts";
+
+/** The game itself comes in a piece of its own, once somebody is about to play. */
+const loadPlay = () => import("./play-screen.tsx");
+const PlayScreen = lazy(loadPlay);
+
+export type CardData = OpenCard & { token: string; opens: string; closes: string };
+export const STEPS = ["fetch", "setup", "look", "play", "handin"] as const;
+export type Step = (typeof STEPS)[number];
+
+/** What the family has ticked, kept for this card on this device. */
+export interface Ticks {
+  have: string[];
+  look: string[];
+  grownUp: boolean;
+}
+const NO_TICKS: Ticks = { have: [], look: [], grownUp: false };
+
+function useTicks(card: string): [Ticks, (t: Ticks) => void] {
+  const [ticks, set] = useState(NO_TICKS);
+  const key = `yard-ticks-${card}`;
+  useEffect(() => {
+    const kept = localStorage.getItem(key);
+    if (kept) set({ ...NO_TICKS, ...(JSON.parse(kept) as Ticks) });
+  }, [key]);
+  const change = useCallback(
+    (t: Ticks) => {
+      localStorage.setItem(key, JSON.stringify(t));
+      set(t);
+    },
+    [key],
+  );
+  return [ticks, change];
+}
+
+/** Goes of this card on this device, read again after every hand-in. */
+export function usePlays(card: string): { plays: LocalPlay[] | null; again: () => Promise<void> } {
+  const [plays, set] = useState<LocalPlay[] | null>(null);
+  const again = useCallback(async () => set(await playsOfCard(card)), [card]);
+  useEffect(() => {
+    void again();
+    return onSync(() => void again());
+  }, [again]);
+  return { plays, again };
+}
+
+export function CardApp({ data }: { data: CardData }) {
+  const [search, setSearch] = useSearchParams();
+  const asked = search.get("screen") as Step | null;
+  const step: Step = asked && STEPS.includes(asked) ? asked : "fetch";
+  const [ticks, setTicks] = useTicks(data.id);
+  const { plays, again } = usePlays(data.id);
+  const waiting = useWaiting(data.token);
+  const underWay = plays?.find((p) => !p.result && !p.refused) ?? null;
+  const go = useCallback((to: Step) => setSearch({ screen: to }, { preventScrollReset: false }), [setSearch]);
+  useEffect(() => {
+    void keepPages([location.pathname]);
+    return keepSyncing(data.token);
+  }, [data.token]);
+  useEffect(() => {
+    if (step === "look" || step === "setup" || step === "fetch") requestIdleCallback?.(() => void loadPlay());
+  }, [step]);
+
+  if (data.state !== "open" && !underWay && !(plays ?? []).some((p) => !p.receipt)) return <NotOpen data={data} />;
+  const ready = data.card.cautions.every((c) => ticks.look.includes(c)) && (!data.card.grownUp || ticks.grownUp);
+  const at = STEPS.indexOf(step);
+  const playing = step === "play";
+  return (
+    <main className={`flex min-h-dvh flex-col ${playing ? "on-court bg-court text-chalk" : ""}`}>
+      <header className={`flex items-center gap-3 px-4 py-2 ${playing ? "" : "bg-court text-chalk on-court"}`}>
+        <a href={`/f/${data.token}`} aria-label={say("family.allGames")} className="grid size-11 place-items-center rounded-md">
+          <ArrowLeft aria-hidden="true" />
+        </a>
+        <p className="min-w-0 grow truncate font-head text-xl font-bold">{data.card.activity.title}</p>
+        {waiting > 0 && <span className="rounded-sm bg-mustard px-2 font-bold text-[#14241f]">{waiting}</span>}
+      </header>
+      <nav aria-label={say("card.step.play")} className={`px-4 pb-2 ${playing ? "" : "bg-court text-chalk on-court"}`}>
+        <ol className="mx-auto grid max-w-lg grid-cols-5 gap-1 text-center text-sm">
+          {STEPS.map((s, i) => (
+            <li key={s}>
+              <Link
+                to={`?screen=${s}`}
+                discover="none"
+                aria-current={s === step ? "step" : undefined}
+                className={`block border-t-4 pt-1.5 pb-1 no-underline ${s === step ? "border-mustard font-bold" : i < at ? "border-mint" : "border-chalk/35"}`}
+              >
+                {say(`card.step.${s}`)}
+              </Link>
+            </li>
+          ))}
+        </ol>
+      </nav>
+      <div className={playing ? "flex grow flex-col" : "mx-auto w-full max-w-lg grow p-4 pb-8"}>
+        {underWay && !playing && step !== "handin" && (
+          <p className="note note-good mb-4 flex flex-wrap items-center gap-3">
+            <span className="grow">{say("play.resumeText")}</span>
+            <button type="button" className="btn btn-main" onClick={() => go("play")}>
+              {say("play.resume")}
+            </button>
+          </p>
+        )}
+        {step === "fetch" && <FetchScreen data={data} ticks={ticks} setTicks={setTicks} />}
+        {step === "setup" && <SetUpScreen data={data} />}
+        {step === "look" && <LookScreen data={data} ticks={ticks} setTicks={setTicks} />}
+        {step === "handin" && <HandInScreen data={data} plays={plays} again={again} go={go} />}
+        {playing && !ready && !underWay && (
+          <div className="mx-auto grid max-w-lg gap-4 p-6 text-lg">
+            <p>{say("look.tickAll")}</p>
+            {data.card.grownUp && !ticks.grownUp && <p>{say("look.needs")}</p>}
+            <button type="button" className="btn border-chalk text-chalk" onClick={() => go("look")}>
+              {say("card.step.look")}
+            </button>
+          </div>
+        )}
+        {playing && (ready || underWay) && plays && (
+          <Suspense fallback={<p className="p-6 text-lg">{say("play.loading")}</p>}>
+            <PlayScreen data={data} underWay={underWay} again={again} go={go} />
+          </Suspense>
+        )}
+        {playing && (
+          <noscript>
+            <p className="p-6">{say("noscript")}</p>
+          </noscript>
+        )}
+        {at < 3 && (
+          <Link to={`?screen=${STEPS[at + 1]}`} discover="none" className="btn btn-main mt-6 min-h-16 w-full text-xl no-underline">
+            {say("card.next", { step: say(`card.step.${STEPS[at + 1]}`) })}
+          </Link>
+        )}
+      </div>
+    </main>
+  );
+}
+
+function NotOpen({ data }: { data: CardData }) {
+  const soon = data.state === "soon";
+  return (
+    <main className="on-court grid min-h-dvh content-start gap-4 bg-court p-6 text-lg text-chalk">
+      <h1 className="text-3xl">{data.card.activity.title}</h1>
+      <p className="text-2xl font-bold text-mustard">{say(soon ? "card.soon" : "card.closed")}</p>
+      <p>{say(soon ? "card.soonText" : "card.closedText", { when: soon ? data.opens : data.closes })}</p>
+      <p>
+        <a className="btn border-chalk text-chalk" href={`/f/${data.token}`}>
+          {say("family.allGames")}
+        </a>
+      </p>
+    </main>
+  );
+}

@@ -1,0 +1,126 @@
+import { useState } from "react";
+import { Face } from "../drawings/face.tsx";
+import { say, sayScore } from "../words/say.ts";
+import type { CardData, Step } from "./card-app.tsx";
+import { holdPage } from "./offline.ts";
+import { changePlay, eventsOf, type LocalPlay } from "./store.ts";
+import { syncAll } from "./sync.ts";
+
+interface Props {
+  data: CardData;
+  plays: LocalPlay[] | null;
+  again: () => Promise<void>;
+  go: (to: Step) => void;
+}
+
+/** How it felt, two questions, a grown-up's tick. Kept here first, handed in as soon as there is a network. */
+export function HandInScreen({ data, plays, again, go }: Props) {
+  const open = plays?.find((p) => p.done && !p.result);
+  const last = plays?.filter((p) => p.result).at(-1);
+  if (!plays) return null;
+  if (open) return <Form data={data} play={open} again={again} />;
+  if (last) return <Sent play={last} go={go} />;
+  return (
+    <>
+      <h1 className="text-3xl">{say("hand.title")}</h1>
+      <p className="mt-3 text-lg">{say("hand.nothing")}</p>
+    </>
+  );
+}
+
+function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: () => Promise<void> }) {
+  const a = data.card.activity;
+  const [feel, setFeel] = useState<Record<"before" | "during" | "after", number | null>>({ before: null, during: null, after: null });
+  const [answers, setAnswers] = useState(a.reflection.map(() => ""));
+  const [criteria, setCriteria] = useState<string[]>([]);
+  const [grownUp, setGrownUp] = useState(false);
+  const [busy, setBusy] = useState(false);
+
+  async function send() {
+    setBusy(true);
+    const events = await eventsOf(play.id);
+    await changePlay(play.id, { result: { events: events.length, reflection: { ...feel, answers, criteria, grownUp } } });
+    holdPage(false);
+    await again();
+    await syncAll(play.token);
+    await again();
+  }
+
+  return (
+    <form
+      className="grid gap-6"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void send();
+      }}
+    >
+      <h1 className="text-3xl">{say("hand.title")}</h1>
+      <section className="grid gap-3">
+        <h2 className="text-xl">{say("hand.felt")}</h2>
+        {(["before", "during", "after"] as const).map((at) => (
+          <fieldset key={at}>
+            <legend className="mb-1 font-semibold">{say(`hand.${at}`)}</legend>
+            <div className="grid grid-cols-5 gap-1.5">
+              {[1, 2, 3, 4, 5].map((v) => (
+                <label
+                  key={v}
+                  className={`grid min-h-20 cursor-pointer content-center justify-items-center gap-0.5 rounded-md border-2 p-1 text-center text-sm leading-tight has-focus-visible:outline-3 ${feel[at] === v ? "border-plum bg-plum/20 font-bold" : "border-hair"}`}
+                >
+                  <input type="radio" name={at} value={v} checked={feel[at] === v} onChange={() => setFeel({ ...feel, [at]: v })} className="sr-only" />
+                  <Face value={v} />
+                  {say("hand.feel", { value: String(v) })}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+        ))}
+      </section>
+      {a.criteria.length > 0 && (
+        <fieldset className="grid gap-2">
+          <legend className="mb-1 font-head text-xl font-bold">{say("hand.did")}</legend>
+          {a.criteria.map((c) => (
+            <label key={c.id} className="flex min-h-12 items-center gap-3 text-lg">
+              <input type="checkbox" className="size-6 shrink-0" checked={criteria.includes(c.id)} onChange={() => setCriteria(criteria.includes(c.id) ? criteria.filter((x) => x !== c.id) : [...criteria, c.id])} />
+              {c.text}
+            </label>
+          ))}
+        </fieldset>
+      )}
+      {a.reflection.map((q, i) => (
+        <label key={q} className="field text-lg">
+          <span>{q}</span>
+          <textarea rows={2} maxLength={300} value={answers[i]} onChange={(e) => setAnswers(answers.map((x, k) => (k === i ? e.target.value : x)))} />
+        </label>
+      ))}
+      <label className="flex min-h-16 items-center gap-4 rounded-md border-2 border-plum p-3 text-lg font-bold">
+        <input type="checkbox" className="size-7 shrink-0" checked={grownUp} onChange={() => setGrownUp(!grownUp)} />
+        {say("hand.grownUp")}
+      </label>
+      <button type="submit" className="btn btn-main min-h-16 text-xl" disabled={busy}>
+        {say("hand.send")}
+      </button>
+    </form>
+  );
+}
+
+function Sent({ play, go }: { play: LocalPlay; go: (to: Step) => void }) {
+  const kept = localStorage.getItem(`yard-score-${play.id}`);
+  const score = kept ? (JSON.parse(kept) as { value: number; unit: "points" | "sends" | "tenths"; beat?: "best" | "mark" }) : null;
+  return (
+    <div className="grid gap-4 text-lg" aria-live="polite">
+      {play.refused ? (
+        <p className="note">{say("hand.refused", { why: play.refused })}</p>
+      ) : (
+        <>
+          <h1 className="text-3xl">{say(play.receipt ? "hand.sent" : "hand.kept")}</h1>
+          {!play.receipt && <p>{say("hand.keptText")}</p>}
+        </>
+      )}
+      {score && <p className="text-2xl font-bold">{say("hand.score", { score: sayScore(score.value, score.unit) })}</p>}
+      {score?.beat && <p className="rounded-md bg-mustard p-3 text-xl font-bold text-[#14241f]">{say(score.beat === "mark" ? "hand.beatMark" : "hand.beat")}</p>}
+      <button type="button" className="btn min-h-14 text-lg" onClick={() => go("play")}>
+        {say("hand.again")}
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+import { say } from "../words/say.ts";
+import type { CardData, Ticks } from "./card-app.tsx";
+
+export function LookScreen({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {
+  const { cautions, grownUp, activity } = data.card;
+  const turn = (c: string) => setTicks({ ...ticks, look: ticks.look.includes(c) ? ticks.look.filter((x) => x !== c) : [...ticks.look, c] });
+  const row = "flex min-h-16 items-center gap-4 rounded-md border-2 p-3 text-lg";
+  return (
+    <>
+      <h1 className="mb-1 text-3xl">{say("look.title")}</h1>
+      <p className="mb-4 text-lg">{say("look.tickAll")}</p>
+      <ul className="grid gap-2">
+        {cautions.map((c) => (
+          <li key={c}>
+            <label className={`${row} ${ticks.look.includes(c) ? "border-teal bg-mint/25" : "border-coral bg-raised"}`}>
+              <input type="checkbox" className="size-7 shrink-0" checked={ticks.look.includes(c)} onChange={() => turn(c)} />
+              {say(`caution.${c}`)}
+            </label>
+          </li>
+        ))}
+        {grownUp && (
+          <li>
+            <label className={`${row} ${ticks.grownUp ? "border-plum bg-plum/15" : "border-plum bg-raised"} font-bold`}>
+              <input type="checkbox" className="size-7 shrink-0" checked={ticks.grownUp} onChange={() => setTicks({ ...ticks, grownUp: !ticks.grownUp })} />
+              {say("look.grownUp")}
+            </label>
+          </li>
+        )}
+      </ul>
+      {activity.caution && (
+        <p className="note mt-4 text-lg">
+          <strong>{say("look.teacher")}: </strong>
+          {activity.caution}
+        </p>
+      )}
+      <p className="mt-4 text-quiet">{say("look.first")}</p>
+    </>
+  );
+}

@@ -1,0 +1,107 @@
+import { ArrowLeft, ArrowRight } from "lucide-react";
+import { useState } from "react";
+import { ItemDrawing } from "../drawings/items.tsx";
+import { say } from "../words/say.ts";
+import type { CardData } from "./card-app.tsx";
+import { YardMap } from "./yard-map.tsx";
+
+interface Stage {
+  id: string;
+  title: string;
+  item: string;
+  lines: string[];
+  distance?: string;
+  /** Parts that stand by now. */
+  shown: string[];
+}
+
+const metres = (m: number) => m.toFixed(m < 10 ? 1 : 0);
+
+/** One marker at a time, then the whole. */
+function stages({ card }: CardData): Stage[] {
+  const a = card.activity;
+  const marker = say(`item.${a.kit.marker}`);
+  const moving = card.markers.length > 0 && card.parts.some((p) => p.kind === "line" && p.role === "start" && p.id !== "start");
+  const out: Stage[] = [];
+  const shown: string[] = [];
+  const target = card.parts.find((p) => p.kind === "target");
+  if (moving && target?.kind === "target") {
+    shown.push(target.id);
+    out.push({ id: "first", title: target.label, item: target.item, lines: [say("setup.putFirst", { item: target.label }), countsLine(card, target.id)], shown: [...shown] });
+  } else {
+    shown.push("start");
+    out.push({ id: "start", title: say("setup.startTitle"), item: a.kit.marker, lines: [say("setup.start")], shown: [...shown] });
+  }
+  for (const m of card.markers) {
+    shown.push(m.id);
+    const zones = card.parts.flatMap((p) => (p.kind === "zone" && shown.includes(`b${p.id.slice(1)}`) ? [p.id] : []));
+    const shoes = m.unit === "shoe";
+    const walk = moving
+      ? say(shoes ? "setup.shoesBack" : "setup.back", { count: m.count, label: target?.kind === "target" ? target.label : "" })
+      : say(shoes ? "setup.shoes" : "setup.walk", { count: m.count });
+    const aside = Math.abs(m.across) >= 0.05 ? [say(m.across < 0 ? "setup.left" : "setup.right", { metres: metres(Math.abs(m.across)) })] : [];
+    const put = m.kind === "target" ? [say("setup.put", { item: m.label }), countsLine(card, m.id)] : [say("setup.line", { number: m.label })];
+    out.push({
+      id: m.id,
+      title: m.kind === "target" ? m.label : `${marker} ${m.label}`,
+      item: m.item,
+      lines: [walk, ...aside, ...put].filter(Boolean),
+      distance: say("setup.dist", { count: m.count, unit: m.unit, metres: metres(m.reached) }),
+      shown: [...shown, ...zones],
+    });
+  }
+  return out;
+}
+
+function countsLine(card: CardData["card"], id: string): string {
+  const part = card.parts.find((p) => p.kind === "target" && p.id === id);
+  if (part?.kind !== "target") return "";
+  return say(`setup.counts.${part.rule.kind === "anyOf" ? "both" : part.rule.kind === "into" ? "into" : "touch"}`);
+}
+
+export function SetUpScreen({ data }: { data: CardData }) {
+  const [at, setAt] = useState(0);
+  const list = stages(data);
+  const whole = at >= list.length;
+  const stage = list[at];
+  const zone = data.card.parts.find((p) => p.kind === "zone");
+  return (
+    <>
+      <h1 className="mb-2 text-3xl">{whole ? say("setup.all") : say("setup.title")}</h1>
+      <div className="on-court grid justify-items-center rounded-md bg-court py-2">
+        <YardMap parts={data.card.parts} width={350} height={whole ? 430 : 300} marks={whole ? {} : { now: stage!.id, only: [...stage!.shown, ...(stage!.shown.includes("start") ? [] : [stage!.id])] }} label={say("setup.all")} />
+      </div>
+      {stage && (
+        <div className="mt-4 flex gap-4" aria-live="polite">
+          <ItemDrawing item={stage.item} size={64} className="shrink-0" />
+          <div className="grid gap-1 text-xl">
+            <p className="text-sm text-quiet">{say("setup.of", { at: at + 1, all: list.length })}</p>
+            {stage.lines.map((l) => (
+              <p key={l}>{l}</p>
+            ))}
+            {stage.distance && <p className="font-bold">{stage.distance}</p>}
+          </div>
+        </div>
+      )}
+      {whole && (
+        <ul className="mt-4 grid gap-1.5 text-lg">
+          {data.card.markers.map((m) => (
+            <li key={m.id} className="row-line flex justify-between gap-3 pb-1">
+              <span>{m.kind === "target" ? m.label : say("setup.line", { number: m.label })}</span>
+              <strong>{say("setup.dist", { count: m.count, unit: m.unit, metres: metres(m.reached) })}</strong>
+            </li>
+          ))}
+          {zone?.kind === "zone" && <li className="pt-1">{say(`setup.rule.${zone.lineRule}`)}</li>}
+        </ul>
+      )}
+      <div className="mt-4 grid grid-cols-2 gap-3">
+        <button type="button" className="btn min-h-14 text-lg" disabled={at === 0} onClick={() => setAt(at - 1)}>
+          <ArrowLeft aria-hidden="true" /> {say("setup.prev")}
+        </button>
+        <button type="button" className="btn min-h-14 text-lg" disabled={whole} onClick={() => setAt(at + 1)}>
+          {say("setup.next")} <ArrowRight aria-hidden="true" />
+        </button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,58 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+
+const TICK = 250;
+
+/** Milliseconds since the play began, by the device's clock, while it runs. */
+export function useElapsed(startedAt: number, running: boolean): number {
+  const [now, set] = useState(() => Date.now());
+  useEffect(() => {
+    if (!running) return;
+    const t = setInterval(() => set(Date.now()), TICK);
+    return () => clearInterval(t);
+  }, [running]);
+  return Math.max(0, now - startedAt);
+}
+
+/** Keeps the screen awake while a game is on, where the device allows it. */
+export function useWakeLock(): void {
+  useEffect(() => {
+    let lock: WakeLockSentinel | null = null;
+    let left = false;
+    const ask = async () => {
+      if (document.visibilityState !== "visible" || !("wakeLock" in navigator)) return;
+      lock = await navigator.wakeLock.request("screen").catch(() => null);
+      if (left) void lock?.release();
+    };
+    void ask();
+    document.addEventListener("visibilitychange", ask);
+    return () => {
+      left = true;
+      document.removeEventListener("visibilitychange", ask);
+      void lock?.release();
+    };
+  }, []);
+}
+
+/** Short sounds made on the spot: a tick for a start, three rings for the bell. */
+export function useSound(): (what: "tick" | "bell") => void {
+  const audio = useRef<AudioContext | null>(null);
+  useEffect(() => () => void audio.current?.close(), []);
+  return useCallback((what) => {
+    audio.current ??= typeof AudioContext === "undefined" ? null : new AudioContext();
+    const ctx = audio.current;
+    if (!ctx) return;
+    void ctx.resume();
+    const rings = what === "bell" ? 3 : 1;
+    for (let i = 0; i < rings; i++) {
+      const at = ctx.currentTime + i * 0.35;
+      const tone = ctx.createOscillator();
+      const loud = ctx.createGain();
+      tone.frequency.value = what === "bell" ? 880 : 520;
+      loud.gain.setValueAtTime(0.25, at);
+      loud.gain.exponentialRampToValueAtTime(0.001, at + 0.3);
+      tone.connect(loud).connect(ctx.destination);
+      tone.start(at);
+      tone.stop(at + 0.32);
+    }
+  }, []);
+}

@@ -1,0 +1,75 @@
+import { useEffect } from "react";
+import { cardsFor } from "#server/cards/family.ts";
+import { familyOf } from "../family-link.server.ts";
+import { keepPages } from "../family/offline.ts";
+import { keepSyncing } from "../family/sync.ts";
+import { useWaiting } from "../family/waiting.ts";
+import { when } from "../when.ts";
+import { say, sayScore } from "../words/say.ts";
+import type { Route } from "./+types/family-cards";
+
+export const meta: Route.MetaFunction = () => [{ title: "Your games" }, { name: "robots", content: "noindex" }];
+
+export async function loader({ params }: Route.LoaderArgs) {
+  const all = await cardsFor(await familyOf(params.token));
+  return {
+    name: all.name,
+    school: all.school,
+    cards: all.cards.map((c) => ({ ...c, opensAt: when(c.opensAt, all.zone), closesAt: when(c.closesAt, all.zone) })),
+  };
+}
+
+export const shouldRevalidate = () => false;
+
+export default function FamilyCards({ loaderData, params }: Route.ComponentProps) {
+  const { name, school, cards } = loaderData;
+  const waiting = useWaiting(params.token);
+  useEffect(() => {
+    const open = cards.filter((c) => c.state === "open").map((c) => `/f/${params.token}/${c.id}`);
+    void keepPages([location.pathname, ...open]);
+    return keepSyncing(params.token);
+  }, [cards, params.token]);
+  return (
+    <main className="on-court min-h-dvh bg-court text-chalk">
+      <div className="mx-auto grid max-w-lg gap-5 p-5">
+        <header>
+          <p className="text-chalk/75">{school}</p>
+          <h1 className="text-3xl">{say("family.title", { name: name.split(" ")[0]! })}</h1>
+        </header>
+        {waiting > 0 && <p className="rounded-md bg-mustard p-3 font-semibold text-[#14241f]">{say("card.waiting", { count: waiting })}</p>}
+        {cards.length === 0 && <p>{say("family.none")}</p>}
+        <ul className="grid gap-3">
+          {cards.map((c) => (
+            <li key={c.id}>
+              <CardRow card={c} href={`/f/${params.token}/${c.id}`} />
+            </li>
+          ))}
+        </ul>
+        <p className="text-sm text-chalk/75">{say("family.private")}</p>
+      </div>
+    </main>
+  );
+}
+
+type Row = Route.ComponentProps["loaderData"]["cards"][number];
+
+function CardRow({ card: c, href }: { card: Row; href: string }) {
+  const open = c.state === "open";
+  const line = open ? say("family.open", { when: c.closesAt }) : c.state === "soon" ? say("family.soon", { when: c.opensAt }) : say("family.closed", { when: c.closesAt });
+  return (
+    <a
+      href={href}
+      className={`grid gap-1 rounded-md border-2 p-4 no-underline ${open ? "border-mustard bg-court-deep" : "border-chalk/30 text-chalk/80"}`}
+      aria-label={say("family.go", { title: c.title })}
+    >
+      <span className="font-head text-2xl font-bold">{c.title}</span>
+      <span>
+        {say("family.minutes", { minutes: c.minutes })} · {line}
+      </span>
+      <span className="flex flex-wrap gap-x-3">
+        <span>{say("family.used", { used: c.used, tries: c.tries })}</span>
+        {c.best && <strong className="text-mustard">{say("family.best", { score: sayScore(c.best.value, c.best.unit) })}</strong>}
+      </span>
+    </a>
+  );
+}

@@ -1,0 +1,29 @@
+import { createCookie, redirect } from "react-router";
+import { SESSION_HOURS, type SignedIn, sessionOf } from "#server/auth/sign-in.ts";
+
+const ROOT = "/";
+function cookieFor(request: Request) {
+  const secure = new URL(request.url).protocol === "https:" || request.headers.get("x-forwarded-proto") === "https";
+  return createCookie(secure ? "__Host-yard" : "yard", { httpOnly: true, sameSite: "lax", secure, path: ROOT, maxAge: SESSION_HOURS * 3600 });
+}
+
+export async function tokenOf(request: Request): Promise<string | null> {
+  const value: unknown = await cookieFor(request).parse(request.headers.get("Cookie"));
+  return typeof value === "string" && value !== "" ? value : null;
+}
+
+export const rememberToken = (request: Request, token: string): Promise<string> => cookieFor(request).serialize(token);
+export const forgetToken = (request: Request): Promise<string> => cookieFor(request).serialize("", { maxAge: 0 });
+
+export async function signedIn(request: Request): Promise<SignedIn | null> {
+  const token = await tokenOf(request);
+  return token ? sessionOf(token) : null;
+}
+
+/** The teacher of a request, or the way to the sign-in page and back. */
+export async function teacherOf(request: Request): Promise<SignedIn> {
+  const who = await signedIn(request);
+  if (who) return who;
+  const { pathname, search } = new URL(request.url);
+  throw redirect(`/sign-in?to=${encodeURIComponent(pathname.replace(/\.data$/, "") + search.replace(/[?&]_routes=[^&]*/, ""))}`);
+}

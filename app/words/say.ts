@@ -1,0 +1,25 @@
+import { IntlMessageFormat } from "intl-messageformat";
+import type { Phrase } from "#core/patterns/contract.ts";
+import { en } from "./en.ts";
+
+export type Key = keyof typeof en;
+const made = new Map<string, IntlMessageFormat>();
+
+/** The sentence of a key with its parameters. An unknown key is a fault of ours and shows itself in brackets. */
+export function say(key: Key | (string & {}), params?: Record<string, string | number>): string {
+  let m = made.get(key);
+  if (!m) {
+    const text = (en as Record<string, string>)[key];
+    if (text === undefined) return `[${key}]`;
+    m = new IntlMessageFormat(text, "en");
+    made.set(key, m);
+  }
+  return String(m.format(params));
+}
+
+export const sayPhrase = (p: Phrase): string => say(p.key, p.params);
+
+/** A score with its unit; tenths of a second are shown as seconds. */
+export function sayScore(value: number, unit: "points" | "sends" | "tenths"): string {
+  return say(`score.${unit}`, { value: unit === "tenths" ? value / 10 : value });
+}
