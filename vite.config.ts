@@ -5,5 +5,5 @@ import { defineConfig } from "vite";
 export default defineConfig({
   plugins: [tailwindcss(), reactRouter()],
   worker: { format: "es" },
-  build: { target: "es2022" },
+  build: { target: "es2022", manifest: true },
 });

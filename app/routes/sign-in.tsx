@@ -1,16 +1,10 @@
 import { data, Form, redirect, useNavigation } from "react-router";
-import { z } from "zod";
-import { signIn } from "#server/auth/sign-in.ts";
-import { answered } from "../answer.server.ts";
-import { rememberToken, signedIn } from "../session.server.ts";
+import { signedIn } from "../session.server.ts";
+import { signInFrom } from "../sign-in.server.ts";
 import { Court } from "../ui/court.tsx";
 import { Problems } from "../ui/problems.tsx";
 import type { Route } from "./+types/sign-in";
 
-const form = z.object({
-  email: z.string().trim().min(1, "e-mail must not be empty").max(200),
-  password: z.string().min(1, "password must not be empty").max(500),
-});
 /** Only ever back into this application. */
 const safe = (to: string | null) => (to?.startsWith("/") && !to.startsWith("//") && !to.includes("\\") ? to : "/week");
 
@@ -22,22 +16,14 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const fields = Object.fromEntries(await request.formData());
-  const read = form.safeParse(fields);
-  if (!read.success)
-    return data({ ok: false as const, problems: read.error.issues.map((i) => ({ field: String(i.path[0]), message: i.message })) }, { status: 422 });
-  const machine = request.headers.get("x-forwarded-for")?.split(",")[0]?.trim() ?? "direct";
-  return answered(async () => {
-    const token = await signIn(read.data.email, read.data.password, machine);
-    const headers = { "Set-Cookie": await rememberToken(request, token) };
-    if (fields.stay === "yes") return data({ ok: true as const, problems: [] }, { headers });
-    throw redirect(safe(new URL(request.url).searchParams.get("to")), { headers });
-  });
+  const told = await signInFrom(request);
+  if (!told.ok) return data(told, { status: 422 });
+  throw redirect(safe(new URL(request.url).searchParams.get("to")), { headers: { "Set-Cookie": told.cookie } });
 }
 
 export default function SignIn({ actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
-  const problems = actionData && !actionData.ok ? actionData.problems : [];
+  const problems = actionData?.problems ?? [];
   return (
     <main className="grid min-h-dvh lg:grid-cols-[1.15fr_1fr]">
       <Court />
@@ -48,7 +34,7 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
           <Problems list={problems} />
           <label className="field">
             <span>E-mail</span>
-            <input name="email" type="email" autoComplete="username" required defaultValue="" aria-invalid={problems.length > 0 || undefined} />
+            <input name="email" type="email" autoComplete="username" required defaultValue={actionData?.email} aria-invalid={problems.length > 0 || undefined} />
           </label>
           <label className="field">
             <span>Password</span>

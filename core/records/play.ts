@@ -37,6 +37,9 @@ export const reflection = z.strictObject({
 });
 export type Reflection = z.infer<typeof reflection>;
 
+/** How a success criterion is marked. */
+export const MARKS = ["notYet", "nearly", "yes"] as const;
+
 /** What is kept of a finished go, for the child's side. */
 export interface PlayScore {
   value: number;

@@ -6,7 +6,7 @@ import { forecastActivity } from "#core/forecast/for-activity.ts";
 import { Graph } from "#core/forecast/forecast.ts";
 import { type Activity, problemsOf } from "#core/formats/activity.ts";
 import { patternOf } from "#core/patterns/registry.ts";
-import type { PlayScore } from "#core/records/play.ts";
+import { MARKS, type PlayScore } from "#core/records/play.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { bestOf } from "../cards/family.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
@@ -196,7 +196,6 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
   });
 }
 
-export const MARKS = ["notYet", "nearly", "yes"] as const;
 export const criterionOrder = z.strictObject({
   cardId: z.uuid(),
   criterion: z.string().min(1).max(40),

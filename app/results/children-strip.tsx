@@ -1,0 +1,87 @@
+import type { Expected, ResultRow } from "#server/assignments/results.ts";
+
+const HIGH = 250;
+const TOP = 16;
+const BASE = 64;
+
+interface Props {
+  rows: readonly ResultRow[];
+  expected: Record<number, Expected>;
+  mark: number | null;
+  unit: string;
+  show: (value: number) => string;
+}
+
+/** A column a child, youngest left: the band that the forecast expects for the age, every go as a dot, the best as a square. */
+export function ChildrenStrip({ rows, expected, mark, unit, show }: Props) {
+  const wide = 33;
+  const width = 52 + rows.length * wide;
+  const values = rows.flatMap((r) => [...r.goes.map((g) => g.score.value), expected[r.age]?.high ?? 0]);
+  const most = Math.max(1, mark ?? 0, ...values) * 1.06;
+  const y = (v: number) => TOP + (HIGH - TOP) * (1 - v / most);
+  const ticks = [0, 0.25, 0.5, 0.75, 1].map((t) => Math.round(t * most));
+  return (
+    <div className="overflow-x-auto">
+      <svg viewBox={`0 0 ${width} ${HIGH + BASE}`} className="block h-auto w-full min-w-[820px]" role="img" aria-label={`Every child's goes in ${unit}, beside what was expected at that age`}>
+        {ticks.map((t) => (
+          <g key={t}>
+            <path d={`M46 ${y(t)}H${width}`} stroke="var(--color-hair)" />
+            <text x="40" y={y(t) + 4} textAnchor="end" fontSize="11.5" fill="var(--color-quiet)">
+              {show(t)}
+            </text>
+          </g>
+        ))}
+        {mark !== null && (
+          <g>
+            <path d={`M46 ${y(mark)}H${width}`} stroke="var(--color-plum)" strokeWidth="2" strokeDasharray="7 5" />
+            <text x={width - 4} y={y(mark) - 5} textAnchor="end" fontSize="12" fontWeight="700" fill="var(--color-plum)">
+              to beat: {show(mark)}
+            </text>
+          </g>
+        )}
+        {rows.map((r, i) => {
+          const x = 52 + i * wide + wide / 2;
+          const e = expected[r.age];
+          return (
+            <g key={r.cardId}>
+              {e && <rect x={x - 11} y={y(e.high)} width="22" height={Math.max(2, y(e.low) - y(e.high))} fill="var(--color-teal)" fillOpacity="0.16" />}
+              {e && <path d={`M${x - 11} ${y(e.middle)}h22`} stroke="var(--color-teal)" strokeWidth="2" />}
+              {r.goes
+                .filter((g) => g !== r.best)
+                .map((g) =>
+                  g.counts ? (
+                    <circle key={g.playId} cx={x} cy={y(g.score.value)} r="3.6" fill="var(--color-raised)" stroke="currentColor" strokeWidth="1.6" />
+                  ) : (
+                    <path key={g.playId} d={`M${x - 4} ${y(g.score.value) - 4}l8 8m0-8l-8 8`} stroke="var(--color-coral)" strokeWidth="2" />
+                  ),
+                )}
+              {r.best && <rect x={x - 5.5} y={y(r.best.score.value) - 5.5} width="11" height="11" fill="var(--color-mustard)" stroke="currentColor" strokeWidth="1.8" />}
+              <text x={x} y={HIGH + 12} fontSize="12" fill={r.goes.length > 0 ? "currentColor" : "var(--color-quiet)"} transform={`rotate(48 ${x - 5} ${HIGH + 12})`}>
+                {r.child}
+              </text>
+              {r.goes.length === 0 && (
+                <text x={x} y={HIGH - 5} textAnchor="middle" fontSize="12" fill="var(--color-quiet)">
+                  {r.openedAt ? "–" : "·"}
+                </text>
+              )}
+            </g>
+          );
+        })}
+      </svg>
+      <p className="flex flex-wrap gap-x-5 text-sm text-quiet">
+        <span>
+          <b className="text-mustard">■</b> best
+        </span>
+        <span>○ another go</span>
+        <span>
+          <b className="text-coral">×</b> does not count (stopped, beyond the tries, or too late)
+        </span>
+        <span>
+          <b className="text-teal">▮</b> expected for the age: eight of ten children
+        </span>
+        <span>– only looked</span>
+        <span>· not opened</span>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,154 @@
+import { data, Form, Link, redirect } from "react-router";
+import { type Activity, fromPattern, parseActivity } from "#core/formats/activity.ts";
+import { layoutOf } from "#core/forecast/for-activity.ts";
+import { type PatternName, patternNames } from "#core/patterns/registry.ts";
+import { activitiesFor, addActivity, shelveActivity } from "#server/activities/activities.ts";
+import { shellOf } from "#server/school/classes.ts";
+import { answered, idOf } from "../answer.server.ts";
+import { teacherOf } from "../session.server.ts";
+import { MiniPlan } from "../ui/mini-plan.tsx";
+import { Problems } from "../ui/problems.tsx";
+import { when } from "../when.ts";
+import { label } from "../words/teacher.ts";
+import { answerOf } from "../workbench/stations.tsx";
+import type { Route } from "./+types/activities";
+
+/** A file of an activity is a few kilobytes. */
+const LARGEST_FILE = 200_000;
+
+export const meta: Route.MetaFunction = () => [{ title: "Activities · Daring Yard" }];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const who = await teacherOf(request);
+  const [shelf, { zone }] = await Promise.all([activitiesFor(who), shellOf(who)]);
+  const away = new URL(request.url).searchParams.get("away");
+  return { shelf: shelf.map((a) => ({ id: a.id, document: a.document, changed: when(a.updatedAt, zone) })), away };
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const who = await teacherOf(request);
+  const fields = await request.formData();
+  return answered(async () => {
+    const intent = fields.get("intent");
+    if (intent === "back") {
+      await shelveActivity(who, idOf(String(fields.get("id")), "activity"), false);
+      throw redirect("/activities");
+    }
+    if (intent === "new") {
+      const name = String(fields.get("pattern"));
+      if (!patternNames.includes(name as PatternName)) return refuse("pattern", `pattern must be one of ${patternNames.join(", ")}`);
+      throw redirect(`/activities/${await addActivity(who, fromPattern(name as PatternName))}`);
+    }
+    const file = fields.get("file");
+    if (!(file instanceof File) || file.size === 0) return refuse("file", "file: choose an activity file first");
+    if (file.size > LARGEST_FILE) return refuse("file", `file: ${file.name} is larger than ${LARGEST_FILE / 1000} kB`);
+    let json: unknown;
+    try {
+      json = JSON.parse(await file.text());
+    } catch {
+      return refuse("file", `file: ${file.name} is not JSON`);
+    }
+    const read = parseActivity(json);
+    if (!read.ok) return data({ ok: false as const, problems: read.problems.map((p) => ({ field: p.field, message: `${p.field}: ${p.message}` })) }, { status: 422 });
+    throw redirect(`/activities/${await addActivity(who, read.value)}`);
+  });
+}
+const refuse = (field: string, message: string) => data({ ok: false as const, problems: [{ field, message }] }, { status: 422 });
+
+export default function Activities({ loaderData, actionData }: Route.ComponentProps) {
+  return (
+    <main className="mx-auto w-full max-w-6xl p-6">
+      <div className="mb-4 flex flex-wrap items-end gap-4">
+        <h1 className="grow text-3xl">Activities</h1>
+        <Form method="post" encType="multipart/form-data" className="flex items-end gap-2">
+          <label className="field">
+            <span className="text-sm">Open a file</span>
+            <input type="file" name="file" accept="application/json,.json" className="max-w-60 text-sm" />
+          </label>
+          <button type="submit" name="intent" value="file" className="btn">
+            Open
+          </button>
+        </Form>
+      </div>
+      {loaderData.away && (
+        <Form method="post" className="note note-good mb-4 flex items-center gap-3">
+          <span>The activity was put away.</span>
+          <input type="hidden" name="id" value={loaderData.away} />
+          <button type="submit" name="intent" value="back" className="btn btn-small">
+            Undo
+          </button>
+        </Form>
+      )}
+      <Problems list={actionData && !actionData.ok ? actionData.problems : []} title="This file cannot be opened:" />
+      <section aria-label="New from a pattern" className="mb-8">
+        <h2 className="mb-2 text-lg">New from a pattern</h2>
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-4">
+          {patternNames.map((n) => {
+            const a = fromPattern(n);
+            return (
+              <li key={n}>
+                <Form method="post">
+                  <input type="hidden" name="pattern" value={n} />
+                  <button type="submit" name="intent" value="new" className="grid w-full grid-cols-[96px_1fr] items-center gap-3 rounded-md border-2 border-ink bg-raised p-2.5 text-left hover:border-teal">
+                    <MiniPlan parts={layoutOf(a)} space={a.space} />
+                    <span>
+                      <span className="block font-head text-lg font-bold">{label(`pattern.${n}`)}</span>
+                      <span className="block text-sm text-quiet">{label(`pattern.${n}.how`)}</span>
+                    </span>
+                  </button>
+                </Form>
+              </li>
+            );
+          })}
+        </ul>
+      </section>
+      <h2 className="mb-2 text-lg">Your shelf</h2>
+      {loaderData.shelf.length === 0 && <p className="text-quiet">Nothing here yet. Begin with a pattern above, or open a file.</p>}
+      <ul className="grid gap-0">
+        {loaderData.shelf.map((row) => (
+          <ShelfRow key={row.id} {...row} />
+        ))}
+      </ul>
+    </main>
+  );
+}
+
+function ShelfRow({ id, document: a, changed }: { id: string; document: Activity; changed: string }) {
+  return (
+    <li className="row-line grid grid-cols-[150px_minmax(0,1.3fr)_minmax(0,1fr)_auto] items-center gap-5 py-3 max-md:grid-cols-[110px_1fr]">
+      <Link to={`/activities/${id}`} tabIndex={-1} aria-hidden="true">
+        <MiniPlan parts={layoutOf(a)} space={a.space} />
+      </Link>
+      <div>
+        <Link to={`/activities/${id}`} prefetch="intent" className="font-head text-xl font-bold hover:underline">
+          {a.title}
+        </Link>
+        <p className="text-sm text-quiet">
+          {label(`action.${a.aim.action}`)}. {a.aim.outcome}
+        </p>
+      </div>
+      <div className="text-sm">
+        <p className="flex flex-wrap gap-1.5">
+          <span className="tag">{label(`pattern.${a.pattern.name}`)}</span>
+          <span className="tag">
+            ages {a.ages.from} to {a.ages.to}
+          </span>
+        </p>
+        <p className="mt-1">{answerOf("score", a)}</p>
+        <p className="text-quiet">changed {changed}</p>
+      </div>
+      <div className="flex gap-2">
+        <Form method="post" action={`/activities/${id}`}>
+          <button type="submit" name="intent" value="copy" className="btn btn-quiet btn-small">
+            Copy
+          </button>
+        </Form>
+        <Form method="post" action={`/activities/${id}`}>
+          <button type="submit" name="intent" value="away" className="btn btn-quiet btn-small" aria-label={`Put ${a.title} away`}>
+            Put away
+          </button>
+        </Form>
+      </div>
+    </li>
+  );
+}

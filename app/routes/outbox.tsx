@@ -1,0 +1,75 @@
+import { Link } from "react-router";
+import { MESSAGES_A_PAGE, outboxFor } from "#server/outbox/outbox.ts";
+import { shellOf } from "#server/school/classes.ts";
+import { teacherOf } from "../session.server.ts";
+import { when } from "../when.ts";
+import type { Route } from "./+types/outbox";
+
+export const meta: Route.MetaFunction = () => [{ title: "Outbox · Daring Yard" }];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const who = await teacherOf(request);
+  const { zone } = await shellOf(who);
+  const url = new URL(request.url);
+  const page = Math.max(0, Math.floor(Number(url.searchParams.get("page") ?? 0)) || 0);
+  const { rows, total } = await outboxFor(who, page);
+  const origin = process.env.YARD_ORIGIN ?? url.origin;
+  return {
+    page,
+    pages: Math.ceil(total / MESSAGES_A_PAGE),
+    total,
+    rows: rows.map((r) => ({ id: r.id, to: r.to, subject: r.subject, at: when(r.createdAt, zone), link: r.token ? `${origin}/f/${r.token}` : null, body: r.body.split("{link}") })),
+  };
+}
+
+export default function Outbox({ loaderData }: Route.ComponentProps) {
+  const { rows, total, page, pages } = loaderData;
+  return (
+    <main className="mx-auto w-full max-w-4xl p-6">
+      <h1 className="mb-1 text-3xl">Outbox</h1>
+      <p className="mb-4 text-quiet">What a mail service would be given. Nothing leaves this server: copy a message, or its link, to the family. {total} messages.</p>
+      {rows.length === 0 && <p>No message yet. Sending an activity writes one a child.</p>}
+      <ul>
+        {rows.map((m) => (
+          <li key={m.id} className="row-line py-2">
+            <details>
+              <summary className="grid grid-cols-[9rem_1fr_auto] gap-4">
+                <strong>{m.to}</strong>
+                <span>{m.subject}</span>
+                <span className="text-sm text-quiet">{m.at}</span>
+              </summary>
+              <div className="my-3 ml-6 border-l-4 border-hair pl-4 whitespace-pre-line">
+                {m.body[0]}
+                {m.link ? (
+                  <a className="font-semibold break-all underline" href={m.link}>
+                    {m.link}
+                  </a>
+                ) : (
+                  <span className="problem">(this link was withdrawn)</span>
+                )}
+                {m.body[1]}
+              </div>
+            </details>
+          </li>
+        ))}
+      </ul>
+      {pages > 1 && (
+        <nav aria-label="Pages" className="mt-4 flex items-center gap-3">
+          {page > 0 && (
+            <Link className="btn btn-quiet btn-small" to={`?page=${page - 1}`}>
+              Newer
+            </Link>
+          )}
+          <span className="text-sm text-quiet">
+            {page + 1} of {pages}
+          </span>
+          {page + 1 < pages && (
+            <Link className="btn btn-quiet btn-small" to={`?page=${page + 1}`}>
+              Older
+            </Link>
+          )}
+        </nav>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,56 @@
+import { Link } from "react-router";
+import { assignmentsFor } from "#server/assignments/results.ts";
+import { shellOf } from "#server/school/classes.ts";
+import { teacherOf } from "../session.server.ts";
+import { when } from "../when.ts";
+import { label } from "../words/teacher.ts";
+import type { Route } from "./+types/results";
+
+export const meta: Route.MetaFunction = () => [{ title: "Results · Daring Yard" }];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const who = await teacherOf(request);
+  const { zone } = await shellOf(who);
+  return { rows: (await assignmentsFor(who, zone)).map((a) => ({ ...a, opens: when(a.opensAt, zone), closes: when(a.closesAt, zone) })) };
+}
+
+export default function Results({ loaderData }: Route.ComponentProps) {
+  return (
+    <main className="mx-auto w-full max-w-6xl p-6">
+      <h1 className="mb-4 text-3xl">Results</h1>
+      {loaderData.rows.length === 0 && <p>Nothing has been sent yet.</p>}
+      <table className="w-full text-left">
+        <thead>
+          <tr className="border-b-2 border-ink text-sm">
+            {["Activity", "Class", "Opened", "Closes", "Looked", "Played"].map((h) => (
+              <th key={h} className="py-1.5 font-semibold">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {loaderData.rows.map((a) => (
+            <tr key={a.id} className="row-line">
+              <td className="py-3">
+                <Link to={`/results/${a.id}`} prefetch="intent" className="font-head text-lg font-bold hover:underline">
+                  {a.title}
+                </Link>
+                <span className="block text-sm text-quiet">{label(`pattern.${a.pattern}`)}</span>
+              </td>
+              <td>{a.className}</td>
+              <td>{a.opens}</td>
+              <td>{a.closes}</td>
+              <td>
+                {a.opened} of {a.cards}
+              </td>
+              <td className="font-bold">
+                {a.played} of {a.cards}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </main>
+  );
+}

@@ -1,0 +1,407 @@
+import { Copy, Download, Redo2, Undo2 } from "lucide-react";
+import { Dialog } from "radix-ui";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { data, Form, redirect, useSearchParams } from "react-router";
+import type { Activity } from "#core/formats/activity.ts";
+import { layoutOf, modelOf, pegRates, sceneOf } from "#core/forecast/for-activity.ts";
+import { paces } from "#core/measures/step.ts";
+import { patternOf } from "#core/patterns/registry.ts";
+import { partsOf, reachOfLayout } from "#core/yard/parts.ts";
+import { activityFor, addActivity, copyActivity, shelveActivity } from "#server/activities/activities.ts";
+import { unitOf } from "#server/assignments/results.ts";
+import { sendActivity } from "#server/assignments/send.ts";
+import { classesFor, homesFor, shellOf } from "#server/school/classes.ts";
+import { answered, found, idOf } from "../answer.server.ts";
+import { teacherOf } from "../session.server.ts";
+import { clockTime, fromLocalInput, localInput } from "../when.ts";
+import { label } from "../words/teacher.ts";
+import { type Draft, useDraft } from "../workbench/draft.ts";
+import { Plan } from "../workbench/plan.tsx";
+import { planScale } from "../workbench/scale.ts";
+import { SendPanel } from "../workbench/send-panel.tsx";
+import { AimPanel, answerOf, CuesPanel, KitPanel, PlayersPanel, ScorePanel, STATIONS, type Station, stationName, YardPanel } from "../workbench/stations.tsx";
+import { type HomeFit, Strip } from "../workbench/strip.tsx";
+import { Tape } from "../workbench/tape.tsx";
+import { useForecast } from "../workbench/use-forecast.ts";
+import type { Route } from "./+types/workbench";
+
+const DAY = 86_400_000;
+/** Corridor of success. */
+const CORRIDOR = [0.6, 0.8] as const;
+
+export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.activity.document.title ?? "Activity"} · Daring Yard` }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const who = await teacherOf(request);
+  const kept = await found(activityFor(who, idOf(params.id, "activity")));
+  const [classes, homes, { zone }] = await Promise.all([classesFor(who), homesFor(who), shellOf(who)]);
+  const now = Date.now();
+  const closes = new Date(now + 7 * DAY);
+  return {
+    activity: { ...kept, updatedAt: kept.updatedAt.toISOString() },
+    unit: unitOf(kept.document),
+    classes,
+    homes: homes.map((h) => ({ child: h.child, className: h.className, spaces: h.homes.map((x) => x.space) })),
+    zone,
+    times: { opens: localInput(new Date(now), zone), closes: `${localInput(closes, zone).slice(0, 11)}16:00` },
+  };
+}
+
+const whole = (text: FormDataEntryValue | undefined) => (typeof text === "string" && text.trim() !== "" ? Number(text) : Number.NaN);
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const who = await teacherOf(request);
+  const id = idOf(params.id, "activity");
+  const fields = Object.fromEntries(await request.formData());
+  return answered(async () => {
+    switch (fields.intent) {
+      case "copy":
+        throw redirect(`/activities/${await copyActivity(who, id)}`);
+      case "away":
+        await shelveActivity(who, id, true);
+        throw redirect(`/activities?away=${id}`);
+      case "mine": {
+        // After a clash: this tab's version becomes an activity of its own.
+        const { parseActivity } = await import("#core/formats/activity.ts");
+        const read = parseActivity(JSON.parse(String(fields.document)));
+        if (!read.ok) return data({ ok: false as const, problems: read.problems }, { status: 422 });
+        throw redirect(`/activities/${await addActivity(who, { ...read.value, title: `${read.value.title.slice(0, 50)}, my copy` })}`);
+      }
+      case "send": {
+        const { zone } = await shellOf(who);
+        const mark = whole(fields.mark);
+        const sent = await sendActivity(who, id, {
+          classId: String(fields.classId ?? ""),
+          opensAt: fromLocalInput(String(fields.opensAt ?? ""), zone) as Date,
+          closesAt: fromLocalInput(String(fields.closesAt ?? ""), zone) as Date,
+          tries: whole(fields.tries),
+          mark: String(fields.mark ?? "").trim() === "" ? null : mark,
+        });
+        throw redirect(`/results/${sent}`);
+      }
+      default:
+        return data({ ok: false as const, problems: [{ field: "intent", message: "There is nothing of that name to do." }] }, { status: 400 });
+    }
+  });
+}
+
+/** Moving between stations asks the server nothing; only sending does. */
+export const shouldRevalidate = ({ formMethod }: { formMethod?: string }) => formMethod !== undefined;
+
+interface Shown {
+  name: string;
+  age: number;
+}
+/** Youngest, middle and oldest of a class. */
+function shownOf(children: readonly Shown[]): Shown[] {
+  if (children.length === 0) return [6, 7, 8].map((age) => ({ name: `age ${age}`, age }));
+  const sorted = [...children].sort((a, b) => a.age - b.age);
+  return [sorted[0]!, sorted[Math.floor((sorted.length - 1) / 2)]!, sorted[sorted.length - 1]!];
+}
+const RANKS = ["youngest", "middle", "oldest"];
+
+function fitOf(activity: Activity, need: { length: number; width: number }, home: Route.ComponentProps["loaderData"]["homes"][number]): HomeFit {
+  const told = home.spaces.filter((s) => s !== null);
+  const best = told.sort((a, b) => b.length - a.length)[0];
+  if (!best) return { name: home.child, fits: null, why: "did not say" };
+  const size = `${best.length} × ${best.width} m`;
+  if (best.length < need.length - 0.005) return { name: home.child, fits: false, why: `${size}: ${need.length.toFixed(1)} m needed` };
+  if (best.width < need.width - 0.005) return { name: home.child, fits: false, why: `${size}: ${need.width.toFixed(1)} m wide needed` };
+  return { name: home.child, fits: true, why: best.floor === activity.space.floor ? size : `${size}, ${label(`floor.${best.floor}`)}` };
+}
+
+export default function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { classes, zone } = loaderData;
+  const draft = useDraft(params.id, loaderData.activity);
+  const { activity: a, change } = draft;
+  const [search, setSearch] = useSearchParams();
+  const asked = search.get("station") as Station | null;
+  const station: Station = asked && STATIONS.includes(asked) ? asked : "yard";
+  const classId = search.get("class") ?? classes[0]?.id ?? "";
+  const group = classes.find((c) => c.id === classId) ?? classes[0];
+  const pattern = patternOf(a.pattern.name);
+  const pegs = pattern.pegs(a.pattern.params);
+  const [chosen, choose] = useState<string | null>(pegs[0]?.id ?? null);
+  const [shown, show] = useState(1);
+  const [unit, setUnit] = useState<"m" | "ft">("m");
+  const people = useMemo(() => shownOf(group?.children ?? []), [group]);
+
+  const scene = useMemo(() => sceneOf(a), [a]);
+  const parts = useMemo(() => layoutOf(a), [a]);
+  const scale = useMemo(() => planScale(a, parts), [a, parts]);
+  const rows = useMemo(
+    () => people.map((p, i) => ({ name: `${RANKS[i]}, ${p.age}`, rates: pegRates(a, p, scene), step: paces(p.age).step })),
+    [people, a, scene],
+  );
+  const player = useMemo(() => modelOf(a, people[shown]!), [a, people, shown]);
+  const forecasts = useForecast(a, people);
+  const homes = useMemo(() => {
+    const far = reachOfLayout(parts);
+    const least = pegs.length > 0 && scale.reversed ? Math.max(...pegs.map((p) => p.distance)) : far;
+    const wide = 2 * Math.max(0.3, ...partsOf(parts, "target").map((t) => Math.abs(t.across) + t.width / 2), ...partsOf(parts, "zone").map((z) => z.width / 2));
+    return loaderData.homes.filter((h) => h.className === group?.name).map((h) => fitOf(a, { length: least, width: wide }, h));
+  }, [parts, pegs, scale.reversed, loaderData.homes, group, a]);
+
+  const move = useCallback(
+    (id: string, metres: number, gesture: string) => {
+      const next = pattern.movePeg(a.pattern.params, id, metres);
+      change({ ...a, pattern: { ...a.pattern, params: next } } as Activity, gesture);
+    },
+    [a, change, pattern],
+  );
+  const { undo, redo } = draft;
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      const t = e.target as HTMLElement;
+      if (t.matches("input, textarea, select") && !t.matches("[type=radio], [type=checkbox]")) return;
+      if (e.metaKey || e.altKey) return;
+      if (e.key === "u" || (e.ctrlKey && e.key === "z" && !e.shiftKey)) undo();
+      else if (e.key === "U" || (e.ctrlKey && (e.key === "y" || e.key === "Z"))) redo();
+      else return;
+      e.preventDefault();
+    };
+    addEventListener("keydown", press);
+    return () => removeEventListener("keydown", press);
+  }, [undo, redo]);
+  const open = (s: Station) =>
+    setSearch(
+      (old) => {
+        old.set("station", s);
+        return old;
+      },
+      { replace: true, preventScrollReset: true },
+    );
+
+  const problems = draft.problems;
+  const panel = { activity: a, problems, change, chosen, choose };
+  const refused = actionData && !actionData.ok ? actionData.problems : [];
+  const held = problems.length > 0 ? `First mend this: ${problems[0]!.message}` : draft.state.at === "saved" ? null : "Not saved yet.";
+  return (
+    <main className="flex grow flex-col">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-6 pt-3 pb-2">
+        <h1 className="sr-only">{a.title}</h1>
+        <input
+          aria-label="Title"
+          className="min-w-40 border-transparent bg-transparent px-1 font-head text-[1.65rem] leading-tight font-bold hover:border-hair"
+          style={{ width: `${Math.min(28, Math.max(8, a.title.length * 0.62))}em`, fontSize: "1.65rem", maxWidth: "40vw" }}
+          value={a.title}
+          maxLength={60}
+          onChange={(e) => change({ ...a, title: e.target.value }, "title")}
+        />
+        <span className="tag">{label(`pattern.${a.pattern.name}`)}</span>
+        <span className="tag">
+          ages {a.ages.from} to {a.ages.to}
+        </span>
+        <label className="flex items-center gap-2 text-sm">
+          <span className="text-quiet">shown for</span>
+          <select
+            className="py-0.5 text-sm font-semibold"
+            value={group?.id}
+            onChange={(e) =>
+              setSearch(
+                (old) => {
+                  old.set("class", e.target.value);
+                  return old;
+                },
+                { replace: true, preventScrollReset: true },
+              )
+            }
+          >
+            {classes.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}, {c.children.length} children
+              </option>
+            ))}
+          </select>
+        </label>
+        <div className="ml-auto flex items-center gap-2">
+          <SaveNote draft={draft} zone={zone} />
+          <button type="button" className="btn btn-quiet btn-small px-2" onClick={undo} disabled={!draft.canUndo} aria-label="Undo" title="Undo (u)">
+            <Undo2 size={17} aria-hidden="true" />
+          </button>
+          <button type="button" className="btn btn-quiet btn-small px-2" onClick={redo} disabled={!draft.canRedo} aria-label="Redo" title="Redo (Shift u)">
+            <Redo2 size={17} aria-hidden="true" />
+          </button>
+          <Form method="post">
+            <button type="submit" name="intent" value="copy" className="btn btn-quiet btn-small px-2" aria-label="Copy this activity" title="Copy">
+              <Copy size={17} aria-hidden="true" />
+            </button>
+          </Form>
+          <a className="btn btn-quiet btn-small px-2" href={`/activities/${params.id}/file`} aria-label="Save as a file" title="Save as a file" download>
+            <Download size={17} aria-hidden="true" />
+          </a>
+          <button type="button" className="btn btn-main" onClick={() => open("send")}>
+            Send
+          </button>
+        </div>
+      </div>
+      {draft.broughtBack && draft.state.at !== "saved" && <p className="note note-good mx-6 mb-2">What you had typed here before was brought back.</p>}
+      <div className="grid grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 pb-4 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4">
+        <nav aria-label="Stations">
+          <ol className="relative grid gap-1">
+            <li aria-hidden="true" className="absolute top-6 bottom-8 left-[12px] border-l-2 border-dashed border-hair" />
+            {STATIONS.map((s, i) => (
+              <li key={s} className="relative">
+                <button type="button" onClick={() => open(s)} aria-current={s === station ? "step" : undefined} className="grid w-full grid-cols-[26px_1fr] gap-x-3 rounded-sm py-1.5 text-left">
+                  <span className={`grid size-[26px] place-items-center rounded-full border-2 border-ink text-sm font-bold ${s === station ? "bg-mustard text-[#14241f]" : "bg-page"}`}>{i + 1}</span>
+                  <span>
+                    <span className={`font-head text-[1.05rem] font-bold ${s === station ? "border-b-4 border-mustard" : ""}`}>{stationName[s]}</span>
+                    <span className="line-clamp-2 text-[0.86rem] leading-snug text-quiet">{answerOf(s, a)}</span>
+                  </span>
+                </button>
+              </li>
+            ))}
+          </ol>
+        </nav>
+        <div className="min-w-0">
+          <Plan activity={a} parts={parts} scale={scale} chosen={chosen} choose={choose} player={player} who={people[shown]!.name} />
+          <Tape pegs={pegs} scale={scale} length={a.space.length} rows={rows} shown={shown} show={show} chosen={chosen} choose={choose} move={move} unit={unit} corridor={CORRIDOR} />
+          <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-1 text-[0.82rem] text-quiet">
+            <span>
+              Share of sends that {a.pattern.name === "bands" ? "stop in the band" : "hit"}, aimed at its middle. Outlined: within 60 to 80 %.
+            </span>
+            <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
+              tape in {unit === "m" ? "feet" : "metres"}
+            </button>
+          </div>
+        </div>
+        <section aria-label={stationName[station]} className="min-w-0 max-[1100px]:col-span-2">
+          <h2 className="mb-1 text-xl">{stationName[station]}</h2>
+          {station === "aim" && <AimPanel {...panel} />}
+          {station === "cues" && <CuesPanel {...panel} />}
+          {station === "kit" && <KitPanel {...panel} />}
+          {station === "yard" && <YardPanel {...panel} />}
+          {station === "score" && <ScorePanel {...panel} />}
+          {station === "players" && <PlayersPanel {...panel} />}
+          {station === "send" && (
+            <SendPanel
+              activity={a}
+              change={change}
+              classes={classes.map((c) => ({ id: c.id, name: c.name, size: c.children.length }))}
+              classId={group?.id ?? ""}
+              times={loaderData.times}
+              zone={zone}
+              held={held}
+              problems={refused}
+              unit={loaderData.unit === "points" ? "points" : loaderData.unit === "sends" ? "tries" : "tenths of a second"}
+            />
+          )}
+        </section>
+      </div>
+      <Strip forecasts={forecasts} names={people.map((p, i) => `${RANKS[i]}, ${p.age}`)} unit={loaderData.unit} capped={loaderData.unit !== "points" || a.pattern.name === "climb"} minutes={a.minutes} homes={homes} />
+      <Clash draft={draft} zone={zone} />
+      <SignInAgain draft={draft} />
+    </main>
+  );
+}
+
+function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
+  const { state } = draft;
+  const text = {
+    saved: () => `saved ${clockTime((state as { when: string }).when, zone)}`,
+    waiting: () => "saving ...",
+    mend: () => "not saved: mend first",
+    signedOut: () => "not saved: signed out",
+    offline: () => "not saved: no network",
+    clash: () => "not saved: changed elsewhere",
+  }[state.at]();
+  return (
+    <span role="status" data-save={state.at} className={`text-sm ${state.at === "saved" || state.at === "waiting" ? "text-quiet" : "problem"}`} title={state.at === "mend" ? state.problems.map((p) => p.message).join("\n") : undefined}>
+      {text}
+      {state.at === "offline" && (
+        <button type="button" className="ml-2 underline" onClick={draft.retry}>
+          try again
+        </button>
+      )}
+    </span>
+  );
+}
+
+/** Two tabs, or two devices: nobody overwrites anybody without a person choosing. */
+function Clash({ draft, zone }: { draft: Draft; zone: string }) {
+  if (draft.state.at !== "clash") return null;
+  const { theirs } = draft.state;
+  return (
+    <Dialog.Root open>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <Dialog.Content className="fixed top-1/2 left-1/2 z-50 grid w-[min(38rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-4 rounded-md bg-raised p-6">
+          <Dialog.Title className="text-2xl">This activity was changed somewhere else</Dialog.Title>
+          <Dialog.Description>In another tab or on another device, at {clockTime(theirs.updatedAt, zone)}. Nothing is lost: choose which one to go on with.</Dialog.Description>
+          <div className="grid grid-cols-2 gap-4 text-sm">
+            {[
+              ["Here", draft.activity],
+              ["There", theirs.document],
+            ].map(([name, doc]) => (
+              <div key={name as string} className="rounded-sm border-2 border-hair p-3">
+                <p className="font-bold">{name as string}</p>
+                <p className="font-head text-lg">{(doc as Activity).title}</p>
+                <p className="text-quiet">{answerOf("yard", doc as Activity)}</p>
+                <p className="text-quiet">{answerOf("score", doc as Activity)}</p>
+              </div>
+            ))}
+          </div>
+          <div className="flex flex-wrap gap-2">
+            <button type="button" className="btn btn-main" onClick={() => draft.settle("mine")}>
+              Keep what is here
+            </button>
+            <button type="button" className="btn" onClick={() => draft.settle("theirs")}>
+              Take what is there
+            </button>
+            <Form method="post">
+              <input type="hidden" name="document" value={JSON.stringify(draft.activity)} />
+              <button type="submit" name="intent" value="mine" className="btn btn-quiet">
+                Keep both: this one as a copy
+              </button>
+            </Form>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+/** The session ended while something was unsaved: sign in here, and the work goes on. */
+function SignInAgain({ draft }: { draft: Draft }) {
+  const [told, setTold] = useState("");
+  if (draft.state.at !== "signedOut") return null;
+  return (
+    <Dialog.Root open>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <Dialog.Content className="fixed top-1/2 left-1/2 z-50 grid w-[min(24rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 rounded-md bg-raised p-6">
+          <Dialog.Title className="text-2xl">You were signed out</Dialog.Title>
+          <Dialog.Description>Your work is kept on this page. Sign in, and it is saved.</Dialog.Description>
+          <form
+            className="grid gap-3"
+            onSubmit={async (e) => {
+              e.preventDefault();
+              const body = new FormData(e.currentTarget);
+              const response = await fetch("/sign-in-here", { method: "POST", body });
+              const answer = (await response.json()) as { ok: boolean; problems: { message: string }[] };
+              if (answer.ok) draft.retry();
+              else setTold(answer.problems.map((p) => p.message).join(" "));
+            }}
+          >
+            {told && (
+              <p role="alert" className="problem">
+                {told}
+              </p>
+            )}
+            <label className="field">
+              <span>E-mail</span>
+              <input name="email" type="email" autoComplete="username" required />
+            </label>
+            <label className="field">
+              <span>Password</span>
+              <input name="password" type="password" autoComplete="current-password" required />
+            </label>
+            <button type="submit" className="btn btn-main">
+              Sign in and save
+            </button>
+          </form>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,25 @@
+import { z } from "zod";
+import { type Problem, problemsOf } from "#core/formats/activity.ts";
+import { signIn } from "#server/auth/sign-in.ts";
+import { NotAllowed } from "#server/problem.ts";
+import { rememberToken } from "./session.server.ts";
+
+const form = z.object({
+  email: z.string().trim().min(1, "e-mail must not be empty").max(200, "e-mail must be 200 letters or fewer"),
+  password: z.string().min(1, "password must not be empty").max(500, "password must be 500 letters or fewer"),
+});
+
+/** Reads the sign-in form and opens a session, or says what is wrong; the address typed comes back for the form. */
+export async function signInFrom(request: Request): Promise<{ ok: true; cookie: string } | { ok: false; problems: Problem[]; email: string }> {
+  const fields = Object.fromEntries(await request.formData());
+  const email = typeof fields.email === "string" ? fields.email : "";
+  const read = form.safeParse(fields);
+  if (!read.success) return { ok: false, problems: problemsOf(read.error), email };
+  const machine = request.headers.get("x-forwarded-for")?.split(",")[0]?.trim() ?? "direct";
+  try {
+    return { ok: true, cookie: await rememberToken(request, await signIn(read.data.email, read.data.password, machine)) };
+  } catch (e) {
+    if (e instanceof NotAllowed) return { ok: false, problems: e.problems, email };
+    throw e;
+  }
+}

@@ -1,0 +1,177 @@
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { type Activity, activity as activityDocument, type Problem, problemsOf } from "#core/formats/activity.ts";
+
+/** Quiet time before a change is saved, milliseconds. */
+const PAUSE = 700;
+/** Steps that undo remembers. */
+const MOST_STEPS = 200;
+
+interface History {
+  now: Activity;
+  past: Activity[];
+  future: Activity[];
+  /** Changes with the same key in a row are one step (a drag, a word being typed). */
+  key: string | null;
+}
+type Move = { type: "change"; next: Activity; key: string | null } | { type: "undo" } | { type: "redo" } | { type: "replace"; next: Activity };
+
+function history(h: History, m: Move): History {
+  switch (m.type) {
+    case "change": {
+      if (m.next === h.now) return h;
+      const joins = m.key !== null && m.key === h.key;
+      return { now: m.next, past: joins ? h.past : [...h.past, h.now].slice(-MOST_STEPS), future: [], key: m.key };
+    }
+    case "undo": {
+      const last = h.past[h.past.length - 1];
+      return last ? { now: last, past: h.past.slice(0, -1), future: [h.now, ...h.future], key: null } : h;
+    }
+    case "redo": {
+      const next = h.future[0];
+      return next ? { now: next, past: [...h.past, h.now], future: h.future.slice(1), key: null } : h;
+    }
+    case "replace":
+      return { now: m.next, past: [...h.past, h.now].slice(-MOST_STEPS), future: [], key: null };
+  }
+}
+
+export type SaveState =
+  | { at: "saved"; when: string }
+  | { at: "waiting" }
+  | { at: "mend"; problems: Problem[] }
+  | { at: "signedOut" }
+  | { at: "offline" }
+  | { at: "clash"; theirs: { document: Activity; version: number; updatedAt: string } };
+
+export interface Draft {
+  activity: Activity;
+  change: (next: Activity, key?: string) => void;
+  undo: () => void;
+  redo: () => void;
+  canUndo: boolean;
+  canRedo: boolean;
+  state: SaveState;
+  problems: Problem[];
+  /** After a clash: keep this tab's version over the other, or take the other's. */
+  settle: (how: "mine" | "theirs") => void;
+  /** Tries to save again, after signing in or coming back online. */
+  retry: () => void;
+  broughtBack: boolean;
+}
+
+type Answer =
+  | { saved: true; version: number; updatedAt: string }
+  | { saved: false; theirs: { document: Activity; version: number; updatedAt: string } }
+  | { signedOut: true }
+  | { ok: false; problems: Problem[] };
+
+/** The draft of one activity: history, saving as you go, and a copy on this device until the server has it. */
+export function useDraft(id: string, kept: { document: Activity; version: number; updatedAt: string }): Draft {
+  const [h, move] = useReducer(history, { now: kept.document, past: [], future: [], key: null });
+  const [state, setState] = useState<SaveState>({ at: "saved", when: kept.updatedAt });
+  const [broughtBack, setBroughtBack] = useState(false);
+  const version = useRef(kept.version);
+  const saved = useRef(kept.document);
+  const sending = useRef(false);
+  const backup = `yard-draft-${id}`;
+  const problems = useMemo(() => {
+    const read = activityDocument.safeParse(h.now);
+    return read.success ? [] : problemsOf(read.error);
+  }, [h.now]);
+
+  // Something typed here before, and never taken by the server, comes back.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page opens
+  useEffect(() => {
+    const text = localStorage.getItem(backup);
+    if (!text) return;
+    const left = JSON.parse(text) as { document: Activity; version: number };
+    if (JSON.stringify(left.document) === JSON.stringify(kept.document)) {
+      localStorage.removeItem(backup);
+      return;
+    }
+    if (left.version !== kept.version) {
+      version.current = left.version;
+    }
+    move({ type: "replace", next: left.document });
+    setBroughtBack(true);
+  }, []);
+
+  const save = useCallback(
+    async (document: Activity) => {
+      if (sending.current) return;
+      sending.current = true;
+      try {
+        const response = await fetch(`/activities/${id}/save`, {
+          method: "POST",
+          headers: { "Content-Type": "application/json" },
+          body: JSON.stringify({ version: version.current, document }),
+        });
+        const told = (await response.json()) as Answer;
+        if ("signedOut" in told) setState({ at: "signedOut" });
+        else if ("problems" in told) setState({ at: "mend", problems: told.problems });
+        else if (told.saved) {
+          version.current = told.version;
+          saved.current = document;
+          setState({ at: "saved", when: told.updatedAt });
+        } else setState({ at: "clash", theirs: told.theirs });
+      } catch {
+        setState({ at: "offline" });
+      } finally {
+        sending.current = false;
+      }
+    },
+    [id],
+  );
+
+  const [tries, setTries] = useState(0);
+  const held = state.at === "clash" || state.at === "signedOut";
+  // biome-ignore lint/correctness/useExhaustiveDependencies: `tries` asks for another attempt, `state` for the next one after a save
+  useEffect(() => {
+    if (h.now === saved.current) {
+      localStorage.removeItem(backup);
+      return;
+    }
+    localStorage.setItem(backup, JSON.stringify({ document: h.now, version: version.current }));
+    if (held) return;
+    if (problems.length > 0) {
+      setState({ at: "mend", problems });
+      return;
+    }
+    setState((s) => (s.at === "offline" ? s : { at: "waiting" }));
+    const t = setTimeout(() => void save(h.now), PAUSE);
+    return () => clearTimeout(t);
+  }, [h.now, problems, held, save, tries, backup, state.at === "saved"]);
+  useEffect(() => {
+    const again = () => setTries((n) => n + 1);
+    addEventListener("online", again);
+    return () => removeEventListener("online", again);
+  }, []);
+
+  return {
+    activity: h.now,
+    change: useCallback((next, key) => move({ type: "change", next, key: key ?? null }), []),
+    undo: useCallback(() => move({ type: "undo" }), []),
+    redo: useCallback(() => move({ type: "redo" }), []),
+    canUndo: h.past.length > 0,
+    canRedo: h.future.length > 0,
+    state,
+    problems,
+    broughtBack,
+    settle: useCallback(
+      (how) => {
+        if (state.at !== "clash") return;
+        version.current = state.theirs.version;
+        if (how === "theirs") {
+          saved.current = state.theirs.document;
+          move({ type: "replace", next: state.theirs.document });
+          setState({ at: "saved", when: state.theirs.updatedAt });
+        } else setState({ at: "waiting" });
+      },
+      [state],
+    ),
+    retry: useCallback(() => {
+      setState({ at: "waiting" });
+      setTries((n) => n + 1);
+    }, []),
+  };
+}

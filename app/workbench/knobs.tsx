@@ -1,0 +1,189 @@
+import { useId, useState } from "react";
+import type { Problem } from "#core/formats/activity.ts";
+import { targetItem, targetItems } from "#core/kit/items.ts";
+import type { Knob } from "#core/patterns/contract.ts";
+import { ItemDrawing } from "../drawings/items.tsx";
+import { label } from "../words/teacher.ts";
+import { say } from "../words/say.ts";
+
+type Path = readonly (string | number)[];
+
+export function getIn(o: unknown, path: Path): unknown {
+  return path.reduce<unknown>((x, k) => (x === null || x === undefined ? undefined : (x as Record<string | number, unknown>)[k]), o);
+}
+/** A copy with one place changed. */
+export function setIn<T>(o: T, [k, ...rest]: Path, value: unknown): T {
+  if (k === undefined) return value as T;
+  if (Array.isArray(o)) return o.map((x, i) => (i === k ? setIn(x, rest, value) : x)) as T;
+  return { ...o, [k]: setIn((o as Record<string | number, unknown>)[k], rest, value) };
+}
+
+interface NumberProps {
+  name: string;
+  value: number;
+  least: number;
+  most: number;
+  step: number;
+  unit?: string;
+  hint?: string;
+  problem?: string;
+  change: (n: number) => void;
+}
+
+/** A number: what is typed stays as typed; only a number in its bounds is taken over, and the bounds are said otherwise. */
+export function NumberField({ name, value, least, most, step, unit, hint, problem, change }: NumberProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const id = useId();
+  const text = typed ?? String(value);
+  const n = Number(text.replace(",", "."));
+  const bad = text.trim() === "" || !Number.isFinite(n) ? `a number from ${least} to ${most}` : n < least || n > most ? `from ${least} to ${most}${unit ? ` ${unit}` : ""}` : null;
+  const told = bad ? `${name}: ${bad} is allowed` : problem;
+  return (
+    <div className="row-line grid grid-cols-[1fr_auto] items-center gap-x-3 py-2">
+      <label htmlFor={id} className="text-[0.92rem]">
+        {name}
+        {hint && <span className="block text-xs text-quiet">{hint}</span>}
+      </label>
+      <span className="flex items-center gap-1.5">
+        <input
+          id={id}
+          inputMode="decimal"
+          className="w-20 text-right font-bold"
+          value={text}
+          aria-invalid={told ? true : undefined}
+          aria-describedby={told ? `${id}-told` : undefined}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            const v = Number(e.target.value.replace(",", "."));
+            if (e.target.value.trim() !== "" && Number.isFinite(v) && v >= least && v <= most) change(v);
+          }}
+          onKeyDown={(e) => {
+            if (e.key !== "ArrowUp" && e.key !== "ArrowDown") return;
+            e.preventDefault();
+            setTyped(null);
+            change(Math.round(Math.min(most, Math.max(least, value + (e.key === "ArrowUp" ? step : -step))) * 1000) / 1000);
+          }}
+          onBlur={() => !bad && setTyped(null)}
+        />
+        <span className="w-5 text-sm text-quiet">{unit}</span>
+      </span>
+      {told && (
+        <p id={`${id}-told`} role="alert" className="problem col-span-2">
+          {told}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A few choices side by side, as radio buttons. */
+export function Choice<T>({ name, hint, options, value, change }: { name: string; hint?: string; options: readonly { value: T; label: string }[]; value: T; change: (v: T) => void }) {
+  const group = useId();
+  const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+  return (
+    <fieldset className="row-line py-2">
+      <legend className="float-left mb-1 w-full text-[0.92rem]">
+        {name}
+        {hint && <span className="block text-xs text-quiet">{hint}</span>}
+      </legend>
+      <div className="clear-both flex flex-wrap overflow-hidden rounded-sm border-2 border-ink text-[0.86rem]">
+        {options.map((o) => {
+          const on = same(o.value, value);
+          return (
+            <label key={o.label} className={`grow px-2.5 py-1 text-center font-semibold has-focus-visible:outline-3 ${on ? "bg-ink text-page" : ""}`}>
+              <input type="radio" name={group} className="sr-only" checked={on} onChange={() => change(o.value)} />
+              {o.label}
+            </label>
+          );
+        })}
+      </div>
+    </fieldset>
+  );
+}
+
+export function Toggle({ name, hint, value, change }: { name: string; hint?: string; value: boolean; change: (v: boolean) => void }) {
+  return (
+    <label className="row-line flex items-center justify-between gap-3 py-2.5 text-[0.92rem]">
+      <span>
+        {name}
+        {hint && <span className="block text-xs text-quiet">{hint}</span>}
+      </span>
+      <input type="checkbox" checked={value} onChange={(e) => change(e.target.checked)} />
+    </label>
+  );
+}
+
+export function TextField({ name, hint, value, most, change, rows }: { name: string; hint?: string; value: string; most: number; change: (v: string) => void; rows?: number }) {
+  const id = useId();
+  return (
+    <div className="field py-2">
+      <label htmlFor={id}>
+        {name} {hint && <span className="hint">{hint}</span>}
+      </label>
+      {rows ? <textarea id={id} rows={rows} maxLength={most} value={value} onChange={(e) => change(e.target.value)} /> : <input id={id} maxLength={most} value={value} onChange={(e) => change(e.target.value)} />}
+    </div>
+  );
+}
+
+/** Renders whatever a pattern says can be set: no station knows a pattern. */
+export function Knobs({ list, params, problems, change }: { list: readonly Knob[]; params: unknown; problems: readonly Problem[]; change: (params: unknown, key: string) => void }) {
+  return (
+    <>
+      {list.map((k) => (
+        <OneKnob key={k.path.join(".") + k.label} knob={k} params={params} problem={problems.find((p) => p.field === `pattern.params.${k.path.join(".")}`)?.message} change={change} />
+      ))}
+    </>
+  );
+}
+
+function OneKnob({ knob: k, params, problem, change }: { knob: Knob; params: unknown; problem?: string; change: (params: unknown, key: string) => void }) {
+  const value = getIn(params, k.path);
+  const key = `knob ${k.path.join(".")}`;
+  const set = (v: unknown) => change(setIn(params, k.path, v), key);
+  const name = label(k.label);
+  const hint = k.hint ? label(k.hint) : undefined;
+  switch (k.kind) {
+    case "number":
+      return (
+        <>
+          {k.off && <Toggle name={name} hint={value === null ? label(k.off.label) : undefined} value={value !== null} change={(on) => change(setIn(params, k.path, on ? k.off!.initial : null), `${key} on`)} />}
+          {value !== null && <NumberField name={k.off ? (k.unit === "s" ? "Seconds" : "How many") : name} hint={hint} value={value as number} least={k.least} most={k.most} step={k.step} unit={k.unit} problem={problem} change={set} />}
+        </>
+      );
+    case "choice":
+      return <Choice name={name} hint={hint} options={k.options.map((o) => ({ value: o.value, label: label(o.label) }))} value={value} change={(v) => change(setIn(params, k.path, v), `${key} ${JSON.stringify(v).slice(0, 40)}`)} />;
+    case "toggle":
+      return <Toggle name={name} hint={hint} value={value as boolean} change={set} />;
+    case "text":
+      return <TextField name={name} value={value as string} most={k.most} change={set} />;
+    case "item":
+      return <ItemPick value={value as { item: string }} change={set} />;
+  }
+}
+
+/** Choosing another thing brings its size and name along. */
+function ItemPick({ value, change }: { value: { item: string }; change: (v: unknown) => void }) {
+  return (
+    <fieldset className="row-line py-2">
+      <legend className="mb-1 text-[0.92rem]">{label("knob.item")}</legend>
+      <div className="grid grid-cols-6 gap-1">
+        {targetItems.map((t) => (
+          <label key={t.id} title={say(`item.${t.id}`)} className={`grid place-items-center rounded-sm border-2 p-0.5 has-focus-visible:outline-3 ${value.item === t.id ? "border-ink bg-mustard text-[#14241f]" : "border-hair"}`}>
+            <input
+              type="radio"
+              name="item"
+              className="sr-only"
+              aria-label={say(`item.${t.id}`)}
+              checked={value.item === t.id}
+              onChange={() => {
+                const { width, height } = targetItem(t.id)!;
+                change({ ...value, item: t.id, label: say(`item.${t.id}`), width, height });
+              }}
+            />
+            <ItemDrawing item={t.id} size={30} />
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

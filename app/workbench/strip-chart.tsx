@@ -1,0 +1,66 @@
+import { Bar, BarChart, CartesianGrid, Legend, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import type { Distribution } from "#core/forecast/distribution.ts";
+import type { Forecast } from "#core/forecast/forecast.ts";
+
+type Kind = "sends" | "points" | "finish" | "minutes" | "moving";
+const FILLS = ["#7B4B94", "#F2B632", "#0E8A80"];
+const MOST_BARS = 40;
+
+/** Several distributions side by side, in bins wide enough to read. */
+function binned(all: readonly Distribution[], names: readonly string[], each: number) {
+  const lo = Math.min(...all.map((d) => d.at[0] ?? 0));
+  const hi = Math.max(...all.map((d) => d.at[d.at.length - 1] ?? 0));
+  const width = Math.max(each, Math.ceil((hi - lo + 1) / MOST_BARS / each) * each);
+  const rows = new Map<number, Record<string, number>>();
+  for (let v = Math.floor(lo / width) * width; v <= hi; v += width) rows.set(v, { at: v / each, ...Object.fromEntries(names.map((n) => [n, 0])) });
+  all.forEach((d, i) => {
+    d.at.forEach((v, k) => {
+      const row = rows.get(Math.floor(v / width) * width);
+      if (row) row[names[i]!] = (row[names[i]!] ?? 0) + 100 * d.p[k]!;
+    });
+  });
+  return [...rows.values()];
+}
+
+/** The picture behind one part of the strip: youngest, middle and oldest together. */
+export default function StripChart({ kind, forecasts, names }: { kind: Kind; forecasts: readonly Forecast[]; names: readonly string[] }) {
+  const sides = forecasts.map((f) => f.sides[0]!);
+  const unique = names.map((n, i) => (names.indexOf(n) === i ? n : `${n} `));
+  if (kind === "finish" || kind === "moving") {
+    const rows = forecasts.map((f, i) =>
+      kind === "finish"
+        ? { name: unique[i], "gets there": 100 * sides[i]!.finish }
+        : { name: unique[i], sending: 100 * f.share.acting, fetching: 100 * f.share.fetching, waiting: 100 * f.share.waiting },
+    );
+    const bars = kind === "finish" ? ["gets there"] : ["sending", "fetching", "waiting"];
+    return (
+      <ResponsiveContainer width="100%" height={260}>
+        <BarChart data={rows} layout="vertical" margin={{ left: 40 }} accessibilityLayer>
+          <CartesianGrid horizontal={false} strokeOpacity={0.4} />
+          <XAxis type="number" domain={[0, 100]} unit=" %" />
+          <YAxis type="category" dataKey="name" width={110} />
+          <Tooltip formatter={(v) => `${Number(v).toFixed(0)} %`} />
+          <Legend />
+          {bars.map((b, i) => (
+            <Bar key={b} dataKey={b} stackId="one" fill={["#0E8A80", "#6FDCCB", "#CBD5CE"][i]} isAnimationActive={false} />
+          ))}
+        </BarChart>
+      </ResponsiveContainer>
+    );
+  }
+  const all = kind === "sends" ? sides.map((s) => s.sends) : kind === "points" ? sides.map((s) => s.points) : forecasts.map((f) => f.time);
+  return (
+    <ResponsiveContainer width="100%" height={300}>
+      <BarChart data={binned(all, unique, kind === "minutes" ? 600 : 1)} accessibilityLayer>
+        <CartesianGrid vertical={false} strokeOpacity={0.4} />
+        <XAxis dataKey="at" tickFormatter={(v: number) => (kind === "minutes" ? v.toFixed(1) : String(v))} />
+        <YAxis unit=" %" width={48} />
+        <Tooltip formatter={(v) => `${Number(v).toFixed(1)} %`} />
+        <Legend />
+        {unique.map((n, i) => (
+          <Bar key={n} dataKey={n} fill={FILLS[i]} isAnimationActive={false} />
+        ))}
+      </BarChart>
+    </ResponsiveContainer>
+  );
+}

@@ -1,0 +1,151 @@
+import { Dialog } from "radix-ui";
+import { lazy, Suspense } from "react";
+import { mean, mode, quantile } from "#core/forecast/distribution.ts";
+import type { Forecast } from "#core/forecast/forecast.ts";
+import { X } from "lucide-react";
+
+const Chart = lazy(() => import("./strip-chart.tsx"));
+
+export interface HomeFit {
+  name: string;
+  /** Null: the home did not say. */
+  fits: boolean | null;
+  why: string;
+}
+interface Props {
+  /** Youngest, middle, oldest. */
+  forecasts: readonly Forecast[] | null;
+  names: readonly string[];
+  unit: "points" | "sends" | "tenths";
+  capped: boolean;
+  minutes: number;
+  homes: readonly HomeFit[];
+}
+
+const percent = (p: number) => `${Math.round(100 * p)} %`;
+const range = (lo: number, hi: number) => (lo === hi ? `${lo}` : `${lo} to ${hi}`);
+
+function Bars({ at, p }: { at: readonly number[]; p: readonly number[] }) {
+  const bins = 16;
+  const lo = at[0] ?? 0;
+  const width = Math.max(1, ((at[at.length - 1] ?? 1) - lo + 1) / bins);
+  const sums = Array.from({ length: bins }, () => 0);
+  at.forEach((v, i) => {
+    const k = Math.min(bins - 1, Math.floor((v - lo) / width));
+    sums[k] = sums[k]! + p[i]!;
+  });
+  const most = Math.max(...sums, 1e-9);
+  return (
+    <svg viewBox="0 0 128 56" className="h-14 w-32 shrink-0" aria-hidden="true">
+      {sums.map((s, i) => (
+        <rect key={`b${i + 1}`} x={i * 8} y={56 - 54 * (s / most)} width="6.5" height={Math.max(1, 54 * (s / most))} fill="#F2B632" fillOpacity={0.35 + 0.65 * (s / most)} />
+      ))}
+    </svg>
+  );
+}
+
+/** What will happen: always there, each part opens its picture. */
+export function Strip({ forecasts, names, unit, capped, minutes, homes }: Props) {
+  const middle = forecasts?.[1] ?? null;
+  const youngest = forecasts?.[0] ?? null;
+  const side = middle?.sides[0];
+  const sends = side?.sends;
+  const time = middle?.time;
+  const toMinutes = (t: number) => Math.max(1, Math.round(t / 600));
+  const fits = homes.filter((h) => h.fits === true).length;
+  const silent = homes.filter((h) => h.fits === null).length;
+  const wait = <span className="text-2xl font-bold">...</span>;
+  return (
+    <section aria-label="Forecast" className="on-court sticky bottom-0 grid grid-cols-[1.25fr_1fr_0.9fr_1fr_1.3fr] divide-x divide-chalk/20 bg-court-deep text-chalk max-lg:grid-cols-3 max-lg:divide-x-0" data-strip={forecasts ? "ready" : "waiting"}>
+      <Part title={capped ? "Sends in a go" : "Sends to the end"} picture={forecasts && <Chart kind="sends" forecasts={forecasts} names={names} />} about={middle ? `${names[1]}: ${middle.method}${middle.standardError > 0 ? `, ± ${(100 * middle.standardError).toFixed(1)} points` : ""}. Aim: ${middle.policy === "middle" ? "at the middle" : "best expected"}.` : ""}>
+        <div className="flex items-end justify-between gap-2">
+          <div>
+            {sends ? <span className="text-2xl font-bold">{range(quantile(sends, 0.1), quantile(sends, 0.9))}</span> : wait}
+            <p className="text-[13px]">most often {sends ? mode(sends) : "..."}</p>
+          </div>
+          {sends && <Bars at={sends.at} p={sends.p} />}
+        </div>
+      </Part>
+      <Part title={capped ? "Gets to the end" : "Score"} picture={forecasts && <Chart kind={capped ? "finish" : "points"} forecasts={forecasts} names={names} />} about={capped ? "Chance to reach the top, or the total, within the tries and the time." : "Points at the end."}>
+        {capped ? (
+          <>
+            {side ? <span className="text-2xl font-bold">{percent(side.finish)}</span> : wait}
+            <p className="text-[13px]">youngest {youngest ? percent(youngest.sides[0]!.finish) : "..."}</p>
+          </>
+        ) : (
+          <>
+            {side ? <span className="text-2xl font-bold">{range(quantile(side.points, 0.1), quantile(side.points, 0.9))}</span> : wait}
+            <p className="text-[13px]">{unit}, youngest {youngest ? Math.round(mean(youngest.sides[0]!.points)) : "..."}</p>
+          </>
+        )}
+      </Part>
+      <Part title="Minutes" picture={forecasts && <Chart kind="minutes" forecasts={forecasts} names={names} />} about="Action, flight or roll, walking there and back, and setting up again; walking speed and tempo by age are assumptions.">
+        {time ? <span className="text-2xl font-bold">{range(toMinutes(quantile(time, 0.1)), toMinutes(quantile(time, 0.9)))}</span> : wait}
+        <p className="text-[13px]">of the {minutes} planned</p>
+      </Part>
+      <Part title="Time moving" picture={forecasts && <Chart kind="moving" forecasts={forecasts} names={names} />} about="Sending and fetching count as moving; waiting for the roll and setting up do not.">
+        {middle ? <span className="text-2xl font-bold">{percent(middle.share.acting + middle.share.fetching)}</span> : wait}
+        <div className="mt-1 flex h-3 w-36 max-w-full overflow-hidden rounded-sm bg-chalk/15">
+          {middle && (
+            <>
+              <div className="bg-mint" style={{ width: percent(middle.share.acting) }} title="sending" />
+              <div className="bg-mint/50" style={{ width: percent(middle.share.fetching) }} title="fetching" />
+            </>
+          )}
+        </div>
+      </Part>
+      <Part title="Homes long enough" picture={<HomeList homes={homes} />} about="Compared with the space each home told us. Things and floors are not weighed here.">
+        <div className="flex items-center gap-3">
+          <div>
+            <span className="text-2xl font-bold whitespace-nowrap">
+              {fits} of {homes.length}
+            </span>
+            <p className="text-[13px] whitespace-nowrap">{silent} did not say</p>
+          </div>
+          <div className="flex max-w-40 flex-wrap gap-[3px]" aria-hidden="true">
+            {homes.map((h) => (
+              <span key={h.name} className={`size-2.5 ${h.fits === null ? "rounded-full border border-chalk/70" : h.fits ? "bg-mint" : "rotate-45 bg-coral"}`} />
+            ))}
+          </div>
+        </div>
+      </Part>
+    </section>
+  );
+}
+
+function Part({ title, children, picture, about }: { title: string; children: React.ReactNode; picture: React.ReactNode; about: string }) {
+  return (
+    <Dialog.Root>
+      <Dialog.Trigger className="px-5 py-2.5 text-left hover:bg-chalk/5" aria-label={`${title}: show the picture`}>
+        <p className="text-[13px] text-chalk/90">{title}</p>
+        {children}
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <Dialog.Content className="fixed top-1/2 left-1/2 z-50 grid max-h-[85vh] w-[min(46rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-auto rounded-md bg-raised p-6 text-ink">
+          <Dialog.Title className="text-2xl">{title}</Dialog.Title>
+          <Dialog.Description className="text-sm text-quiet">{about}</Dialog.Description>
+          <Suspense fallback={<p>...</p>}>{picture ?? <p>Not worked out yet.</p>}</Suspense>
+          <Dialog.Close className="absolute top-4 right-4 grid size-9 place-items-center" aria-label="Close">
+            <X aria-hidden="true" />
+          </Dialog.Close>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function HomeList({ homes }: { homes: readonly HomeFit[] }) {
+  return (
+    <ul className="columns-2 gap-6 text-sm max-sm:columns-1">
+      {[...homes]
+        .sort((a, b) => Number(a.fits ?? 0.5) - Number(b.fits ?? 0.5))
+        .map((h) => (
+          <li key={h.name} className="row-line flex justify-between gap-2 py-1">
+            <span className="font-semibold">{h.name}</span>
+            <span className={h.fits === false ? "problem" : "text-quiet"}>{h.why}</span>
+          </li>
+        ))}
+    </ul>
+  );
+}

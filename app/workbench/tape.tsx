@@ -1,0 +1,212 @@
+import { useDrag } from "@use-gesture/react";
+import { memo, useRef } from "react";
+import type { Peg } from "#core/patterns/contract.ts";
+import { type PlanScale, WIDTH } from "./scale.ts";
+
+const TAPE_TOP = 34;
+const TAPE_HIGH = 38;
+const STEPS_TOP = TAPE_TOP + TAPE_HIGH + 8;
+const RATES_TOP = STEPS_TOP + 46;
+const ROW = 30;
+const CELL = 52;
+/** A dragged peg snaps to this, an arrow moves it by that; metres. */
+const SNAP = 0.05;
+const NUDGE = 0.1;
+const FOOT = 0.3048;
+
+export interface RateRow {
+  name: string;
+  /** Hit rate by peg. */
+  rates: ReadonlyMap<string, number>;
+  step: number;
+}
+interface Props {
+  pegs: readonly Peg[];
+  scale: PlanScale;
+  length: number;
+  rows: readonly RateRow[];
+  /** Row whose steps are shown. */
+  shown: number;
+  show: (row: number) => void;
+  chosen: string | null;
+  choose: (id: string) => void;
+  move: (id: string, metres: number, gesture: string) => void;
+  unit: "m" | "ft";
+  corridor: readonly [number, number];
+}
+
+const halves = (n: number) => `${Math.floor(n)}${n % 1 === 0.5 ? "½" : ""}`;
+export const stepsText = (distance: number, step: number) => halves(Math.round((distance / step) * 2) / 2);
+
+/** Middle of each rate cell: under its peg, pushed apart where pegs stand close. */
+function cellXs(at: readonly number[]): number[] {
+  const order = at.map((x, i) => ({ x, i })).sort((a, b) => a.x - b.x);
+  for (let round = 0; round < 40; round++)
+    for (let k = 1; k < order.length; k++) {
+      const gap = CELL + 5 - (order[k]!.x - order[k - 1]!.x);
+      if (gap > 0) {
+        order[k]!.x += gap / 2;
+        order[k - 1]!.x -= gap / 2;
+      }
+    }
+  const over = Math.max(0, (order[order.length - 1]?.x ?? 0) - (WIDTH - CELL / 2 - 2));
+  const out: number[] = [];
+  for (const o of order) out[o.i] = o.x - over;
+  return out;
+}
+
+/** The tape with pegs to drag, the chosen child's steps, and under each peg the hit rate of youngest, middle and oldest. */
+export const Tape = memo(function Tape({ pegs, scale, length, rows, shown, show, chosen, choose, move, unit, corridor }: Props) {
+  const svg = useRef<SVGSVGElement>(null);
+  const bands = pegs[0]?.kind === "line" && !scale.reversed;
+  const rated = bands ? pegs.slice(0, -1) : pegs;
+  const middles = cellXs(rated.map((p, i) => (bands ? (scale.xOf(p.distance) + scale.xOf(pegs[i + 1]!.distance)) / 2 : scale.xOf(p.distance))));
+  const high = RATES_TOP + rows.length * ROW + 4;
+  const ends = [scale.x(0), scale.x(length)] as const;
+  const step = rows[shown]?.step ?? 0.5;
+  const far = Math.max(0, scale.reversed ? scale.distanceAt(ends[0]) : length);
+  const marks = Array.from({ length: Math.floor(far * (unit === "m" ? 10 : 1 / FOOT)) + 1 }, (_, i) => i);
+  return (
+    <svg ref={svg} viewBox={`0 0 ${WIDTH} ${high}`} className="mt-1 block w-full touch-pan-y select-none" role="group" aria-label="Tape">
+      <rect x={ends[0]} y={TAPE_TOP} width={ends[1] - ends[0]} height={TAPE_HIGH} fill="#F6D878" />
+      <path d={`M${ends[0]} ${TAPE_TOP + TAPE_HIGH}H${ends[1]}`} stroke="var(--color-ink)" strokeWidth="2" />
+      <text x="4" y={TAPE_TOP + 25} fontSize="13" fontWeight="600" fill="currentColor">
+        {unit === "m" ? "metres" : "feet"}
+      </text>
+      {marks.map((i) => {
+        const metres = unit === "m" ? i / 10 : i * FOOT;
+        const x = scale.xOf(metres);
+        const whole = unit === "m" ? i % 10 === 0 : true;
+        return (
+          <g key={i}>
+            <path d={`M${x} ${TAPE_TOP}v${whole ? 20 : i % 5 === 0 ? 13 : 8}`} stroke="#14241F" strokeWidth={whole ? 2 : 1.2} />
+            {whole && (unit === "m" || i % 2 === 0) && x < WIDTH - 16 && (
+              <text x={x + 4} y={TAPE_TOP + 32} fontSize="13" fontWeight="700" fill="#14241F">
+                {unit === "m" ? `${i / 10} m` : `${i} ft`}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      <text x="4" y={STEPS_TOP + 17} fontSize="13" fontWeight="600" fill="currentColor">
+        steps
+      </text>
+      <text x="4" y={STEPS_TOP + 33} fontSize="11.5" fill="var(--color-quiet)">
+        of {rows[shown]?.name.split(",")[0]}
+      </text>
+      {Array.from({ length: Math.floor(far / step) }, (_, i) => i + 1).map((n) => {
+        const x = scale.xOf(n * step);
+        return (
+          <g key={n}>
+            <path d={`M${x - 8} ${STEPS_TOP + 8 + (n % 2) * 9}c0-5 9-5 9 0s-9 5-9 0m11 0c0-3 5-3 5 0s-5 3-5 0`} fill="var(--color-quiet)" />
+            <text x={x} y={STEPS_TOP + 38} textAnchor="middle" fontSize="11.5" fill="currentColor">
+              {n}
+            </text>
+          </g>
+        );
+      })}
+      {rows.map((row, r) => (
+        <g key={row.name}>
+          <foreignObject x="0" y={RATES_TOP + r * ROW} width={96} height={ROW - 3}>
+            <button type="button" onClick={() => show(r)} aria-pressed={r === shown} className={`h-full w-full truncate border-l-4 pl-1.5 text-left text-[12.5px] ${r === shown ? "border-mustard font-bold" : "border-transparent"}`} title={`Show the steps and the landing of ${row.name}`}>
+              {row.name}
+            </button>
+          </foreignObject>
+          {rated.map((p, i) => {
+            const rate = row.rates.get(p.id) ?? 0;
+            const kind = rate > corridor[1] ? "easy" : rate < corridor[0] ? "hard" : "in";
+            const x = middles[i]! - CELL / 2;
+            const y = RATES_TOP + r * ROW;
+            return (
+              <g key={p.id} data-rate={`${p.id}:${r}`}>
+                <rect x={x} y={y} width={CELL} height={ROW - 6} rx="3" fill="var(--color-raised)" stroke={kind === "in" ? "var(--color-teal)" : "var(--color-hair)"} strokeWidth={kind === "in" ? 2.2 : 1.2} />
+                <rect x={x + 2} y={y + 2} width={Math.max(0, (CELL - 4) * rate)} height={ROW - 10} rx="1.5" fill={kind === "in" ? "var(--color-teal)" : kind === "easy" ? "var(--color-quiet)" : "var(--color-coral)"} fillOpacity={kind === "easy" ? 0.22 : 0.32} />
+                <text x={middles[i]} y={y + 17} textAnchor="middle" fontSize="13" fontWeight="700" fill="currentColor">
+                  {Math.round(rate * 100)}%
+                </text>
+              </g>
+            );
+          })}
+        </g>
+      ))}
+      {pegs.map((p, i) => (
+        <PegHandle
+          key={p.id}
+          peg={p}
+          number={i + 1}
+          x={scale.xOf(p.distance)}
+          scale={scale}
+          svg={svg}
+          chosen={p.id === chosen}
+          choose={choose}
+          move={move}
+          step={step}
+          text={`${p.distance.toFixed(2)} m, ${stepsText(p.distance, step)} steps`}
+        />
+      ))}
+    </svg>
+  );
+});
+
+interface HandleProps {
+  peg: Peg;
+  number: number;
+  x: number;
+  scale: PlanScale;
+  svg: React.RefObject<SVGSVGElement | null>;
+  chosen: boolean;
+  choose: (id: string) => void;
+  move: (id: string, metres: number, gesture: string) => void;
+  step: number;
+  text: string;
+}
+
+/** A peg: dragged by mouse or finger, moved by arrows (10 cm, with Shift one step). */
+function PegHandle({ peg, number, x, scale, svg, chosen, choose, move, step, text }: HandleProps) {
+  const gesture = useRef(0);
+  const bind = useDrag(
+    ({ xy: [cx], first, event }) => {
+      if (first) {
+        gesture.current++;
+        choose(peg.id);
+        (event.target as Element | null)?.closest<SVGGElement>("[role=slider]")?.focus();
+      }
+      const box = svg.current?.getBoundingClientRect();
+      if (!box) return;
+      const metres = scale.distanceAt(((cx - box.left) / box.width) * WIDTH);
+      move(peg.id, Math.round(metres / SNAP) * SNAP, `drag ${peg.id} ${gesture.current}`);
+    },
+    { pointer: { touch: true }, filterTaps: true },
+  );
+  const line = peg.kind === "line";
+  return (
+    <g
+      {...bind()}
+      role="slider"
+      tabIndex={0}
+      aria-label={line ? `Line ${number}` : `Target ${number}, ${peg.label}`}
+      aria-valuemin={0.3}
+      aria-valuemax={30}
+      aria-valuenow={peg.distance}
+      aria-valuetext={text}
+      onFocus={() => choose(peg.id)}
+      onKeyDown={(e) => {
+        const sign = e.key === "ArrowRight" || e.key === "ArrowUp" ? 1 : e.key === "ArrowLeft" || e.key === "ArrowDown" ? -1 : 0;
+        if (sign === 0) return;
+        e.preventDefault();
+        const way = scale.reversed && (e.key === "ArrowLeft" || e.key === "ArrowRight") ? -sign : sign;
+        move(peg.id, peg.distance + way * (e.shiftKey ? step : NUDGE), `keys ${peg.id}`);
+      }}
+      transform={`translate(${x} 0)`}
+      className="peg cursor-ew-resize touch-none outline-none"
+      data-peg={peg.id}
+    >
+      <rect x="-16" y="0" width="32" height={TAPE_TOP + TAPE_HIGH} fill="transparent" />
+      <path d={`M0 ${TAPE_TOP}v${TAPE_HIGH}`} stroke="#14241F" strokeWidth="2" strokeDasharray={line ? undefined : "2 3"} />
+      <path d={line ? "M-11 4h22v18h-22zM0 22v11" : "M-11 3h22v19l-11 11-11-11z"} fill={chosen ? "#F2B632" : "#0B7D74"} stroke="#14241F" strokeWidth="2" className="peg-body" />
+      <text y="18" textAnchor="middle" fontSize="13" fontWeight="700" fill={chosen ? "#14241F" : "#fff"}>
+        {number}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,5 @@
+import { ensureBuild } from "./lib/build.mjs";
+import { ensurePackages } from "./lib/install.mjs";
+
+ensurePackages();
+ensureBuild({ force: true });

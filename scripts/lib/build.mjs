@@ -1,0 +1,63 @@
+import { spawnSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { bin, root } from "./root.mjs";
+import { give, say } from "./say.mjs";
+
+const SOURCES = ["app", "core", "server", "public", "package-lock.json", "vite.config.ts", "vite.sw.config.ts", "react-router.config.ts", "tsconfig.json"];
+/** Routes that a family opens; the service worker keeps what they need. */
+const FAMILY = ["app/root.tsx", "app/routes/family-cards.tsx", "app/routes/family-card.tsx"];
+
+function* filesIn(path) {
+  if (statSync(path).isFile()) yield path;
+  else for (const name of readdirSync(path).sort()) yield* filesIn(join(path, name));
+}
+
+function sourceHash() {
+  const h = createHash("sha256");
+  for (const s of SOURCES) {
+    for (const f of filesIn(join(root, s))) {
+      if (f.includes(".test.") || f.includes(".oracle.")) continue;
+      h.update(f.slice(root.length)).update(readFileSync(f));
+    }
+  }
+  return h.digest("hex");
+}
+
+/** Every file that the family pages load: their own, what those import, now or later, and what the pages link to. */
+export function familyFiles() {
+  const manifest = JSON.parse(readFileSync(join(root, "build/client/.vite/manifest.json"), "utf8"));
+  const seen = new Set();
+  const files = new Set(["/mark.svg", "/manifest.webmanifest"]);
+  const visit = (key) => {
+    const entry = manifest[key];
+    if (!entry || seen.has(key)) return;
+    seen.add(key);
+    files.add(`/${entry.file}`);
+    for (const f of [...(entry.css ?? []), ...(entry.assets ?? [])]) if (!f.endsWith(".woff") && !/-(cyrillic|cyrillic-ext|vietnamese|latin-ext|greek|greek-ext)-/.test(f)) files.add(`/${f}`);
+    for (const k of [...(entry.imports ?? []), ...(entry.dynamicImports ?? [])]) visit(k);
+  };
+  for (const [key, entry] of Object.entries(manifest)) {
+    const name = (entry.src ?? key).split("?")[0];
+    if (entry.isEntry && (FAMILY.some((f) => name.endsWith(f)) || /entry\.client/.test(name))) visit(key);
+  }
+  for (const f of readdirSync(join(root, "build/client/assets"))) if (/^manifest-.*\.js$/.test(f)) files.add(`/assets/${f}`);
+  return [...files];
+}
+
+/** Builds when the sources changed since the last time. */
+export function ensureBuild({ force = false } = {}) {
+  const stamp = join(root, "build", "source-hash");
+  const wanted = sourceHash();
+  if (!force && existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
+  say("Building ...");
+  const run = (cmd, args) => spawnSync(cmd, args, { cwd: root, encoding: "utf8", env: { ...process.env, NODE_ENV: "production" } });
+  const pages = run(bin("react-router"), ["build"]);
+  if (pages.status !== 0) give(`The build failed:\n${pages.stdout}\n${pages.stderr}`);
+  mkdirSync(join(root, "build"), { recursive: true });
+  writeFileSync(join(root, "build/family-files.json"), JSON.stringify(familyFiles()));
+  const worker = run(bin("vite"), ["build", "--config", "vite.sw.config.ts"]);
+  if (worker.status !== 0) give(`The build of the service worker failed:\n${worker.stdout}\n${worker.stderr}`);
+  writeFileSync(stamp, wanted);
+}

@@ -1,0 +1,54 @@
+import { spawn, spawnSync } from "node:child_process";
+import { join } from "node:path";
+import { bin, root } from "./root.mjs";
+
+/** Migrations, the application's role and the secret. Answers with what the web tier needs in its environment. */
+export function prepareDatabase(databaseUrl) {
+  const run = (script, env) => {
+    const done = spawnSync(bin("tsx"), [join(root, script)], { cwd: root, encoding: "utf8", env: { ...process.env, DATABASE_URL: databaseUrl, ...env } });
+    if (done.status !== 0) throw new Error(`${script} failed:\n${done.stderr.trim()}`);
+    return JSON.parse(done.stdout.trim().split("\n").pop());
+  };
+  const { appUrl, secret } = run("server/db/setup.ts", {});
+  const env = { YARD_APP_DATABASE_URL: appUrl, YARD_SECRET: secret };
+  return { env, demo: run("server/demo/load.ts", env) };
+}
+
+/** Starts one copy of the web tier and waits until it answers. */
+export async function startWeb({ port, env, host = process.env.HOST ?? "127.0.0.1", quiet = true }) {
+  const child = spawn(process.execPath, [join(root, "node_modules/@react-router/serve/bin.js"), join(root, "build/server/index.js")], {
+    cwd: root,
+    env: { ...process.env, ...env, DATABASE_URL: "", NODE_ENV: "production", PORT: String(port), HOST: host },
+    stdio: ["ignore", quiet ? "ignore" : "inherit", "pipe"],
+  });
+  let errors = "";
+  child.stderr.on("data", (d) => {
+    errors = (errors + d).slice(-4000);
+  });
+  const url = `http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${port}`;
+  const until = Date.now() + 60_000;
+  while (Date.now() < until) {
+    if (child.exitCode !== null) throw new Error(`The server stopped at once (is port ${port} taken?):\n${errors}`);
+    try {
+      if ((await fetch(`${url}/healthz`)).ok) return { child, url, errors: () => errors, stop: () => stopWeb(child) };
+    } catch {
+      // Not listening yet.
+    }
+    await new Promise((r) => setTimeout(r, 100));
+  }
+  child.kill("SIGKILL");
+  throw new Error(`The server did not answer within a minute:\n${errors}`);
+}
+
+/** Lets requests end; a connection kept open does not hold it up. */
+function stopWeb(child) {
+  return new Promise((done) => {
+    if (child.exitCode !== null || child.signalCode !== null) return done();
+    const hard = setTimeout(() => child.kill("SIGKILL"), 2500);
+    child.once("exit", () => {
+      clearTimeout(hard);
+      done();
+    });
+    child.kill("SIGTERM");
+  });
+}
