@@ -5,5 +5,10 @@ import { defineConfig } from "vite";
 export default defineConfig({
   define: { __YARD_FILES__: readFileSync("build/family-files.json", "utf8"), "process.env.NODE_ENV": '"production"' },
   publicDir: false,
-  build: { outDir: "build/client", emptyOutDir: false, copyPublicDir: false, rollupOptions: { input: "app/sw.ts", output: { entryFileNames: "sw.js", format: "iife" } } },
+  build: {
+    outDir: "build/client",
+    emptyOutDir: false,
+    copyPublicDir: false,
+    rollupOptions: { input: "app/sw.ts", output: { entryFileNames: "sw.js", format: "iife" } },
+  },
 });

@@ -6,7 +6,9 @@ import { NotAllowed, NotFound } from "#server/problem.ts";
 export type Answer = { ok: true } | { ok: false; problems: Problem[] };
 
 /** Turns what the server refuses into an answer a page can show, and what does not exist into a 404 page. */
-export async function answered<T>(work: () => Promise<T>): Promise<T | ReturnType<typeof data<{ ok: false; problems: Problem[] }>>> {
+export async function answered<T>(
+  work: () => Promise<T>,
+): Promise<T | ReturnType<typeof data<{ ok: false; problems: Problem[] }>>> {
   try {
     return await work();
   } catch (e) {
@@ -17,7 +19,11 @@ export async function answered<T>(work: () => Promise<T>): Promise<T | ReturnTyp
 
 /** A thing that is not there, or not theirs, is a 404: both look the same. */
 export function missing(e: unknown): unknown {
-  if (e instanceof NotFound) return data({ title: `There is no such ${e.message}.`, text: "It may have been put away, or it belongs to somebody else." }, { status: 404 });
+  if (e instanceof NotFound)
+    return data(
+      { title: `There is no such ${e.message}.`, text: "It may have been put away, or it belongs to somebody else." },
+      { status: 404 },
+    );
   return e;
 }
 

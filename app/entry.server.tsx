@@ -23,7 +23,9 @@ export default function handleRequest(request: Request, status: number, headers:
   return new Promise<Response>((done, fail) => {
     let begun = false;
     let answer = status;
-    const ready: keyof RenderToPipeableStreamOptions = isbot(request.headers.get("user-agent") ?? "") ? "onAllReady" : "onShellReady";
+    const ready: keyof RenderToPipeableStreamOptions = isbot(request.headers.get("user-agent") ?? "")
+      ? "onAllReady"
+      : "onShellReady";
     const { pipe, abort } = renderToPipeableStream(<ServerRouter context={context} url={request.url} />, {
       [ready]() {
         begun = true;

@@ -7,8 +7,14 @@ export async function familyOf(token: string): Promise<OpenLink> {
   if (!("trouble" in link)) return link;
   throw data(
     link.trouble === "withdrawn"
-      ? { title: "This link was withdrawn.", text: "Ask your teacher for the new one. Games kept on this device stay here." }
-      : { title: "This link does not work.", text: "Check that the whole link was copied, or ask your teacher to send it again." },
+      ? {
+          title: "This link was withdrawn.",
+          text: "Ask your teacher for the new one. Games kept on this device stay here.",
+        }
+      : {
+          title: "This link does not work.",
+          text: "Check that the whole link was copied, or ask your teacher to send it again.",
+        },
     { status: link.trouble === "withdrawn" ? 410 : 404 },
   );
 }

@@ -34,7 +34,12 @@ export default function App() {
 /** One page for everything that cannot be shown: what is wrong, and where to go. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const known = isRouteErrorResponse(error);
-  const title = known && typeof error.data === "object" && error.data?.title ? String(error.data.title) : known && error.status === 404 ? "There is nothing at this address." : "That did not work.";
+  const title =
+    known && typeof error.data === "object" && error.data?.title
+      ? String(error.data.title)
+      : known && error.status === 404
+        ? "There is nothing at this address."
+        : "That did not work.";
   const text =
     known && typeof error.data === "object" && error.data?.text
       ? String(error.data.text)

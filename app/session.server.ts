@@ -4,7 +4,13 @@ import { SESSION_HOURS, type SignedIn, sessionOf } from "#server/auth/sign-in.ts
 const ROOT = "/";
 function cookieFor(request: Request) {
   const secure = new URL(request.url).protocol === "https:" || request.headers.get("x-forwarded-proto") === "https";
-  return createCookie(secure ? "__Host-yard" : "yard", { httpOnly: true, sameSite: "lax", secure, path: ROOT, maxAge: SESSION_HOURS * 3600 });
+  return createCookie(secure ? "__Host-yard" : "yard", {
+    httpOnly: true,
+    sameSite: "lax",
+    secure,
+    path: ROOT,
+    maxAge: SESSION_HOURS * 3600,
+  });
 }
 
 export async function tokenOf(request: Request): Promise<string | null> {
@@ -25,5 +31,7 @@ export async function teacherOf(request: Request): Promise<SignedIn> {
   const who = await signedIn(request);
   if (who) return who;
   const { pathname, search } = new URL(request.url);
-  throw redirect(`/sign-in?to=${encodeURIComponent(pathname.replace(/\.data$/, "") + search.replace(/[?&]_routes=[^&]*/, ""))}`);
+  throw redirect(
+    `/sign-in?to=${encodeURIComponent(pathname.replace(/\.data$/, "") + search.replace(/[?&]_routes=[^&]*/, ""))}`,
+  );
 }

@@ -10,14 +10,19 @@ const form = z.object({
 });
 
 /** Reads the sign-in form and opens a session, or says what is wrong; the address typed comes back for the form. */
-export async function signInFrom(request: Request): Promise<{ ok: true; cookie: string } | { ok: false; problems: Problem[]; email: string }> {
+export async function signInFrom(
+  request: Request,
+): Promise<{ ok: true; cookie: string } | { ok: false; problems: Problem[]; email: string }> {
   const fields = Object.fromEntries(await request.formData());
   const email = typeof fields.email === "string" ? fields.email : "";
   const read = form.safeParse(fields);
   if (!read.success) return { ok: false, problems: problemsOf(read.error), email };
   const machine = request.headers.get("x-forwarded-for")?.split(",")[0]?.trim() ?? "direct";
   try {
-    return { ok: true, cookie: await rememberToken(request, await signIn(read.data.email, read.data.password, machine)) };
+    return {
+      ok: true,
+      cookie: await rememberToken(request, await signIn(read.data.email, read.data.password, machine)),
+    };
   } catch (e) {
     if (e instanceof NotAllowed) return { ok: false, problems: e.problems, email };
     throw e;

@@ -27,12 +27,17 @@ self.addEventListener("activate", (event) => {
       await self.clients.claim();
       if ((await (await caches.open(HELD)).keys()).length > 0) return;
       const cache = await caches.open(ASSETS);
-      for (const kept of await cache.keys()) if (!__YARD_FILES__.includes(new URL(kept.url).pathname)) await cache.delete(kept);
+      for (const kept of await cache.keys())
+        if (!__YARD_FILES__.includes(new URL(kept.url).pathname)) await cache.delete(kept);
     })(),
   );
 });
 
-const fresh = new NetworkFirst({ cacheName: CARDS, networkTimeoutSeconds: PATIENCE, matchOptions: { ignoreSearch: true, ignoreVary: true } });
+const fresh = new NetworkFirst({
+  cacheName: CARDS,
+  networkTimeoutSeconds: PATIENCE,
+  matchOptions: { ignoreSearch: true, ignoreVary: true },
+});
 registerRoute(
   ({ request, url }) => request.mode === "navigate" && url.pathname.startsWith("/f/"),
   async ({ request, event, url }) => {

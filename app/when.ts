@@ -1,12 +1,16 @@
-import { tz, TZDate } from "@date-fns/tz";
+import { TZDate, tz } from "@date-fns/tz";
 import { format } from "date-fns";
 
 /** An instant in the school's zone: `Wed 25 Nov, 16:00`. */
-export const when = (instant: Date | string, zone: string): string => format(new Date(instant), "EEE d MMM, HH:mm", { in: tz(zone) });
-export const clockTime = (instant: Date | string, zone: string): string => format(new Date(instant), "HH:mm", { in: tz(zone) });
-export const dayKey = (instant: Date | string, zone: string): string => format(new Date(instant), "yyyy-MM-dd", { in: tz(zone) });
+export const when = (instant: Date | string, zone: string): string =>
+  format(new Date(instant), "EEE d MMM, HH:mm", { in: tz(zone) });
+export const clockTime = (instant: Date | string, zone: string): string =>
+  format(new Date(instant), "HH:mm", { in: tz(zone) });
+export const dayKey = (instant: Date | string, zone: string): string =>
+  format(new Date(instant), "yyyy-MM-dd", { in: tz(zone) });
 /** For `<input type="datetime-local">`, in the school's zone. */
-export const localInput = (instant: Date | string, zone: string): string => format(new Date(instant), "yyyy-MM-dd'T'HH:mm", { in: tz(zone) });
+export const localInput = (instant: Date | string, zone: string): string =>
+  format(new Date(instant), "yyyy-MM-dd'T'HH:mm", { in: tz(zone) });
 
 /** Reads a `datetime-local` value as a time in the school's zone; null when it is not one. */
 export function fromLocalInput(text: string, zone: string): Date | null {

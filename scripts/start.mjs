@@ -8,12 +8,15 @@ import { prepareDatabase, startWeb } from "./lib/serve.mjs";
 
 /** `npm start`: everything from a fresh checkout to a school you can sign in to. Safe to run again. */
 const port = Number(process.env.PORT ?? 3000);
-if (!Number.isInteger(port) || port < 1 || port > 65535) give(`PORT: "${process.env.PORT}" is not a port number (1 to 65535).`);
+if (!Number.isInteger(port) || port < 1 || port > 65535)
+  give(`PORT: "${process.env.PORT}" is not a port number (1 to 65535).`);
 const dataDir = resolve(process.env.YARD_DATA_DIR ?? join(root, ".yard-data"));
 
 ensurePackages();
 ensureBuild();
-const database = process.env.DATABASE_URL ? { url: process.env.DATABASE_URL, stop: () => undefined } : await startPostgres(dataDir);
+const database = process.env.DATABASE_URL
+  ? { url: process.env.DATABASE_URL, stop: () => undefined }
+  : await startPostgres(dataDir);
 let web = null;
 let stopping = false;
 async function stop(code) {

@@ -1,4 +1,10 @@
-const MOUTHS = ["M12 29c4-7 12-7 16 0", "M13 27c4-3 10-3 14 0", "M13 26h14", "M13 25c4 3 10 3 14 0", "M11 23c3 9 15 9 18 0z"];
+const MOUTHS = [
+  "M12 29c4-7 12-7 16 0",
+  "M13 27c4-3 10-3 14 0",
+  "M13 26h14",
+  "M13 25c4 3 10 3 14 0",
+  "M11 23c3 9 15 9 18 0z",
+];
 
 /** A face for 1 (very bad) to 5 (great): told apart by the mouth. */
 export function Face({ value, size = 44 }: { value: number; size?: number }) {

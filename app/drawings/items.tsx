@@ -1,6 +1,7 @@
 /** Our own line drawings of household things: 40 x 40, one stroke, readable small and in print. Named like the kit list. */
 const paths: Record<string, string> = {
-  sockBall: "M20 7c8 0 13 6 13 13s-5 13-13 13S7 28 7 20 12 7 20 7M9 16c8-3 16-2 22 4M13 30c1-8 5-13 12-20M8 23c6-1 10 2 13 9",
+  sockBall:
+    "M20 7c8 0 13 6 13 13s-5 13-13 13S7 28 7 20 12 7 20 7M9 16c8-3 16-2 22 4M13 30c1-8 5-13 12-20M8 23c6-1 10 2 13 9",
   paperBall: "M20 6l9 4 4 9-3 10-10 5-10-4-4-10 4-10zM10 10l9 6 10-6M19 16l-3 9 7 2 10-8M16 25l-9-5M23 27l-2 7",
   softBall: "M20 6a14 14 0 100 28 14 14 0 000-28M9 12c7 5 7 12 1 17M31 12c-7 5-7 12-1 17",
   smallBall: "M20 11a9 9 0 100 18 9 9 0 000-18M13 15c4 3 4 8 0 11M27 15c-4 3-4 8 0 11",
@@ -28,10 +29,35 @@ const paths: Record<string, string> = {
   line: "M4 20h32M10 16v8M20 14v12M30 16v8",
 };
 
-export function ItemDrawing({ item, size = 40, className, title }: { item: string; size?: number; className?: string; title?: string }) {
+export function ItemDrawing({
+  item,
+  size = 40,
+  className,
+  title,
+}: {
+  item: string;
+  size?: number;
+  className?: string;
+  title?: string;
+}) {
   return (
-    <svg viewBox="0 0 40 40" width={size} height={size} className={className} role={title ? "img" : undefined} aria-label={title} aria-hidden={title ? undefined : true}>
-      <path d={itemPath(item)} fill="none" stroke="currentColor" strokeWidth="2" strokeLinecap="round" strokeLinejoin="round" />
+    <svg
+      viewBox="0 0 40 40"
+      width={size}
+      height={size}
+      className={className}
+      role={title ? "img" : undefined}
+      aria-label={title}
+      aria-hidden={title ? undefined : true}
+    >
+      <path
+        d={itemPath(item)}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="2"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
     </svg>
   );
 }

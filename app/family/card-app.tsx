@@ -80,7 +80,11 @@ export function CardApp({ data }: { data: CardData }) {
   return (
     <main className={`flex min-h-dvh flex-col ${playing ? "on-court bg-court text-chalk" : ""}`}>
       <header className={`flex items-center gap-3 px-4 py-2 ${playing ? "" : "bg-court text-chalk on-court"}`}>
-        <a href={`/f/${data.token}`} aria-label={say("family.allGames")} className="grid size-11 place-items-center rounded-md">
+        <a
+          href={`/f/${data.token}`}
+          aria-label={say("family.allGames")}
+          className="grid size-11 place-items-center rounded-md"
+        >
           <ArrowLeft aria-hidden="true" />
         </a>
         <p className="min-w-0 grow truncate font-head text-xl font-bold">{data.card.activity.title}</p>
@@ -135,7 +139,11 @@ export function CardApp({ data }: { data: CardData }) {
           </noscript>
         )}
         {at < 3 && (
-          <Link to={`?screen=${STEPS[at + 1]}`} discover="none" className="btn btn-main mt-6 min-h-16 w-full text-xl no-underline">
+          <Link
+            to={`?screen=${STEPS[at + 1]}`}
+            discover="none"
+            className="btn btn-main mt-6 min-h-16 w-full text-xl no-underline"
+          >
             {say("card.next", { step: say(`card.step.${STEPS[at + 1]}`) })}
           </Link>
         )}

@@ -17,7 +17,10 @@ function things({ card }: CardData): { title: string; list: Thing[] }[] {
   const params = a.pattern.params as { pieces?: number; blocker?: boolean };
   const named = (item: string, id: string, name = say(`item.${item}`)): Thing => ({ id, item, name });
   const targets = card.parts.flatMap((p) => (p.kind === "target" ? [named(p.item, p.id, p.label)] : []));
-  const send = { ...named(a.kit.send, "send"), note: params.pieces ? say("fetch.pieces", { count: params.pieces }) : undefined };
+  const send = {
+    ...named(a.kit.send, "send"),
+    note: params.pieces ? say("fetch.pieces", { count: params.pieces }) : undefined,
+  };
   return [
     { title: say("fetch.send"), list: [send] },
     { title: say("fetch.targets"), list: targets },
@@ -28,7 +31,8 @@ function things({ card }: CardData): { title: string; list: Thing[] }[] {
 
 export function FetchScreen({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {
   const has = (id: string) => ticks.have.includes(id);
-  const turn = (id: string) => setTicks({ ...ticks, have: has(id) ? ticks.have.filter((x) => x !== id) : [...ticks.have, id] });
+  const turn = (id: string) =>
+    setTicks({ ...ticks, have: has(id) ? ticks.have.filter((x) => x !== id) : [...ticks.have, id] });
   const { cues } = data.card.activity;
   return (
     <>

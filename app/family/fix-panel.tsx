@@ -15,11 +15,13 @@ export function FixPanel({ play, data, act, close }: { play: Play; data: CardDat
     return part?.kind === "zone" ? say("play.points", { points: part.points }) : zoneName(id);
   };
   const fixable = play.standing.flatMap(({ seq, event }): { seq: number; event: GameEvent; text: string }[] => {
-    if (event.kind === "send") return [{ seq, event, text: event.hit ? say("play.ev.hit", { label: label(event.hit) }) : say("play.ev.miss") }];
+    if (event.kind === "send")
+      return [{ seq, event, text: event.hit ? say("play.ev.hit", { label: label(event.hit) }) : say("play.ev.miss") }];
     return event.kind === "rest" ? [{ seq, event, text: say("play.ev.rest", { zone: label(event.zone) }) }] : [];
   });
   const chosen = fixable.find((f) => f.seq === at);
-  const correct = (event: Record<string, unknown>) => act({ kind: "correct", seq: at, event, reason: reason.trim() || say("play.fixReason") });
+  const correct = (event: Record<string, unknown>) =>
+    act({ kind: "correct", seq: at, event, reason: reason.trim() || say("play.fixReason") });
   const targets = data.card.parts.filter((p) => p.kind === "target");
   const zones = ["short", ...data.card.parts.flatMap((p) => (p.kind === "zone" ? [p.id] : [])), "over"];
   return (
@@ -29,7 +31,11 @@ export function FixPanel({ play, data, act, close }: { play: Play; data: CardDat
         <ol className="grid max-h-64 grid-cols-2 gap-2 overflow-auto">
           {fixable.map((f, i) => (
             <li key={f.seq}>
-              <button type="button" className="btn min-h-12 w-full justify-start text-left" onClick={() => setAt(f.seq)}>
+              <button
+                type="button"
+                className="btn min-h-12 w-full justify-start text-left"
+                onClick={() => setAt(f.seq)}
+              >
                 {say("play.line", { number: i + 1, what: f.text })}
               </button>
             </li>
@@ -45,11 +51,20 @@ export function FixPanel({ play, data, act, close }: { play: Play; data: CardDat
           {chosen.event.kind === "send" ? (
             <div className="grid grid-cols-2 gap-2">
               {targets.map((t) => (
-                <button key={t.id} type="button" className="btn min-h-14" onClick={() => correct({ kind: "send", at: 0, hit: t.id })}>
+                <button
+                  key={t.id}
+                  type="button"
+                  className="btn min-h-14"
+                  onClick={() => correct({ kind: "send", at: 0, hit: t.id })}
+                >
                   {say("play.ev.hit", { label: label(t.id) })}
                 </button>
               ))}
-              <button type="button" className="btn min-h-14" onClick={() => correct({ kind: "send", at: 0, hit: null })}>
+              <button
+                type="button"
+                className="btn min-h-14"
+                onClick={() => correct({ kind: "send", at: 0, hit: null })}
+              >
                 {say("play.ev.miss")}
               </button>
             </div>

@@ -30,7 +30,11 @@ export function HandInScreen({ data, plays, again, go }: Props) {
 
 function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: () => Promise<void> }) {
   const a = data.card.activity;
-  const [feel, setFeel] = useState<Record<"before" | "during" | "after", number | null>>({ before: null, during: null, after: null });
+  const [feel, setFeel] = useState<Record<"before" | "during" | "after", number | null>>({
+    before: null,
+    during: null,
+    after: null,
+  });
   const [answers, setAnswers] = useState(a.reflection.map(() => ""));
   const [criteria, setCriteria] = useState<string[]>([]);
   const [grownUp, setGrownUp] = useState(false);
@@ -39,7 +43,9 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
   async function send() {
     setBusy(true);
     const events = await eventsOf(play.id);
-    await changePlay(play.id, { result: { events: events.length, reflection: { ...feel, answers, criteria, grownUp } } });
+    await changePlay(play.id, {
+      result: { events: events.length, reflection: { ...feel, answers, criteria, grownUp } },
+    });
     holdPage(false);
     await again();
     await syncAll(play.token);
@@ -66,7 +72,14 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
                   key={v}
                   className={`grid min-h-20 cursor-pointer content-center justify-items-center gap-0.5 rounded-md border-2 p-1 text-center text-sm leading-tight has-focus-visible:outline-3 ${feel[at] === v ? "border-plum bg-plum/20 font-bold" : "border-hair"}`}
                 >
-                  <input type="radio" name={at} value={v} checked={feel[at] === v} onChange={() => setFeel({ ...feel, [at]: v })} className="sr-only" />
+                  <input
+                    type="radio"
+                    name={at}
+                    value={v}
+                    checked={feel[at] === v}
+                    onChange={() => setFeel({ ...feel, [at]: v })}
+                    className="sr-only"
+                  />
                   <Face value={v} />
                   {say("hand.feel", { value: String(v) })}
                 </label>
@@ -80,7 +93,14 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
           <legend className="mb-1 font-head text-xl font-bold">{say("hand.did")}</legend>
           {a.criteria.map((c) => (
             <label key={c.id} className="flex min-h-12 items-center gap-3 text-lg">
-              <input type="checkbox" className="size-6 shrink-0" checked={criteria.includes(c.id)} onChange={() => setCriteria(criteria.includes(c.id) ? criteria.filter((x) => x !== c.id) : [...criteria, c.id])} />
+              <input
+                type="checkbox"
+                className="size-6 shrink-0"
+                checked={criteria.includes(c.id)}
+                onChange={() =>
+                  setCriteria(criteria.includes(c.id) ? criteria.filter((x) => x !== c.id) : [...criteria, c.id])
+                }
+              />
               {c.text}
             </label>
           ))}
@@ -89,7 +109,12 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
       {a.reflection.map((q, i) => (
         <label key={q} className="field text-lg">
           <span>{q}</span>
-          <textarea rows={2} maxLength={300} value={answers[i]} onChange={(e) => setAnswers(answers.map((x, k) => (k === i ? e.target.value : x)))} />
+          <textarea
+            rows={2}
+            maxLength={300}
+            value={answers[i]}
+            onChange={(e) => setAnswers(answers.map((x, k) => (k === i ? e.target.value : x)))}
+          />
         </label>
       ))}
       <label className="flex min-h-16 items-center gap-4 rounded-md border-2 border-plum p-3 text-lg font-bold">
@@ -105,7 +130,9 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
 
 function Sent({ play, go }: { play: LocalPlay; go: (to: Step) => void }) {
   const kept = localStorage.getItem(`yard-score-${play.id}`);
-  const score = kept ? (JSON.parse(kept) as { value: number; unit: "points" | "sends" | "tenths"; beat?: "best" | "mark" }) : null;
+  const score = kept
+    ? (JSON.parse(kept) as { value: number; unit: "points" | "sends" | "tenths"; beat?: "best" | "mark" })
+    : null;
   return (
     <div className="grid gap-4 text-lg" aria-live="polite">
       {play.refused ? (
@@ -117,7 +144,11 @@ function Sent({ play, go }: { play: LocalPlay; go: (to: Step) => void }) {
         </>
       )}
       {score && <p className="text-2xl font-bold">{say("hand.score", { score: sayScore(score.value, score.unit) })}</p>}
-      {score?.beat && <p className="rounded-md bg-mustard p-3 text-xl font-bold text-[#14241f]">{say(score.beat === "mark" ? "hand.beatMark" : "hand.beat")}</p>}
+      {score?.beat && (
+        <p className="rounded-md bg-mustard p-3 text-xl font-bold text-[#14241f]">
+          {say(score.beat === "mark" ? "hand.beatMark" : "hand.beat")}
+        </p>
+      )}
       <button type="button" className="btn min-h-14 text-lg" onClick={() => go("play")}>
         {say("hand.again")}
       </button>

@@ -3,7 +3,8 @@ import type { CardData, Ticks } from "./card-app.tsx";
 
 export function LookScreen({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {
   const { cautions, grownUp, activity } = data.card;
-  const turn = (c: string) => setTicks({ ...ticks, look: ticks.look.includes(c) ? ticks.look.filter((x) => x !== c) : [...ticks.look, c] });
+  const turn = (c: string) =>
+    setTicks({ ...ticks, look: ticks.look.includes(c) ? ticks.look.filter((x) => x !== c) : [...ticks.look, c] });
   const row = "flex min-h-16 items-center gap-4 rounded-md border-2 p-3 text-lg";
   return (
     <>
@@ -13,7 +14,12 @@ export function LookScreen({ data, ticks, setTicks }: { data: CardData; ticks: T
         {cautions.map((c) => (
           <li key={c}>
             <label className={`${row} ${ticks.look.includes(c) ? "border-teal bg-mint/25" : "border-coral bg-raised"}`}>
-              <input type="checkbox" className="size-7 shrink-0" checked={ticks.look.includes(c)} onChange={() => turn(c)} />
+              <input
+                type="checkbox"
+                className="size-7 shrink-0"
+                checked={ticks.look.includes(c)}
+                onChange={() => turn(c)}
+              />
               {say(`caution.${c}`)}
             </label>
           </li>
@@ -21,7 +27,12 @@ export function LookScreen({ data, ticks, setTicks }: { data: CardData; ticks: T
         {grownUp && (
           <li>
             <label className={`${row} ${ticks.grownUp ? "border-plum bg-plum/15" : "border-plum bg-raised"} font-bold`}>
-              <input type="checkbox" className="size-7 shrink-0" checked={ticks.grownUp} onChange={() => setTicks({ ...ticks, grownUp: !ticks.grownUp })} />
+              <input
+                type="checkbox"
+                className="size-7 shrink-0"
+                checked={ticks.grownUp}
+                onChange={() => setTicks({ ...ticks, grownUp: !ticks.grownUp })}
+              />
               {say("look.grownUp")}
             </label>
           </li>

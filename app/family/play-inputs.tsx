@@ -73,7 +73,11 @@ export function PlayInputs({ legal, now, data, act, tick, name }: Props) {
 
 function Big({ text, press }: { text: string; press: () => void }) {
   return (
-    <button type="button" className="min-h-40 rounded-[2rem] border-[3px] border-[#14241f] bg-mustard text-4xl font-bold text-[#14241f]" onClick={press}>
+    <button
+      type="button"
+      className="min-h-40 rounded-[2rem] border-[3px] border-[#14241f] bg-mustard text-4xl font-bold text-[#14241f]"
+      onClick={press}
+    >
       {text}
     </button>
   );
@@ -123,13 +127,28 @@ function HitOrMiss({ legal, data, act }: { legal: Extract<Legal, { kind: "send" 
   return (
     <>
       <div className="grid grid-cols-2 gap-3.5">
-        <button type="button" className="grid min-h-52 content-center justify-items-center gap-2 rounded-[5rem] border-4 border-[#14241f] bg-mint text-[#14241f] active:scale-[0.98]" onClick={() => act({ kind: "send", hit: legal.want })}>
+        <button
+          type="button"
+          className="grid min-h-52 content-center justify-items-center gap-2 rounded-[5rem] border-4 border-[#14241f] bg-mint text-[#14241f] active:scale-[0.98]"
+          onClick={() => act({ kind: "send", hit: legal.want })}
+        >
           <svg viewBox="0 0 60 60" width="64" height="64" aria-hidden="true">
-            <path d="M12 32l13 14 24-32" fill="none" stroke="currentColor" strokeWidth="8" strokeLinecap="round" strokeLinejoin="round" />
+            <path
+              d="M12 32l13 14 24-32"
+              fill="none"
+              stroke="currentColor"
+              strokeWidth="8"
+              strokeLinecap="round"
+              strokeLinejoin="round"
+            />
           </svg>
           <span className="text-3xl font-bold">{say("play.hit")}</span>
         </button>
-        <button type="button" className="grid min-h-52 content-center justify-items-center gap-2 rounded-md border-4 border-[#14241f] bg-[#f3c7b8] text-[#14241f] active:scale-[0.98]" onClick={() => act({ kind: "send", hit: null })}>
+        <button
+          type="button"
+          className="grid min-h-52 content-center justify-items-center gap-2 rounded-md border-4 border-[#14241f] bg-[#f3c7b8] text-[#14241f] active:scale-[0.98]"
+          onClick={() => act({ kind: "send", hit: null })}
+        >
           <svg viewBox="0 0 60 60" width="64" height="64" aria-hidden="true">
             <g fill="none" stroke="currentColor" strokeWidth="5">
               <circle cx="22" cy="38" r="13" />
@@ -154,7 +173,15 @@ export function zoneName(zone: string): string {
 }
 
 /** The bands as they lie on the floor, far ones above: tap where it stopped. Arrow keys move between them. */
-export function Zones({ zones, data, pick }: { zones: readonly string[]; data: CardData; pick: (zone: string) => void }) {
+export function Zones({
+  zones,
+  data,
+  pick,
+}: {
+  zones: readonly string[];
+  data: CardData;
+  pick: (zone: string) => void;
+}) {
   const far = [...zones].reverse();
   return (
     <div
@@ -187,7 +214,19 @@ export function Zones({ zones, data, pick }: { zones: readonly string[]; data: C
   );
 }
 
-function Knock({ legal, data, name, close, act }: { legal: Extract<Legal, { kind: "knock" }>; data: CardData; name: (i: number) => string; close: () => void; act: Act }) {
+function Knock({
+  legal,
+  data,
+  name,
+  close,
+  act,
+}: {
+  legal: Extract<Legal, { kind: "knock" }>;
+  data: CardData;
+  name: (i: number) => string;
+  close: () => void;
+  act: Act;
+}) {
   const [piece, setPiece] = useState<number | null>(null);
   return (
     <div className="grid gap-2.5">
@@ -195,7 +234,12 @@ function Knock({ legal, data, name, close, act }: { legal: Extract<Legal, { kind
       {piece === null ? (
         <div className="grid grid-cols-3 gap-2.5">
           {legal.pieces.map((p) => (
-            <button key={p.piece} type="button" className="grid min-h-20 justify-items-center rounded-md border-2 border-ink p-2" onClick={() => setPiece(p.piece)}>
+            <button
+              key={p.piece}
+              type="button"
+              className="grid min-h-20 justify-items-center rounded-md border-2 border-ink p-2"
+              onClick={() => setPiece(p.piece)}
+            >
               <svg viewBox="0 0 30 30" width="30" height="30" aria-hidden="true">
                 <PieceShape shape={p.player} cx={15} cy={15} />
               </svg>

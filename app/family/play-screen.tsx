@@ -1,12 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { isRefusal, type Mode, MODES } from "#core/patterns/contract.ts";
+import { isRefusal, MODES, type Mode } from "#core/patterns/contract.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import type { PlayEvent } from "#core/records/events.ts";
 import { openPlay, type Play, referee, replay, view } from "#core/referee/referee.ts";
 import { say, sayPhrase, sayScore } from "../words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";
-import { holdPage } from "./offline.ts";
 import { FixPanel } from "./fix-panel.tsx";
+import { holdPage } from "./offline.ts";
 import { PlayInputs } from "./play-inputs.tsx";
 import { addEvent, addPlay, changePlay, deviceId, eventsOf, type LocalPlay } from "./store.ts";
 import { syncAll } from "./sync.ts";
@@ -87,7 +87,9 @@ function Who({ data, again }: { data: CardData; again: () => Promise<void> }) {
   const together = modes.filter((m) => m !== "alone");
   const [mode, setMode] = useState<Mode>(together[0] ?? "alone");
   const [names, setNames] = useState<string[]>([data.name.split(" ")[0]!]);
-  const counts = Array.from({ length: players.most - least + 1 }, (_, i) => i + least).filter((n) => n > 1 || modes.includes("alone"));
+  const counts = Array.from({ length: players.most - least + 1 }, (_, i) => i + least).filter(
+    (n) => n > 1 || modes.includes("alone"),
+  );
 
   async function begin() {
     const play: LocalPlay = {
@@ -118,12 +120,17 @@ function Who({ data, again }: { data: CardData; again: () => Promise<void> }) {
       }}
     >
       <h1 className="text-3xl">{say("who.title")}</h1>
-      {data.used >= data.tries && <p className="rounded-md bg-mustard p-3 font-semibold text-[#14241f]">{say("card.usedUp")}</p>}
+      {data.used >= data.tries && (
+        <p className="rounded-md bg-mustard p-3 font-semibold text-[#14241f]">{say("card.usedUp")}</p>
+      )}
       <fieldset>
         <legend className="mb-2 font-semibold">{say("who.howMany")}</legend>
         <div className="grid grid-cols-6 gap-2">
           {counts.map((n) => (
-            <label key={n} className={`grid min-h-14 cursor-pointer place-items-center rounded-md border-2 text-2xl font-bold has-focus-visible:outline-3 ${n === count ? "border-mustard bg-mustard text-[#14241f]" : "border-chalk/50"}`}>
+            <label
+              key={n}
+              className={`grid min-h-14 cursor-pointer place-items-center rounded-md border-2 text-2xl font-bold has-focus-visible:outline-3 ${n === count ? "border-mustard bg-mustard text-[#14241f]" : "border-chalk/50"}`}
+            >
               <input type="radio" name="count" className="sr-only" checked={n === count} onChange={() => setCount(n)} />
               {n}
             </label>
@@ -135,7 +142,10 @@ function Who({ data, again }: { data: CardData; again: () => Promise<void> }) {
           <legend className="mb-2 font-semibold">{say("who.how")}</legend>
           <div className="grid gap-2">
             {together.map((m) => (
-              <label key={m} className={`flex min-h-12 cursor-pointer items-center rounded-md border-2 px-3 font-semibold has-focus-visible:outline-3 ${m === mode ? "border-mustard bg-mustard text-[#14241f]" : "border-chalk/50"}`}>
+              <label
+                key={m}
+                className={`flex min-h-12 cursor-pointer items-center rounded-md border-2 px-3 font-semibold has-focus-visible:outline-3 ${m === mode ? "border-mustard bg-mustard text-[#14241f]" : "border-chalk/50"}`}
+              >
                 <input type="radio" name="mode" className="sr-only" checked={m === mode} onChange={() => setMode(m)} />
                 {say(`who.mode.${m}`)}
               </label>
@@ -171,7 +181,17 @@ function Who({ data, again }: { data: CardData; again: () => Promise<void> }) {
 }
 
 /** The shell of every game: whose turn, what to do, the score with its sum, the clock, the inputs, undo. */
-function Board({ data, local, again, go }: { data: CardData; local: LocalPlay; again: () => Promise<void>; go: (to: Step) => void }) {
+function Board({
+  data,
+  local,
+  again,
+  go,
+}: {
+  data: CardData;
+  local: LocalPlay;
+  again: () => Promise<void>;
+  go: (to: Step) => void;
+}) {
   const { pattern } = data.card.activity;
   const [play, setPlay] = useState<Play | null>(null);
   const [told, setTold] = useState("");
@@ -182,7 +202,11 @@ function Board({ data, local, again, go }: { data: CardData; local: LocalPlay; a
 
   useEffect(() => {
     void eventsOf(local.id).then((events) => {
-      const { play: kept } = replay(pattern, local.setup, events.map((e) => e.event));
+      const { play: kept } = replay(
+        pattern,
+        local.setup,
+        events.map((e) => e.event),
+      );
       setPlay(events.length > 0 ? kept : openPlay(pattern, local.setup));
     });
   }, [local.id, local.setup, pattern]);
@@ -237,7 +261,12 @@ function Board({ data, local, again, go }: { data: CardData; local: LocalPlay; a
   const knock = v.legal.find((l) => l.kind === "knock");
   const doneTargets = data.card.markers.slice(0, tally.stage).map((m) => m.id);
   const showsRungs = data.card.parts.some((p) => p.kind === "target");
-  const now = send?.kind === "send" ? (data.card.markers[tally.stage]?.kind === "line" ? (data.card.markers[tally.stage]?.id ?? send.want) : send.want) : undefined;
+  const now =
+    send?.kind === "send"
+      ? data.card.markers[tally.stage]?.kind === "line"
+        ? (data.card.markers[tally.stage]?.id ?? send.want)
+        : send.want
+      : undefined;
   const pieces = knock?.kind === "knock" ? knock.pieces.map((p) => ({ zone: p.zone, shape: p.player })) : [];
   const seconds = Math.floor(Math.max(0, dueAt === null ? elapsed : dueAt - elapsed) / 1000);
   const marker = data.card.markers.find((m) => m.id === now);
@@ -250,7 +279,13 @@ function Board({ data, local, again, go }: { data: CardData; local: LocalPlay; a
         local={local}
         play={play}
         line={v.done === "stopped" ? say("play.stopped") : sayPhrase(v.ending!.reason)}
-        winners={winners.length === 0 ? null : v.ending!.winners.length > 1 ? say("play.tie", { names: winners.join(", ") }) : say("play.winner", { names: winners.join(", ") })}
+        winners={
+          winners.length === 0
+            ? null
+            : v.ending!.winners.length > 1
+              ? say("play.tie", { names: winners.join(", ") })
+              : say("play.winner", { names: winners.join(", ") })
+        }
         undo={() => act({ kind: "undo" })}
         handIn={async () => {
           await writes.current;
@@ -270,7 +305,9 @@ function Board({ data, local, again, go }: { data: CardData; local: LocalPlay; a
           {several && <p className="font-bold text-mustard">{say("play.turn", { name: name(v.player) })}</p>}
           <h1 className="text-[1.75rem] leading-tight">{sayPhrase(v.now)}</h1>
           {marker && (
-            <p className="text-lg text-chalk/90">{say("setup.dist", { count: marker.count, unit: marker.unit, metres: marker.reached.toFixed(1) })}</p>
+            <p className="text-lg text-chalk/90">
+              {say("setup.dist", { count: marker.count, unit: marker.unit, metres: marker.reached.toFixed(1) })}
+            </p>
           )}
           <p className="min-h-6 font-semibold text-mustard" role="status">
             {told}
@@ -289,19 +326,31 @@ function Board({ data, local, again, go }: { data: CardData; local: LocalPlay; a
             parts={data.card.parts}
             width={showsRungs ? 230 : 210}
             height={showsRungs ? 250 : 190}
-            marks={{ now, done: showsRungs && now !== undefined && data.card.markers[0]?.kind === "target" ? doneTargets : [], pieces }}
+            marks={{
+              now,
+              done: showsRungs && now !== undefined && data.card.markers[0]?.kind === "target" ? doneTargets : [],
+              pieces,
+            }}
             label={sayPhrase(v.now)}
           />
         </div>
         <div className="grid shrink-0 content-center gap-2 text-right">
           {v.score.map((s, i) => (
             <div key={s.players.join()} className={i === v.side || !several ? "" : "opacity-75"}>
-              <p className="text-sm">{several ? s.players.map(name).join(", ") : say(`unit.${s.unit}`, { value: s.value })}</p>
-              <p className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl"} ${i === v.side ? "text-mustard" : ""}`}>{s.unit === "tenths" ? (s.value / 10).toFixed(1) : s.value}</p>
+              <p className="text-sm">
+                {several ? s.players.map(name).join(", ") : say(`unit.${s.unit}`, { value: s.value })}
+              </p>
+              <p
+                className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl"} ${i === v.side ? "text-mustard" : ""}`}
+              >
+                {s.unit === "tenths" ? (s.value / 10).toFixed(1) : s.value}
+              </p>
               {i === v.side && mine.working && <p className="max-w-36 text-base leading-tight">{mine.working}</p>}
             </div>
           ))}
-          <p className="text-sm text-chalk/85">{say("play.try", { number: tally.sends + 1, cap: capOf(pattern.params) })}</p>
+          <p className="text-sm text-chalk/85">
+            {say("play.try", { number: tally.sends + 1, cap: capOf(pattern.params) })}
+          </p>
           {data.mark !== null && (
             <p className="text-sm text-chalk/85">
               {say("play.mark")} <strong className="text-base">{data.mark}</strong>
@@ -320,7 +369,13 @@ function Board({ data, local, again, go }: { data: CardData; local: LocalPlay; a
             <button type="button" className="btn min-h-12" disabled={!v.canUndo} onClick={() => act({ kind: "undo" })}>
               {say("play.undo")}
             </button>
-            <button type="button" className="btn min-h-12" disabled={play.standing.length === 0} aria-expanded={fixing} onClick={() => setFixing(!fixing)}>
+            <button
+              type="button"
+              className="btn min-h-12"
+              disabled={play.standing.length === 0}
+              aria-expanded={fixing}
+              onClick={() => setFixing(!fixing)}
+            >
               {say("play.fix")}
             </button>
             <button type="button" className="btn min-h-12" onClick={() => act({ kind: "stop" })}>
@@ -361,7 +416,9 @@ function Finished({
   const mine = v.score.find((s) => s.players.includes(0))!;
   const over = v.done === "over";
   const beat =
-    over && data.mark !== null && (mine.unit === "points" ? mine.value > data.mark : v.tally[0]!.finished && mine.value < data.mark)
+    over &&
+    data.mark !== null &&
+    (mine.unit === "points" ? mine.value > data.mark : v.tally[0]!.finished && mine.value < data.mark)
       ? "mark"
       : over && data.best && mine.rank > data.best.rank
         ? "best"
@@ -382,7 +439,11 @@ function Finished({
           </p>
         ))}
       </div>
-      {beat && <p className="rounded-md bg-mustard p-3 text-xl font-bold text-[#14241f]">{say(beat === "mark" ? "hand.beatMark" : "hand.beat")}</p>}
+      {beat && (
+        <p className="rounded-md bg-mustard p-3 text-xl font-bold text-[#14241f]">
+          {say(beat === "mark" ? "hand.beatMark" : "hand.beat")}
+        </p>
+      )}
       <button type="button" className="btn btn-main min-h-16 text-2xl" onClick={() => void handIn()}>
         {say("play.handIn")}
       </button>

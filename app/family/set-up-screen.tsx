@@ -21,26 +21,48 @@ const metres = (m: number) => m.toFixed(m < 10 ? 1 : 0);
 function stages({ card }: CardData): Stage[] {
   const a = card.activity;
   const marker = say(`item.${a.kit.marker}`);
-  const moving = card.markers.length > 0 && card.parts.some((p) => p.kind === "line" && p.role === "start" && p.id !== "start");
+  const moving =
+    card.markers.length > 0 && card.parts.some((p) => p.kind === "line" && p.role === "start" && p.id !== "start");
   const out: Stage[] = [];
   const shown: string[] = [];
   const target = card.parts.find((p) => p.kind === "target");
   if (moving && target?.kind === "target") {
     shown.push(target.id);
-    out.push({ id: "first", title: target.label, item: target.item, lines: [say("setup.putFirst", { item: target.label }), countsLine(card, target.id)], shown: [...shown] });
+    out.push({
+      id: "first",
+      title: target.label,
+      item: target.item,
+      lines: [say("setup.putFirst", { item: target.label }), countsLine(card, target.id)],
+      shown: [...shown],
+    });
   } else {
     shown.push("start");
-    out.push({ id: "start", title: say("setup.startTitle"), item: a.kit.marker, lines: [say("setup.start")], shown: [...shown] });
+    out.push({
+      id: "start",
+      title: say("setup.startTitle"),
+      item: a.kit.marker,
+      lines: [say("setup.start")],
+      shown: [...shown],
+    });
   }
   for (const m of card.markers) {
     shown.push(m.id);
     const zones = card.parts.flatMap((p) => (p.kind === "zone" && shown.includes(`b${p.id.slice(1)}`) ? [p.id] : []));
     const shoes = m.unit === "shoe";
     const walk = moving
-      ? say(shoes ? "setup.shoesBack" : "setup.back", { count: m.count, label: target?.kind === "target" ? target.label : "" })
+      ? say(shoes ? "setup.shoesBack" : "setup.back", {
+          count: m.count,
+          label: target?.kind === "target" ? target.label : "",
+        })
       : say(shoes ? "setup.shoes" : "setup.walk", { count: m.count });
-    const aside = Math.abs(m.across) >= 0.05 ? [say(m.across < 0 ? "setup.left" : "setup.right", { metres: metres(Math.abs(m.across)) })] : [];
-    const put = m.kind === "target" ? [say("setup.put", { item: m.label }), countsLine(card, m.id)] : [say("setup.line", { number: m.label })];
+    const aside =
+      Math.abs(m.across) >= 0.05
+        ? [say(m.across < 0 ? "setup.left" : "setup.right", { metres: metres(Math.abs(m.across)) })]
+        : [];
+    const put =
+      m.kind === "target"
+        ? [say("setup.put", { item: m.label }), countsLine(card, m.id)]
+        : [say("setup.line", { number: m.label })];
     out.push({
       id: m.id,
       title: m.kind === "target" ? m.label : `${marker} ${m.label}`,
@@ -69,7 +91,17 @@ export function SetUpScreen({ data }: { data: CardData }) {
     <>
       <h1 className="mb-2 text-3xl">{whole ? say("setup.all") : say("setup.title")}</h1>
       <div className="on-court grid justify-items-center rounded-md bg-court py-2">
-        <YardMap parts={data.card.parts} width={350} height={whole ? 430 : 300} marks={whole ? {} : { now: stage!.id, only: [...stage!.shown, ...(stage!.shown.includes("start") ? [] : [stage!.id])] }} label={say("setup.all")} />
+        <YardMap
+          parts={data.card.parts}
+          width={350}
+          height={whole ? 430 : 300}
+          marks={
+            whole
+              ? {}
+              : { now: stage!.id, only: [...stage!.shown, ...(stage!.shown.includes("start") ? [] : [stage!.id])] }
+          }
+          label={say("setup.all")}
+        />
       </div>
       {stage && (
         <div className="mt-4 flex gap-4" aria-live="polite">

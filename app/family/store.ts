@@ -103,6 +103,7 @@ export async function clearHandedIn(id: string, receipt: string): Promise<void> 
   const tx = (await db()).transaction(["plays", "events"], "readwrite");
   const play = await tx.objectStore("plays").get(id);
   if (play) await tx.objectStore("plays").put({ ...play, receipt, refused: null, names: [] });
-  for (const key of await tx.objectStore("events").index("play").getAllKeys(id)) await tx.objectStore("events").delete(key);
+  for (const key of await tx.objectStore("events").index("play").getAllKeys(id))
+    await tx.objectStore("events").delete(key);
   await tx.done;
 }

@@ -18,7 +18,8 @@ let timer: ReturnType<typeof setTimeout> | null = null;
 /** Sends everything of a link that has no receipt yet, now and again until it has. Safe to call at any time, in any tab. */
 export async function syncAll(token: string): Promise<void> {
   let failed = false;
-  for (const play of await playsOfToken(token)) if (!play.receipt && !play.refused) failed = !(await syncPlay(play.id)) || failed;
+  for (const play of await playsOfToken(token))
+    if (!play.receipt && !play.refused) failed = !(await syncPlay(play.id)) || failed;
   if (timer) clearTimeout(timer);
   timer = null;
   if (!failed) {
@@ -53,7 +54,10 @@ function syncPlay(id: string): Promise<boolean> {
   });
 }
 
-async function post(play: LocalPlay, { events }: Pick<HandIn, "events">): Promise<Receipt | { refused: string } | "later"> {
+async function post(
+  play: LocalPlay,
+  { events }: Pick<HandIn, "events">,
+): Promise<Receipt | { refused: string } | "later"> {
   const body: HandIn = {
     play: play.id,
     card: play.card,

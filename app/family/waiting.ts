@@ -6,7 +6,8 @@ import { onSync } from "./sync.ts";
 export function useWaiting(token: string): number {
   const [n, set] = useState(0);
   useEffect(() => {
-    const look = () => void playsOfToken(token).then((all) => set(all.filter((p) => p.result && !p.receipt && !p.refused).length));
+    const look = () =>
+      void playsOfToken(token).then((all) => set(all.filter((p) => p.result && !p.receipt && !p.refused).length));
     look();
     return onSync(look);
   }, [token]);

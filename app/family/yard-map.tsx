@@ -15,25 +15,65 @@ export interface MapMarks {
 }
 
 /** The layout from the child's side: the start line below, targets above, to scale. Chalk on the court. */
-export function YardMap({ parts, width, height, marks = {}, label }: { parts: readonly Part[]; width: number; height: number; marks?: MapMarks; label: string }) {
+export function YardMap({
+  parts,
+  width,
+  height,
+  marks = {},
+  label,
+}: {
+  parts: readonly Part[];
+  width: number;
+  height: number;
+  marks?: MapMarks;
+  label: string;
+}) {
   const alongs = parts.flatMap((p) => (p.kind === "zone" ? [p.near, p.far] : p.kind === "runOn" ? [] : [p.along]));
   const lo = Math.min(...alongs);
   const hi = Math.max(...alongs);
-  const half = Math.max(0.4, ...parts.map((p) => (p.kind === "target" ? Math.abs(p.across) + p.width / 2 : p.kind === "zone" || p.kind === "line" ? p.width / 2 : 0)));
+  const half = Math.max(
+    0.4,
+    ...parts.map((p) =>
+      p.kind === "target" ? Math.abs(p.across) + p.width / 2 : p.kind === "zone" || p.kind === "line" ? p.width / 2 : 0,
+    ),
+  );
   const scale = Math.min((height - PAD.top - PAD.bottom) / Math.max(0.5, hi - lo), (width - 2 * PAD.side) / (2 * half));
   const x = (across: number) => width / 2 + across * scale;
   const y = (along: number) => height - PAD.bottom - (along - lo) * scale;
   const dim = (id: string) => (marks.only && !marks.only.includes(id) ? 0.3 : 1);
   const seen = new Map<string, number>();
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} className="max-w-full" role="img" aria-label={label}>
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      width={width}
+      height={height}
+      className="max-w-full"
+      role="img"
+      aria-label={label}
+    >
       {parts.map((p) => {
         if (p.kind === "zone") {
           const now = marks.now === p.id;
           return (
             <g key={p.id} opacity={dim(p.id)}>
-              <rect x={x(-p.width / 2)} y={y(p.far)} width={p.width * scale} height={(p.far - p.near) * scale} fill={now ? "#F2B632" : "#6FDCCB"} fillOpacity={now ? 0.35 : 0.06 + 0.03 * p.points} stroke="#6FDCCB" strokeWidth="2" />
-              <text x={x(-p.width / 2) - 8} y={(y(p.near) + y(p.far)) / 2 + 6} textAnchor="end" fill="#F6F4EA" fontSize="17" fontWeight="700">
+              <rect
+                x={x(-p.width / 2)}
+                y={y(p.far)}
+                width={p.width * scale}
+                height={(p.far - p.near) * scale}
+                fill={now ? "#F2B632" : "#6FDCCB"}
+                fillOpacity={now ? 0.35 : 0.06 + 0.03 * p.points}
+                stroke="#6FDCCB"
+                strokeWidth="2"
+              />
+              <text
+                x={x(-p.width / 2) - 8}
+                y={(y(p.near) + y(p.far)) / 2 + 6}
+                textAnchor="end"
+                fill="#F6F4EA"
+                fontSize="17"
+                fontWeight="700"
+              >
                 {p.points}
               </text>
             </g>
@@ -43,9 +83,21 @@ export function YardMap({ parts, width, height, marks = {}, label }: { parts: re
           const now = marks.now === p.id || p.id === "start";
           return (
             <g key={p.id} opacity={dim(p.id)}>
-              <path d={`M${x(-p.width / 2)} ${y(p.along)}H${x(p.width / 2)}`} stroke={now ? "#F2B632" : "#F6F4EA"} strokeOpacity={now ? 1 : 0.55} strokeWidth={now ? 6 : 3} strokeLinecap="round" />
+              <path
+                d={`M${x(-p.width / 2)} ${y(p.along)}H${x(p.width / 2)}`}
+                stroke={now ? "#F2B632" : "#F6F4EA"}
+                strokeOpacity={now ? 1 : 0.55}
+                strokeWidth={now ? 6 : 3}
+                strokeLinecap="round"
+              />
               {p.label && (
-                <text x={x(p.width / 2) + 9} y={y(p.along) + 6} fill={now ? "#F2B632" : "#F6F4EA"} fontSize="16" fontWeight="700">
+                <text
+                  x={x(p.width / 2) + 9}
+                  y={y(p.along) + 6}
+                  fill={now ? "#F2B632" : "#F6F4EA"}
+                  fontSize="16"
+                  fontWeight="700"
+                >
                   {p.label}
                 </text>
               )}
@@ -59,8 +111,26 @@ export function YardMap({ parts, width, height, marks = {}, label }: { parts: re
           return (
             <g key={p.id} opacity={dim(p.id)} transform={`translate(${x(p.across)} ${y(p.along)})`}>
               {now && <circle r={size * 0.78} fill="#F2B632" fillOpacity="0.2" stroke="#F2B632" strokeWidth="3" />}
-              <path d={itemPath(p.item)} transform={`scale(${size / 40}) translate(-20 -20)`} fill="none" stroke={now ? "#F2B632" : "#6FDCCB"} strokeWidth="2.6" strokeLinecap="round" strokeLinejoin="round" opacity={done ? 0.45 : 1} />
-              {done && <path d="M-11 1l8 8 14-17" fill="none" stroke="#F6F4EA" strokeWidth="5" strokeLinecap="round" strokeLinejoin="round" />}
+              <path
+                d={itemPath(p.item)}
+                transform={`scale(${size / 40}) translate(-20 -20)`}
+                fill="none"
+                stroke={now ? "#F2B632" : "#6FDCCB"}
+                strokeWidth="2.6"
+                strokeLinecap="round"
+                strokeLinejoin="round"
+                opacity={done ? 0.45 : 1}
+              />
+              {done && (
+                <path
+                  d="M-11 1l8 8 14-17"
+                  fill="none"
+                  stroke="#F6F4EA"
+                  strokeWidth="5"
+                  strokeLinecap="round"
+                  strokeLinejoin="round"
+                />
+              )}
             </g>
           );
         }
@@ -93,8 +163,22 @@ export function PieceShape({ shape, cx, cy, r = 10 }: { shape: number; cx: numbe
     case 3:
       return <path d={`M${cx} ${cy - r}l${r} ${r}l${-r} ${r}l${-r} ${-r}z`} fill="#C9A4DA" {...common} />;
     case 4:
-      return <path d={`M${cx - r} ${cy - r}l${2 * r} ${2 * r}M${cx + r} ${cy - r}l${-2 * r} ${2 * r}`} stroke="#8CC6EA" strokeWidth="5" strokeLinecap="round" />;
+      return (
+        <path
+          d={`M${cx - r} ${cy - r}l${2 * r} ${2 * r}M${cx + r} ${cy - r}l${-2 * r} ${2 * r}`}
+          stroke="#8CC6EA"
+          strokeWidth="5"
+          strokeLinecap="round"
+        />
+      );
     default:
-      return <path d={`M${cx - r} ${cy}h${2 * r}M${cx} ${cy - r}v${2 * r}`} stroke="#B9E3A0" strokeWidth="5" strokeLinecap="round" />;
+      return (
+        <path
+          d={`M${cx - r} ${cy}h${2 * r}M${cx} ${cy - r}v${2 * r}`}
+          stroke="#B9E3A0"
+          strokeWidth="5"
+          strokeLinecap="round"
+        />
+      );
   }
 }

@@ -22,7 +22,12 @@ export function ChildrenStrip({ rows, expected, mark, unit, show }: Props) {
   const ticks = [0, 0.25, 0.5, 0.75, 1].map((t) => Math.round(t * most));
   return (
     <div className="overflow-x-auto">
-      <svg viewBox={`0 0 ${width} ${HIGH + BASE}`} className="block h-auto w-full min-w-[820px]" role="img" aria-label={`Every child's goes in ${unit}, beside what was expected at that age`}>
+      <svg
+        viewBox={`0 0 ${width} ${HIGH + BASE}`}
+        className="block h-auto w-full min-w-[820px]"
+        role="img"
+        aria-label={`Every child's goes in ${unit}, beside what was expected at that age`}
+      >
         {ticks.map((t) => (
           <g key={t}>
             <path d={`M46 ${y(t)}H${width}`} stroke="var(--color-hair)" />
@@ -34,7 +39,16 @@ export function ChildrenStrip({ rows, expected, mark, unit, show }: Props) {
         {mark !== null && (
           <g>
             <path d={`M46 ${y(mark)}H${width}`} stroke="var(--color-plum)" strokeWidth="2" strokeDasharray="7 5" />
-            <text x={width - 4} y={y(mark) - 5} textAnchor="end" fontSize="12" fontWeight="700" fill="var(--color-plum)">
+            <text
+              x="50"
+              y={y(mark) - 5}
+              fontSize="12"
+              fontWeight="700"
+              fill="var(--color-plum)"
+              stroke="var(--color-page)"
+              strokeWidth="4"
+              paintOrder="stroke"
+            >
               to beat: {show(mark)}
             </text>
           </g>
@@ -44,19 +58,57 @@ export function ChildrenStrip({ rows, expected, mark, unit, show }: Props) {
           const e = expected[r.age];
           return (
             <g key={r.cardId}>
-              {e && <rect x={x - 11} y={y(e.high)} width="22" height={Math.max(2, y(e.low) - y(e.high))} fill="var(--color-teal)" fillOpacity="0.16" />}
+              {e && (
+                <rect
+                  x={x - 11}
+                  y={y(e.high)}
+                  width="22"
+                  height={Math.max(2, y(e.low) - y(e.high))}
+                  fill="var(--color-teal)"
+                  fillOpacity="0.16"
+                />
+              )}
               {e && <path d={`M${x - 11} ${y(e.middle)}h22`} stroke="var(--color-teal)" strokeWidth="2" />}
               {r.goes
                 .filter((g) => g !== r.best)
                 .map((g) =>
                   g.counts ? (
-                    <circle key={g.playId} cx={x} cy={y(g.score.value)} r="3.6" fill="var(--color-raised)" stroke="currentColor" strokeWidth="1.6" />
+                    <circle
+                      key={g.playId}
+                      cx={x}
+                      cy={y(g.score.value)}
+                      r="3.6"
+                      fill="var(--color-raised)"
+                      stroke="currentColor"
+                      strokeWidth="1.6"
+                    />
                   ) : (
-                    <path key={g.playId} d={`M${x - 4} ${y(g.score.value) - 4}l8 8m0-8l-8 8`} stroke="var(--color-coral)" strokeWidth="2" />
+                    <path
+                      key={g.playId}
+                      d={`M${x - 4} ${y(g.score.value) - 4}l8 8m0-8l-8 8`}
+                      stroke="var(--color-coral)"
+                      strokeWidth="2"
+                    />
                   ),
                 )}
-              {r.best && <rect x={x - 5.5} y={y(r.best.score.value) - 5.5} width="11" height="11" fill="var(--color-mustard)" stroke="currentColor" strokeWidth="1.8" />}
-              <text x={x} y={HIGH + 12} fontSize="12" fill={r.goes.length > 0 ? "currentColor" : "var(--color-quiet)"} transform={`rotate(48 ${x - 5} ${HIGH + 12})`}>
+              {r.best && (
+                <rect
+                  x={x - 5.5}
+                  y={y(r.best.score.value) - 5.5}
+                  width="11"
+                  height="11"
+                  fill="var(--color-mustard)"
+                  stroke="currentColor"
+                  strokeWidth="1.8"
+                />
+              )}
+              <text
+                x={x}
+                y={HIGH + 12}
+                fontSize="12"
+                fill={r.goes.length > 0 ? "currentColor" : "var(--color-quiet)"}
+                transform={`rotate(48 ${x - 5} ${HIGH + 12})`}
+              >
                 {r.child}
               </text>
               {r.goes.length === 0 && (

@@ -1,6 +1,6 @@
 import { data, Form, Link, redirect } from "react-router";
-import { type Activity, fromPattern, parseActivity } from "#core/formats/activity.ts";
 import { layoutOf } from "#core/forecast/for-activity.ts";
+import { type Activity, fromPattern, parseActivity } from "#core/formats/activity.ts";
 import { type PatternName, patternNames } from "#core/patterns/registry.ts";
 import { activitiesFor, addActivity, shelveActivity } from "#server/activities/activities.ts";
 import { shellOf } from "#server/school/classes.ts";
@@ -36,7 +36,8 @@ export async function action({ request }: Route.ActionArgs) {
     }
     if (intent === "new") {
       const name = String(fields.get("pattern"));
-      if (!patternNames.includes(name as PatternName)) return refuse("pattern", `pattern must be one of ${patternNames.join(", ")}`);
+      if (!patternNames.includes(name as PatternName))
+        return refuse("pattern", `pattern must be one of ${patternNames.join(", ")}`);
       throw redirect(`/activities/${await addActivity(who, fromPattern(name as PatternName))}`);
     }
     const file = fields.get("file");
@@ -49,11 +50,19 @@ export async function action({ request }: Route.ActionArgs) {
       return refuse("file", `file: ${file.name} is not JSON`);
     }
     const read = parseActivity(json);
-    if (!read.ok) return data({ ok: false as const, problems: read.problems.map((p) => ({ field: p.field, message: `${p.field}: ${p.message}` })) }, { status: 422 });
+    if (!read.ok)
+      return data(
+        {
+          ok: false as const,
+          problems: read.problems.map((p) => ({ field: p.field, message: `${p.field}: ${p.message}` })),
+        },
+        { status: 422 },
+      );
     throw redirect(`/activities/${await addActivity(who, read.value)}`);
   });
 }
-const refuse = (field: string, message: string) => data({ ok: false as const, problems: [{ field, message }] }, { status: 422 });
+const refuse = (field: string, message: string) =>
+  data({ ok: false as const, problems: [{ field, message }] }, { status: 422 });
 
 export default function Activities({ loaderData, actionData }: Route.ComponentProps) {
   return (
@@ -89,7 +98,12 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
               <li key={n}>
                 <Form method="post">
                   <input type="hidden" name="pattern" value={n} />
-                  <button type="submit" name="intent" value="new" className="grid w-full grid-cols-[96px_1fr] items-center gap-3 rounded-md border-2 border-ink bg-raised p-2.5 text-left hover:border-teal">
+                  <button
+                    type="submit"
+                    name="intent"
+                    value="new"
+                    className="grid w-full grid-cols-[96px_1fr] items-center gap-3 rounded-md border-2 border-ink bg-raised p-2.5 text-left hover:border-teal"
+                  >
                     <MiniPlan parts={layoutOf(a)} space={a.space} />
                     <span>
                       <span className="block font-head text-lg font-bold">{label(`pattern.${n}`)}</span>
@@ -103,7 +117,9 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
         </ul>
       </section>
       <h2 className="mb-2 text-lg">Your shelf</h2>
-      {loaderData.shelf.length === 0 && <p className="text-quiet">Nothing here yet. Begin with a pattern above, or open a file.</p>}
+      {loaderData.shelf.length === 0 && (
+        <p className="text-quiet">Nothing here yet. Begin with a pattern above, or open a file.</p>
+      )}
       <ul className="grid gap-0">
         {loaderData.shelf.map((row) => (
           <ShelfRow key={row.id} {...row} />
@@ -144,7 +160,13 @@ function ShelfRow({ id, document: a, changed }: { id: string; document: Activity
           </button>
         </Form>
         <Form method="post" action={`/activities/${id}`}>
-          <button type="submit" name="intent" value="away" className="btn btn-quiet btn-small" aria-label={`Put ${a.title} away`}>
+          <button
+            type="submit"
+            name="intent"
+            value="away"
+            className="btn btn-quiet btn-small"
+            aria-label={`Put ${a.title} away`}
+          >
             Put away
           </button>
         </Form>

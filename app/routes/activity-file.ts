@@ -7,8 +7,15 @@ import type { Route } from "./+types/activity-file";
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { document } = await found(activityFor(who, idOf(params.id, "activity")));
-  const name = document.title.toLowerCase().replace(/[^a-z0-9]+/g, "-").replace(/^-|-$/g, "") || "activity";
+  const name =
+    document.title
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, "-")
+      .replace(/^-|-$/g, "") || "activity";
   return new Response(`${JSON.stringify(document, null, 2)}\n`, {
-    headers: { "Content-Type": "application/json; charset=utf-8", "Content-Disposition": `attachment; filename="${name}.activity.json"` },
+    headers: {
+      "Content-Type": "application/json; charset=utf-8",
+      "Content-Disposition": `attachment; filename="${name}.activity.json"`,
+    },
   });
 }

@@ -12,13 +12,21 @@ export async function action({ request, params }: Route.ActionArgs) {
   const who = await signedIn(request);
   if (!who) return Response.json({ signedOut: true }, { status: 401 });
   const read = body.safeParse(await request.json().catch(() => null));
-  if (!read.success) return Response.json({ ok: false, problems: [{ field: "document", message: "This is not a saved draft." }] }, { status: 400 });
+  if (!read.success)
+    return Response.json(
+      { ok: false, problems: [{ field: "document", message: "This is not a saved draft." }] },
+      { status: 400 },
+    );
   try {
     const saved = await saveActivity(who, idOf(params.id, "activity"), read.data.version, read.data.document);
     return Response.json(saved, { status: saved.saved ? 200 : 409 });
   } catch (e) {
     if (e instanceof NotAllowed) return Response.json({ ok: false, problems: e.problems }, { status: 422 });
-    if (e instanceof NotFound) return Response.json({ ok: false, problems: [{ field: "document", message: "This activity was put away." }] }, { status: 404 });
+    if (e instanceof NotFound)
+      return Response.json(
+        { ok: false, problems: [{ field: "document", message: "This activity was put away." }] },
+        { status: 404 },
+      );
     throw e;
   }
 }

@@ -5,7 +5,10 @@ import { familyOf } from "../family-link.server.ts";
 import { when } from "../when.ts";
 import type { Route } from "./+types/family-card";
 
-export const meta: Route.MetaFunction = ({ data }) => [{ title: data ? data.card.activity.title : "Daring Yard" }, { name: "robots", content: "noindex" }];
+export const meta: Route.MetaFunction = ({ data }) => [
+  { title: data ? data.card.activity.title : "Daring Yard" },
+  { name: "robots", content: "noindex" },
+];
 
 export async function loader({ params }: Route.LoaderArgs) {
   const link = await familyOf(params.token);

@@ -1,9 +1,9 @@
 import { useEffect } from "react";
 import { cardsFor } from "#server/cards/family.ts";
-import { familyOf } from "../family-link.server.ts";
 import { keepPages } from "../family/offline.ts";
 import { keepSyncing } from "../family/sync.ts";
 import { useWaiting } from "../family/waiting.ts";
+import { familyOf } from "../family-link.server.ts";
 import { when } from "../when.ts";
 import { say, sayScore } from "../words/say.ts";
 import type { Route } from "./+types/family-cards";
@@ -36,7 +36,11 @@ export default function FamilyCards({ loaderData, params }: Route.ComponentProps
           <p className="text-chalk/75">{school}</p>
           <h1 className="text-3xl">{say("family.title", { name: name.split(" ")[0]! })}</h1>
         </header>
-        {waiting > 0 && <p className="rounded-md bg-mustard p-3 font-semibold text-[#14241f]">{say("card.waiting", { count: waiting })}</p>}
+        {waiting > 0 && (
+          <p className="rounded-md bg-mustard p-3 font-semibold text-[#14241f]">
+            {say("card.waiting", { count: waiting })}
+          </p>
+        )}
         {cards.length === 0 && <p>{say("family.none")}</p>}
         <ul className="grid gap-3">
           {cards.map((c) => (
@@ -55,7 +59,11 @@ type Row = Route.ComponentProps["loaderData"]["cards"][number];
 
 function CardRow({ card: c, href }: { card: Row; href: string }) {
   const open = c.state === "open";
-  const line = open ? say("family.open", { when: c.closesAt }) : c.state === "soon" ? say("family.soon", { when: c.opensAt }) : say("family.closed", { when: c.closesAt });
+  const line = open
+    ? say("family.open", { when: c.closesAt })
+    : c.state === "soon"
+      ? say("family.soon", { when: c.opensAt })
+      : say("family.closed", { when: c.closesAt });
   return (
     <a
       href={href}
@@ -68,7 +76,9 @@ function CardRow({ card: c, href }: { card: Row; href: string }) {
       </span>
       <span className="flex flex-wrap gap-x-3">
         <span>{say("family.used", { used: c.used, tries: c.tries })}</span>
-        {c.best && <strong className="text-mustard">{say("family.best", { score: sayScore(c.best.value, c.best.unit) })}</strong>}
+        {c.best && (
+          <strong className="text-mustard">{say("family.best", { score: sayScore(c.best.value, c.best.unit) })}</strong>
+        )}
       </span>
     </a>
   );

@@ -28,7 +28,9 @@ export default function Homes({ loaderData }: Route.ComponentProps) {
   return (
     <main className="mx-auto w-full max-w-6xl p-6">
       <h1 className="mb-1 text-3xl">Homes</h1>
-      <p className="mb-4 text-quiet">Every child has a private link. A withdrawn link stops working at once; a new one is another address.</p>
+      <p className="mb-4 text-quiet">
+        Every child has a private link. A withdrawn link stops working at once; a new one is another address.
+      </p>
       {classes.map((c) => (
         <section key={c} className="mb-8">
           <h2 className="mb-1 text-lg">{c}</h2>
@@ -68,7 +70,13 @@ function Row({ row: r }: { row: Route.ComponentProps["loaderData"]["rows"][numbe
           {r.homes.map((h) => (
             <span key={h.id} className="flex items-center gap-2">
               <SpacePicture space={h.space} />
-              <span className="text-sm">{h.space ? `${label(`space.${h.space.kind}`)}, ${h.space.length} × ${h.space.width} m, ${label(`floor.${h.space.floor}`)}` : <em className="text-quiet">not said</em>}</span>
+              <span className="text-sm">
+                {h.space ? (
+                  `${label(`space.${h.space.kind}`)}, ${h.space.length} × ${h.space.width} m, ${label(`floor.${h.space.floor}`)}`
+                ) : (
+                  <em className="text-quiet">not said</em>
+                )}
+              </span>
             </span>
           ))}
         </div>
@@ -77,15 +85,31 @@ function Row({ row: r }: { row: Route.ComponentProps["loaderData"]["rows"][numbe
       <td className="text-sm">{siblings.join(", ")}</td>
       <td>
         <div className="flex items-center gap-2">
-          {r.token ? <CopyLink path={`/f/${r.token}`} name={r.child} /> : <span className="tag border-coral">withdrawn</span>}
+          {r.token ? (
+            <CopyLink path={`/f/${r.token}`} name={r.child} />
+          ) : (
+            <span className="tag border-coral">withdrawn</span>
+          )}
           <Form method="post">
             <input type="hidden" name="child" value={r.childId} />
             {r.token && (
-              <button type="submit" name="intent" value="withdraw" className="btn btn-quiet btn-small" aria-label={`Withdraw the link of ${r.child}`}>
+              <button
+                type="submit"
+                name="intent"
+                value="withdraw"
+                className="btn btn-quiet btn-small"
+                aria-label={`Withdraw the link of ${r.child}`}
+              >
                 Withdraw
               </button>
             )}{" "}
-            <button type="submit" name="intent" value="renew" className="btn btn-quiet btn-small" aria-label={`Make a new link for ${r.child}`}>
+            <button
+              type="submit"
+              name="intent"
+              value="renew"
+              className="btn btn-quiet btn-small"
+              aria-label={`Make a new link for ${r.child}`}
+            >
               New link
             </button>
           </Form>
@@ -124,15 +148,38 @@ function SpacePicture({ space }: { space: HomeSpace | null }) {
   if (!space)
     return (
       <svg viewBox="0 0 64 32" width="64" height="32" aria-hidden="true">
-        <rect x="2" y="6" width="60" height="20" fill="none" stroke="var(--color-hair)" strokeWidth="2" strokeDasharray="3 4" />
+        <rect
+          x="2"
+          y="6"
+          width="60"
+          height="20"
+          fill="none"
+          stroke="var(--color-hair)"
+          strokeWidth="2"
+          strokeDasharray="3 4"
+        />
       </svg>
     );
   const k = Math.min(60 / space.length, 28 / space.width, 12);
   const dash = { carpet: "1 3", boards: "10 2", tile: "4 4", grass: "2 2 1 4", paving: "7 3" }[space.floor];
   return (
     <svg viewBox="0 0 64 32" width="64" height="32" aria-hidden="true">
-      <rect x="2" y={16 - (space.width * k) / 2} width={space.length * k} height={space.width * k} fill="none" stroke="currentColor" strokeWidth={space.indoors ? 2.5 : 1.5} />
-      <path d={`M4 16H${space.length * k}`} stroke="currentColor" strokeWidth="2" strokeOpacity="0.5" strokeDasharray={dash} />
+      <rect
+        x="2"
+        y={16 - (space.width * k) / 2}
+        width={space.length * k}
+        height={space.width * k}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth={space.indoors ? 2.5 : 1.5}
+      />
+      <path
+        d={`M4 16H${space.length * k}`}
+        stroke="currentColor"
+        strokeWidth="2"
+        strokeOpacity="0.5"
+        strokeDasharray={dash}
+      />
     </svg>
   );
 }

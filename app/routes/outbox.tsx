@@ -18,7 +18,14 @@ export async function loader({ request }: Route.LoaderArgs) {
     page,
     pages: Math.ceil(total / MESSAGES_A_PAGE),
     total,
-    rows: rows.map((r) => ({ id: r.id, to: r.to, subject: r.subject, at: when(r.createdAt, zone), link: r.token ? `${origin}/f/${r.token}` : null, body: r.body.split("{link}") })),
+    rows: rows.map((r) => ({
+      id: r.id,
+      to: r.to,
+      subject: r.subject,
+      at: when(r.createdAt, zone),
+      link: r.token ? `${origin}/f/${r.token}` : null,
+      body: r.body.split("{link}"),
+    })),
   };
 }
 
@@ -27,7 +34,10 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
   return (
     <main className="mx-auto w-full max-w-4xl p-6">
       <h1 className="mb-1 text-3xl">Outbox</h1>
-      <p className="mb-4 text-quiet">What a mail service would be given. Nothing leaves this server: copy a message, or its link, to the family. {total} messages.</p>
+      <p className="mb-4 text-quiet">
+        What a mail service would be given. Nothing leaves this server: copy a message, or its link, to the family.{" "}
+        {total} messages.
+      </p>
       {rows.length === 0 && <p>No message yet. Sending an activity writes one a child.</p>}
       <ul>
         {rows.map((m) => (

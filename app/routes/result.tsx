@@ -1,19 +1,21 @@
 import { Download } from "lucide-react";
 import { data, Form, Link, useFetcher } from "react-router";
-import { criterionOrder, markCriterion, paperResult, type ResultRow, resultsFor } from "#server/assignments/results.ts";
-import { shellOf } from "#server/school/classes.ts";
 import { problemsOf } from "#core/formats/activity.ts";
 import { MARKS } from "#core/records/play.ts";
+import { criterionOrder, markCriterion, paperResult, type ResultRow, resultsFor } from "#server/assignments/results.ts";
+import { shellOf } from "#server/school/classes.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { ChildrenStrip } from "../results/children-strip.tsx";
 import { teacherOf } from "../session.server.ts";
 import { Problems } from "../ui/problems.tsx";
 import { when } from "../when.ts";
-import { sayScore, say } from "../words/say.ts";
+import { say, sayScore } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import type { Route } from "./+types/result";
 
-export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.results.activity.title ?? "Results"} · Daring Yard` }];
+export const meta: Route.MetaFunction = ({ data: d }) => [
+  { title: `${d?.results.activity.title ?? "Results"} · Daring Yard` },
+];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
@@ -28,10 +30,18 @@ export async function action({ request, params }: Route.ActionArgs) {
   return answered(async () => {
     if (fields.intent === "paper") {
       const typed = String(fields.value ?? "").replace(",", ".");
-      await paperResult(who, id, { cardId: String(fields.cardId), value: typed.trim() === "" ? Number.NaN : Number(typed), reachedTop: fields.reachedTop === "on" });
+      await paperResult(who, id, {
+        cardId: String(fields.cardId),
+        value: typed.trim() === "" ? Number.NaN : Number(typed),
+        reachedTop: fields.reachedTop === "on",
+      });
       return { ok: true as const, problems: [] };
     }
-    const read = criterionOrder.safeParse({ cardId: fields.cardId, criterion: fields.criterion, mark: fields.mark === "" ? null : fields.mark });
+    const read = criterionOrder.safeParse({
+      cardId: fields.cardId,
+      criterion: fields.criterion,
+      mark: fields.mark === "" ? null : fields.mark,
+    });
     if (!read.success) return data({ ok: false as const, problems: problemsOf(read.error) }, { status: 422 });
     await markCriterion(who, id, read.data);
     return { ok: true as const, problems: [] };
@@ -42,7 +52,12 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
   const { results: r, zone } = loaderData;
   const opened = r.rows.filter((x) => x.openedAt).length;
   const played = r.rows.filter((x) => x.goes.length > 0).length;
-  const beat = r.mark === null ? 0 : r.rows.filter((x) => x.best && (r.unit === "points" ? x.best.score.value > r.mark! : x.best.score.value < r.mark!)).length;
+  const beat =
+    r.mark === null
+      ? 0
+      : r.rows.filter(
+          (x) => x.best && (r.unit === "points" ? x.best.score.value > r.mark! : x.best.score.value < r.mark!),
+        ).length;
   const show = (v: number) => (r.unit === "tenths" ? (v / 10).toFixed(0) : String(v));
   return (
     <main className="mx-auto w-full max-w-7xl p-6">
@@ -63,7 +78,13 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           <Download size={17} aria-hidden="true" /> CSV
         </a>
       </div>
-      <ChildrenStrip rows={r.rows} expected={r.expected} mark={r.mark} unit={say(`unit.${r.unit}`, { value: 2 })} show={show} />
+      <ChildrenStrip
+        rows={r.rows}
+        expected={r.expected}
+        mark={r.mark}
+        unit={say(`unit.${r.unit}`, { value: 2 })}
+        show={show}
+      />
       <section className="mt-6">
         <h2 className="mb-1 text-xl">Children</h2>
         <div className="overflow-x-auto">
@@ -130,14 +151,28 @@ function Figure({ n, what }: { n: string; what: string }) {
   );
 }
 
-function Row({ row: r, criteria, zone }: { row: ResultRow; criteria: readonly { id: string; text: string }[]; zone: string }) {
+function Row({
+  row: r,
+  criteria,
+  zone,
+}: {
+  row: ResultRow;
+  criteria: readonly { id: string; text: string }[];
+  zone: string;
+}) {
   const last = r.goes[r.goes.length - 1];
   const answers = r.goes.flatMap((g) => g.reflection.answers.filter(Boolean));
   return (
     <tr className="row-line align-top">
       <td className="py-2 pr-2 font-semibold whitespace-nowrap">{r.child}</td>
       <td className="py-2 pr-3">{r.age}</td>
-      <td className="py-2 pr-3 font-bold whitespace-nowrap">{r.best ? sayScore(r.best.score.value, r.best.score.unit) : <span className="font-normal text-quiet">{r.openedAt ? "only looked" : "not opened"}</span>}</td>
+      <td className="py-2 pr-3 font-bold whitespace-nowrap">
+        {r.best ? (
+          sayScore(r.best.score.value, r.best.score.unit)
+        ) : (
+          <span className="font-normal text-quiet">{r.openedAt ? "only looked" : "not opened"}</span>
+        )}
+      </td>
       <td className="py-2 pr-3">
         <span className="flex flex-wrap gap-1.5">
           {r.goes.map((g) => {
@@ -150,7 +185,11 @@ function Row({ row: r, criteria, zone }: { row: ResultRow; criteria: readonly { 
               g.clockDoubt && "clock?",
             ].filter(Boolean);
             return (
-              <span key={g.playId} className={`tag ${g.counts ? "" : "border-coral border-dashed"}`} title={`${when(g.startedAt, zone)}, ${g.score.working}`}>
+              <span
+                key={g.playId}
+                className={`tag ${g.counts ? "" : "border-coral border-dashed"}`}
+                title={`${when(g.startedAt, zone)}, ${g.score.working}`}
+              >
                 {g.score.unit === "tenths" ? (g.score.value / 10).toFixed(1) : g.score.value}
                 {g.setup.players > 1 && <span className="font-normal"> with {g.setup.players - 1}</span>}
                 {notes.length > 0 && <span className="font-normal text-quiet"> {notes.join(", ")}</span>}
@@ -169,17 +208,39 @@ function Row({ row: r, criteria, zone }: { row: ResultRow; criteria: readonly { 
           </details>
         )}
       </td>
-      <td className="py-2 pr-3 text-sm whitespace-nowrap">{last ? [last.reflection.before, last.reflection.during, last.reflection.after].map((f) => f ?? "–").join(" ") : ""}</td>
+      <td className="py-2 pr-3 text-sm whitespace-nowrap">
+        {last
+          ? [last.reflection.before, last.reflection.during, last.reflection.after].map((f) => f ?? "–").join(" ")
+          : ""}
+      </td>
       {criteria.map((c) => (
         <td key={c.id} className="py-1.5 pr-2">
-          <Mark cardId={r.cardId} criterion={c} child={r.child} mark={r.marks[c.id] ?? null} says={last?.reflection.criteria.includes(c.id) ?? false} />
+          <Mark
+            cardId={r.cardId}
+            criterion={c}
+            child={r.child}
+            mark={r.marks[c.id] ?? null}
+            says={last?.reflection.criteria.includes(c.id) ?? false}
+          />
         </td>
       ))}
     </tr>
   );
 }
 
-function Mark({ cardId, criterion, child, mark, says }: { cardId: string; criterion: { id: string; text: string }; child: string; mark: (typeof MARKS)[number] | null; says: boolean }) {
+function Mark({
+  cardId,
+  criterion,
+  child,
+  mark,
+  says,
+}: {
+  cardId: string;
+  criterion: { id: string; text: string };
+  child: string;
+  mark: (typeof MARKS)[number] | null;
+  says: boolean;
+}) {
   const fetcher = useFetcher();
   const pending = fetcher.formData?.get("mark");
   const now = pending === undefined || pending === null ? (mark ?? "") : String(pending);
@@ -187,7 +248,13 @@ function Mark({ cardId, criterion, child, mark, says }: { cardId: string; criter
     <fetcher.Form method="post" className="flex items-center gap-1">
       <input type="hidden" name="cardId" value={cardId} />
       <input type="hidden" name="criterion" value={criterion.id} />
-      <select name="mark" value={now} onChange={(e) => fetcher.submit(e.currentTarget.form)} aria-label={`${child}: ${criterion.text}`} className={`py-0.5 text-sm ${now === "yes" ? "border-teal font-bold" : ""}`}>
+      <select
+        name="mark"
+        value={now}
+        onChange={(e) => fetcher.submit(e.currentTarget.form)}
+        aria-label={`${child}: ${criterion.text}`}
+        className={`py-0.5 text-sm ${now === "yes" ? "border-teal font-bold" : ""}`}
+      >
         <option value="">–</option>
         {MARKS.map((m) => (
           <option key={m} value={m}>

@@ -9,9 +9,36 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const r = await found(resultsFor(who, idOf(params.id, "assignment")));
   const rows = r.rows.flatMap((row): Record<string, string | number>[] => {
-    const base = { class: r.className, child: row.child, age: row.age, activity: r.activity.title, opened: row.openedAt?.toISOString() ?? "" };
+    const base = {
+      class: r.className,
+      child: row.child,
+      age: row.age,
+      activity: r.activity.title,
+      opened: row.openedAt?.toISOString() ?? "",
+    };
     const marks = Object.fromEntries(r.activity.criteria.map((c) => [`criterion: ${c.text}`, row.marks[c.id] ?? ""]));
-    const none = { go: "", score: "", unit: "", best: "", counts: "", source: "", timing: "", players: "", mode: "", sends: "", stage: "", finished: "", started: "", handed_in: "", felt_before: "", felt_during: "", felt_after: "", answer_1: "", answer_2: "", grown_up: "" };
+    const none = {
+      go: "",
+      score: "",
+      unit: "",
+      best: "",
+      counts: "",
+      source: "",
+      timing: "",
+      players: "",
+      mode: "",
+      sends: "",
+      stage: "",
+      finished: "",
+      started: "",
+      handed_in: "",
+      felt_before: "",
+      felt_during: "",
+      felt_after: "",
+      answer_1: "",
+      answer_2: "",
+      grown_up: "",
+    };
     if (row.goes.length === 0) return [{ ...base, ...none, ...marks }];
     return row.goes.map((g, i) => ({
       ...base,
@@ -40,6 +67,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   });
   // A cell that a spreadsheet could take for a formula is kept as text.
   return new Response(`\ufeff${Papa.unparse(rows, { escapeFormulae: true })}\r\n`, {
-    headers: { "Content-Type": "text/csv; charset=utf-8", "Content-Disposition": `attachment; filename="results-${params.id.slice(0, 8)}.csv"` },
+    headers: {
+      "Content-Type": "text/csv; charset=utf-8",
+      "Content-Disposition": `attachment; filename="results-${params.id.slice(0, 8)}.csv"`,
+    },
   });
 }

@@ -11,7 +11,13 @@ export const meta: Route.MetaFunction = () => [{ title: "Results · Daring Yard"
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { zone } = await shellOf(who);
-  return { rows: (await assignmentsFor(who, zone)).map((a) => ({ ...a, opens: when(a.opensAt, zone), closes: when(a.closesAt, zone) })) };
+  return {
+    rows: (await assignmentsFor(who, zone)).map((a) => ({
+      ...a,
+      opens: when(a.opensAt, zone),
+      closes: when(a.closesAt, zone),
+    })),
+  };
 }
 
 export default function Results({ loaderData }: Route.ComponentProps) {

@@ -34,11 +34,24 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
           <Problems list={problems} />
           <label className="field">
             <span>E-mail</span>
-            <input name="email" type="email" autoComplete="username" required defaultValue={actionData?.email} aria-invalid={problems.length > 0 || undefined} />
+            <input
+              name="email"
+              type="email"
+              autoComplete="username"
+              required
+              defaultValue={actionData?.email}
+              aria-invalid={problems.length > 0 || undefined}
+            />
           </label>
           <label className="field">
             <span>Password</span>
-            <input name="password" type="password" autoComplete="current-password" required aria-invalid={problems.length > 0 || undefined} />
+            <input
+              name="password"
+              type="password"
+              autoComplete="current-password"
+              required
+              aria-invalid={problems.length > 0 || undefined}
+            />
           </label>
           <button className="btn btn-main mt-2" type="submit" disabled={busy}>
             {busy ? "Signing in ..." : "Sign in"}

@@ -19,7 +19,10 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
   const initial = loaderData.teacher.replace(/^(\w)\w* /, "$1. ");
   return (
     <div className="flex min-h-dvh flex-col">
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-mustard focus:p-2 focus:text-[#14241f]">
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-mustard focus:p-2 focus:text-[#14241f]"
+      >
         To the content
       </a>
       <header className="flex h-[52px] shrink-0 items-center gap-6 border-b-2 border-ink px-6">

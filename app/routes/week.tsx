@@ -15,7 +15,10 @@ export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { zone } = await shellOf(who);
   const now = Date.now();
-  const days = Array.from({ length: DAYS }, (_, i) => new Date(now - (DAYS - 1 - i) * DAY)).map((d) => ({ key: dayKey(d, zone), name: when(d, zone).slice(0, 3) }));
+  const days = Array.from({ length: DAYS }, (_, i) => new Date(now - (DAYS - 1 - i) * DAY)).map((d) => ({
+    key: dayKey(d, zone),
+    name: when(d, zone).slice(0, 3),
+  }));
   const out = await assignmentsFor(who, zone);
   return {
     days,
@@ -42,7 +45,11 @@ export default function Week({ loaderData }: Route.ComponentProps) {
       </div>
       {out.length === 0 && (
         <p className="text-lg">
-          Nothing is out. Choose something from the <Link className="underline" to="/activities">activities</Link> and send it.
+          Nothing is out. Choose something from the{" "}
+          <Link className="underline" to="/activities">
+            activities
+          </Link>{" "}
+          and send it.
         </p>
       )}
       <Sendings title="Out now" rows={open} days={days} />
@@ -53,7 +60,15 @@ export default function Week({ loaderData }: Route.ComponentProps) {
 
 type Row = Route.ComponentProps["loaderData"]["out"][number];
 
-function Sendings({ title, rows, days }: { title: string; rows: readonly Row[]; days: readonly { key: string; name: string }[] }) {
+function Sendings({
+  title,
+  rows,
+  days,
+}: {
+  title: string;
+  rows: readonly Row[];
+  days: readonly { key: string; name: string }[];
+}) {
   if (rows.length === 0) return null;
   return (
     <section className="mb-8">
@@ -62,7 +77,10 @@ function Sendings({ title, rows, days }: { title: string; rows: readonly Row[]; 
         {rows.map((a) => {
           const most = Math.max(1, ...days.map((d) => a.byDay[d.key] ?? 0));
           return (
-            <li key={a.id} className="row-line grid grid-cols-[minmax(0,1.2fr)_minmax(0,1.2fr)_190px_auto] items-center gap-6 py-4 max-md:grid-cols-1">
+            <li
+              key={a.id}
+              className="row-line grid grid-cols-[minmax(0,1.2fr)_minmax(0,1.2fr)_190px_auto] items-center gap-6 py-4 max-md:grid-cols-1"
+            >
               <div>
                 <Link to={`/results/${a.id}`} prefetch="intent" className="font-head text-xl font-bold hover:underline">
                   {a.title}
@@ -70,22 +88,36 @@ function Sendings({ title, rows, days }: { title: string; rows: readonly Row[]; 
                 <p className="text-sm">
                   {a.className} <span className="text-quiet">· {label(`pattern.${a.pattern}`)}</span>
                 </p>
-                <p className="text-sm text-quiet">{a.state === "opens" ? `opens ${a.opens}` : `${a.state === "open" ? "closes" : "closed"} ${a.closes}`}</p>
+                <p className="text-sm text-quiet">
+                  {a.state === "opens" ? `opens ${a.opens}` : `${a.state === "open" ? "closes" : "closed"} ${a.closes}`}
+                </p>
               </div>
               <div>
                 <p className="mb-1 text-sm">
-                  <strong className="text-lg">{a.played}</strong> of {a.cards} played, {a.opened - a.played} only looked, {a.cards - a.opened} not opened
+                  <strong className="text-lg">{a.played}</strong> of {a.cards} played, {a.opened - a.played} only
+                  looked, {a.cards - a.opened} not opened
                 </p>
-                <div className="flex h-4 overflow-hidden rounded-sm border border-ink" role="img" aria-label={`${a.played} played, ${a.opened - a.played} only looked, ${a.cards - a.opened} not opened`}>
+                <div
+                  className="flex h-4 overflow-hidden rounded-sm border border-ink"
+                  role="img"
+                  aria-label={`${a.played} played, ${a.opened - a.played} only looked, ${a.cards - a.opened} not opened`}
+                >
                   <div className="bg-teal" style={{ width: `${(100 * a.played) / a.cards}%` }} />
                   <div className="bg-mustard" style={{ width: `${(100 * (a.opened - a.played)) / a.cards}%` }} />
                 </div>
               </div>
-              <div className="flex h-14 items-end gap-1.5" role="img" aria-label={`Played by day: ${days.map((d) => `${d.name} ${a.byDay[d.key] ?? 0}`).join(", ")}`}>
+              <div
+                className="flex h-14 items-end gap-1.5"
+                role="img"
+                aria-label={`Played by day: ${days.map((d) => `${d.name} ${a.byDay[d.key] ?? 0}`).join(", ")}`}
+              >
                 {days.map((d) => {
                   const n = a.byDay[d.key] ?? 0;
                   return (
-                    <div key={d.key} className="grid w-5 justify-items-center gap-0.5 text-[11px] leading-none text-quiet">
+                    <div
+                      key={d.key}
+                      className="grid w-5 justify-items-center gap-0.5 text-[11px] leading-none text-quiet"
+                    >
                       <span className="text-ink">{n || ""}</span>
                       <span className="w-full bg-court" style={{ height: `${(28 * n) / most}px` }} />
                       {d.name.slice(0, 2)}

@@ -2,8 +2,8 @@ import { Copy, Download, Redo2, Undo2 } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { data, Form, redirect, useSearchParams } from "react-router";
-import type { Activity } from "#core/formats/activity.ts";
 import { layoutOf, modelOf, pegRates, sceneOf } from "#core/forecast/for-activity.ts";
+import type { Activity } from "#core/formats/activity.ts";
 import { paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { partsOf, reachOfLayout } from "#core/yard/parts.ts";
@@ -19,7 +19,18 @@ import { type Draft, useDraft } from "../workbench/draft.ts";
 import { Plan } from "../workbench/plan.tsx";
 import { planScale } from "../workbench/scale.ts";
 import { SendPanel } from "../workbench/send-panel.tsx";
-import { AimPanel, answerOf, CuesPanel, KitPanel, PlayersPanel, ScorePanel, STATIONS, type Station, stationName, YardPanel } from "../workbench/stations.tsx";
+import {
+  AimPanel,
+  answerOf,
+  CuesPanel,
+  KitPanel,
+  PlayersPanel,
+  ScorePanel,
+  STATIONS,
+  type Station,
+  stationName,
+  YardPanel,
+} from "../workbench/stations.tsx";
 import { type HomeFit, Strip } from "../workbench/strip.tsx";
 import { Tape } from "../workbench/tape.tsx";
 import { useForecast } from "../workbench/use-forecast.ts";
@@ -29,7 +40,9 @@ const DAY = 86_400_000;
 /** Corridor of success. */
 const CORRIDOR = [0.6, 0.8] as const;
 
-export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.activity.document.title ?? "Activity"} · Daring Yard` }];
+export const meta: Route.MetaFunction = ({ data: d }) => [
+  { title: `${d?.activity.document.title ?? "Activity"} · Daring Yard` },
+];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
@@ -47,7 +60,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-const whole = (text: FormDataEntryValue | undefined) => (typeof text === "string" && text.trim() !== "" ? Number(text) : Number.NaN);
+const whole = (text: FormDataEntryValue | undefined) =>
+  typeof text === "string" && text.trim() !== "" ? Number(text) : Number.NaN;
 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
@@ -65,7 +79,9 @@ export async function action({ request, params }: Route.ActionArgs) {
         const { parseActivity } = await import("#core/formats/activity.ts");
         const read = parseActivity(JSON.parse(String(fields.document)));
         if (!read.ok) return data({ ok: false as const, problems: read.problems }, { status: 422 });
-        throw redirect(`/activities/${await addActivity(who, { ...read.value, title: `${read.value.title.slice(0, 50)}, my copy` })}`);
+        throw redirect(
+          `/activities/${await addActivity(who, { ...read.value, title: `${read.value.title.slice(0, 50)}, my copy` })}`,
+        );
       }
       case "send": {
         const { zone } = await shellOf(who);
@@ -80,7 +96,10 @@ export async function action({ request, params }: Route.ActionArgs) {
         throw redirect(`/results/${sent}`);
       }
       default:
-        return data({ ok: false as const, problems: [{ field: "intent", message: "There is nothing of that name to do." }] }, { status: 400 });
+        return data(
+          { ok: false as const, problems: [{ field: "intent", message: "There is nothing of that name to do." }] },
+          { status: 400 },
+        );
     }
   });
 }
@@ -100,14 +119,24 @@ function shownOf(children: readonly Shown[]): Shown[] {
 }
 const RANKS = ["youngest", "middle", "oldest"];
 
-function fitOf(activity: Activity, need: { length: number; width: number }, home: Route.ComponentProps["loaderData"]["homes"][number]): HomeFit {
+function fitOf(
+  activity: Activity,
+  need: { length: number; width: number },
+  home: Route.ComponentProps["loaderData"]["homes"][number],
+): HomeFit {
   const told = home.spaces.filter((s) => s !== null);
   const best = told.sort((a, b) => b.length - a.length)[0];
   if (!best) return { name: home.child, fits: null, why: "did not say" };
   const size = `${best.length} × ${best.width} m`;
-  if (best.length < need.length - 0.005) return { name: home.child, fits: false, why: `${size}: ${need.length.toFixed(1)} m needed` };
-  if (best.width < need.width - 0.005) return { name: home.child, fits: false, why: `${size}: ${need.width.toFixed(1)} m wide needed` };
-  return { name: home.child, fits: true, why: best.floor === activity.space.floor ? size : `${size}, ${label(`floor.${best.floor}`)}` };
+  if (best.length < need.length - 0.005)
+    return { name: home.child, fits: false, why: `${size}: ${need.length.toFixed(1)} m needed` };
+  if (best.width < need.width - 0.005)
+    return { name: home.child, fits: false, why: `${size}: ${need.width.toFixed(1)} m wide needed` };
+  return {
+    name: home.child,
+    fits: true,
+    why: best.floor === activity.space.floor ? size : `${size}, ${label(`floor.${best.floor}`)}`,
+  };
 }
 
 export default function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
@@ -130,7 +159,8 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const parts = useMemo(() => layoutOf(a), [a]);
   const scale = useMemo(() => planScale(a, parts), [a, parts]);
   const rows = useMemo(
-    () => people.map((p, i) => ({ name: `${RANKS[i]}, ${p.age}`, rates: pegRates(a, p, scene), step: paces(p.age).step })),
+    () =>
+      people.map((p, i) => ({ name: `${RANKS[i]}, ${p.age}`, rates: pegRates(a, p, scene), step: paces(p.age).step })),
     [people, a, scene],
   );
   const player = useMemo(() => modelOf(a, people[shown]!), [a, people, shown]);
@@ -138,8 +168,16 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const homes = useMemo(() => {
     const far = reachOfLayout(parts);
     const least = pegs.length > 0 && scale.reversed ? Math.max(...pegs.map((p) => p.distance)) : far;
-    const wide = 2 * Math.max(0.3, ...partsOf(parts, "target").map((t) => Math.abs(t.across) + t.width / 2), ...partsOf(parts, "zone").map((z) => z.width / 2));
-    return loaderData.homes.filter((h) => h.className === group?.name).map((h) => fitOf(a, { length: least, width: wide }, h));
+    const wide =
+      2 *
+      Math.max(
+        0.3,
+        ...partsOf(parts, "target").map((t) => Math.abs(t.across) + t.width / 2),
+        ...partsOf(parts, "zone").map((z) => z.width / 2),
+      );
+    return loaderData.homes
+      .filter((h) => h.className === group?.name)
+      .map((h) => fitOf(a, { length: least, width: wide }, h));
   }, [parts, pegs, scale.reversed, loaderData.homes, group, a]);
 
   const move = useCallback(
@@ -175,7 +213,12 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const problems = draft.problems;
   const panel = { activity: a, problems, change, chosen, choose };
   const refused = actionData && !actionData.ok ? actionData.problems : [];
-  const held = problems.length > 0 ? `First mend this: ${problems[0]!.message}` : draft.state.at === "saved" ? null : "Not saved yet.";
+  const held =
+    problems.length > 0
+      ? `First mend this: ${problems[0]!.message}`
+      : draft.state.at === "saved"
+        ? null
+        : "Not saved yet.";
   return (
     <main className="flex grow flex-col">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-6 pt-3 pb-2">
@@ -183,7 +226,11 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
         <input
           aria-label="Title"
           className="min-w-40 border-transparent bg-transparent px-1 font-head text-[1.65rem] leading-tight font-bold hover:border-hair"
-          style={{ width: `${Math.min(28, Math.max(8, a.title.length * 0.62))}em`, fontSize: "1.65rem", maxWidth: "40vw" }}
+          style={{
+            width: `${Math.min(28, Math.max(8, a.title.length * 0.62))}em`,
+            fontSize: "1.65rem",
+            maxWidth: "40vw",
+          }}
           value={a.title}
           maxLength={60}
           onChange={(e) => change({ ...a, title: e.target.value }, "title")}
@@ -216,18 +263,45 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
         </label>
         <div className="ml-auto flex items-center gap-2">
           <SaveNote draft={draft} zone={zone} />
-          <button type="button" className="btn btn-quiet btn-small px-2" onClick={undo} disabled={!draft.canUndo} aria-label="Undo" title="Undo (u)">
+          <button
+            type="button"
+            className="btn btn-quiet btn-small px-2"
+            onClick={undo}
+            disabled={!draft.canUndo}
+            aria-label="Undo"
+            title="Undo (u)"
+          >
             <Undo2 size={17} aria-hidden="true" />
           </button>
-          <button type="button" className="btn btn-quiet btn-small px-2" onClick={redo} disabled={!draft.canRedo} aria-label="Redo" title="Redo (Shift u)">
+          <button
+            type="button"
+            className="btn btn-quiet btn-small px-2"
+            onClick={redo}
+            disabled={!draft.canRedo}
+            aria-label="Redo"
+            title="Redo (Shift u)"
+          >
             <Redo2 size={17} aria-hidden="true" />
           </button>
           <Form method="post">
-            <button type="submit" name="intent" value="copy" className="btn btn-quiet btn-small px-2" aria-label="Copy this activity" title="Copy">
+            <button
+              type="submit"
+              name="intent"
+              value="copy"
+              className="btn btn-quiet btn-small px-2"
+              aria-label="Copy this activity"
+              title="Copy"
+            >
               <Copy size={17} aria-hidden="true" />
             </button>
           </Form>
-          <a className="btn btn-quiet btn-small px-2" href={`/activities/${params.id}/file`} aria-label="Save as a file" title="Save as a file" download>
+          <a
+            className="btn btn-quiet btn-small px-2"
+            href={`/activities/${params.id}/file`}
+            aria-label="Save as a file"
+            title="Save as a file"
+            download
+          >
             <Download size={17} aria-hidden="true" />
           </a>
           <button type="button" className="btn btn-main" onClick={() => open("send")}>
@@ -235,17 +309,35 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
           </button>
         </div>
       </div>
-      {draft.broughtBack && draft.state.at !== "saved" && <p className="note note-good mx-6 mb-2">What you had typed here before was brought back.</p>}
+      {draft.broughtBack && draft.state.at !== "saved" && (
+        <p className="note note-good mx-6 mb-2">What you had typed here before was brought back.</p>
+      )}
       <div className="grid grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 pb-4 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4">
         <nav aria-label="Stations">
           <ol className="relative grid gap-1">
-            <li aria-hidden="true" className="absolute top-6 bottom-8 left-[12px] border-l-2 border-dashed border-hair" />
+            <li
+              aria-hidden="true"
+              className="absolute top-6 bottom-8 left-[12px] border-l-2 border-dashed border-hair"
+            />
             {STATIONS.map((s, i) => (
               <li key={s} className="relative">
-                <button type="button" onClick={() => open(s)} aria-current={s === station ? "step" : undefined} className="grid w-full grid-cols-[26px_1fr] gap-x-3 rounded-sm py-1.5 text-left">
-                  <span className={`grid size-[26px] place-items-center rounded-full border-2 border-ink text-sm font-bold ${s === station ? "bg-mustard text-[#14241f]" : "bg-page"}`}>{i + 1}</span>
+                <button
+                  type="button"
+                  onClick={() => open(s)}
+                  aria-current={s === station ? "step" : undefined}
+                  className="grid w-full grid-cols-[26px_1fr] gap-x-3 rounded-sm py-1.5 text-left"
+                >
+                  <span
+                    className={`grid size-[26px] place-items-center rounded-full border-2 border-ink text-sm font-bold ${s === station ? "bg-mustard text-[#14241f]" : "bg-page"}`}
+                  >
+                    {i + 1}
+                  </span>
                   <span>
-                    <span className={`font-head text-[1.05rem] font-bold ${s === station ? "border-b-4 border-mustard" : ""}`}>{stationName[s]}</span>
+                    <span
+                      className={`font-head text-[1.05rem] font-bold ${s === station ? "border-b-4 border-mustard" : ""}`}
+                    >
+                      {stationName[s]}
+                    </span>
                     <span className="line-clamp-2 text-[0.86rem] leading-snug text-quiet">{answerOf(s, a)}</span>
                   </span>
                 </button>
@@ -254,11 +346,32 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
           </ol>
         </nav>
         <div className="min-w-0">
-          <Plan activity={a} parts={parts} scale={scale} chosen={chosen} choose={choose} player={player} who={people[shown]!.name} />
-          <Tape pegs={pegs} scale={scale} length={a.space.length} rows={rows} shown={shown} show={show} chosen={chosen} choose={choose} move={move} unit={unit} corridor={CORRIDOR} />
+          <Plan
+            activity={a}
+            parts={parts}
+            scale={scale}
+            chosen={chosen}
+            choose={choose}
+            player={player}
+            who={people[shown]!.name}
+          />
+          <Tape
+            pegs={pegs}
+            scale={scale}
+            length={a.space.length}
+            rows={rows}
+            shown={shown}
+            show={show}
+            chosen={chosen}
+            choose={choose}
+            move={move}
+            unit={unit}
+            corridor={CORRIDOR}
+          />
           <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-1 text-[0.82rem] text-quiet">
             <span>
-              Share of sends that {a.pattern.name === "bands" ? "stop in the band" : "hit"}, aimed at its middle. Outlined: within 60 to 80 %.
+              Share of sends that {a.pattern.name === "bands" ? "stop in the band" : "hit"}, aimed at its middle.
+              Outlined: within 60 to 80 %.
             </span>
             <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
               tape in {unit === "m" ? "feet" : "metres"}
@@ -283,12 +396,20 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
               zone={zone}
               held={held}
               problems={refused}
-              unit={loaderData.unit === "points" ? "points" : loaderData.unit === "sends" ? "tries" : "tenths of a second"}
+              unit={
+                loaderData.unit === "points" ? "points" : loaderData.unit === "sends" ? "tries" : "tenths of a second"
+              }
             />
           )}
         </section>
       </div>
-      <Strip forecasts={forecasts} names={people.map((p, i) => `${RANKS[i]}, ${p.age}`)} unit={loaderData.unit} capped={loaderData.unit !== "points" || a.pattern.name === "climb"} minutes={a.minutes} homes={homes} />
+      <Strip
+        forecasts={forecasts}
+        names={people.map((p, i) => `${RANKS[i]}, ${p.age}`)}
+        unit={loaderData.unit}
+        minutes={a.minutes}
+        homes={homes}
+      />
       <Clash draft={draft} zone={zone} />
       <SignInAgain draft={draft} />
     </main>
@@ -306,7 +427,12 @@ function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
     clash: () => "not saved: changed elsewhere",
   }[state.at]();
   return (
-    <span role="status" data-save={state.at} className={`text-sm ${state.at === "saved" || state.at === "waiting" ? "text-quiet" : "problem"}`} title={state.at === "mend" ? state.problems.map((p) => p.message).join("\n") : undefined}>
+    <span
+      role="status"
+      data-save={state.at}
+      className={`text-sm ${state.at === "saved" || state.at === "waiting" ? "text-quiet" : "problem"}`}
+      title={state.at === "mend" ? state.problems.map((p) => p.message).join("\n") : undefined}
+    >
       {text}
       {state.at === "offline" && (
         <button type="button" className="ml-2 underline" onClick={draft.retry}>
@@ -327,7 +453,10 @@ function Clash({ draft, zone }: { draft: Draft; zone: string }) {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
         <Dialog.Content className="fixed top-1/2 left-1/2 z-50 grid w-[min(38rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-4 rounded-md bg-raised p-6">
           <Dialog.Title className="text-2xl">This activity was changed somewhere else</Dialog.Title>
-          <Dialog.Description>In another tab or on another device, at {clockTime(theirs.updatedAt, zone)}. Nothing is lost: choose which one to go on with.</Dialog.Description>
+          <Dialog.Description>
+            In another tab or on another device, at {clockTime(theirs.updatedAt, zone)}. Nothing is lost: choose which
+            one to go on with.
+          </Dialog.Description>
           <div className="grid grid-cols-2 gap-4 text-sm">
             {[
               ["Here", draft.activity],

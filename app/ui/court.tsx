@@ -1,9 +1,22 @@
 /** The picture of the house: a yard from above in chalk, a tape along it. Decoration only. */
 export function Court() {
   return (
-    <div className="on-court relative hidden content-end overflow-hidden bg-court p-12 text-chalk lg:grid" aria-hidden="true">
+    <div
+      className="on-court relative hidden content-end overflow-hidden bg-court p-12 text-chalk lg:grid"
+      aria-hidden="true"
+    >
       <svg viewBox="0 0 600 560" className="absolute inset-0 h-full w-full" preserveAspectRatio="xMidYMid slice">
-        <rect x="50" y="60" width="500" height="300" fill="none" stroke="#F6F4EA" strokeOpacity="0.35" strokeDasharray="3 8" strokeWidth="2" />
+        <rect
+          x="50"
+          y="60"
+          width="500"
+          height="300"
+          fill="none"
+          stroke="#F6F4EA"
+          strokeOpacity="0.35"
+          strokeDasharray="3 8"
+          strokeWidth="2"
+        />
         <path d="M110 100v220" stroke="#F2B632" strokeWidth="6" strokeLinecap="round" strokeDasharray="1 5" />
         <ellipse cx="86" cy="210" rx="8" ry="17" fill="none" stroke="#F6F4EA" strokeWidth="3" />
         <circle cx="86" cy="210" r="7" fill="#F6F4EA" />
@@ -19,11 +32,18 @@ export function Court() {
         <circle cx="430" cy="150" r="34" fill="none" stroke="#F2B632" strokeDasharray="5 5" strokeWidth="2" />
         <rect x="110" y="400" width="440" height="34" fill="#F6D878" />
         {Array.from({ length: 45 }, (_, i) => (
-          <path key={`t${i * 10}`} d={`M${110 + i * 10} 400v${i % 10 === 0 ? 22 : i % 5 === 0 ? 14 : 8}`} stroke="#14241F" strokeWidth="2" />
+          <path
+            key={`t${i * 10}`}
+            d={`M${110 + i * 10} 400v${i % 10 === 0 ? 22 : i % 5 === 0 ? 14 : 8}`}
+            stroke="#14241F"
+            strokeWidth="2"
+          />
         ))}
       </svg>
       <p className="relative font-head text-5xl font-bold">Daring Yard</p>
-      <p className="relative mt-3 max-w-md text-xl">Games that really work at home, at the right challenge for every child.</p>
+      <p className="relative mt-3 max-w-md text-xl">
+        Games that really work at home, at the right challenge for every child.
+      </p>
     </div>
   );
 }

@@ -80,7 +80,8 @@ export const en = {
   "climb.forfeit": "{dose, number} {exercise} first. Then play on.",
   "climb.end.top": "You reached the top!",
   "climb.end.spent": "All tries are used.",
-  "climb.summary.points": "{tries, plural, =0 {No cap} one {# try} other {# tries}}, {first, number} points a rung{growth, plural, =0 {} other {, # more each}}",
+  "climb.summary.points":
+    "{tries, plural, =0 {No cap} one {# try} other {# tries}}, {first, plural, one {# point} other {# points}} a rung{growth, plural, =0 {} other {, # more each}}",
   "climb.summary.tries": "{tries, plural, =0 {No cap} one {# try} other {# tries}}, fewest tries",
   "climb.summary.time": "{tries, plural, =0 {No cap} one {# try} other {# tries}}, fastest",
   "bands.send": "Send piece {piece, number} of {of, number}.",
@@ -89,7 +90,8 @@ export const en = {
   "bands.settle": "All pieces are down. Count the round.",
   "bands.end.total": "{total, number} points reached!",
   "bands.end.rounds": "{rounds, plural, one {# round} other {# rounds}} played.",
-  "bands.summary.rounds": "{rounds, plural, one {# round} other {# rounds}}, {pieces, plural, one {# piece} other {# pieces}} each",
+  "bands.summary.rounds":
+    "{rounds, plural, one {# round} other {# rounds}}, {pieces, plural, one {# piece} other {# pieces}} each",
   "bands.summary.total": "First to {total, number}, {pieces, plural, one {# piece} other {# pieces}} each",
   "bands.summary.exact": "Exactly {total, number}, {pieces, plural, one {# piece} other {# pieces}} each",
   "refused.over": "The game is already over.",
@@ -233,7 +235,7 @@ export const en = {
   "hand.nothing": "Play first. Then hand it in here.",
   "hand.refused": "It could not be handed in: {why}",
   "hand.answer": "Your answer",
-  "noscript": "This screen needs a script. Use the paper sheet instead.",
+  noscript: "This screen needs a script. Use the paper sheet instead.",
   "score.points": "{value, plural, one {# point} other {# points}}",
   "score.sends": "{value, plural, one {# try} other {# tries}}",
   "score.tenths": "{value, number, ::.0} seconds",

@@ -47,6 +47,7 @@ const labels: Record<string, string> = {
   "knob.into": "in",
   "knob.either": "either",
   "knob.distance": "From the start",
+  "knob.fromTarget": "From the target",
   "knob.pieces": "Pieces a round, each side",
   "knob.rounds": "Rounds",
   "knob.noRounds": "no limit",

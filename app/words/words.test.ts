@@ -1,7 +1,7 @@
 import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
+import { blockerItems, CAUTIONS, markerItems, sendItems, targetItems } from "#core/kit/items.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
-import { CAUTIONS, blockerItems, markerItems, sendItems, targetItems } from "#core/kit/items.ts";
 import { en } from "./en.ts";
 import { say, sayScore } from "./say.ts";
 
@@ -19,7 +19,8 @@ describe("the catalogue", () => {
     for (const [key, text] of Object.entries(en)) {
       expect(() => new IntlMessageFormat(text, "en"), key).not.toThrow();
       const plain = text.replace(/\{[^{}]*(\{[^{}]*\}[^{}]*)*\}/g, "x");
-      for (const sentence of plain.split(/(?<=[.?!])\s+/)) expect(sentence.trim().split(/\s+/).length, `${key}: ${sentence}`).toBeLessThanOrEqual(10);
+      for (const sentence of plain.split(/(?<=[.?!])\s+/))
+        expect(sentence.trim().split(/\s+/).length, `${key}: ${sentence}`).toBeLessThanOrEqual(10);
     }
   });
   it("says plurals and seconds", () => {

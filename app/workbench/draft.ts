@@ -13,7 +13,11 @@ interface History {
   /** Changes with the same key in a row are one step (a drag, a word being typed). */
   key: string | null;
 }
-type Move = { type: "change"; next: Activity; key: string | null } | { type: "undo" } | { type: "redo" } | { type: "replace"; next: Activity };
+type Move =
+  | { type: "change"; next: Activity; key: string | null }
+  | { type: "undo" }
+  | { type: "redo" }
+  | { type: "replace"; next: Activity };
 
 function history(h: History, m: Move): History {
   switch (m.type) {

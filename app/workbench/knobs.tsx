@@ -3,13 +3,16 @@ import type { Problem } from "#core/formats/activity.ts";
 import { targetItem, targetItems } from "#core/kit/items.ts";
 import type { Knob } from "#core/patterns/contract.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { label } from "../words/teacher.ts";
 import { say } from "../words/say.ts";
+import { label } from "../words/teacher.ts";
 
 type Path = readonly (string | number)[];
 
 export function getIn(o: unknown, path: Path): unknown {
-  return path.reduce<unknown>((x, k) => (x === null || x === undefined ? undefined : (x as Record<string | number, unknown>)[k]), o);
+  return path.reduce<unknown>(
+    (x, k) => (x === null || x === undefined ? undefined : (x as Record<string | number, unknown>)[k]),
+    o,
+  );
 }
 /** A copy with one place changed. */
 export function setIn<T>(o: T, [k, ...rest]: Path, value: unknown): T {
@@ -36,7 +39,12 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
   const id = useId();
   const text = typed ?? String(value);
   const n = Number(text.replace(",", "."));
-  const bad = text.trim() === "" || !Number.isFinite(n) ? `a number from ${least} to ${most}` : n < least || n > most ? `from ${least} to ${most}${unit ? ` ${unit}` : ""}` : null;
+  const bad =
+    text.trim() === "" || !Number.isFinite(n)
+      ? `a number from ${least} to ${most}`
+      : n < least || n > most
+        ? `from ${least} to ${most}${unit ? ` ${unit}` : ""}`
+        : null;
   const told = bad ? `${name}: ${bad} is allowed` : problem;
   return (
     <div className="row-line grid grid-cols-[1fr_auto] items-center gap-x-3 py-2">
@@ -61,7 +69,9 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
             if (e.key !== "ArrowUp" && e.key !== "ArrowDown") return;
             e.preventDefault();
             setTyped(null);
-            change(Math.round(Math.min(most, Math.max(least, value + (e.key === "ArrowUp" ? step : -step))) * 1000) / 1000);
+            change(
+              Math.round(Math.min(most, Math.max(least, value + (e.key === "ArrowUp" ? step : -step))) * 1000) / 1000,
+            );
           }}
           onBlur={() => !bad && setTyped(null)}
         />
@@ -77,7 +87,19 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
 }
 
 /** A few choices side by side, as radio buttons. */
-export function Choice<T>({ name, hint, options, value, change }: { name: string; hint?: string; options: readonly { value: T; label: string }[]; value: T; change: (v: T) => void }) {
+export function Choice<T>({
+  name,
+  hint,
+  options,
+  value,
+  change,
+}: {
+  name: string;
+  hint?: string;
+  options: readonly { value: T; label: string }[];
+  value: T;
+  change: (v: T) => void;
+}) {
   const group = useId();
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
   return (
@@ -90,7 +112,10 @@ export function Choice<T>({ name, hint, options, value, change }: { name: string
         {options.map((o) => {
           const on = same(o.value, value);
           return (
-            <label key={o.label} className={`grow px-2.5 py-1 text-center font-semibold has-focus-visible:outline-3 ${on ? "bg-ink text-page" : ""}`}>
+            <label
+              key={o.label}
+              className={`grow px-2.5 py-1 text-center font-semibold has-focus-visible:outline-3 ${on ? "bg-ink text-page" : ""}`}
+            >
               <input type="radio" name={group} className="sr-only" checked={on} onChange={() => change(o.value)} />
               {o.label}
             </label>
@@ -101,7 +126,17 @@ export function Choice<T>({ name, hint, options, value, change }: { name: string
   );
 }
 
-export function Toggle({ name, hint, value, change }: { name: string; hint?: string; value: boolean; change: (v: boolean) => void }) {
+export function Toggle({
+  name,
+  hint,
+  value,
+  change,
+}: {
+  name: string;
+  hint?: string;
+  value: boolean;
+  change: (v: boolean) => void;
+}) {
   return (
     <label className="row-line flex items-center justify-between gap-3 py-2.5 text-[0.92rem]">
       <span>
@@ -113,30 +148,74 @@ export function Toggle({ name, hint, value, change }: { name: string; hint?: str
   );
 }
 
-export function TextField({ name, hint, value, most, change, rows }: { name: string; hint?: string; value: string; most: number; change: (v: string) => void; rows?: number }) {
+export function TextField({
+  name,
+  hint,
+  value,
+  most,
+  change,
+  rows,
+}: {
+  name: string;
+  hint?: string;
+  value: string;
+  most: number;
+  change: (v: string) => void;
+  rows?: number;
+}) {
   const id = useId();
   return (
     <div className="field py-2">
       <label htmlFor={id}>
         {name} {hint && <span className="hint">{hint}</span>}
       </label>
-      {rows ? <textarea id={id} rows={rows} maxLength={most} value={value} onChange={(e) => change(e.target.value)} /> : <input id={id} maxLength={most} value={value} onChange={(e) => change(e.target.value)} />}
+      {rows ? (
+        <textarea id={id} rows={rows} maxLength={most} value={value} onChange={(e) => change(e.target.value)} />
+      ) : (
+        <input id={id} maxLength={most} value={value} onChange={(e) => change(e.target.value)} />
+      )}
     </div>
   );
 }
 
 /** Renders whatever a pattern says can be set: no station knows a pattern. */
-export function Knobs({ list, params, problems, change }: { list: readonly Knob[]; params: unknown; problems: readonly Problem[]; change: (params: unknown, key: string) => void }) {
+export function Knobs({
+  list,
+  params,
+  problems,
+  change,
+}: {
+  list: readonly Knob[];
+  params: unknown;
+  problems: readonly Problem[];
+  change: (params: unknown, key: string) => void;
+}) {
   return (
     <>
       {list.map((k) => (
-        <OneKnob key={k.path.join(".") + k.label} knob={k} params={params} problem={problems.find((p) => p.field === `pattern.params.${k.path.join(".")}`)?.message} change={change} />
+        <OneKnob
+          key={k.path.join(".") + k.label}
+          knob={k}
+          params={params}
+          problem={problems.find((p) => p.field === `pattern.params.${k.path.join(".")}`)?.message}
+          change={change}
+        />
       ))}
     </>
   );
 }
 
-function OneKnob({ knob: k, params, problem, change }: { knob: Knob; params: unknown; problem?: string; change: (params: unknown, key: string) => void }) {
+function OneKnob({
+  knob: k,
+  params,
+  problem,
+  change,
+}: {
+  knob: Knob;
+  params: unknown;
+  problem?: string;
+  change: (params: unknown, key: string) => void;
+}) {
   const value = getIn(params, k.path);
   const key = `knob ${k.path.join(".")}`;
   const set = (v: unknown) => change(setIn(params, k.path, v), key);
@@ -146,12 +225,39 @@ function OneKnob({ knob: k, params, problem, change }: { knob: Knob; params: unk
     case "number":
       return (
         <>
-          {k.off && <Toggle name={name} hint={value === null ? label(k.off.label) : undefined} value={value !== null} change={(on) => change(setIn(params, k.path, on ? k.off!.initial : null), `${key} on`)} />}
-          {value !== null && <NumberField name={k.off ? (k.unit === "s" ? "Seconds" : "How many") : name} hint={hint} value={value as number} least={k.least} most={k.most} step={k.step} unit={k.unit} problem={problem} change={set} />}
+          {k.off && (
+            <Toggle
+              name={name}
+              hint={value === null ? label(k.off.label) : undefined}
+              value={value !== null}
+              change={(on) => change(setIn(params, k.path, on ? k.off!.initial : null), `${key} on`)}
+            />
+          )}
+          {value !== null && (
+            <NumberField
+              name={k.off ? (k.unit === "s" ? "Seconds" : "How many") : name}
+              hint={hint}
+              value={value as number}
+              least={k.least}
+              most={k.most}
+              step={k.step}
+              unit={k.unit}
+              problem={problem}
+              change={set}
+            />
+          )}
         </>
       );
     case "choice":
-      return <Choice name={name} hint={hint} options={k.options.map((o) => ({ value: o.value, label: label(o.label) }))} value={value} change={(v) => change(setIn(params, k.path, v), `${key} ${JSON.stringify(v).slice(0, 40)}`)} />;
+      return (
+        <Choice
+          name={name}
+          hint={hint}
+          options={k.options.map((o) => ({ value: o.value, label: label(o.label) }))}
+          value={value}
+          change={(v) => change(setIn(params, k.path, v), `${key} ${JSON.stringify(v).slice(0, 40)}`)}
+        />
+      );
     case "toggle":
       return <Toggle name={name} hint={hint} value={value as boolean} change={set} />;
     case "text":
@@ -168,7 +274,11 @@ function ItemPick({ value, change }: { value: { item: string }; change: (v: unkn
       <legend className="mb-1 text-[0.92rem]">{label("knob.item")}</legend>
       <div className="grid grid-cols-6 gap-1">
         {targetItems.map((t) => (
-          <label key={t.id} title={say(`item.${t.id}`)} className={`grid place-items-center rounded-sm border-2 p-0.5 has-focus-visible:outline-3 ${value.item === t.id ? "border-ink bg-mustard text-[#14241f]" : "border-hair"}`}>
+          <label
+            key={t.id}
+            title={say(`item.${t.id}`)}
+            className={`grid place-items-center rounded-sm border-2 p-0.5 has-focus-visible:outline-3 ${value.item === t.id ? "border-ink bg-mustard text-[#14241f]" : "border-hair"}`}
+          >
             <input
               type="radio"
               name="item"

@@ -29,11 +29,20 @@ export const Plan = memo(function Plan({ activity, parts, scale: s, chosen, choo
   const from = lines.find((l) => l.id === chosen) ?? lines[0];
   const aim = targets.find((t) => t.id === chosen) ?? (s.reversed ? targets[0] : null);
   const zone = zones.find((z) => `b${z.id.slice(1)}` === chosen) ?? null;
-  const aimed = aim ? { along: aim.along, across: aim.across } : zone ? { along: (zone.near + zone.far) / 2, across: 0 } : null;
+  const aimed = aim
+    ? { along: aim.along, across: aim.across }
+    : zone
+      ? { along: (zone.near + zone.far) / 2, across: 0 }
+      : null;
   const distance = aimed && from ? aimed.along - from.along : 0;
   const beyond = runOn && runOn.far > space.length + 0.02 ? runOn.far - runOn.near : 0;
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${s.height}`} className="on-court block w-full rounded-md bg-court" role="group" aria-label="Plan of the yard, to scale">
+    <svg
+      viewBox={`0 0 ${WIDTH} ${s.height}`}
+      className="on-court block w-full rounded-md bg-court"
+      role="group"
+      aria-label="Plan of the yard, to scale"
+    >
       <defs>
         <pattern id="hatch" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <path d="M0 0v9" stroke="#F6F4EA" strokeOpacity="0.22" strokeWidth="2.5" />
@@ -48,32 +57,101 @@ export const Plan = memo(function Plan({ activity, parts, scale: s, chosen, choo
         </clipPath>
       </defs>
       <g clipPath="url(#court)">
-        <rect x={18} y={top} width={right - 18} height={bottom - top} fill="none" stroke="#F6F4EA" strokeOpacity="0.4" strokeWidth="2" strokeDasharray="3 7" />
+        <rect
+          x={18}
+          y={top}
+          width={right - 18}
+          height={bottom - top}
+          fill="none"
+          stroke="#F6F4EA"
+          strokeOpacity="0.4"
+          strokeWidth="2"
+          strokeDasharray="3 7"
+        />
         {runOn && runOn.far > runOn.near && (
-          <rect x={s.x(runOn.near)} y={top} width={Math.max(0, s.x(Math.min(runOn.far, space.length + 2)) - s.x(runOn.near))} height={bottom - top} fill="url(#hatch)" />
+          <rect
+            x={s.x(runOn.near)}
+            y={top}
+            width={Math.max(0, s.x(Math.min(runOn.far, space.length + 2)) - s.x(runOn.near))}
+            height={bottom - top}
+            fill="url(#hatch)"
+          />
         )}
         {zones.map((z) => (
           <g key={z.id}>
-            <rect x={s.x(z.near)} y={s.y(-z.width / 2)} width={(z.far - z.near) * s.k} height={z.width * s.k} fill={zone?.id === z.id ? "#F2B632" : "#6FDCCB"} fillOpacity={zone?.id === z.id ? 0.22 : 0.07} stroke="#6FDCCB" strokeOpacity="0.8" strokeWidth="2" />
-            <text x={(s.x(z.near) + s.x(z.far)) / 2} y={s.y(z.width / 2) - 10} textAnchor="middle" fill="#F6F4EA" fontWeight="700" fontSize="16">
+            <rect
+              x={s.x(z.near)}
+              y={s.y(-z.width / 2)}
+              width={(z.far - z.near) * s.k}
+              height={z.width * s.k}
+              fill={zone?.id === z.id ? "#F2B632" : "#6FDCCB"}
+              fillOpacity={zone?.id === z.id ? 0.22 : 0.07}
+              stroke="#6FDCCB"
+              strokeOpacity="0.8"
+              strokeWidth="2"
+            />
+            <text
+              x={(s.x(z.near) + s.x(z.far)) / 2}
+              y={s.y(z.width / 2) - 10}
+              textAnchor="middle"
+              fill="#F6F4EA"
+              fontWeight="700"
+              fontSize="16"
+            >
               {z.points}
             </text>
           </g>
         ))}
-        {aimed && distance > 0 && <ellipse cx={s.x(aimed.along)} cy={s.y(aimed.across)} rx={2 * player.spread.range * distance * s.k} ry={2 * player.spread.lateral * distance * s.k} fill="url(#scatter)" />}
+        {aimed && distance > 0 && (
+          <ellipse
+            cx={s.x(aimed.along)}
+            cy={s.y(aimed.across)}
+            rx={2 * player.spread.range * distance * s.k}
+            ry={2 * player.spread.lateral * distance * s.k}
+            fill="url(#scatter)"
+          />
+        )}
         {from &&
           !s.reversed &&
           targets.map((t) => (
-            <path key={t.id} d={`M${s.x(from.along)} ${s.y(0)}L${s.x(t.along)} ${s.y(t.across)}`} stroke="#F6F4EA" strokeOpacity={t.id === chosen ? 0.95 : 0.22} strokeWidth={t.id === chosen ? 2.4 : 1.5} strokeDasharray={t.id === chosen ? "8 6" : undefined} />
+            <path
+              key={t.id}
+              d={`M${s.x(from.along)} ${s.y(0)}L${s.x(t.along)} ${s.y(t.across)}`}
+              stroke="#F6F4EA"
+              strokeOpacity={t.id === chosen ? 0.95 : 0.22}
+              strokeWidth={t.id === chosen ? 2.4 : 1.5}
+              strokeDasharray={t.id === chosen ? "8 6" : undefined}
+            />
           ))}
-        {from && (s.reversed || zone) && aimed && <path d={`M${s.x(from.along)} ${s.y(0)}L${s.x(aimed.along)} ${s.y(aimed.across)}`} stroke="#F6F4EA" strokeWidth="2.4" strokeDasharray="8 6" />}
+        {from && (s.reversed || zone) && aimed && (
+          <path
+            d={`M${s.x(from.along)} ${s.y(0)}L${s.x(aimed.along)} ${s.y(aimed.across)}`}
+            stroke="#F6F4EA"
+            strokeWidth="2.4"
+            strokeDasharray="8 6"
+          />
+        )}
         {lines.map((l, i) => {
           const now = l === from;
           return (
             <g key={l.id} onClick={() => s.reversed && choose(l.id)} className={s.reversed ? "cursor-pointer" : ""}>
-              <path d={`M${s.x(l.along)} ${s.y(-l.width / 2)}V${s.y(l.width / 2)}`} stroke={now ? "#F2B632" : "#F6F4EA"} strokeOpacity={now ? 1 : 0.65} strokeWidth={now ? 5 : 3} strokeDasharray="1 4" strokeLinecap="round" />
+              <path
+                d={`M${s.x(l.along)} ${s.y(-l.width / 2)}V${s.y(l.width / 2)}`}
+                stroke={now ? "#F2B632" : "#F6F4EA"}
+                strokeOpacity={now ? 1 : 0.65}
+                strokeWidth={now ? 5 : 3}
+                strokeDasharray="1 4"
+                strokeLinecap="round"
+              />
               {(!s.reversed || now) && (
-                <text x={s.x(l.along)} y={Math.max(14, s.y(-l.width / 2) - 9)} textAnchor="middle" fill="#F2B632" fontSize="14" fontWeight="700">
+                <text
+                  x={s.x(l.along)}
+                  y={Math.max(14, s.y(-l.width / 2) - 9)}
+                  textAnchor="middle"
+                  fill="#F2B632"
+                  fontSize="14"
+                  fontWeight="700"
+                >
                   {s.reversed ? `line ${i + 1}` : "start"}
                 </text>
               )}
@@ -90,18 +168,54 @@ export const Plan = memo(function Plan({ activity, parts, scale: s, chosen, choo
           const now = t.id === chosen;
           const size = Math.max(26, Math.min(46, t.width * s.k * 1.25));
           return (
-            <g key={t.id} transform={`translate(${s.x(t.along)} ${s.y(t.across)})`} onClick={() => choose(t.id)} className="cursor-pointer">
-              <path d={`M0 ${size / 2}V${s.height}`} transform={`translate(0 0)`} stroke="#F6F4EA" strokeOpacity="0.45" strokeWidth="1.5" strokeDasharray="1.5 6" strokeLinecap="round" />
-              <circle r={size * 0.75} fill="transparent" stroke={now ? "#F2B632" : "transparent"} strokeWidth="2" strokeDasharray="5 4" />
-              <path d={itemPath(t.item)} transform={`scale(${size / 40}) translate(-20 -20)`} fill="none" stroke={now ? "#F2B632" : "#6FDCCB"} strokeWidth="2.4" strokeLinejoin="round" strokeLinecap="round" />
-              <text y={-size * 0.75 - 5} textAnchor="middle" fill="#F6F4EA" fontSize="14" fontWeight="700" stroke="#27463F" strokeWidth="3" paintOrder="stroke">
+            <g
+              key={t.id}
+              transform={`translate(${s.x(t.along)} ${s.y(t.across)})`}
+              onClick={() => choose(t.id)}
+              className="cursor-pointer"
+            >
+              <path
+                d={`M0 ${size / 2}V${s.height}`}
+                transform={`translate(0 0)`}
+                stroke="#F6F4EA"
+                strokeOpacity="0.45"
+                strokeWidth="1.5"
+                strokeDasharray="1.5 6"
+                strokeLinecap="round"
+              />
+              <circle
+                r={size * 0.75}
+                fill="transparent"
+                stroke={now ? "#F2B632" : "transparent"}
+                strokeWidth="2"
+                strokeDasharray="5 4"
+              />
+              <path
+                d={itemPath(t.item)}
+                transform={`scale(${size / 40}) translate(-20 -20)`}
+                fill="none"
+                stroke={now ? "#F2B632" : "#6FDCCB"}
+                strokeWidth="2.4"
+                strokeLinejoin="round"
+                strokeLinecap="round"
+              />
+              <text
+                y={-size * 0.75 - 5}
+                textAnchor="middle"
+                fill="#F6F4EA"
+                fontSize="14"
+                fontWeight="700"
+                stroke="#27463F"
+                strokeWidth="3"
+                paintOrder="stroke"
+              >
                 {s.reversed ? t.label : `${i + 1} ${t.label}`}
               </text>
             </g>
           );
         })}
         <text x="26" y={s.height - 9} fill="#F6F4EA" fillOpacity="0.85" fontSize="13">
-          {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Landing of {who}.
+          {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Where sends of {who} land
         </text>
         {beyond > 0 && (
           <text x={WIDTH - 14} y={s.height - 9} textAnchor="end" fill="#F6F4EA" fillOpacity="0.85" fontSize="13">

@@ -26,8 +26,22 @@ export function SendPanel({ activity: a, change, classes, classId, times, zone, 
     );
   return (
     <>
-      <NumberField name="Minutes on the card" value={a.minutes} least={1} most={60} step={1} change={(minutes) => change({ ...a, minutes }, "minutes")} />
-      <TextField name="Your own caution" hint="on every card" rows={2} most={200} value={a.caution} change={(caution) => change({ ...a, caution }, "caution")} />
+      <NumberField
+        name="Minutes on the card"
+        value={a.minutes}
+        least={1}
+        most={60}
+        step={1}
+        change={(minutes) => change({ ...a, minutes }, "minutes")}
+      />
+      <TextField
+        name="Your own caution"
+        hint="on every card"
+        rows={2}
+        most={200}
+        value={a.caution}
+        change={(caution) => change({ ...a, caution }, "caution")}
+      />
       <Form method="post" className="grid gap-3 pt-3" id="send-form">
         <label className="field">
           <span>Class</span>
@@ -44,19 +58,37 @@ export function SendPanel({ activity: a, change, classes, classId, times, zone, 
           <span>
             Opens <span className="hint">{zone}</span>
           </span>
-          <input type="datetime-local" name="opensAt" defaultValue={times.opens} required aria-invalid={told("opensAt") ? true : undefined} />
+          <input
+            type="datetime-local"
+            name="opensAt"
+            defaultValue={times.opens}
+            required
+            aria-invalid={told("opensAt") ? true : undefined}
+          />
           {line("opensAt")}
         </label>
         <label className="field">
           <span>Closes</span>
-          <input type="datetime-local" name="closesAt" defaultValue={times.closes} required aria-invalid={told("closesAt") ? true : undefined} />
+          <input
+            type="datetime-local"
+            name="closesAt"
+            defaultValue={times.closes}
+            required
+            aria-invalid={told("closesAt") ? true : undefined}
+          />
           {line("closesAt")}
         </label>
         <label className="field">
           <span>
             Goes that count <span className="hint">1 to 20</span>
           </span>
-          <input name="tries" inputMode="numeric" defaultValue="3" required aria-invalid={told("tries") ? true : undefined} />
+          <input
+            name="tries"
+            inputMode="numeric"
+            defaultValue="3"
+            required
+            aria-invalid={told("tries") ? true : undefined}
+          />
           {line("tries")}
         </label>
         <label className="field">

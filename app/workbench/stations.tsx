@@ -13,7 +13,15 @@ import { Knobs, NumberField, TextField, Toggle } from "./knobs.tsx";
 
 export const STATIONS = ["aim", "cues", "kit", "yard", "score", "players", "send"] as const;
 export type Station = (typeof STATIONS)[number];
-export const stationName: Record<Station, string> = { aim: "Aim", cues: "Cues", kit: "Kit", yard: "Yard", score: "Score", players: "Players", send: "Send" };
+export const stationName: Record<Station, string> = {
+  aim: "Aim",
+  cues: "Cues",
+  kit: "Kit",
+  yard: "Yard",
+  score: "Score",
+  players: "Players",
+  send: "Send",
+};
 
 /** The station's answer in one line, so that the column reads as the plan of the lesson. */
 export function answerOf(s: Station, a: Activity): string {
@@ -33,7 +41,7 @@ export function answerOf(s: Station, a: Activity): string {
     case "score":
       return sayPhrase(pattern.summary(a.pattern.params));
     case "players":
-      return `${a.players.least === a.players.most ? a.players.least : `${a.players.least} to ${a.players.most}`}, ${a.players.modes.map((m) => label(`mode.${m}`).split(" ")[0]).join(", ")}`;
+      return `${a.players.least === a.players.most ? a.players.least : `${a.players.least} to ${a.players.most}`}, ${a.players.modes.map((m) => label(`mode.${m}`).replace(/ \(.*/, "")).join(", ")}`;
     case "send":
       return `About ${a.minutes} minutes`;
   }
@@ -60,7 +68,11 @@ export function AimPanel({ activity: a, change }: PanelProps) {
             const action = e.target.value as Activity["aim"]["action"];
             const travel = actionFacts[action].travel;
             const fits = sendItems.find((i) => i.id === a.kit.send)?.moves.includes(travel);
-            change({ ...a, aim: { ...a.aim, action }, kit: { ...a.kit, send: fits ? a.kit.send : sendItems.find((i) => i.moves.includes(travel))!.id } });
+            change({
+              ...a,
+              aim: { ...a.aim, action },
+              kit: { ...a.kit, send: fits ? a.kit.send : sendItems.find((i) => i.moves.includes(travel))!.id },
+            });
           }}
         >
           {ACTIONS.map((x) => (
@@ -70,20 +82,68 @@ export function AimPanel({ activity: a, change }: PanelProps) {
           ))}
         </select>
       </label>
-      <TextField name="Outcome" hint="what the child can do afterwards" rows={2} most={200} value={a.aim.outcome} change={(outcome) => change({ ...a, aim: { ...a.aim, outcome } }, "outcome")} />
+      <TextField
+        name="Outcome"
+        hint="what the child can do afterwards"
+        rows={2}
+        most={200}
+        value={a.aim.outcome}
+        change={(outcome) => change({ ...a, aim: { ...a.aim, outcome } }, "outcome")}
+      />
       {offered.length > 0 && (
         <Offers title="Starter outcomes">
           {offered.map((o) => (
-            <button key={o} type="button" className="btn btn-quiet btn-small h-auto justify-start text-left" onClick={() => change({ ...a, aim: { ...a.aim, outcome: o } })}>
+            <button
+              key={o}
+              type="button"
+              className="btn btn-quiet btn-small h-auto justify-start text-left"
+              onClick={() => change({ ...a, aim: { ...a.aim, outcome: o } })}
+            >
               {o}
             </button>
           ))}
         </Offers>
       )}
-      <TextField name="Standards" hint="yours, with commas between" most={200} value={a.aim.standards.join(", ")} change={(t) => change({ ...a, aim: { ...a.aim, standards: t.split(",").map((x) => x.trimStart()).filter((x, i, all) => x.trim() !== "" || i === all.length - 1).map((x) => x.slice(0, 60)).filter((x) => x !== "") } }, "standards")} />
+      <TextField
+        name="Standards"
+        hint="yours, with commas between"
+        most={200}
+        value={a.aim.standards.join(", ")}
+        change={(t) =>
+          change(
+            {
+              ...a,
+              aim: {
+                ...a.aim,
+                standards: t
+                  .split(",")
+                  .map((x) => x.trimStart())
+                  .filter((x, i, all) => x.trim() !== "" || i === all.length - 1)
+                  .map((x) => x.slice(0, 60))
+                  .filter((x) => x !== ""),
+              },
+            },
+            "standards",
+          )
+        }
+      />
       <div className="grid grid-cols-2 gap-x-3">
-        <NumberField name="Ages from" value={a.ages.from} least={4} most={15} step={1} change={(from) => change({ ...a, ages: { from, to: Math.max(from, a.ages.to) } }, "ages")} />
-        <NumberField name="to" value={a.ages.to} least={4} most={15} step={1} change={(to) => change({ ...a, ages: { to, from: Math.min(to, a.ages.from) } }, "ages")} />
+        <NumberField
+          name="Ages from"
+          value={a.ages.from}
+          least={4}
+          most={15}
+          step={1}
+          change={(from) => change({ ...a, ages: { from, to: Math.max(from, a.ages.to) } }, "ages")}
+        />
+        <NumberField
+          name="to"
+          value={a.ages.to}
+          least={4}
+          most={15}
+          step={1}
+          change={(to) => change({ ...a, ages: { to, from: Math.min(to, a.ages.from) } }, "ages")}
+        />
       </div>
     </>
   );
@@ -99,7 +159,19 @@ function Offers({ title, children }: { title: string; children: React.ReactNode 
 }
 
 type Entries = Activity["cues"];
-function EntryList({ title, most, list, offers, set }: { title: string; most: number; list: Entries; offers: readonly string[]; set: (list: Entries, key?: string) => void }) {
+function EntryList({
+  title,
+  most,
+  list,
+  offers,
+  set,
+}: {
+  title: string;
+  most: number;
+  list: Entries;
+  offers: readonly string[];
+  set: (list: Entries, key?: string) => void;
+}) {
   const free = offers.filter((o) => !list.some((x) => x.text === o));
   const add = (text: string) => set([...list, { id: nanoid(8), text }]);
   return (
@@ -109,8 +181,24 @@ function EntryList({ title, most, list, offers, set }: { title: string; most: nu
         {list.map((x, i) => (
           <li key={x.id} className="flex items-center gap-1">
             <span className="w-5 text-right text-sm text-quiet">{i + 1}</span>
-            <input aria-label={`${title} ${i + 1}`} className="min-w-0 grow text-sm" maxLength={160} value={x.text} onChange={(e) => set(list.map((y) => (y.id === x.id ? { ...y, text: e.target.value } : y)), `entry ${x.id}`)} />
-            <button type="button" className="grid size-8 place-items-center" aria-label={`Take away: ${x.text}`} onClick={() => set(list.filter((y) => y.id !== x.id))}>
+            <input
+              aria-label={`${title} ${i + 1}`}
+              className="min-w-0 grow text-sm"
+              maxLength={160}
+              value={x.text}
+              onChange={(e) =>
+                set(
+                  list.map((y) => (y.id === x.id ? { ...y, text: e.target.value } : y)),
+                  `entry ${x.id}`,
+                )
+              }
+            />
+            <button
+              type="button"
+              className="grid size-8 place-items-center"
+              aria-label={`Take away: ${x.text}`}
+              onClick={() => set(list.filter((y) => y.id !== x.id))}
+            >
               <Trash2 size={16} aria-hidden="true" />
             </button>
           </li>
@@ -124,7 +212,12 @@ function EntryList({ title, most, list, offers, set }: { title: string; most: nu
           {free.length > 0 && (
             <Offers title="Starters">
               {free.map((o) => (
-                <button key={o} type="button" className="btn btn-quiet btn-small h-auto justify-start text-left" onClick={() => add(o)}>
+                <button
+                  key={o}
+                  type="button"
+                  className="btn btn-quiet btn-small h-auto justify-start text-left"
+                  onClick={() => add(o)}
+                >
                   {o}
                 </button>
               ))}
@@ -142,13 +235,46 @@ export function CuesPanel({ activity: a, change }: PanelProps) {
     <>
       <p className="mb-2 text-sm text-quiet">Left and right change places on a left-hander's card.</p>
       <EntryList title="Cues" most={6} list={a.cues} offers={s.cues} set={(cues, key) => change({ ...a, cues }, key)} />
-      <EntryList title="Success criteria" most={6} list={a.criteria} offers={s.criteria} set={(criteria, key) => change({ ...a, criteria }, key)} />
-      <TextField name="Quick question" hint="may be left out" most={200} value={a.question} change={(question) => change({ ...a, question }, "question")} />
+      <EntryList
+        title="Success criteria"
+        most={6}
+        list={a.criteria}
+        offers={s.criteria}
+        set={(criteria, key) => change({ ...a, criteria }, key)}
+      />
+      <TextField
+        name="Quick question"
+        hint="may be left out"
+        most={200}
+        value={a.question}
+        change={(question) => change({ ...a, question }, "question")}
+      />
       {[0, 1].map((i) => (
-        <TextField key={i} name={`Reflection ${i + 1}`} most={160} value={a.reflection[i] ?? ""} change={(t) => change({ ...a, reflection: [0, 1].map((k) => (k === i ? t : (a.reflection[k] ?? ""))).filter((x, k) => x !== "" || k < 1).slice(0, 2) }, `reflection ${i}`)} />
+        <TextField
+          key={i}
+          name={`Reflection ${i + 1}`}
+          most={160}
+          value={a.reflection[i] ?? ""}
+          change={(t) =>
+            change(
+              {
+                ...a,
+                reflection: [0, 1]
+                  .map((k) => (k === i ? t : (a.reflection[k] ?? "")))
+                  .filter((x, k) => x !== "" || k < 1)
+                  .slice(0, 2),
+              },
+              `reflection ${i}`,
+            )
+          }
+        />
       ))}
       {a.reflection.every((r) => r === "") && (
-        <button type="button" className="btn btn-quiet btn-small" onClick={() => change({ ...a, reflection: [...starterQuestions] })}>
+        <button
+          type="button"
+          className="btn btn-quiet btn-small"
+          onClick={() => change({ ...a, reflection: [...starterQuestions] })}
+        >
           Take two starter questions
         </button>
       )}
@@ -163,8 +289,17 @@ export function KitPanel({ activity: a, change }: PanelProps) {
       <legend className="mb-1 font-semibold">{title}</legend>
       <div className="grid grid-cols-3 gap-1.5">
         {items.map((id) => (
-          <label key={id} className={`grid justify-items-center rounded-sm border-2 p-1 text-center text-xs has-focus-visible:outline-3 ${a.kit[name] === id ? "border-ink bg-mustard font-bold text-[#14241f]" : "border-hair"}`}>
-            <input type="radio" name={name} className="sr-only" checked={a.kit[name] === id} onChange={() => change({ ...a, kit: { ...a.kit, [name]: id } })} />
+          <label
+            key={id}
+            className={`grid justify-items-center rounded-sm border-2 p-1 text-center text-xs has-focus-visible:outline-3 ${a.kit[name] === id ? "border-ink bg-mustard font-bold text-[#14241f]" : "border-hair"}`}
+          >
+            <input
+              type="radio"
+              name={name}
+              className="sr-only"
+              checked={a.kit[name] === id}
+              onChange={() => change({ ...a, kit: { ...a.kit, [name]: id } })}
+            />
             <ItemDrawing item={id} size={38} />
             {say(`item.${id}`)}
           </label>
@@ -174,7 +309,11 @@ export function KitPanel({ activity: a, change }: PanelProps) {
   );
   return (
     <>
-      {pick(`To send (${label(`action.${a.aim.action}`).toLowerCase()})`, "send", sendItems.filter((i) => i.moves.includes(travel)).map((i) => i.id))}
+      {pick(
+        `To send (${label(`action.${a.aim.action}`).toLowerCase()})`,
+        "send",
+        sendItems.filter((i) => i.moves.includes(travel)).map((i) => i.id),
+      )}
       {pick("For lines", "marker", markerItems)}
       {pick("For a blocker", "blocker", blockerItems)}
       <p className="text-sm text-quiet">Targets are chosen at the Yard, one by one.</p>
@@ -187,7 +326,8 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
   const { params } = a.pattern;
   const pegs = p.pegs(params);
   const peg = pegs.find((x) => x.id === chosen);
-  const set = (next: unknown, key?: string) => change({ ...a, pattern: { ...a.pattern, params: next } } as Activity, key);
+  const set = (next: unknown, key?: string) =>
+    change({ ...a, pattern: { ...a.pattern, params: next } } as Activity, key);
   const longer = p.addPeg(params, a.space);
   const told = problems.filter((x) => x.field.startsWith("pattern.params.peg") || x.field.startsWith("space"));
   return (
@@ -203,7 +343,18 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
             <h3 className="text-lg">
               {peg.kind === "line" ? `Line ${pegs.indexOf(peg) + 1}` : `${pegs.indexOf(peg) + 1} ${peg.label}`}
             </h3>
-            <button type="button" className="btn btn-quiet btn-small" disabled={!p.removePeg(params, peg.id)} onClick={() => { const next = p.removePeg(params, peg.id); if (next) { choose(null); set(next); } }}>
+            <button
+              type="button"
+              className="btn btn-quiet btn-small"
+              disabled={!p.removePeg(params, peg.id)}
+              onClick={() => {
+                const next = p.removePeg(params, peg.id);
+                if (next) {
+                  choose(null);
+                  set(next);
+                }
+              }}
+            >
               <Trash2 size={15} aria-hidden="true" /> Take away
             </button>
           </div>
@@ -211,16 +362,45 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
         </section>
       )}
       {!peg && <p className="mb-2 text-sm text-quiet">Choose a peg on the tape, or a thing on the plan.</p>}
-      <button type="button" className="btn btn-quiet btn-small mb-2" disabled={!longer} onClick={() => longer && set(longer)}>
+      <button
+        type="button"
+        className="btn btn-quiet btn-small mb-2"
+        disabled={!longer}
+        onClick={() => longer && set(longer)}
+      >
         <Plus size={15} aria-hidden="true" /> {pegs[0]?.kind === "line" ? "One more line" : "One more target"}
       </button>
-      <Knobs list={p.knobs(params).filter((k) => k.station === "yard")} params={params} problems={problems} change={set} />
+      <Knobs
+        list={p.knobs(params).filter((k) => k.station === "yard")}
+        params={params}
+        problems={problems}
+        change={set}
+      />
       <h3 className="mt-3 text-base">Space to plan for</h3>
-      <NumberField name="Length" unit="m" value={a.space.length} least={0.5} most={60} step={0.1} change={(length) => change({ ...a, space: { ...a.space, length } }, "length")} />
-      <NumberField name="Width" unit="m" value={a.space.width} least={0.5} most={60} step={0.1} change={(width) => change({ ...a, space: { ...a.space, width } }, "width")} />
+      <NumberField
+        name="Length"
+        unit="m"
+        value={a.space.length}
+        least={0.5}
+        most={60}
+        step={0.1}
+        change={(length) => change({ ...a, space: { ...a.space, length } }, "length")}
+      />
+      <NumberField
+        name="Width"
+        unit="m"
+        value={a.space.width}
+        least={0.5}
+        most={60}
+        step={0.1}
+        change={(width) => change({ ...a, space: { ...a.space, width } }, "width")}
+      />
       <label className="row-line flex items-center justify-between py-2 text-[0.92rem]">
         Floor
-        <select value={a.space.floor} onChange={(e) => change({ ...a, space: { ...a.space, floor: e.target.value as Activity["space"]["floor"] } })}>
+        <select
+          value={a.space.floor}
+          onChange={(e) => change({ ...a, space: { ...a.space, floor: e.target.value as Activity["space"]["floor"] } })}
+        >
           {FLOORS.map((f) => (
             <option key={f} value={f}>
               {label(`floor.${f}`)}
@@ -228,14 +408,25 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
           ))}
         </select>
       </label>
-      <Toggle name="Indoors" value={a.space.indoors} change={(indoors) => change({ ...a, space: { ...a.space, indoors } })} />
+      <Toggle
+        name="Indoors"
+        value={a.space.indoors}
+        change={(indoors) => change({ ...a, space: { ...a.space, indoors } })}
+      />
     </>
   );
 }
 
 export function ScorePanel({ activity: a, problems, change }: PanelProps) {
   const p = patternOf(a.pattern.name);
-  return <Knobs list={p.knobs(a.pattern.params).filter((k) => k.station === "score")} params={a.pattern.params} problems={problems} change={(params, key) => change({ ...a, pattern: { ...a.pattern, params } } as Activity, key)} />;
+  return (
+    <Knobs
+      list={p.knobs(a.pattern.params).filter((k) => k.station === "score")}
+      params={a.pattern.params}
+      problems={problems}
+      change={(params, key) => change({ ...a, pattern: { ...a.pattern, params } } as Activity, key)}
+    />
+  );
 }
 
 export function PlayersPanel({ activity: a, problems, change }: PanelProps) {
@@ -247,8 +438,26 @@ export function PlayersPanel({ activity: a, problems, change }: PanelProps) {
   return (
     <>
       <div className="grid grid-cols-2 gap-x-3">
-        <NumberField name="From" value={a.players.least} least={1} most={6} step={1} change={(least) => change({ ...a, players: { ...a.players, least, most: Math.max(least, a.players.most) } }, "players")} />
-        <NumberField name="to" value={a.players.most} least={1} most={6} step={1} change={(most) => change({ ...a, players: { ...a.players, most, least: Math.min(most, a.players.least) } }, "players")} />
+        <NumberField
+          name="From"
+          value={a.players.least}
+          least={1}
+          most={6}
+          step={1}
+          change={(least) =>
+            change({ ...a, players: { ...a.players, least, most: Math.max(least, a.players.most) } }, "players")
+          }
+        />
+        <NumberField
+          name="to"
+          value={a.players.most}
+          least={1}
+          most={6}
+          step={1}
+          change={(most) =>
+            change({ ...a, players: { ...a.players, most, least: Math.min(most, a.players.least) } }, "players")
+          }
+        />
       </div>
       <fieldset className="row-line py-2">
         <legend className="text-[0.92rem]">Ways the family may choose</legend>
@@ -259,7 +468,12 @@ export function PlayersPanel({ activity: a, problems, change }: PanelProps) {
           </label>
         ))}
       </fieldset>
-      <Knobs list={p.knobs(a.pattern.params).filter((k) => k.station === "players")} params={a.pattern.params} problems={problems} change={(params, key) => change({ ...a, pattern: { ...a.pattern, params } } as Activity, key)} />
+      <Knobs
+        list={p.knobs(a.pattern.params).filter((k) => k.station === "players")}
+        params={a.pattern.params}
+        problems={problems}
+        change={(params, key) => change({ ...a, pattern: { ...a.pattern, params } } as Activity, key)}
+      />
     </>
   );
 }

@@ -12,7 +12,8 @@ function binned(all: readonly Distribution[], names: readonly string[], each: nu
   const hi = Math.max(...all.map((d) => d.at[d.at.length - 1] ?? 0));
   const width = Math.max(each, Math.ceil((hi - lo + 1) / MOST_BARS / each) * each);
   const rows = new Map<number, Record<string, number>>();
-  for (let v = Math.floor(lo / width) * width; v <= hi; v += width) rows.set(v, { at: v / each, ...Object.fromEntries(names.map((n) => [n, 0])) });
+  for (let v = Math.floor(lo / width) * width; v <= hi; v += width)
+    rows.set(v, { at: v / each, ...Object.fromEntries(names.map((n) => [n, 0])) });
   all.forEach((d, i) => {
     d.at.forEach((v, k) => {
       const row = rows.get(Math.floor(v / width) * width);
@@ -23,14 +24,27 @@ function binned(all: readonly Distribution[], names: readonly string[], each: nu
 }
 
 /** The picture behind one part of the strip: youngest, middle and oldest together. */
-export default function StripChart({ kind, forecasts, names }: { kind: Kind; forecasts: readonly Forecast[]; names: readonly string[] }) {
+export default function StripChart({
+  kind,
+  forecasts,
+  names,
+}: {
+  kind: Kind;
+  forecasts: readonly Forecast[];
+  names: readonly string[];
+}) {
   const sides = forecasts.map((f) => f.sides[0]!);
   const unique = names.map((n, i) => (names.indexOf(n) === i ? n : `${n} `));
   if (kind === "finish" || kind === "moving") {
     const rows = forecasts.map((f, i) =>
       kind === "finish"
         ? { name: unique[i], "gets there": 100 * sides[i]!.finish }
-        : { name: unique[i], sending: 100 * f.share.acting, fetching: 100 * f.share.fetching, waiting: 100 * f.share.waiting },
+        : {
+            name: unique[i],
+            sending: 100 * f.share.acting,
+            fetching: 100 * f.share.fetching,
+            waiting: 100 * f.share.waiting,
+          },
     );
     const bars = kind === "finish" ? ["gets there"] : ["sending", "fetching", "waiting"];
     return (
@@ -42,13 +56,24 @@ export default function StripChart({ kind, forecasts, names }: { kind: Kind; for
           <Tooltip formatter={(v) => `${Number(v).toFixed(0)} %`} />
           <Legend />
           {bars.map((b, i) => (
-            <Bar key={b} dataKey={b} stackId="one" fill={["#0E8A80", "#6FDCCB", "#CBD5CE"][i]} isAnimationActive={false} />
+            <Bar
+              key={b}
+              dataKey={b}
+              stackId="one"
+              fill={["#0E8A80", "#6FDCCB", "#CBD5CE"][i]}
+              isAnimationActive={false}
+            />
           ))}
         </BarChart>
       </ResponsiveContainer>
     );
   }
-  const all = kind === "sends" ? sides.map((s) => s.sends) : kind === "points" ? sides.map((s) => s.points) : forecasts.map((f) => f.time);
+  const all =
+    kind === "sends"
+      ? sides.map((s) => s.sends)
+      : kind === "points"
+        ? sides.map((s) => s.points)
+        : forecasts.map((f) => f.time);
   return (
     <ResponsiveContainer width="100%" height={300}>
       <BarChart data={binned(all, unique, kind === "minutes" ? 600 : 1)} accessibilityLayer>

@@ -1,8 +1,8 @@
+import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { lazy, Suspense } from "react";
-import { mean, mode, quantile } from "#core/forecast/distribution.ts";
+import { mode, quantile } from "#core/forecast/distribution.ts";
 import type { Forecast } from "#core/forecast/forecast.ts";
-import { X } from "lucide-react";
 
 const Chart = lazy(() => import("./strip-chart.tsx"));
 
@@ -17,7 +17,6 @@ interface Props {
   forecasts: readonly Forecast[] | null;
   names: readonly string[];
   unit: "points" | "sends" | "tenths";
-  capped: boolean;
   minutes: number;
   homes: readonly HomeFit[];
 }
@@ -38,63 +37,125 @@ function Bars({ at, p }: { at: readonly number[]; p: readonly number[] }) {
   return (
     <svg viewBox="0 0 128 56" className="h-14 w-32 shrink-0" aria-hidden="true">
       {sums.map((s, i) => (
-        <rect key={`b${i + 1}`} x={i * 8} y={56 - 54 * (s / most)} width="6.5" height={Math.max(1, 54 * (s / most))} fill="#F2B632" fillOpacity={0.35 + 0.65 * (s / most)} />
+        <rect
+          key={`b${i + 1}`}
+          x={i * 8}
+          y={56 - 54 * (s / most)}
+          width="6.5"
+          height={Math.max(1, 54 * (s / most))}
+          fill="#F2B632"
+          fillOpacity={0.35 + 0.65 * (s / most)}
+        />
       ))}
     </svg>
   );
 }
 
 /** What will happen: always there, each part opens its picture. */
-export function Strip({ forecasts, names, unit, capped, minutes, homes }: Props) {
+export function Strip({ forecasts, names, unit, minutes, homes }: Props) {
   const middle = forecasts?.[1] ?? null;
   const youngest = forecasts?.[0] ?? null;
   const side = middle?.sides[0];
   const sends = side?.sends;
   const time = middle?.time;
+  // Where every go has as many sends, the score is what can turn out one way or the other.
+  const fixed = sends?.at.length === 1;
+  const first = fixed
+    ? { title: unit === "points" ? "Points" : "Score", d: side?.points }
+    : { title: "Sends in a go", d: sends };
+  const shown = (v: number) => (fixed && unit === "tenths" ? Math.round(v / 10) : v);
   const toMinutes = (t: number) => Math.max(1, Math.round(t / 600));
   const fits = homes.filter((h) => h.fits === true).length;
   const silent = homes.filter((h) => h.fits === null).length;
   const wait = <span className="text-2xl font-bold">...</span>;
   return (
-    <section aria-label="Forecast" className="on-court sticky bottom-0 grid grid-cols-[1.25fr_1fr_0.9fr_1fr_1.3fr] divide-x divide-chalk/20 bg-court-deep text-chalk max-lg:grid-cols-3 max-lg:divide-x-0" data-strip={forecasts ? "ready" : "waiting"}>
-      <Part title={capped ? "Sends in a go" : "Sends to the end"} picture={forecasts && <Chart kind="sends" forecasts={forecasts} names={names} />} about={middle ? `${names[1]}: ${middle.method}${middle.standardError > 0 ? `, ± ${(100 * middle.standardError).toFixed(1)} points` : ""}. Aim: ${middle.policy === "middle" ? "at the middle" : "best expected"}.` : ""}>
+    <section
+      aria-label="Forecast"
+      className="on-court sticky bottom-0 grid grid-cols-[1.25fr_1fr_0.9fr_1fr_1.3fr] divide-x divide-chalk/20 bg-court-deep text-chalk max-lg:grid-cols-3 max-lg:divide-x-0"
+      data-strip={forecasts ? "ready" : "waiting"}
+    >
+      <Part
+        title={first.title}
+        picture={forecasts && <Chart kind={fixed ? "points" : "sends"} forecasts={forecasts} names={names} />}
+        about={
+          middle
+            ? `${names[1]}: ${middle.method}${middle.standardError > 0 ? `, ± ${(100 * middle.standardError).toFixed(1)} points` : ""}. Aim: ${middle.policy === "middle" ? "at the middle" : "best expected"}.`
+            : ""
+        }
+      >
         <div className="flex items-end justify-between gap-2">
           <div>
-            {sends ? <span className="text-2xl font-bold">{range(quantile(sends, 0.1), quantile(sends, 0.9))}</span> : wait}
-            <p className="text-[13px]">most often {sends ? mode(sends) : "..."}</p>
+            {first.d ? (
+              <span className="text-2xl font-bold whitespace-nowrap">
+                {range(shown(quantile(first.d, 0.1)), shown(quantile(first.d, 0.9)))}
+              </span>
+            ) : (
+              wait
+            )}
+            <p className="text-[13px]">most often {first.d ? shown(mode(first.d)) : "..."}</p>
           </div>
-          {sends && <Bars at={sends.at} p={sends.p} />}
+          {first.d && <Bars at={first.d.at} p={first.d.p} />}
         </div>
       </Part>
-      <Part title={capped ? "Gets to the end" : "Score"} picture={forecasts && <Chart kind={capped ? "finish" : "points"} forecasts={forecasts} names={names} />} about={capped ? "Chance to reach the top, or the total, within the tries and the time." : "Points at the end."}>
-        {capped ? (
+      <Part
+        title={fixed ? "Sends" : "Gets to the end"}
+        picture={forecasts && <Chart kind={fixed ? "sends" : "finish"} forecasts={forecasts} names={names} />}
+        about={
+          fixed
+            ? "Every go of this game has the same number of sends."
+            : "Chance to reach the top, or the total, within the tries and the time."
+        }
+      >
+        {fixed ? (
+          <>
+            <span className="text-2xl font-bold">{sends!.at[0]}</span>
+            <p className="text-[13px]">in every go</p>
+          </>
+        ) : (
           <>
             {side ? <span className="text-2xl font-bold">{percent(side.finish)}</span> : wait}
             <p className="text-[13px]">youngest {youngest ? percent(youngest.sides[0]!.finish) : "..."}</p>
           </>
-        ) : (
-          <>
-            {side ? <span className="text-2xl font-bold">{range(quantile(side.points, 0.1), quantile(side.points, 0.9))}</span> : wait}
-            <p className="text-[13px]">{unit}, youngest {youngest ? Math.round(mean(youngest.sides[0]!.points)) : "..."}</p>
-          </>
         )}
       </Part>
-      <Part title="Minutes" picture={forecasts && <Chart kind="minutes" forecasts={forecasts} names={names} />} about="Action, flight or roll, walking there and back, and setting up again; walking speed and tempo by age are assumptions.">
-        {time ? <span className="text-2xl font-bold">{range(toMinutes(quantile(time, 0.1)), toMinutes(quantile(time, 0.9)))}</span> : wait}
+      <Part
+        title="Minutes"
+        picture={forecasts && <Chart kind="minutes" forecasts={forecasts} names={names} />}
+        about="Action, flight or roll, walking there and back, and setting up again; walking speed and tempo by age are assumptions."
+      >
+        {time ? (
+          <span className="text-2xl font-bold">
+            {range(toMinutes(quantile(time, 0.1)), toMinutes(quantile(time, 0.9)))}
+          </span>
+        ) : (
+          wait
+        )}
         <p className="text-[13px]">of the {minutes} planned</p>
       </Part>
-      <Part title="Time moving" picture={forecasts && <Chart kind="moving" forecasts={forecasts} names={names} />} about="Sending and fetching count as moving; waiting for the roll and setting up do not.">
-        {middle ? <span className="text-2xl font-bold">{percent(middle.share.acting + middle.share.fetching)}</span> : wait}
+      <Part
+        title="Time moving"
+        picture={forecasts && <Chart kind="moving" forecasts={forecasts} names={names} />}
+        about="Sending and fetching count as moving; waiting for the roll and setting up do not."
+      >
+        {middle ? (
+          <span className="text-2xl font-bold">{percent(middle.share.acting + middle.share.fetching)}</span>
+        ) : (
+          wait
+        )}
         <div className="mt-1 flex h-3 w-36 max-w-full overflow-hidden rounded-sm bg-chalk/15">
           {middle && (
             <>
-              <div className="bg-mint" style={{ width: percent(middle.share.acting) }} title="sending" />
-              <div className="bg-mint/50" style={{ width: percent(middle.share.fetching) }} title="fetching" />
+              <div className="bg-mint" style={{ width: `${100 * middle.share.acting}%` }} title="sending" />
+              <div className="bg-mint/50" style={{ width: `${100 * middle.share.fetching}%` }} title="fetching" />
             </>
           )}
         </div>
       </Part>
-      <Part title="Homes long enough" picture={<HomeList homes={homes} />} about="Compared with the space each home told us. Things and floors are not weighed here.">
+      <Part
+        title="Homes long enough"
+        picture={<HomeList homes={homes} />}
+        about="Compared with the space each home told us. Things and floors are not weighed here."
+      >
         <div className="flex items-center gap-3">
           <div>
             <span className="text-2xl font-bold whitespace-nowrap">
@@ -104,7 +165,10 @@ export function Strip({ forecasts, names, unit, capped, minutes, homes }: Props)
           </div>
           <div className="flex max-w-40 flex-wrap gap-[3px]" aria-hidden="true">
             {homes.map((h) => (
-              <span key={h.name} className={`size-2.5 ${h.fits === null ? "rounded-full border border-chalk/70" : h.fits ? "bg-mint" : "rotate-45 bg-coral"}`} />
+              <span
+                key={h.name}
+                className={`size-2.5 ${h.fits === null ? "rounded-full border border-chalk/70" : h.fits ? "bg-mint" : "rotate-45 bg-coral"}`}
+              />
             ))}
           </div>
         </div>
@@ -113,7 +177,17 @@ export function Strip({ forecasts, names, unit, capped, minutes, homes }: Props)
   );
 }
 
-function Part({ title, children, picture, about }: { title: string; children: React.ReactNode; picture: React.ReactNode; about: string }) {
+function Part({
+  title,
+  children,
+  picture,
+  about,
+}: {
+  title: string;
+  children: React.ReactNode;
+  picture: React.ReactNode;
+  about: string;
+}) {
   return (
     <Dialog.Root>
       <Dialog.Trigger className="px-5 py-2.5 text-left hover:bg-chalk/5" aria-label={`${title}: show the picture`}>

@@ -56,18 +56,40 @@ function cellXs(at: readonly number[]): number[] {
 }
 
 /** The tape with pegs to drag, the chosen child's steps, and under each peg the hit rate of youngest, middle and oldest. */
-export const Tape = memo(function Tape({ pegs, scale, length, rows, shown, show, chosen, choose, move, unit, corridor }: Props) {
+export const Tape = memo(function Tape({
+  pegs,
+  scale,
+  length,
+  rows,
+  shown,
+  show,
+  chosen,
+  choose,
+  move,
+  unit,
+  corridor,
+}: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const bands = pegs[0]?.kind === "line" && !scale.reversed;
   const rated = bands ? pegs.slice(0, -1) : pegs;
-  const middles = cellXs(rated.map((p, i) => (bands ? (scale.xOf(p.distance) + scale.xOf(pegs[i + 1]!.distance)) / 2 : scale.xOf(p.distance))));
+  const middles = cellXs(
+    rated.map((p, i) =>
+      bands ? (scale.xOf(p.distance) + scale.xOf(pegs[i + 1]!.distance)) / 2 : scale.xOf(p.distance),
+    ),
+  );
   const high = RATES_TOP + rows.length * ROW + 4;
   const ends = [scale.x(0), scale.x(length)] as const;
   const step = rows[shown]?.step ?? 0.5;
   const far = Math.max(0, scale.reversed ? scale.distanceAt(ends[0]) : length);
   const marks = Array.from({ length: Math.floor(far * (unit === "m" ? 10 : 1 / FOOT)) + 1 }, (_, i) => i);
   return (
-    <svg ref={svg} viewBox={`0 0 ${WIDTH} ${high}`} className="mt-1 block w-full touch-pan-y select-none" role="group" aria-label="Tape">
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${WIDTH} ${high}`}
+      className="mt-1 block w-full touch-pan-y select-none"
+      role="group"
+      aria-label="Tape"
+    >
       <rect x={ends[0]} y={TAPE_TOP} width={ends[1] - ends[0]} height={TAPE_HIGH} fill="#F6D878" />
       <path d={`M${ends[0]} ${TAPE_TOP + TAPE_HIGH}H${ends[1]}`} stroke="var(--color-ink)" strokeWidth="2" />
       <text x="4" y={TAPE_TOP + 25} fontSize="13" fontWeight="600" fill="currentColor">
@@ -79,7 +101,11 @@ export const Tape = memo(function Tape({ pegs, scale, length, rows, shown, show,
         const whole = unit === "m" ? i % 10 === 0 : true;
         return (
           <g key={i}>
-            <path d={`M${x} ${TAPE_TOP}v${whole ? 20 : i % 5 === 0 ? 13 : 8}`} stroke="#14241F" strokeWidth={whole ? 2 : 1.2} />
+            <path
+              d={`M${x} ${TAPE_TOP}v${whole ? 20 : i % 5 === 0 ? 13 : 8}`}
+              stroke="#14241F"
+              strokeWidth={whole ? 2 : 1.2}
+            />
             {whole && (unit === "m" || i % 2 === 0) && x < WIDTH - 16 && (
               <text x={x + 4} y={TAPE_TOP + 32} fontSize="13" fontWeight="700" fill="#14241F">
                 {unit === "m" ? `${i / 10} m` : `${i} ft`}
@@ -98,7 +124,10 @@ export const Tape = memo(function Tape({ pegs, scale, length, rows, shown, show,
         const x = scale.xOf(n * step);
         return (
           <g key={n}>
-            <path d={`M${x - 8} ${STEPS_TOP + 8 + (n % 2) * 9}c0-5 9-5 9 0s-9 5-9 0m11 0c0-3 5-3 5 0s-5 3-5 0`} fill="var(--color-quiet)" />
+            <path
+              d={`M${x - 8} ${STEPS_TOP + 8 + (n % 2) * 9}c0-5 9-5 9 0s-9 5-9 0m11 0c0-3 5-3 5 0s-5 3-5 0`}
+              fill="var(--color-quiet)"
+            />
             <text x={x} y={STEPS_TOP + 38} textAnchor="middle" fontSize="11.5" fill="currentColor">
               {n}
             </text>
@@ -108,7 +137,13 @@ export const Tape = memo(function Tape({ pegs, scale, length, rows, shown, show,
       {rows.map((row, r) => (
         <g key={row.name}>
           <foreignObject x="0" y={RATES_TOP + r * ROW} width={96} height={ROW - 3}>
-            <button type="button" onClick={() => show(r)} aria-pressed={r === shown} className={`h-full w-full truncate border-l-4 pl-1.5 text-left text-[12.5px] ${r === shown ? "border-mustard font-bold" : "border-transparent"}`} title={`Show the steps and the landing of ${row.name}`}>
+            <button
+              type="button"
+              onClick={() => show(r)}
+              aria-pressed={r === shown}
+              className={`h-full w-full truncate border-l-4 pl-1.5 text-left text-[12.5px] ${r === shown ? "border-mustard font-bold" : "border-transparent"}`}
+              title={`Show the steps and the landing of ${row.name}`}
+            >
               {row.name}
             </button>
           </foreignObject>
@@ -119,8 +154,27 @@ export const Tape = memo(function Tape({ pegs, scale, length, rows, shown, show,
             const y = RATES_TOP + r * ROW;
             return (
               <g key={p.id} data-rate={`${p.id}:${r}`}>
-                <rect x={x} y={y} width={CELL} height={ROW - 6} rx="3" fill="var(--color-raised)" stroke={kind === "in" ? "var(--color-teal)" : "var(--color-hair)"} strokeWidth={kind === "in" ? 2.2 : 1.2} />
-                <rect x={x + 2} y={y + 2} width={Math.max(0, (CELL - 4) * rate)} height={ROW - 10} rx="1.5" fill={kind === "in" ? "var(--color-teal)" : kind === "easy" ? "var(--color-quiet)" : "var(--color-coral)"} fillOpacity={kind === "easy" ? 0.22 : 0.32} />
+                <rect
+                  x={x}
+                  y={y}
+                  width={CELL}
+                  height={ROW - 6}
+                  rx="3"
+                  fill="var(--color-raised)"
+                  stroke={kind === "in" ? "var(--color-teal)" : "var(--color-hair)"}
+                  strokeWidth={kind === "in" ? 2.2 : 1.2}
+                />
+                <rect
+                  x={x + 2}
+                  y={y + 2}
+                  width={Math.max(0, (CELL - 4) * rate)}
+                  height={ROW - 10}
+                  rx="1.5"
+                  fill={
+                    kind === "in" ? "var(--color-teal)" : kind === "easy" ? "var(--color-quiet)" : "var(--color-coral)"
+                  }
+                  fillOpacity={kind === "easy" ? 0.22 : 0.32}
+                />
                 <text x={middles[i]} y={y + 17} textAnchor="middle" fontSize="13" fontWeight="700" fill="currentColor">
                   {Math.round(rate * 100)}%
                 </text>
@@ -191,7 +245,8 @@ function PegHandle({ peg, number, x, scale, svg, chosen, choose, move, step, tex
       aria-valuetext={text}
       onFocus={() => choose(peg.id)}
       onKeyDown={(e) => {
-        const sign = e.key === "ArrowRight" || e.key === "ArrowUp" ? 1 : e.key === "ArrowLeft" || e.key === "ArrowDown" ? -1 : 0;
+        const sign =
+          e.key === "ArrowRight" || e.key === "ArrowUp" ? 1 : e.key === "ArrowLeft" || e.key === "ArrowDown" ? -1 : 0;
         if (sign === 0) return;
         e.preventDefault();
         const way = scale.reversed && (e.key === "ArrowLeft" || e.key === "ArrowRight") ? -sign : sign;
@@ -202,8 +257,19 @@ function PegHandle({ peg, number, x, scale, svg, chosen, choose, move, step, tex
       data-peg={peg.id}
     >
       <rect x="-16" y="0" width="32" height={TAPE_TOP + TAPE_HIGH} fill="transparent" />
-      <path d={`M0 ${TAPE_TOP}v${TAPE_HIGH}`} stroke="#14241F" strokeWidth="2" strokeDasharray={line ? undefined : "2 3"} />
-      <path d={line ? "M-11 4h22v18h-22zM0 22v11" : "M-11 3h22v19l-11 11-11-11z"} fill={chosen ? "#F2B632" : "#0B7D74"} stroke="#14241F" strokeWidth="2" className="peg-body" />
+      <path
+        d={`M0 ${TAPE_TOP}v${TAPE_HIGH}`}
+        stroke="#14241F"
+        strokeWidth="2"
+        strokeDasharray={line ? undefined : "2 3"}
+      />
+      <path
+        d={line ? "M-11 4h22v18h-22zM0 22v11" : "M-11 3h22v19l-11 11-11-11z"}
+        fill={chosen ? "#F2B632" : "#0B7D74"}
+        stroke="#14241F"
+        strokeWidth="2"
+        className="peg-body"
+      />
       <text y="18" textAnchor="middle" fontSize="13" fontWeight="700" fill={chosen ? "#14241F" : "#fff"}>
         {number}
       </text>

@@ -1,8 +1,8 @@
 import * as Comlink from "comlink";
 import { useEffect, useRef, useState } from "react";
-import { type Activity, activity as activityDocument } from "#core/formats/activity.ts";
-import type { Forecast } from "#core/forecast/forecast.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
+import type { Forecast } from "#core/forecast/forecast.ts";
+import { type Activity, activity as activityDocument } from "#core/formats/activity.ts";
 import type { ForecastWorker } from "../workers/forecast.worker.ts";
 
 /**

@@ -1,7 +1,7 @@
 import * as Comlink from "comlink";
-import type { Activity } from "#core/formats/activity.ts";
-import { type Forecast, Graph } from "#core/forecast/forecast.ts";
 import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
+import { type Forecast, Graph } from "#core/forecast/forecast.ts";
+import type { Activity } from "#core/formats/activity.ts";
 
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
 
@@ -19,7 +19,10 @@ function each(activity: Activity, people: readonly Who[]): Forecast[] {
 
 /** A match of two, for the players' station. */
 function match(activity: Activity, people: readonly [Who, Who]): Forecast {
-  return forecastActivity(activity, people, { players: 2, mode: "against", seed: 1 }, "middle", { method: "sampled", samples: 2500 });
+  return forecastActivity(activity, people, { players: 2, mode: "against", seed: 1 }, "middle", {
+    method: "sampled",
+    samples: 2500,
+  });
 }
 
 const api = { each, match };

@@ -65,15 +65,13 @@ const topple = z.strictObject({
   contents: z.number().min(0).max(50).optional(),
   filling: z.number().min(0, "filling must be 0 to 1").max(1, "filling must be 0 to 1").optional(),
 });
-const single = z.discriminatedUnion("kind", [touch, through, into, on, band, cell, topple], {
-  error: (issue) =>
-    issue.code === "invalid_union" ? "kind must be touch, through, into, on, band, cell, topple or anyOf" : undefined,
-});
+const named = (issue: { code?: string }) =>
+  issue.code === "invalid_union" ? "kind must be touch, through, into, on, band, cell, topple or anyOf" : undefined;
+const singles = [touch, through, into, on, band, cell, topple] as const;
+const single = z.discriminatedUnion("kind", singles, { error: named });
 export type SingleRule = z.infer<typeof single>;
+const anyOf = z.strictObject({ kind: z.literal("anyOf"), rules: z.array(single).min(1).max(6) });
 
 /** What counts as a hit on one target: a single rule, or any of several (a chair: touching it or through it). */
-export const hitRule = z.union([
-  single,
-  z.strictObject({ kind: z.literal("anyOf"), rules: z.array(single).min(1).max(6) }),
-]);
+export const hitRule = z.discriminatedUnion("kind", [...singles, anyOf], { error: named });
 export type HitRule = z.infer<typeof hitRule>;

@@ -49,7 +49,7 @@ const soft = { carpet: 0.15, boards: 0.35, tile: 0.4, grass: 0.1, paving: 0.3 };
 const runs = { carpet: 1.2, boards: 2.6, tile: 3, grass: 0.9, paving: 2.8 };
 const slips = { carpet: 0.1, boards: 0.6, tile: 0.7, grass: 0.05, paving: 0.25 };
 const rollKeeps = { carpet: 0.75, boards: 1, tile: 1, grass: 0.6, paving: 1 };
-const bundleKeeps = { carpet: 0.5, boards: 0.7, tile: 0.75, grass: 0.45, paving: 0.65 };
+const bundleKeeps = { carpet: 0.72, boards: 0.82, tile: 0.85, grass: 0.6, paving: 0.75 };
 const slideKeeps = { carpet: 0.3, boards: 1, tile: 1, grass: 0.15, paving: 0.5 };
 
 export const sendItems: readonly SendItem[] = [

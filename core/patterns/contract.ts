@@ -168,7 +168,14 @@ interface KnobBase {
 /** One thing that can be set, described so that every station is written once for all patterns. */
 export type Knob = KnobBase &
   (
-    | { kind: "number"; unit?: "m" | "s"; least: number; most: number; step: number; /** Given: may be off (null), and what on begins with. */ off?: { label: string; initial: number } }
+    | {
+        kind: "number";
+        unit?: "m" | "s";
+        least: number;
+        most: number;
+        step: number /** Given: may be off (null), and what on begins with. */;
+        off?: { label: string; initial: number };
+      }
     | { kind: "choice"; options: readonly { value: unknown; label: string }[] }
     | { kind: "toggle" }
     | { kind: "text"; most: number }

@@ -27,7 +27,8 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
   });
 
   it("describes what can be set: every knob points at something, and every offered choice is valid", () => {
-    const get = (o: unknown, path: readonly (string | number)[]) => path.reduce<unknown>((x, k) => (x as Record<string | number, unknown>)?.[k], o);
+    const get = (o: unknown, path: readonly (string | number)[]) =>
+      path.reduce<unknown>((x, k) => (x as Record<string | number, unknown>)?.[k], o);
     const put = (o: unknown, [k, ...rest]: readonly (string | number)[], v: unknown): unknown => {
       if (k === undefined) return v;
       if (Array.isArray(o)) return o.map((x, i) => (i === k ? put(x, rest, v) : x));
@@ -38,7 +39,8 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
     for (const knob of all) {
       expect(get(params, knob.path), knob.path.join(".")).not.toBeUndefined();
       if (knob.kind !== "choice") continue;
-      for (const o of knob.options) expect(p.params.safeParse(put(params, knob.path, o.value)).error?.issues ?? [], o.label).toEqual([]);
+      for (const o of knob.options)
+        expect(p.params.safeParse(put(params, knob.path, o.value)).error?.issues ?? [], o.label).toEqual([]);
     }
   });
 

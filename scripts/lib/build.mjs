@@ -5,7 +5,17 @@ import { join } from "node:path";
 import { bin, root } from "./root.mjs";
 import { give, say } from "./say.mjs";
 
-const SOURCES = ["app", "core", "server", "public", "package-lock.json", "vite.config.ts", "vite.sw.config.ts", "react-router.config.ts", "tsconfig.json"];
+const SOURCES = [
+  "app",
+  "core",
+  "server",
+  "public",
+  "package-lock.json",
+  "vite.config.ts",
+  "vite.sw.config.ts",
+  "react-router.config.ts",
+  "tsconfig.json",
+];
 /** Routes that a family opens; the service worker keeps what they need. */
 const FAMILY = ["app/root.tsx", "app/routes/family-cards.tsx", "app/routes/family-card.tsx"];
 
@@ -35,14 +45,17 @@ export function familyFiles() {
     if (!entry || seen.has(key)) return;
     seen.add(key);
     files.add(`/${entry.file}`);
-    for (const f of [...(entry.css ?? []), ...(entry.assets ?? [])]) if (!f.endsWith(".woff") && !/-(cyrillic|cyrillic-ext|vietnamese|latin-ext|greek|greek-ext)-/.test(f)) files.add(`/${f}`);
+    for (const f of [...(entry.css ?? []), ...(entry.assets ?? [])])
+      if (!f.endsWith(".woff") && !/-(cyrillic|cyrillic-ext|vietnamese|latin-ext|greek|greek-ext)-/.test(f))
+        files.add(`/${f}`);
     for (const k of [...(entry.imports ?? []), ...(entry.dynamicImports ?? [])]) visit(k);
   };
   for (const [key, entry] of Object.entries(manifest)) {
     const name = (entry.src ?? key).split("?")[0];
     if (entry.isEntry && (FAMILY.some((f) => name.endsWith(f)) || /entry\.client/.test(name))) visit(key);
   }
-  for (const f of readdirSync(join(root, "build/client/assets"))) if (/^manifest-.*\.js$/.test(f)) files.add(`/assets/${f}`);
+  for (const f of readdirSync(join(root, "build/client/assets")))
+    if (/^manifest-.*\.js$/.test(f)) files.add(`/assets/${f}`);
   return [...files];
 }
 
@@ -52,7 +65,8 @@ export function ensureBuild({ force = false } = {}) {
   const wanted = sourceHash();
   if (!force && existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
   say("Building ...");
-  const run = (cmd, args) => spawnSync(cmd, args, { cwd: root, encoding: "utf8", env: { ...process.env, NODE_ENV: "production" } });
+  const run = (cmd, args) =>
+    spawnSync(cmd, args, { cwd: root, encoding: "utf8", env: { ...process.env, NODE_ENV: "production" } });
   const pages = run(bin("react-router"), ["build"]);
   if (pages.status !== 0) give(`The build failed:\n${pages.stdout}\n${pages.stderr}`);
   mkdirSync(join(root, "build"), { recursive: true });

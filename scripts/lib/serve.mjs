@@ -5,7 +5,11 @@ import { bin, root } from "./root.mjs";
 /** Migrations, the application's role and the secret. Answers with what the web tier needs in its environment. */
 export function prepareDatabase(databaseUrl) {
   const run = (script, env) => {
-    const done = spawnSync(bin("tsx"), [join(root, script)], { cwd: root, encoding: "utf8", env: { ...process.env, DATABASE_URL: databaseUrl, ...env } });
+    const done = spawnSync(bin("tsx"), [join(root, script)], {
+      cwd: root,
+      encoding: "utf8",
+      env: { ...process.env, DATABASE_URL: databaseUrl, ...env },
+    });
     if (done.status !== 0) throw new Error(`${script} failed:\n${done.stderr.trim()}`);
     return JSON.parse(done.stdout.trim().split("\n").pop());
   };
@@ -16,11 +20,15 @@ export function prepareDatabase(databaseUrl) {
 
 /** Starts one copy of the web tier and waits until it answers. */
 export async function startWeb({ port, env, host = process.env.HOST ?? "127.0.0.1", quiet = true }) {
-  const child = spawn(process.execPath, [join(root, "node_modules/@react-router/serve/bin.js"), join(root, "build/server/index.js")], {
-    cwd: root,
-    env: { ...process.env, ...env, DATABASE_URL: "", NODE_ENV: "production", PORT: String(port), HOST: host },
-    stdio: ["ignore", quiet ? "ignore" : "inherit", "pipe"],
-  });
+  const child = spawn(
+    process.execPath,
+    [join(root, "node_modules/@react-router/serve/bin.js"), join(root, "build/server/index.js")],
+    {
+      cwd: root,
+      env: { ...process.env, ...env, DATABASE_URL: "", NODE_ENV: "production", PORT: String(port), HOST: host },
+      stdio: ["ignore", quiet ? "ignore" : "inherit", "pipe"],
+    },
+  );
   let errors = "";
   child.stderr.on("data", (d) => {
     errors = (errors + d).slice(-4000);

@@ -81,16 +81,14 @@ export async function sendActivity(who: SignedIn, activityId: string, order: Sen
       .values({ schoolId: who.schoolId, classId, revisionId: rev!.id, ...rest })
       .returning({ id: assignment.id });
     const assignmentId = made!.id;
-    await tx
-      .insert(card)
-      .values(
-        children.map((k) => ({
-          schoolId: who.schoolId,
-          assignmentId,
-          childId: k.id,
-          compiled: compileCard(document, k),
-        })),
-      );
+    await tx.insert(card).values(
+      children.map((k) => ({
+        schoolId: who.schoolId,
+        assignmentId,
+        childId: k.id,
+        compiled: compileCard(document, k),
+      })),
+    );
     const linked = await tx
       .select({ childId: link.childId })
       .from(link)

@@ -5,11 +5,9 @@ import { LEAST_PASSWORD } from "../auth/password.ts";
 /** A whole school to begin with: `npm run school -- FILE`. Children by first name and initial; homes are shared by name. */
 export const schoolFile = z.strictObject({
   school: z.string().min(1).max(100),
-  zone: z
-    .string()
-    .refine((zone) => Intl.supportedValuesOf("timeZone").includes(zone) || zone === "UTC", {
-      error: "zone must be an IANA time zone, for example Europe/London",
-    }),
+  zone: z.string().refine((zone) => Intl.supportedValuesOf("timeZone").includes(zone) || zone === "UTC", {
+    error: "zone must be an IANA time zone, for example Europe/London",
+  }),
   teachers: z
     .array(
       z.strictObject({

@@ -190,6 +190,8 @@ async function load(owner: postgres.Sql): Promise<void> {
   );
   const [heron, otter] = classes.map((c) => c.id) as [string, string];
   const now = Date.now();
+  // School hours, some days from today.
+  const at = (days: number, hour: number) => Math.floor(now / DAY) * DAY + days * DAY + hour * HOUR - now;
   const common = { tries: 3, late: 0.15 };
   await play(
     who,
@@ -198,8 +200,8 @@ async function load(owner: postgres.Sql): Promise<void> {
       activityId: bandsId,
       document: bands,
       classId: otter,
-      opens: -6 * DAY,
-      closes: -1.2 * DAY,
+      opens: at(-6, 9),
+      closes: at(-1, 16) - (at(-1, 16) > -2 * HOUR ? DAY : 0),
       mark: 14,
       unopened: 0.12,
       onlyLook: 0.12,
@@ -214,9 +216,9 @@ async function load(owner: postgres.Sql): Promise<void> {
       activityId: climbId,
       document: climb,
       classId: heron,
-      opens: -3.5 * DAY,
-      closes: 2.5 * DAY,
-      mark: 15,
+      opens: at(-3, 9),
+      closes: at(2, 16),
+      mark: 14,
       unopened: 0.15,
       onlyLook: 0.18,
     },
@@ -230,8 +232,8 @@ async function load(owner: postgres.Sql): Promise<void> {
       activityId: bandsId,
       document: bands,
       classId: heron,
-      opens: -1.5 * DAY,
-      closes: 5 * DAY,
+      opens: at(-1, 9),
+      closes: at(5, 16),
       mark: 12,
       unopened: 0.2,
       onlyLook: 0.18,

@@ -7,14 +7,26 @@ const cm = (m: number) => Math.round(m * 100) / 100;
 /** What the stations offer for a climb. */
 export function knobs(p: ClimbParams): Knob[] {
   const out: Knob[] = [
-    { station: "score", kind: "number", path: ["tries"], label: "knob.tries", least: 1, most: 200, step: 1, off: { label: "knob.noCap", initial: 24 } },
+    {
+      station: "score",
+      kind: "number",
+      path: ["tries"],
+      label: "knob.tries",
+      least: 1,
+      most: 200,
+      step: 1,
+      off: { label: "knob.noCap", initial: 24 },
+    },
     {
       station: "score",
       kind: "choice",
       path: ["scoring"],
       label: "knob.scoring",
       options: [
-        { value: p.scoring.by === "points" ? p.scoring : { by: "points", first: 3, growth: 0 }, label: "knob.byPoints" },
+        {
+          value: p.scoring.by === "points" ? p.scoring : { by: "points", first: 3, growth: 0 },
+          label: "knob.byPoints",
+        },
         { value: { by: "tries" }, label: "knob.byTries" },
         { value: { by: "time" }, label: "knob.byTime" },
       ],
@@ -22,11 +34,38 @@ export function knobs(p: ClimbParams): Knob[] {
   ];
   if (p.scoring.by === "points")
     out.push(
-      { station: "score", kind: "number", path: ["scoring", "first"], label: "knob.first", least: 0, most: 100, step: 1 },
-      { station: "score", kind: "number", path: ["scoring", "growth"], label: "knob.growth", hint: "knob.growthHint", least: 0, most: 50, step: 1 },
+      {
+        station: "score",
+        kind: "number",
+        path: ["scoring", "first"],
+        label: "knob.first",
+        least: 0,
+        most: 100,
+        step: 1,
+      },
+      {
+        station: "score",
+        kind: "number",
+        path: ["scoring", "growth"],
+        label: "knob.growth",
+        hint: "knob.growthHint",
+        least: 0,
+        most: 50,
+        step: 1,
+      },
     );
   out.push(
-    { station: "score", kind: "number", unit: "s", path: ["timeLimit"], label: "knob.timeLimit", least: 10, most: 1800, step: 5, off: { label: "knob.noBell", initial: 120 } },
+    {
+      station: "score",
+      kind: "number",
+      unit: "s",
+      path: ["timeLimit"],
+      label: "knob.timeLimit",
+      least: 10,
+      most: 1800,
+      step: 5,
+      off: { label: "knob.noBell", initial: 120 },
+    },
     {
       station: "score",
       kind: "choice",
@@ -40,11 +79,27 @@ export function knobs(p: ClimbParams): Knob[] {
   );
   if (p.forfeit)
     out.push(
-      { station: "score", kind: "number", path: ["forfeit", "misses"], label: "knob.misses", least: 1, most: 20, step: 1 },
+      {
+        station: "score",
+        kind: "number",
+        path: ["forfeit", "misses"],
+        label: "knob.misses",
+        least: 1,
+        most: 20,
+        step: 1,
+      },
       { station: "score", kind: "text", path: ["forfeit", "exercise"], label: "knob.exerciseName", most: 40 },
       { station: "score", kind: "number", path: ["forfeit", "dose"], label: "knob.dose", least: 1, most: 60, step: 1 },
     );
-  out.push({ station: "score", kind: "number", path: ["goes", "count"], label: "knob.goes", least: 1, most: 5, step: 1 });
+  out.push({
+    station: "score",
+    kind: "number",
+    path: ["goes", "count"],
+    label: "knob.goes",
+    least: 1,
+    most: 5,
+    step: 1,
+  });
   if (p.goes.count > 1)
     out.push({
       station: "score",
@@ -103,18 +158,40 @@ function ladders({ ladder }: ClimbParams) {
     const lines = [...new Set(ladder.targets.map((t) => t.distance))].sort((a, b) => a - b);
     return [
       { value: ladder, label: "knob.ladderTargets" },
-      { value: { kind: "line", target: { ...first, across: 0 }, lines: lines.filter((d, i) => i === 0 || d - lines[i - 1]! >= 0.05) }, label: "knob.ladderLine" },
+      {
+        value: {
+          kind: "line",
+          target: { ...first, across: 0 },
+          lines: lines.filter((d, i) => i === 0 || d - lines[i - 1]! >= 0.05),
+        },
+        label: "knob.ladderLine",
+      },
     ];
   }
   const spread = (i: number) => cm((i % 2 === 0 ? -1 : 1) * (0.25 + 0.1 * i));
   return [
-    { value: { kind: "targets", order: "nearest", targets: ladder.lines.map((distance, i) => ({ ...ladder.target, id: `t${i + 1}`, distance, across: spread(i) })) }, label: "knob.ladderTargets" },
+    {
+      value: {
+        kind: "targets",
+        order: "nearest",
+        targets: ladder.lines.map((distance, i) => ({
+          ...ladder.target,
+          id: `t${i + 1}`,
+          distance,
+          across: spread(i),
+        })),
+      },
+      label: "knob.ladderTargets",
+    },
     { value: ladder, label: "knob.ladderLine" },
   ];
 }
 
 export function pegKnobs({ ladder }: ClimbParams, id: string): Knob[] {
-  const base = ladder.kind === "targets" ? ["ladder", "targets", ladder.targets.findIndex((t) => t.id === id)] : ["ladder", "target"];
+  const base =
+    ladder.kind === "targets"
+      ? ["ladder", "targets", ladder.targets.findIndex((t) => t.id === id)]
+      : ["ladder", "target"];
   const at = (name: string) => [...base, name];
   const metres = { station: "yard", kind: "number", unit: "m", step: 0.05 } as const;
   const target: Knob[] = [
@@ -136,7 +213,16 @@ export function pegKnobs({ ladder }: ClimbParams, id: string): Knob[] {
     },
   ];
   const distance = ladder.kind === "targets" ? at("distance") : ["ladder", "lines", Number(id.slice(1)) - 1];
-  return [{ ...metres, path: distance, label: "knob.distance", least: 0.3, most: 30 }, ...target];
+  return [
+    {
+      ...metres,
+      path: distance,
+      label: ladder.kind === "targets" ? "knob.distance" : "knob.fromTarget",
+      least: 0.3,
+      most: 30,
+    },
+    ...target,
+  ];
 }
 
 export function addPeg(p: ClimbParams, space: Space): ClimbParams | null {
@@ -144,7 +230,9 @@ export function addPeg(p: ClimbParams, space: Space): ClimbParams | null {
   if (ladder.kind === "line") {
     const last = ladder.lines[ladder.lines.length - 1]!;
     const next = cm(Math.min(last + 0.6, space.length));
-    return ladder.lines.length >= MOST_RUNGS || next < last + 0.05 ? null : { ...p, ladder: { ...ladder, lines: [...ladder.lines, next] } };
+    return ladder.lines.length >= MOST_RUNGS || next < last + 0.05
+      ? null
+      : { ...p, ladder: { ...ladder, lines: [...ladder.lines, next] } };
   }
   if (ladder.targets.length >= MOST_RUNGS) return null;
   const far = ladder.targets.reduce((a, b) => (b.distance > a.distance ? b : a));
@@ -152,13 +240,26 @@ export function addPeg(p: ClimbParams, space: Space): ClimbParams | null {
   const n = 1 + Math.max(...ladder.targets.map((t) => Number(t.id.slice(1)) || 0));
   const item = targetItem("tin")!;
   const side = cm((far.across > 0 ? -1 : 1) * Math.min(0.45, space.width / 2 - 0.2));
-  const added = { id: `t${n}`, item: item.id, label: "tin", distance: cm(room ? far.distance + 0.6 : far.distance), across: side, width: item.width, height: item.height, counts: ["touch" as const] };
+  const added = {
+    id: `t${n}`,
+    item: item.id,
+    label: "tin",
+    distance: cm(room ? far.distance + 0.6 : far.distance),
+    across: side,
+    width: item.width,
+    height: item.height,
+    counts: ["touch" as const],
+  };
   return { ...p, ladder: { ...ladder, targets: [...ladder.targets, added] } };
 }
 
 export function removePeg(p: ClimbParams, id: string): ClimbParams | null {
   const { ladder } = p;
   if (ladder.kind === "line")
-    return ladder.lines.length < 2 ? null : { ...p, ladder: { ...ladder, lines: ladder.lines.filter((_, i) => `l${i + 1}` !== id) } };
-  return ladder.targets.length < 2 ? null : { ...p, ladder: { ...ladder, targets: ladder.targets.filter((t) => t.id !== id) } };
+    return ladder.lines.length < 2
+      ? null
+      : { ...p, ladder: { ...ladder, lines: ladder.lines.filter((_, i) => `l${i + 1}` !== id) } };
+  return ladder.targets.length < 2
+    ? null
+    : { ...p, ladder: { ...ladder, targets: ladder.targets.filter((t) => t.id !== id) } };
 }

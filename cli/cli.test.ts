@@ -1,0 +1,63 @@
+import { spawnSync } from "node:child_process";
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { parseActivity } from "#core/formats/activity.ts";
+import { runCommand } from "./commands.ts";
+
+const page = readFileSync(new URL("../docs/activity-format.md", import.meta.url), "utf8");
+const examples = [...page.matchAll(/```json (\w+)\n([\s\S]*?)```/g)].map((m) => ({ command: m[1]!, text: m[2]! }));
+const run = (command: string, input: unknown) => {
+  const r = runCommand(command, JSON.stringify(input));
+  return { ...r, json: r.code === 0 ? JSON.parse(r.out) : null };
+};
+const hit = JSON.parse(examples.find((e) => e.command === "hit")!.text);
+const climb = JSON.parse(examples.find((e) => e.command === "forecast")!.text);
+
+describe("command line", () => {
+  it.each(examples.map((e, i) => [`${i + 1} ${e.command}`, e] as const))(
+    "takes the documented example %s",
+    (_, { command, text }) => {
+      if (command === "activity") expect(parseActivity(JSON.parse(text)).ok).toBe(true);
+      else expect(runCommand(command, text)).toMatchObject({ code: 0, err: "" });
+    },
+  );
+
+  it("gives the worked figures", () => {
+    expect(run("hit", hit).json.p).toBeCloseTo(0.43682, 6);
+    const f = run("forecast", climb).json;
+    expect(f).toMatchObject({ method: "exact", policy: "middle" });
+    expect(f.sides[0].sends.mean).toBeCloseTo(1 / 0.85 + 1 / 0.7, 3);
+  });
+
+  it.each([
+    ["hit", { ...hit, distance: -1 }, "distance"],
+    ["hit", { ...hit, rule: { kind: "touch", width: 0 } }, "width"],
+    ["hit", { ...hit, rule: { kind: "sideways" } }, "kind must be touch"],
+    ["hit", { ...hit, rule: { kind: "band", near: 3, far: 2 } }, "far must be more than near"],
+    ["hit", { ...hit, spread: { lateral: 0.1, range: 0.1 } }, "spread.vertical"],
+    ["hit", { ...hit, extra: 1 }, "extra"],
+    ["forecast", { ...climb, players: [] }, "players"],
+    ["forecast", { ...climb, mode: "against" }, "mode"],
+    ["forecast", { ...climb, activity: { ...climb.activity, version: 7 } }, "version 7"],
+    ["referee", { activity: climb.activity, events: [{ kind: "send", at: 0, hit: "t9" }] }, "events.0"],
+    ["nothing", {}, "command"],
+  ])("%s refuses bad input in one line that names the field (%#)", (command, input, word) => {
+    const r = run(command as string, input);
+    expect(r.code).toBe(2);
+    expect(r.out).toBe("");
+    expect(r.err.trim().split("\n")).toHaveLength(1);
+    expect(r.err).toContain(word);
+  });
+
+  it("works as a program: help, input by pipe, exit codes", () => {
+    const yard = (command: string, input: string) =>
+      spawnSync("node_modules/.bin/tsx", ["cli/yard.ts", command], { input, encoding: "utf8" });
+    expect(yard("help", "").stdout).toContain("referee");
+    expect(JSON.parse(yard("hit", JSON.stringify(hit)).stdout).p).toBeCloseTo(0.43682, 6);
+    expect(yard("hit", "{")).toMatchObject({
+      status: 2,
+      stdout: "",
+      stderr: "input: standard input is not a JSON document\n",
+    });
+  });
+});

@@ -1,0 +1,162 @@
+import { z } from "zod";
+import { sayPhrase } from "#app/words/say.ts";
+import { hitChance } from "#core/aim/hit.ts";
+import { hitRule } from "#core/aim/hit-rule.ts";
+import { POLICIES } from "#core/aim/send-chances.ts";
+import { type Distribution, mean, mode, quantile } from "#core/forecast/distribution.ts";
+import { forecastActivity } from "#core/forecast/for-activity.ts";
+import { type Problem, parseActivity, problemsOf } from "#core/formats/activity.ts";
+import { MODES, MOST_PLAYERS } from "#core/patterns/contract.ts";
+import { playEvent } from "#core/records/events.ts";
+import { outlook, replay, view } from "#core/referee/referee.ts";
+
+/** Input that is not allowed: one line that names the field. */
+class Bad extends Error {}
+const bad = (problems: readonly Problem[]): never => {
+  throw new Bad(
+    problems.map((p) => (p.message.startsWith(p.field) ? p.message : `${p.field}: ${p.message}`))[0] ??
+      "input is not allowed",
+  );
+};
+
+function read<T>(schema: z.ZodType<T>, json: unknown): T {
+  const done = schema.safeParse(json);
+  return done.success ? done.data : bad(problemsOf(done.error));
+}
+
+const positive = (most: number) =>
+  z.number({ error: "must be a number" }).gt(0, "must be more than 0").max(most, `must be at most ${most}`);
+const spread = z.number({ error: "must be a number" }).min(0, "must be 0 or more").max(5, "must be at most 5");
+const hitInput = z.strictObject({
+  rule: hitRule,
+  object: z.strictObject({ diameter: positive(2), mass: positive(50).optional(), speed: positive(60).optional() }),
+  distance: positive(60),
+  spread: z.strictObject({ lateral: spread, range: spread, vertical: spread }),
+  off: z
+    .strictObject({ across: z.number().optional(), along: z.number().optional(), up: z.number().optional() })
+    .optional(),
+  reach: z.number().min(0, "must be 0 or more").max(1, "must be at most 1").optional(),
+});
+
+const setup = {
+  mode: z.enum(MODES, { error: `must be one of ${MODES.join(", ")}` }).default("alone"),
+  seed: z.number().int().min(0).default(1),
+};
+const forecastInput = z.strictObject({
+  activity: z.unknown(),
+  players: z
+    .array(
+      z.strictObject({
+        age: z.union([z.number().min(4, "must be 4 or more").max(18, "must be at most 18"), z.literal("adult")]),
+        multiplier: positive(10).optional(),
+      }),
+    )
+    .min(1, "at least 1 player")
+    .max(MOST_PLAYERS, `at most ${MOST_PLAYERS} players`),
+  ...setup,
+  policy: z.enum(POLICIES, { error: `must be one of ${POLICIES.join(", ")}` }).default("middle"),
+  method: z.enum(["auto", "exact", "sampled"]).default("auto"),
+  samples: z.number().int().min(100).max(200_000).optional(),
+  /** Chances by target or zone, in place of the computed ones. */
+  chances: z.record(z.string(), z.number().min(0, "must be 0 or more").max(1, "must be at most 1")).optional(),
+});
+const refereeInput = z.strictObject({
+  activity: z.unknown(),
+  players: z.number().int().min(1).max(MOST_PLAYERS, `at most ${MOST_PLAYERS}`).default(1),
+  ...setup,
+  events: z.array(playEvent).max(5000),
+});
+
+function activityOf(json: unknown) {
+  const parsed = parseActivity(json);
+  return parsed.ok
+    ? parsed.value
+    : bad(parsed.problems.map((p) => ({ field: `activity.${p.field}`, message: p.message })));
+}
+
+const summary = (d: Distribution) => ({
+  mean: mean(d),
+  mode: mode(d),
+  low: quantile(d, 0.1),
+  median: quantile(d, 0.5),
+  high: quantile(d, 0.9),
+  at: d.at,
+  p: d.p,
+});
+
+const commands: Record<string, { about: string; run: (json: unknown) => unknown }> = {
+  hit: {
+    about: "chance that one send counts under a hit rule",
+    run: (json) => {
+      const { rule, ...shot } = read(hitInput, json);
+      return { p: hitChance(rule, shot) };
+    },
+  },
+  forecast: {
+    about: "what will happen when these people play an activity",
+    run: (json) => {
+      const { activity, players, mode: how, seed, policy, ...more } = read(forecastInput, json);
+      if ((how === "alone") !== (players.length === 1))
+        bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
+      const f = forecastActivity(
+        activityOf(activity),
+        players,
+        { players: players.length, mode: how, seed },
+        policy,
+        more,
+      );
+      return {
+        ...f,
+        sides: f.sides.map((s) => ({
+          ...s,
+          sends: summary(s.sends),
+          points: summary(s.points),
+          stage: summary(s.stage),
+        })),
+        rounds: summary(f.rounds),
+        time: summary(f.time),
+      };
+    },
+  },
+  referee: {
+    about: "the score, whose turn it is and what may happen next, after a list of events",
+    run: (json) => {
+      const { activity, events, ...how } = read(refereeInput, json);
+      if ((how.mode === "alone") !== (how.players === 1))
+        bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
+      const told = replay(activityOf(activity).pattern, how, events);
+      if (told.refused) bad([{ field: `events.${told.seq}`, message: sayPhrase(told.refused) }]);
+      const v = view(told.play);
+      return {
+        ...v,
+        now: { ...v.now, text: sayPhrase(v.now) },
+        ending: v.ending && { ...v.ending, text: sayPhrase(v.ending.reason) },
+        outlook: outlook(told.play),
+      };
+    },
+  },
+};
+
+const HELP = `npm run -s yard -- COMMAND < input.json\n\n${Object.entries(commands)
+  .map(([name, c]) => `  ${name.padEnd(10)} ${c.about}`)
+  .join("\n")}\n\ndocs/activity-format.md has an example of each.\n`;
+
+/** Runs one command on the text of its input. Code 2: the input is not allowed, and `err` is one line that names the field. */
+export function runCommand(name: string | undefined, text: string): { code: 0 | 2; out: string; err: string } {
+  if (name === undefined) return { code: 2, out: "", err: HELP };
+  if (name === "help") return { code: 0, out: HELP, err: "" };
+  try {
+    const command = commands[name];
+    if (!command) throw new Bad(`command: "${name}" is not one of ${Object.keys(commands).join(", ")}, help`);
+    let json: unknown;
+    try {
+      json = JSON.parse(text);
+    } catch {
+      throw new Bad("input: standard input is not a JSON document");
+    }
+    return { code: 0, out: `${JSON.stringify(command.run(json))}\n`, err: "" };
+  } catch (e) {
+    if (!(e instanceof Bad || e instanceof RangeError)) throw e;
+    return { code: 2, out: "", err: `${e.message.replace(/\s+/g, " ")}\n` };
+  }
+}
