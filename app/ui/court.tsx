@@ -5,7 +5,12 @@ export function Court() {
       className="on-court relative hidden content-end overflow-hidden bg-court p-12 text-chalk lg:grid"
       aria-hidden="true"
     >
-      <svg viewBox="0 0 600 560" className="absolute inset-0 h-full w-full" preserveAspectRatio="xMidYMid slice">
+      <svg
+        viewBox="0 0 600 560"
+        className="absolute inset-0 h-full w-full"
+        preserveAspectRatio="xMidYMid slice"
+        aria-hidden="true"
+      >
         <rect
           x="50"
           y="60"

@@ -1,9 +1,9 @@
 import { spawnSync } from "node:child_process";
 import { createHash, randomBytes } from "node:crypto";
 import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { createServer } from "node:net";
 import { join } from "node:path";
 import { ensurePostgres } from "./install.mjs";
+import { freePort } from "./port.mjs";
 import { give } from "./say.mjs";
 
 const DATABASE = "yard";
@@ -17,17 +17,6 @@ function as(cmd, args, options = {}) {
 }
 
 const postgresId = (flag) => Number(spawnSync("id", [flag, "postgres"], { encoding: "utf8" }).stdout);
-
-function freePort() {
-  return new Promise((done, fail) => {
-    const s = createServer();
-    s.on("error", fail);
-    s.listen(0, "127.0.0.1", () => {
-      const { port } = s.address();
-      s.close(() => done(port));
-    });
-  });
-}
 
 /** A folder the database's user can write: the wished one, or one under /var/tmp when it cannot get there. */
 function usableFolder(wished) {

@@ -1,0 +1,89 @@
+import { readFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { base, cardOf, linkOf, openBrowser, owner, phone, teacherPage } from "./help.ts";
+
+const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+beforeAll(async () => {
+  opened = await openBrowser();
+});
+afterAll(() => opened.close());
+
+async function faults(page: Page): Promise<string[]> {
+  await page.evaluate(axe);
+  return page.evaluate(async () => {
+    const run = (
+      window as unknown as {
+        axe: {
+          run: (
+            o: object,
+          ) => Promise<{ violations: { id: string; nodes: { target: string[]; failureSummary: string }[] }[] }>;
+        };
+      }
+    ).axe.run;
+    const { violations } = await run({ runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] });
+    return violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => `${n.target.join(" ")} (${n.failureSummary.split("\n").slice(1, 2).join("").trim()})`)
+          .slice(0, 4)
+          .join("; ")}`,
+    );
+  });
+}
+
+describe("accessible, light and dark", () => {
+  it.each(["light", "dark"])("teacher's pages (%s)", async (scheme) => {
+    const page = await teacherPage(opened.browser);
+    await page.emulateMediaFeatures([{ name: "prefers-color-scheme", value: scheme }]);
+    const sql = owner();
+    const [a] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
+    const [r] = await sql`select id from assignment limit 1`;
+    await sql.end();
+    for (const path of [
+      "/week",
+      "/activities",
+      "/homes",
+      "/results",
+      "/outbox",
+      `/results/${r!.id}`,
+      ...["aim", "cues", "kit", "yard", "score", "players", "send"].map((s) => `/activities/${a!.id}?station=${s}`),
+    ]) {
+      await page.goto(base + path, { waitUntil: "networkidle0" });
+      expect(await faults(page), path).toEqual([]);
+    }
+    await page.close();
+  });
+
+  it.each(["light", "dark"])("family's pages (%s)", async (scheme) => {
+    const page = await phone(opened.browser);
+    await page.emulateMediaFeatures([{ name: "prefers-color-scheme", value: scheme }]);
+    const link = await linkOf("Idris M.");
+    const card = await cardOf(page, link, "Hallway climb");
+    for (const url of [link, ...["fetch", "setup", "look", "handin"].map((s) => `${card}?screen=${s}`)]) {
+      await page.goto(url, { waitUntil: "networkidle0" });
+      expect(await faults(page), url.slice(-14)).toEqual([]);
+    }
+    await page.close();
+  });
+
+  it("nothing scrolls sideways at 320 px, or at 768 px on the teacher's side", async () => {
+    const small = await phone(opened.browser);
+    await small.setViewport({ width: 320, height: 640 });
+    const card = await cardOf(small, await linkOf("Idris M."), "Stop on the step");
+    for (const s of ["fetch", "setup", "look", "handin"]) {
+      await small.goto(`${card}?screen=${s}`, { waitUntil: "networkidle0" });
+      expect(await small.evaluate(() => document.documentElement.scrollWidth), s).toBeLessThanOrEqual(320);
+    }
+    await small.close();
+    const page = await teacherPage(opened.browser);
+    await page.setViewport({ width: 768, height: 1024 });
+    for (const path of ["/week", "/activities", "/results"]) {
+      await page.goto(base + path, { waitUntil: "networkidle0" });
+      expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(768);
+    }
+    await page.close();
+  });
+});

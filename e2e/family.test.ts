@@ -1,0 +1,232 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { freePort } from "../scripts/lib/port.mjs";
+import { startWeb } from "../scripts/lib/serve.mjs";
+import { base, beginPlay, cardOf, handIn, linkOf, openBrowser, owner, phone, press, sees, text } from "./help.ts";
+
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+beforeAll(async () => {
+  opened = await openBrowser();
+});
+afterAll(() => opened.close());
+
+/** Results of a child for a title, with their event counts. */
+async function results(child: string, title: string) {
+  const sql = owner();
+  try {
+    return await sql<{ play: string; value: number; events: number; stopped: boolean; answers: string[] }[]>`
+      select r.play_id as play, (r.score->>'value')::int as value, (r.score->>'stopped')::bool as stopped, r.reflection->'answers' as answers,
+        (select count(*)::int from play_event e where e.play_id = r.play_id) as events
+      from result r join card k on k.id = r.card_id join child c on c.id = k.child_id
+      where c.name = ${child} and k.compiled->'activity'->>'title' = ${title} order by r.handed_at`;
+  } finally {
+    await sql.end();
+  }
+}
+
+describe("a family plays", () => {
+  it("goes from the private link through all five screens, and the result arrives once", async () => {
+    const link = await linkOf("Ilse P.");
+    const page = await phone(opened.browser);
+    const card = await cardOf(page, link, "Hallway climb");
+    await page.goto(card, { waitUntil: "networkidle0" });
+    await sees(page, "Fetch these things");
+    await press(page, "I have it: sock ball");
+    expect(await page.$eval("[aria-label='I have it: sock ball']", (e) => e.getAttribute("aria-pressed"))).toBe("true");
+    await press(page, "Next: Set up");
+    await sees(page, "Put a line on the floor.");
+    await press(page, "Next");
+    await sees(page, /of your steps \(\d\.\d m\)/);
+    await press(page, "Next: Look round");
+    await page.goto(`${card}?screen=play`, { waitUntil: "networkidle0" });
+    await sees(page, "A grown-up must say yes first.");
+    await beginPlay(page, card);
+    await sees(page, "Send it at the bucket.");
+    await press(page, "HIT");
+    await sees(page, "Send it at the box.");
+    await press(page, "MISS");
+    await press(page, "Undo");
+    await press(page, "Hit another one");
+    await press(page, "book");
+    await sees(page, "Send it at the box.");
+    await page.keyboard.press("ArrowLeft");
+    await sees(page, "2 + 3 = 5");
+    await press(page, "Fix");
+    await press(page, "1. hit bucket");
+    await press(page, "missed");
+    await sees(page, "Send it at the bucket.");
+    for (const _ of [1, 2, 3, 4, 5]) await press(page, "HIT");
+    await sees(page, "You reached the top!");
+    await handIn(page);
+    await sees(page, "Handed in. Well played!");
+    const [row, ...more] = await results("Ilse P.", "Hallway climb");
+    expect(more).toEqual([]);
+    expect(row).toMatchObject({ value: 20, stopped: false });
+    // The device clears its own after the receipt.
+    const left = await page.evaluate(async () => {
+      const db: IDBDatabase = await new Promise((done) => {
+        const r = indexedDB.open("daring-yard");
+        r.onsuccess = () => done(r.result);
+      });
+      return new Promise<number>((done) => {
+        const r = db.transaction("events").objectStore("events").count();
+        r.onsuccess = () => done(r.result);
+      });
+    });
+    expect(left).toBe(0);
+    await page.close();
+  });
+
+  it("plays Bands for two, with the sum of the round, a moved piece and a winner", async () => {
+    const page = await phone(opened.browser);
+    const card = await cardOf(page, await linkOf("Ilse P."), "Stop on the step");
+    await beginPlay(page, card, 2);
+    await sees(page, "Ilse, your turn.");
+    const zone = (points: number) => press(page, `${points} points${"|".repeat(points)}`);
+    for (const p of [6, 2, 4, 2, 4, 2]) await zone(p);
+    await sees(page, "All pieces are down. Count the round.");
+    await press(page, "A piece moved");
+    await press(page, "Piece 1, Ilse");
+    await zone(4);
+    await press(page, "Count it");
+    await sees(page, "12 - 6 = 6");
+    for (let round = 2; round <= 5; round++) {
+      for (const p of [4, 2, 4, 2, 4, 2]) await zone(p);
+      await press(page, "Count it");
+    }
+    await sees(page, "Ilse wins!");
+    await handIn(page);
+    await sees(page, "Handed in. Well played!");
+    expect((await results("Ilse P.", "Stop on the step")).at(-1)).toMatchObject({ value: 30 });
+    await page.close();
+  });
+
+  it("goes on when the network is cut, hands in later, once; and opens cold without a network", async () => {
+    const name = "Kezia O.";
+    const before = (await results(name, "Hallway climb")).length;
+    const context = await opened.browser.createBrowserContext();
+    const page = await context.newPage();
+    await page.setViewport({ width: 390, height: 844 });
+    const card = await cardOf(page, await linkOf(name), "Hallway climb");
+    await page.goto(card, { waitUntil: "networkidle0" });
+    await page.waitForFunction(
+      async (url) => (await (await caches.open("cards")).match(url)) !== undefined,
+      { timeout: 15_000 },
+      new URL(card).pathname,
+    );
+    await beginPlay(page, card);
+    await press(page, "HIT");
+    await sees(page, "Send it at the box.");
+    await page.setOfflineMode(true);
+    for (const _ of [1, 2]) await press(page, "MISS");
+    for (const _ of [1, 2, 3, 4]) await press(page, "HIT");
+    await sees(page, "You reached the top!");
+    await handIn(page);
+    await sees(page, "Kept on this device.");
+    expect((await results(name, "Hallway climb")).length).toBe(before);
+    await page.close();
+    // The browser is opened again, still without a network: the page comes from the device.
+    const again = await context.newPage();
+    await again.setOfflineMode(true);
+    await again.goto(card, { waitUntil: "load" });
+    await sees(again, "Fetch these things");
+    await again.setOfflineMode(false);
+    await again.evaluate(() => dispatchEvent(new Event("online")));
+    await expect.poll(async () => (await results(name, "Hallway climb")).length, { timeout: 20_000 }).toBe(before + 1);
+    expect((await results(name, "Hallway climb")).at(-1)).toMatchObject({ value: 20, events: 7 });
+    await context.close();
+  });
+
+  it("outlives the server: killed in the middle of a play and started again", async () => {
+    const port = await freePort();
+    const env = inject("webEnv");
+    let web = await startWeb({ port, env });
+    const name = "Lorcan T.";
+    const link = (await linkOf(name)).replace(base, web.url);
+    const before = (await results(name, "Hallway climb")).length;
+    const page = await phone(opened.browser);
+    const card = await cardOf(page, link, "Hallway climb");
+    await beginPlay(page, card);
+    await press(page, "HIT");
+    await sees(page, "Send it at the box.");
+    web.child.kill("SIGKILL");
+    await press(page, "HIT");
+    await sees(page, "Send it at the book.");
+    for (const _ of [1, 2, 3]) await press(page, "HIT");
+    await handIn(page);
+    await sees(page, "Kept on this device.");
+    web = await startWeb({ port, env });
+    await page.evaluate(() => dispatchEvent(new Event("online")));
+    await sees(page, "Handed in. Well played!", 30_000);
+    const all = await results(name, "Hallway climb");
+    expect(all.length).toBe(before + 1);
+    expect(all.at(-1)).toMatchObject({ value: 20, events: 5 });
+    await page.close();
+    await web.stop();
+  });
+
+  it("carries on after the browser was closed in the middle", async () => {
+    const profile = mkdtempSync(join(tmpdir(), "yard-profile-"));
+    const link = await linkOf("Vesna I.");
+    const first = await openBrowser({ profile });
+    const one = await phone(first.browser);
+    const card = await cardOf(one, link, "Hallway climb");
+    await beginPlay(one, card);
+    await press(one, "HIT");
+    await press(one, "HIT");
+    await sees(one, "Send it at the book.");
+    await first.close();
+    const second = await openBrowser({ profile });
+    const two = await phone(second.browser);
+    await two.goto(card, { waitUntil: "networkidle0" });
+    await sees(two, "Your game was kept on this device.");
+    await press(two, "Carry on with your game");
+    await sees(two, "Send it at the book.");
+    await sees(two, "2 + 3 = 5");
+    await press(two, "Stop here");
+    await handIn(two);
+    await sees(two, "Handed in. Well played!");
+    expect((await results("Vesna I.", "Hallway climb")).at(-1)).toMatchObject({ value: 5, stopped: true });
+    await second.close();
+    rmSync(profile, { recursive: true, force: true, maxRetries: 5, retryDelay: 200 });
+  });
+
+  it("tells a second tab that the game is open already", async () => {
+    const link = await linkOf("Wren H.");
+    const one = await phone(opened.browser);
+    const card = await cardOf(one, link, "Hallway climb");
+    await beginPlay(one, card);
+    const two = await phone(opened.browser);
+    await two.goto(`${card}?screen=play`, { waitUntil: "networkidle0" });
+    await sees(two, "This game is open in another tab.");
+    await one.close();
+    await press(two, "Try again");
+    await sees(two, "Send it at the bucket.");
+    await two.close();
+  });
+});
+
+describe("a link that does not open", () => {
+  it("says so: unknown, withdrawn, closed", async () => {
+    const page = await phone(opened.browser);
+    const unknown = await page.goto(`${base}/f/${"A".repeat(22)}.${"B".repeat(22)}`);
+    expect(unknown?.status()).toBe(404);
+    await sees(page, "This link does not work.");
+    const sql = owner();
+    const link = await linkOf("Umar Z.");
+    await sql`update link set version = version + 1 where child_id = (select id from child where name = 'Umar Z.')`;
+    const gone = await page.goto(link);
+    expect(gone?.status()).toBe(410);
+    await sees(page, "This link was withdrawn.");
+    await page.goto(await linkOf("Umar Z."), { waitUntil: "networkidle0" });
+    await sees(page, "Umar, your games");
+    const closed = await cardOf(page, await linkOf("Greta S."), "Stop on the step");
+    await page.goto(closed, { waitUntil: "networkidle0" });
+    await sees(page, "This game is closed.");
+    expect(await text(page)).toContain("Ask your teacher");
+    await sql.end();
+    await page.close();
+  });
+});

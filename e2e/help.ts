@@ -1,0 +1,97 @@
+import postgres from "postgres";
+import type { Browser, ElementHandle, Page } from "puppeteer-core";
+import { inject } from "vitest";
+import { openBrowser, press, signIn } from "../scripts/lib/browser.mjs";
+
+export { openBrowser, press };
+export const base = inject("base");
+export const family = inject("family");
+
+/** The database as its owner, for what a test has to look up or bring about behind the application's back. */
+export const owner = () => postgres(inject("ownerUrl"), { max: 1, onnotice: () => undefined });
+
+export async function teacherPage(browser: Browser, at = base): Promise<Page> {
+  const page = await browser.newPage();
+  await page.setViewport({ width: 1280, height: 800 });
+  await signIn(page, at, inject("email"), inject("password"));
+  return page;
+}
+
+export async function phone(browser: Browser): Promise<Page> {
+  const page = await browser.newPage();
+  await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
+  return page;
+}
+
+export const text = (page: Page, selector = "body"): Promise<string> =>
+  page.$eval(selector, (e) => (e as HTMLElement).innerText);
+
+export async function sees(page: Page, words: string | RegExp, timeout = 15_000): Promise<void> {
+  const [source, flags] =
+    typeof words === "string" ? [words.replace(/[.*+?^${}()|[\]\\]/g, "\\$&"), ""] : [words.source, words.flags];
+  try {
+    await page.waitForFunction(
+      (s, f) => new RegExp(s, f).test(document.body.innerText),
+      { timeout, polling: 100 },
+      source,
+      flags,
+    );
+  } catch {
+    throw new Error(`"${words}" did not appear. The page says:\n${(await text(page)).slice(0, 2000)}`);
+  }
+}
+
+/** The address of a child's card by its title, from the child's private page. */
+export async function cardOf(page: Page, link: string, title: string): Promise<string> {
+  await page.goto(link, { waitUntil: "networkidle0" });
+  const path = await page.$$eval(
+    "main a[href*='/f/']",
+    (as, t) => as.find((a) => a.textContent?.startsWith(t))?.getAttribute("href"),
+    title,
+  );
+  if (!path) throw new Error(`no card called ${title}`);
+  return new URL(path, link).href;
+}
+
+/** From the first screen of a card to the first send, alone, as a family would. */
+export async function beginPlay(page: Page, card: string, players = 1): Promise<void> {
+  await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
+  for (const box of await page.$$("input[type=checkbox]:not(:checked)")) await box.click();
+  await press(page, "Next: Play");
+  await sees(page, "Who plays?");
+  if (players > 1) await press(page, String(players));
+  await press(page, "Play");
+  await page.waitForFunction(
+    () => document.querySelector("main h1") && !document.body.innerText.includes("Who plays?"),
+  );
+}
+
+export async function handIn(page: Page): Promise<void> {
+  await press(page, "Hand it in");
+  await sees(page, "How did it feel?");
+  await press(page, "Hand in");
+}
+
+/** A private link of any child of a class, straight from the database: `name` and its address. */
+export async function linkOf(name: string): Promise<string> {
+  const sql = owner();
+  try {
+    const [row] =
+      await sql`select l.id, l.version from link l join child c on c.id = l.child_id where c.name = ${name}`;
+    const { createHmac } = await import("node:crypto");
+    const check = createHmac("sha256", inject("webEnv").YARD_SECRET!)
+      .update(`link ${row!.id} ${row!.version}`)
+      .digest()
+      .subarray(0, 16)
+      .toString("base64url");
+    return `${base}/f/${Buffer.from(row!.id.replaceAll("-", ""), "hex").toString("base64url")}.${check}`;
+  } finally {
+    await sql.end();
+  }
+}
+
+export async function retype(field: ElementHandle<Element>, value: string): Promise<void> {
+  await field.click({ count: 3 });
+  await field.press("Backspace");
+  await field.type(value);
+}

@@ -1,0 +1,300 @@
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { fromPattern } from "../core/formats/activity.ts";
+import { base, openBrowser, owner, press, retype, sees, teacherPage, text } from "./help.ts";
+
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+let page: Page;
+beforeAll(async () => {
+  opened = await openBrowser();
+  page = await teacherPage(opened.browser);
+});
+afterAll(() => opened.close());
+
+const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 10_000 });
+const peg = (p: Page, id: string) => p.waitForSelector(`[data-peg=${id}]`);
+const valueOf = async (p: Page, id: string) =>
+  Number(await (await peg(p, id))!.evaluate((e) => e.getAttribute("aria-valuenow")));
+const rate = (p: Page, id: string, row: number) =>
+  p.$eval(`[data-rate="${id}:${row}"] text`, (e) => Number.parseInt(e.textContent ?? "", 10));
+
+async function fresh(pattern: string): Promise<string> {
+  await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+  await Promise.all([
+    page.waitForNavigation({ waitUntil: "networkidle0" }).catch(() => undefined),
+    page.$$eval(
+      "button[value=new]",
+      (all, name) => (all.find((b) => b.textContent?.startsWith(name)) as HTMLElement).click(),
+      pattern,
+    ),
+  ]);
+  await page.waitForSelector("[data-peg]");
+  return page.url().split("?")[0]!;
+}
+
+async function drag(p: Page, id: string, dx: number): Promise<void> {
+  const box = (await (await peg(p, id))!.boundingBox())!;
+  const x = box.x + box.width / 2;
+  const y = box.y + 14;
+  await p.mouse.move(x, y);
+  await p.mouse.down();
+  for (let i = 1; i <= 5; i++) await p.mouse.move(x + (dx * i) / 5, y);
+  await p.mouse.up();
+}
+
+describe("signing in", () => {
+  it("refuses a wrong password in words, keeps what was typed, and works without a script", async () => {
+    const context = await opened.browser.createBrowserContext();
+    const p = await context.newPage();
+    await p.setJavaScriptEnabled(false);
+    await p.goto(`${base}/week`);
+    expect(p.url()).toContain("/sign-in?to=%2Fweek");
+    await p.type("input[name=email]", inject("email"));
+    await p.type("input[name=password]", "not the password");
+    await Promise.all([p.waitForNavigation(), p.click("button[type=submit]")]);
+    expect(await text(p)).toContain("do not belong together");
+    expect(await p.$eval("input[name=email]", (e) => (e as HTMLInputElement).value)).toBe(inject("email"));
+    await p.type("input[name=password]", inject("password"));
+    await Promise.all([p.waitForNavigation(), p.click("button[type=submit]")]);
+    expect(p.url()).toBe(`${base}/week`);
+    const cookies = await context.cookies();
+    expect(cookies.find((c) => c.name === "yard")).toMatchObject({ httpOnly: true, sameSite: "Lax" });
+    await context.close();
+  });
+
+  it("limits tries", async () => {
+    let last = "";
+    for (let i = 0; i < 10; i++) {
+      const body = new URLSearchParams({ email: "somebody@tidewell.example", password: `guess ${i}` });
+      last = (await (await fetch(`${base}/sign-in-here`, { method: "POST", body })).json()).problems[0].message;
+    }
+    expect(last).toContain("Too many tries");
+  });
+});
+
+describe("the workbench", () => {
+  it("drags a peg: rates, forecast and plan follow, it saves as it goes, and undo takes it back", async () => {
+    const url = await fresh("Climb");
+    await page.waitForSelector("[data-strip=ready]");
+    const before = await rate(page, "t3", 1);
+    const strip = await text(page, "[data-strip]");
+    await drag(page, "t3", 60);
+    expect(await valueOf(page, "t3")).toBeGreaterThan(3.2);
+    expect(await rate(page, "t3", 1)).toBeLessThan(before);
+    await page.waitForFunction(
+      (old) => (document.querySelector("[data-strip]") as HTMLElement).innerText !== old,
+      {},
+      strip,
+    );
+    await saved(page);
+    await page.goto(url, { waitUntil: "networkidle0" });
+    const there = await valueOf(page, "t3");
+    expect(there).toBeGreaterThan(3.2);
+    await page.focus("[data-peg=t3]");
+    await page.keyboard.press("ArrowLeft");
+    expect(await valueOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
+    await page.keyboard.press("u");
+    expect(await valueOf(page, "t3")).toBeCloseTo(there, 5);
+    await press(page, "Redo");
+    expect(await valueOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
+    await page.keyboard.down("Shift");
+    await page.focus("[data-peg=t3]");
+    await page.keyboard.press("ArrowRight");
+    await page.keyboard.up("Shift");
+    expect(await valueOf(page, "t3")).toBeCloseTo(there - 0.1 + 0.5, 1);
+    await saved(page);
+  });
+
+  it("drags by touch, and lines of bands never cross", async () => {
+    await fresh("Bands");
+    const box = (await (await peg(page, "b2"))!.boundingBox())!;
+    const x = box.x + box.width / 2;
+    await page.touchscreen.touchStart(x, box.y + 12);
+    for (let i = 1; i <= 6; i++) await page.touchscreen.touchMove(x + i * 60, box.y + 12);
+    await page.touchscreen.touchEnd();
+    expect(await valueOf(page, "b2")).toBeCloseTo((await valueOf(page, "b3")) - 0.1, 5);
+  });
+
+  it("names what is not allowed beside its field, saves nothing broken, and loses nothing typed", async () => {
+    const url = await fresh("Climb");
+    await page.focus("[data-peg=t5]");
+    const field = (await page.waitForSelector("xpath///label[contains(., 'From the start')]/..//input"))!;
+    await retype(field, "-3");
+    await sees(page, "From the start: from 0.3 to 30 m is allowed");
+    expect(await field.evaluate((e) => (e as HTMLInputElement).value)).toBe("-3");
+    await retype(field, "9");
+    await sees(page, "target 5 at 9 m is beyond the space: it is 5.6 m long");
+    await page.waitForSelector("[data-save=mend]");
+    await page.goto(url, { waitUntil: "networkidle0" });
+    await sees(page, "What you had typed here before was brought back.");
+    expect(await valueOf(page, "t5")).toBe(9);
+    await press(page, "Undo");
+    await saved(page);
+  });
+
+  it("lets a person choose when two tabs changed the same activity", async () => {
+    const url = await fresh("Climb");
+    const other = await opened.browser.newPage();
+    await other.setViewport({ width: 1280, height: 800 });
+    await other.goto(url, { waitUntil: "networkidle0" });
+    await page.bringToFront();
+    await page.focus("[data-peg=t1]");
+    await page.keyboard.press("ArrowRight");
+    await saved(page);
+    await new Promise((r) => setTimeout(r, 900));
+    await saved(page);
+    await other.bringToFront();
+    await other.focus("[data-peg=t2]");
+    await other.keyboard.press("ArrowRight");
+    await sees(other, "This activity was changed somewhere else");
+    await press(other, "Keep what is here");
+    await saved(other);
+    await page.bringToFront();
+    await page.focus("[data-peg=t4]");
+    await page.keyboard.press("ArrowRight");
+    await sees(page, "This activity was changed somewhere else");
+    await press(page, "Take what is there");
+    expect(await valueOf(page, "t2")).toBeCloseTo(2.2, 5);
+    await other.close();
+    await page.bringToFront();
+  });
+
+  it("keeps unsaved work when the session ends, and saves it after signing in on the spot", async () => {
+    await fresh("Climb");
+    const sql = owner();
+    await sql`delete from session`;
+    await sql.end();
+    await page.focus("[data-peg=t1]");
+    await page.keyboard.press("ArrowRight");
+    await sees(page, "You were signed out");
+    await page.type("[role=dialog] input[name=email]", inject("email"));
+    await page.type("[role=dialog] input[name=password]", inject("password"));
+    await press(page, "Sign in and save");
+    await saved(page);
+    expect(await valueOf(page, "t1")).toBeCloseTo(1.5, 5);
+  });
+
+  it("opens a file of its own and refuses others by name", async () => {
+    const dir = mkdtempSync(join(tmpdir(), "yard-files-"));
+    const open = async (name: string, content: string) => {
+      writeFileSync(join(dir, name), content);
+      await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+      await (await page.waitForSelector("input[type=file]"))!.uploadFile(join(dir, name));
+      await press(page, "Open");
+    };
+    await open("broken.json", "{");
+    await sees(page, "broken.json is not JSON");
+    await open("newer.json", JSON.stringify({ ...fromPattern("climb"), version: 2 }));
+    await sees(page, "this is a version 2 document; version 1 can be read here");
+    const bands = fromPattern("bands");
+    await open(
+      "overlap.json",
+      JSON.stringify({
+        ...bands,
+        pattern: { name: "bands", params: { ...bands.pattern.params, lines: [1.2, 1.1, 2.2, 2.6, 2.9] } },
+      }),
+    );
+    await sees(page, "bands overlap: line 2 (1.1 m)");
+    await open("good.json", JSON.stringify({ ...bands, title: "From a colleague" }));
+    await page.waitForSelector("[data-peg]");
+    expect(await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value)).toBe("From a colleague");
+  });
+});
+
+describe("sending and reading", () => {
+  it("sends to a class, one private link a child, messages in the outbox, results to mark and to type in, CSV out", async () => {
+    const url = await fresh("Bands");
+    await retype((await page.waitForSelector("input[aria-label=Title]"))!, "Landing test");
+    await press(page, "Send");
+    await saved(page);
+    await new Promise((r) => setTimeout(r, 1000));
+    await saved(page);
+    const tries = (await page.waitForSelector("input[name=tries]"))!;
+    await retype(tries, "0");
+    await press(page, "Send to the class");
+    await sees(page, "tries must be 1 or more");
+    expect(await page.$eval("input[name=tries]", (e) => (e as HTMLInputElement).value)).toBe("0");
+    await retype((await page.waitForSelector("input[name=tries]"))!, "2");
+    await page.type("input[name=mark]", "30");
+    await press(page, "Send to the class");
+    await sees(page, "0 of 28");
+    const results = page.url();
+    await page.goto(`${base}/outbox`, { waitUntil: "networkidle0" });
+    await sees(page, "Landing test: a game for");
+    await page.$eval("details", (d) => {
+      (d as HTMLDetailsElement).open = true;
+    });
+    const link = await page.$eval("details a", (a) => a.getAttribute("href")!);
+    expect(link).toMatch(/\/f\/[\w-]{22}\.[\w-]{22}$/);
+    const child = await page.$eval("details summary strong", (e) => e.textContent!);
+    const home = await opened.browser.newPage();
+    await home.goto(link, { waitUntil: "networkidle0" });
+    await sees(home, "Landing test");
+    await home.close();
+    await page.goto(results, { waitUntil: "networkidle0" });
+    await sees(page, child);
+    await page.select(
+      "select[name=cardId]",
+      await page.$$eval(
+        "select[name=cardId] option",
+        (os, c) => (os.find((o) => o.textContent === c) as HTMLOptionElement).value,
+        child,
+      ),
+    );
+    await page.type("input[name=value]", "12.5");
+    await press(page, "Add");
+    await sees(page, "score must be a whole number");
+    await retype((await page.waitForSelector("input[name=value]"))!, "37");
+    await press(page, "Add");
+    await sees(page, /37 ?paper|37\s+paper/);
+    await sees(page, "1 of 28");
+    const csv = await page.evaluate(async (u) => (await fetch(`${u}/csv`)).text(), results);
+    expect(csv.split("\r\n")[0]).toContain("child,age");
+    expect(csv).toContain(`${child},`);
+    expect(csv).toContain(",37,points,");
+    expect(url).toContain("/activities/");
+  });
+
+  it("marks a criterion, which stays", async () => {
+    await page.goto(`${base}/results`, { waitUntil: "networkidle0" });
+    await page.$$eval("td a", (as) => (as.find((a) => a.textContent === "Hallway climb") as HTMLElement).click());
+    await page.waitForSelector("tbody select[name=mark]");
+    const label = await page.$eval("tbody select[name=mark]", (e) => e.getAttribute("aria-label"));
+    await Promise.all([
+      page.waitForResponse((r) => r.request().method() === "POST"),
+      page.select(`select[aria-label="${label}"]`, "nearly"),
+    ]);
+    await page.reload({ waitUntil: "networkidle0" });
+    expect(await page.$eval(`select[aria-label="${label}"]`, (e) => (e as HTMLSelectElement).value)).toBe("nearly");
+  });
+
+  it("withdraws a link at once, and a new one is another address", async () => {
+    await page.goto(`${base}/homes`, { waitUntil: "networkidle0" });
+    const old = await page.$eval("[aria-label='Open the page of Sabela C.']", (a) => a.getAttribute("href")!);
+    await press(page, "Withdraw the link of Sabela C.");
+    await sees(page, /Sabela C\.[\s\S]*?withdrawn/i);
+    expect((await fetch(base + old)).status).toBe(410);
+    await press(page, "Make a new link for Sabela C.");
+    await page.waitForSelector("[aria-label='Open the page of Sabela C.']");
+    const next = await page.$eval("[aria-label='Open the page of Sabela C.']", (a) => a.getAttribute("href")!);
+    expect(next).not.toBe(old);
+    expect((await fetch(base + next)).status).toBe(200);
+    expect((await fetch(base + old)).status).toBe(410);
+  });
+
+  it("copies an activity, puts it away and takes it back", async () => {
+    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    const first = await page.$eval("main li a.font-head", (a) => a.textContent!);
+    await page.$eval("button[value=copy]", (b) => (b as HTMLElement).click());
+    await page.waitForSelector("input[aria-label=Title]");
+    expect(await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value)).toBe(`${first}, copy`);
+    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await press(page, `Put ${first}, copy away`);
+    await sees(page, "The activity was put away.");
+    await press(page, "Undo");
+    await page.waitForFunction((t) => document.body.innerText.includes(t), {}, `${first}, copy`);
+  });
+});

@@ -1,0 +1,50 @@
+import { readdirSync, readFileSync, statSync } from "node:fs";
+import { dirname, join, relative, resolve } from "node:path";
+import { describe, expect, it } from "vitest";
+
+/** From the ground up; imports run downward only. */
+const MAY: Record<string, readonly string[]> = {
+  core: ["core"],
+  server: ["server", "core"],
+  app: ["app", "server", "core"],
+  cli: ["cli", "app", "core"],
+};
+const CORE_PACKAGES = ["zod"];
+const root = resolve(import.meta.dirname, "..");
+
+function* sources(dir: string): Generator<string> {
+  for (const name of readdirSync(dir)) {
+    const path = join(dir, name);
+    if (statSync(path).isDirectory()) yield* sources(path);
+    else if (/\.(ts|tsx)$/.test(name) && !/\.test\.tsx?$/.test(name)) yield path;
+  }
+}
+const imports = (file: string) =>
+  [...readFileSync(file, "utf8").matchAll(/(?:^|[\s}])(?:from|import)\s*\(?\s*"([^"\s,]+)"/gm)].map((m) => m[1]!);
+
+function houseOf(file: string, spec: string): string | null {
+  if (spec.startsWith("#")) return spec.slice(1).split("/")[0]!;
+  if (spec.startsWith(".")) return relative(root, resolve(dirname(file), spec)).split("/")[0]!;
+  return null;
+}
+
+describe("imports run downward only", () => {
+  it.each(Object.keys(MAY))("%s", (house) => {
+    const wrong: string[] = [];
+    for (const file of sources(join(root, house)))
+      for (const spec of imports(file)) {
+        const to = houseOf(file, spec);
+        if (to !== null && to in MAY && !MAY[house]!.includes(to)) wrong.push(`${relative(root, file)} -> ${spec}`);
+        if (house === "core" && to === null && !CORE_PACKAGES.includes(spec))
+          wrong.push(`${relative(root, file)} -> ${spec}`);
+      }
+    expect(wrong).toEqual([]);
+  });
+
+  it("nothing of core reads the clock, the network or a global random number", () => {
+    const wrong = [...sources(join(root, "core"))].filter((f) =>
+      /Date\.now|new Date\(|Math\.random|fetch\(|process\./.test(readFileSync(f, "utf8")),
+    );
+    expect(wrong.map((f) => relative(root, f))).toEqual([]);
+  });
+});

@@ -1,0 +1,76 @@
+import { spawn } from "node:child_process";
+import { existsSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { bin, root } from "./root.mjs";
+import { say } from "./say.mjs";
+
+/** Runs a command to its end; its output is shown only when it fails. */
+function run(cmd, args, env = {}) {
+  return new Promise((done) => {
+    const child = spawn(cmd, args, { cwd: root, env: { ...process.env, ...env }, stdio: ["ignore", "pipe", "pipe"] });
+    let out = "";
+    child.stdout.on("data", (d) => {
+      out += d;
+    });
+    child.stderr.on("data", (d) => {
+      out += d;
+    });
+    child.on("close", (code) => done({ code, out }));
+  });
+}
+
+const seconds = (since) => `${((Date.now() - since) / 1000).toFixed(0)} s`;
+
+/** A check that passes or fails as a whole. */
+export async function check(name, cmd, args) {
+  const began = Date.now();
+  const { code, out } = await run(bin(cmd), args);
+  say(`${code === 0 ? "ok  " : "FAIL"} ${name} (${seconds(began)})`);
+  if (code !== 0) say(out.trim().split("\n").slice(-80).join("\n"));
+  return { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 };
+}
+
+export async function types() {
+  await run(bin("react-router"), ["typegen"]);
+  return check("types", "tsc", ["--noEmit"]);
+}
+
+/** A run of the test runner, counted test by test. */
+export async function tests(name, args, env) {
+  const began = Date.now();
+  const file = join(tmpdir(), `yard-tests-${process.pid}-${name.replace(/\W/g, "")}.json`);
+  const { code, out } = await run(
+    bin("vitest"),
+    ["run", "--reporter=json", "--reporter=dot", `--outputFile.json=${file}`, ...args],
+    env,
+  );
+  if (!existsSync(file)) {
+    say(`FAIL ${name}: the tests did not run\n${out}`);
+    return { passed: 0, failed: 1 };
+  }
+  const told = JSON.parse(readFileSync(file, "utf8"));
+  rmSync(file);
+  const passed = told.numPassedTests;
+  // A file that could not be loaded has no test to fail, but is a failure all the same.
+  const failed = Math.max(
+    told.numFailedTests,
+    told.numFailedTestSuites > 0 && told.numFailedTests === 0 ? 1 : 0,
+    code !== 0 ? 1 : 0,
+  );
+  say(`${failed === 0 ? "ok  " : "FAIL"} ${name}: ${passed} passed, ${failed} failed (${seconds(began)})`);
+  for (const suite of told.testResults)
+    for (const t of suite.assertionResults)
+      if (t.status === "failed")
+        say(
+          `  ${suite.name.replace(`${root}/`, "")} > ${t.fullName}\n    ${t.failureMessages.join("\n    ").slice(0, 3000)}`,
+        );
+  if (failed > 0 && told.numFailedTests === 0) say(out.slice(-6000));
+  return { passed, failed };
+}
+
+export function closingLine(results) {
+  const sum = (k) => results.reduce((n, r) => n + r[k], 0);
+  say(`${sum("passed")} passed, ${sum("failed")} failed`);
+  process.exitCode = sum("failed") === 0 && sum("passed") > 0 ? 0 : 1;
+}

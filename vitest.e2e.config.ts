@@ -1,0 +1,12 @@
+import { defineConfig } from "vitest/config";
+
+/** Browser tests on the real build, one file after the other: they share one database, two cores and one browser at a time. */
+export default defineConfig({
+  test: {
+    include: ["e2e/**/*.test.ts"],
+    globalSetup: "e2e/setup.ts",
+    fileParallelism: false,
+    testTimeout: 60_000,
+    hookTimeout: 60_000,
+  },
+});
