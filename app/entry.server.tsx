@@ -33,7 +33,8 @@ export default function handleRequest(request: Request, status: number, headers:
         headers.set("Content-Type", "text/html; charset=utf-8");
         headers.set("Content-Security-Policy", POLICY);
         headers.set("X-Content-Type-Options", "nosniff");
-        headers.set("Referrer-Policy", "no-referrer");
+        // Never to another origin, so that private links stay private; within ours forms need their origin.
+        headers.set("Referrer-Policy", "same-origin");
         headers.set("Permissions-Policy", "camera=(), microphone=(), geolocation=(), screen-wake-lock=(self)");
         if (!headers.has("Cache-Control")) headers.set("Cache-Control", "no-store");
         done(new Response(createReadableStreamFromReadable(body), { headers, status: answer }));

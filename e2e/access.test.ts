@@ -34,6 +34,11 @@ async function faults(page: Page): Promise<string[]> {
   });
 }
 
+/** Throws with every fault in full. */
+function fails(where: string, told: readonly string[]): void {
+  expect(told.length, `${where}\n${told.join("\n")}`).toBe(0);
+}
+
 describe("accessible, light and dark", () => {
   it.each(["light", "dark"])("teacher's pages (%s)", async (scheme) => {
     const page = await teacherPage(opened.browser);
@@ -52,7 +57,7 @@ describe("accessible, light and dark", () => {
       ...["aim", "cues", "kit", "yard", "score", "players", "send"].map((s) => `/activities/${a!.id}?station=${s}`),
     ]) {
       await page.goto(base + path, { waitUntil: "networkidle0" });
-      expect(await faults(page), path).toEqual([]);
+      fails(path, await faults(page));
     }
     await page.close();
   });
@@ -64,7 +69,7 @@ describe("accessible, light and dark", () => {
     const card = await cardOf(page, link, "Hallway climb");
     for (const url of [link, ...["fetch", "setup", "look", "handin"].map((s) => `${card}?screen=${s}`)]) {
       await page.goto(url, { waitUntil: "networkidle0" });
-      expect(await faults(page), url.slice(-14)).toEqual([]);
+      fails(url.slice(-14), await faults(page));
     }
     await page.close();
   });

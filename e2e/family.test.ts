@@ -82,7 +82,7 @@ describe("a family plays", () => {
   it("plays Bands for two, with the sum of the round, a moved piece and a winner", async () => {
     const page = await phone(opened.browser);
     const card = await cardOf(page, await linkOf("Ilse P."), "Stop on the step");
-    await beginPlay(page, card, 2);
+    await beginPlay(page, card, 2, "Against each other");
     await sees(page, "Ilse, your turn.");
     const zone = (points: number) => press(page, `${points} points${"|".repeat(points)}`);
     for (const p of [6, 2, 4, 2, 4, 2]) await zone(p);

@@ -101,7 +101,7 @@ describe("handing in", () => {
       await sql`select k.id, a.id as assignment, a.closes_at from card k join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
       where c.name = 'Aoife P.' and k.compiled->'activity'->>'title' = 'Stop on the step'`;
     const to = (await linkOf("Aoife P.")).split("/f/")[1]!;
-    const zones = Array.from({ length: 5 }, (_, r) => [
+    const zones = Array.from({ length: 5 }, () => [
       ...["z2", "z3", "z1"].map((zone) => ({ kind: "rest", zone })),
       { kind: "ready" },
     ]).flat();

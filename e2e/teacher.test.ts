@@ -21,6 +21,8 @@ const valueOf = async (p: Page, id: string) =>
 const rate = (p: Page, id: string, row: number) =>
   p.$eval(`[data-rate="${id}:${row}"] text`, (e) => Number.parseInt(e.textContent ?? "", 10));
 
+const focusPeg = (p: Page, id: string) => p.$eval(`[data-peg=${id}]`, (e) => (e as SVGElement).focus());
+
 async function fresh(pattern: string): Promise<string> {
   await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
   await Promise.all([
@@ -93,7 +95,7 @@ describe("the workbench", () => {
     await page.goto(url, { waitUntil: "networkidle0" });
     const there = await valueOf(page, "t3");
     expect(there).toBeGreaterThan(3.2);
-    await page.focus("[data-peg=t3]");
+    await focusPeg(page, "t3");
     await page.keyboard.press("ArrowLeft");
     expect(await valueOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
     await page.keyboard.press("u");
@@ -101,7 +103,7 @@ describe("the workbench", () => {
     await press(page, "Redo");
     expect(await valueOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
     await page.keyboard.down("Shift");
-    await page.focus("[data-peg=t3]");
+    await focusPeg(page, "t3");
     await page.keyboard.press("ArrowRight");
     await page.keyboard.up("Shift");
     expect(await valueOf(page, "t3")).toBeCloseTo(there - 0.1 + 0.5, 1);
@@ -120,7 +122,7 @@ describe("the workbench", () => {
 
   it("names what is not allowed beside its field, saves nothing broken, and loses nothing typed", async () => {
     const url = await fresh("Climb");
-    await page.focus("[data-peg=t5]");
+    await focusPeg(page, "t5");
     const field = (await page.waitForSelector("xpath///label[contains(., 'From the start')]/..//input"))!;
     await retype(field, "-3");
     await sees(page, "From the start: from 0.3 to 30 m is allowed");
@@ -141,19 +143,19 @@ describe("the workbench", () => {
     await other.setViewport({ width: 1280, height: 800 });
     await other.goto(url, { waitUntil: "networkidle0" });
     await page.bringToFront();
-    await page.focus("[data-peg=t1]");
+    await focusPeg(page, "t1");
     await page.keyboard.press("ArrowRight");
     await saved(page);
     await new Promise((r) => setTimeout(r, 900));
     await saved(page);
     await other.bringToFront();
-    await other.focus("[data-peg=t2]");
+    await focusPeg(other, "t2");
     await other.keyboard.press("ArrowRight");
     await sees(other, "This activity was changed somewhere else");
     await press(other, "Keep what is here");
     await saved(other);
     await page.bringToFront();
-    await page.focus("[data-peg=t4]");
+    await focusPeg(page, "t4");
     await page.keyboard.press("ArrowRight");
     await sees(page, "This activity was changed somewhere else");
     await press(page, "Take what is there");
@@ -167,7 +169,7 @@ describe("the workbench", () => {
     const sql = owner();
     await sql`delete from session`;
     await sql.end();
-    await page.focus("[data-peg=t1]");
+    await focusPeg(page, "t1");
     await page.keyboard.press("ArrowRight");
     await sees(page, "You were signed out");
     await page.type("[role=dialog] input[name=email]", inject("email"));
@@ -277,7 +279,7 @@ describe("sending and reading", () => {
     await press(page, "Withdraw the link of Sabela C.");
     await sees(page, /Sabela C\.[\s\S]*?withdrawn/i);
     expect((await fetch(base + old)).status).toBe(410);
-    await press(page, "Make a new link for Sabela C.");
+    await press(page, "New link for Sabela C.");
     await page.waitForSelector("[aria-label='Open the page of Sabela C.']");
     const next = await page.$eval("[aria-label='Open the page of Sabela C.']", (a) => a.getAttribute("href")!);
     expect(next).not.toBe(old);
@@ -292,7 +294,7 @@ describe("sending and reading", () => {
     await page.waitForSelector("input[aria-label=Title]");
     expect(await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value)).toBe(`${first}, copy`);
     await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
-    await press(page, `Put ${first}, copy away`);
+    await press(page, `Put away ${first}, copy`);
     await sees(page, "The activity was put away.");
     await press(page, "Undo");
     await page.waitForFunction((t) => document.body.innerText.includes(t), {}, `${first}, copy`);

@@ -46,7 +46,7 @@ export function FetchScreen({ data, ticks, setTicks }: { data: CardData; ticks: 
                 <button
                   type="button"
                   aria-pressed={has(t.id)}
-                  aria-label={say("fetch.have", { item: t.name })}
+                  aria-label={[say("fetch.have", { item: t.name }), t.note].filter(Boolean).join(", ")}
                   onClick={() => turn(t.id)}
                   className={`relative grid min-h-28 w-full justify-items-center gap-1 rounded-md border-2 p-3 ${has(t.id) ? "border-teal bg-mint/30" : "border-ink bg-raised"}`}
                 >

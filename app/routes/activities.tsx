@@ -165,7 +165,7 @@ function ShelfRow({ id, document: a, changed }: { id: string; document: Activity
             name="intent"
             value="away"
             className="btn btn-quiet btn-small"
-            aria-label={`Put ${a.title} away`}
+            aria-label={`Put away ${a.title}`}
           >
             Put away
           </button>

@@ -68,7 +68,6 @@ function CardRow({ card: c, href }: { card: Row; href: string }) {
     <a
       href={href}
       className={`grid gap-1 rounded-md border-2 p-4 no-underline ${open ? "border-mustard bg-court-deep" : "border-chalk/30 text-chalk/80"}`}
-      aria-label={say("family.go", { title: c.title })}
     >
       <span className="font-head text-2xl font-bold">{c.title}</span>
       <span>

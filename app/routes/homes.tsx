@@ -108,7 +108,7 @@ function Row({ row: r }: { row: Route.ComponentProps["loaderData"]["rows"][numbe
               name="intent"
               value="renew"
               className="btn btn-quiet btn-small"
-              aria-label={`Make a new link for ${r.child}`}
+              aria-label={`New link for ${r.child}`}
             >
               New link
             </button>

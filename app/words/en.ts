@@ -126,7 +126,6 @@ export const en = {
   "family.minutes": "About {minutes, plural, one {# minute} other {# minutes}}",
   "family.used": "{used, number} of {tries, plural, one {# try} other {# tries}} used",
   "family.best": "Best: {score}",
-  "family.go": "Play {title}",
   "family.private": "This page is private to your family.",
   "family.allGames": "All games",
   "card.closed": "This game is closed.",

@@ -76,6 +76,7 @@ export function useDraft(id: string, kept: { document: Activity; version: number
   const [broughtBack, setBroughtBack] = useState(false);
   const version = useRef(kept.version);
   const saved = useRef(kept.document);
+  const savedAt = useRef(kept.updatedAt);
   const sending = useRef(false);
   const backup = `yard-draft-${id}`;
   const problems = useMemo(() => {
@@ -116,6 +117,7 @@ export function useDraft(id: string, kept: { document: Activity; version: number
         else if (told.saved) {
           version.current = told.version;
           saved.current = document;
+          savedAt.current = told.updatedAt;
           setState({ at: "saved", when: told.updatedAt });
         } else setState({ at: "clash", theirs: told.theirs });
       } catch {
@@ -133,6 +135,7 @@ export function useDraft(id: string, kept: { document: Activity; version: number
   useEffect(() => {
     if (h.now === saved.current) {
       localStorage.removeItem(backup);
+      setState((s) => (s.at === "mend" || s.at === "waiting" ? { at: "saved", when: savedAt.current } : s));
       return;
     }
     localStorage.setItem(backup, JSON.stringify({ document: h.now, version: version.current }));

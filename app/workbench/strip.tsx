@@ -190,8 +190,11 @@ function Part({
 }) {
   return (
     <Dialog.Root>
-      <Dialog.Trigger className="px-5 py-2.5 text-left hover:bg-chalk/5" aria-label={`${title}: show the picture`}>
-        <p className="text-[13px] text-chalk/90">{title}</p>
+      <Dialog.Trigger className="px-5 py-2.5 text-left hover:bg-chalk/5">
+        <p className="text-[13px] text-chalk/90">
+          {title}
+          <span className="sr-only">, show the picture.</span>
+        </p>
         {children}
       </Dialog.Trigger>
       <Dialog.Portal>

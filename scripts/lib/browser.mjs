@@ -37,6 +37,7 @@ export async function openBrowser({ profile } = {}) {
 /** Signs a teacher in through the form. */
 export async function signIn(page, base, email, password) {
   await page.goto(`${base}/sign-in`, { waitUntil: "networkidle0" });
+  if (await page.$("header nav")) return;
   await page.type("input[name=email]", email);
   await page.type("input[name=password]", password);
   await Promise.all([
@@ -59,5 +60,6 @@ export async function press(page, words) {
     { timeout: 10_000 },
     words,
   );
+  await found.evaluate((e) => e.scrollIntoView({ block: "center" }));
   await found.click();
 }
