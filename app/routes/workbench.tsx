@@ -220,7 +220,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
         ? null
         : "Not saved yet.";
   return (
-    <main className="flex grow flex-col">
+    <main className="flex grow flex-col min-[1101px]:h-[calc(100dvh-52px)] min-[1101px]:min-h-[560px]">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-6 pt-3 pb-2">
         <h1 className="sr-only">{a.title}</h1>
         <input
@@ -312,8 +312,8 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
       {draft.broughtBack && draft.state.at !== "saved" && (
         <p className="note note-good mx-6 mb-2">What you had typed here before was brought back.</p>
       )}
-      <div className="grid grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 pb-4 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4">
-        <nav aria-label="Stations">
+      <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
+        <nav aria-label="Stations" className="min-[1101px]:overflow-y-auto">
           <ol className="relative grid gap-1">
             <li
               aria-hidden="true"
@@ -345,7 +345,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
             ))}
           </ol>
         </nav>
-        <div className="min-w-0">
+        <div className="min-w-0 min-[1101px]:overflow-y-auto">
           <Plan
             activity={a}
             parts={parts}
@@ -378,7 +378,10 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
             </button>
           </div>
         </div>
-        <section aria-label={stationName[station]} className="min-w-0 max-[1100px]:col-span-2">
+        <section
+          aria-label={stationName[station]}
+          className="-mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 min-[1101px]:overflow-y-auto"
+        >
           <h2 className="mb-1 text-xl">{stationName[station]}</h2>
           {station === "aim" && <AimPanel {...panel} />}
           {station === "cues" && <CuesPanel {...panel} />}

@@ -71,7 +71,7 @@ export function Strip({ forecasts, names, unit, minutes, homes }: Props) {
   return (
     <section
       aria-label="Forecast"
-      className="on-court sticky bottom-0 grid grid-cols-[1.25fr_1fr_0.9fr_1fr_1.3fr] divide-x divide-chalk/20 bg-court-deep text-chalk max-lg:grid-cols-3 max-lg:divide-x-0"
+      className="on-court grid shrink-0 grid-cols-[1.25fr_1fr_0.9fr_1fr_1.3fr] divide-x divide-chalk/20 bg-court-deep text-chalk max-lg:grid-cols-3 max-lg:divide-x-0"
       data-strip={forecasts ? "ready" : "waiting"}
     >
       <Part
