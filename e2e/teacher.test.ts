@@ -16,7 +16,7 @@ afterAll(() => opened.close());
 
 const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 10_000 });
 const peg = (p: Page, id: string) => p.waitForSelector(`[data-peg=${id}]`);
-const valueOf = async (p: Page, id: string) =>
+const metresOf = async (p: Page, id: string) =>
   Number(await (await peg(p, id))!.evaluate((e) => e.getAttribute("aria-valuenow")));
 const rate = (p: Page, id: string, row: number) =>
   p.$eval(`[data-rate="${id}:${row}"] text`, (e) => Number.parseInt(e.textContent ?? "", 10));
@@ -84,7 +84,7 @@ describe("the workbench", () => {
     const before = await rate(page, "t3", 1);
     const strip = await text(page, "[data-strip]");
     await drag(page, "t3", 60);
-    expect(await valueOf(page, "t3")).toBeGreaterThan(3.2);
+    expect(await metresOf(page, "t3")).toBeGreaterThan(3.2);
     expect(await rate(page, "t3", 1)).toBeLessThan(before);
     await page.waitForFunction(
       (old) => (document.querySelector("[data-strip]") as HTMLElement).innerText !== old,
@@ -93,20 +93,20 @@ describe("the workbench", () => {
     );
     await saved(page);
     await page.goto(url, { waitUntil: "networkidle0" });
-    const there = await valueOf(page, "t3");
+    const there = await metresOf(page, "t3");
     expect(there).toBeGreaterThan(3.2);
     await focusPeg(page, "t3");
     await page.keyboard.press("ArrowLeft");
-    expect(await valueOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
+    expect(await metresOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
     await page.keyboard.press("u");
-    expect(await valueOf(page, "t3")).toBeCloseTo(there, 5);
+    expect(await metresOf(page, "t3")).toBeCloseTo(there, 5);
     await press(page, "Redo");
-    expect(await valueOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
+    expect(await metresOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
     await page.keyboard.down("Shift");
     await focusPeg(page, "t3");
     await page.keyboard.press("ArrowRight");
     await page.keyboard.up("Shift");
-    expect(await valueOf(page, "t3")).toBeCloseTo(there - 0.1 + 0.5, 1);
+    expect(await metresOf(page, "t3")).toBeCloseTo(there - 0.1 + 0.5, 1);
     await saved(page);
   });
 
@@ -117,7 +117,7 @@ describe("the workbench", () => {
     await page.touchscreen.touchStart(x, box.y + 12);
     for (let i = 1; i <= 6; i++) await page.touchscreen.touchMove(x + i * 60, box.y + 12);
     await page.touchscreen.touchEnd();
-    expect(await valueOf(page, "b2")).toBeCloseTo((await valueOf(page, "b3")) - 0.1, 5);
+    expect(await metresOf(page, "b2")).toBeCloseTo((await metresOf(page, "b3")) - 0.1, 5);
   });
 
   it("names what is not allowed beside its field, saves nothing broken, and loses nothing typed", async () => {
@@ -132,7 +132,7 @@ describe("the workbench", () => {
     await page.waitForSelector("[data-save=mend]");
     await page.goto(url, { waitUntil: "networkidle0" });
     await sees(page, "What you had typed here before was brought back.");
-    expect(await valueOf(page, "t5")).toBe(9);
+    expect(await metresOf(page, "t5")).toBe(9);
     await press(page, "Undo");
     await saved(page);
   });
@@ -159,7 +159,7 @@ describe("the workbench", () => {
     await page.keyboard.press("ArrowRight");
     await sees(page, "This activity was changed somewhere else");
     await press(page, "Take what is there");
-    expect(await valueOf(page, "t2")).toBeCloseTo(2.2, 5);
+    expect(await metresOf(page, "t2")).toBeCloseTo(2.2, 5);
     await other.close();
     await page.bringToFront();
   });
@@ -176,7 +176,7 @@ describe("the workbench", () => {
     await page.type("[role=dialog] input[name=password]", inject("password"));
     await press(page, "Sign in and save");
     await saved(page);
-    expect(await valueOf(page, "t1")).toBeCloseTo(1.5, 5);
+    expect(await metresOf(page, "t1")).toBeCloseTo(1.5, 5);
   });
 
   it("opens a file of its own and refuses others by name", async () => {
