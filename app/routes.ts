@@ -5,6 +5,7 @@ export default [
   route("sign-in", "routes/sign-in.tsx"),
   route("sign-in-here", "routes/sign-in-here.ts"),
   route("sign-out", "routes/sign-out.tsx"),
+  route("about", "routes/about.tsx"),
   route("healthz", "routes/healthz.ts"),
   layout("routes/teacher.tsx", [
     route("week", "routes/week.tsx"),

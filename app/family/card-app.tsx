@@ -66,6 +66,7 @@ export function CardApp({ data }: { data: CardData }) {
   const underWay = plays?.find((p) => !p.result && !p.refused) ?? null;
   const go = useCallback((to: Step) => setSearch({ screen: to }, { preventScrollReset: false }), [setSearch]);
   useEffect(() => {
+    performance.mark("usable");
     void keepPages([location.pathname]);
     return keepSyncing(data.token);
   }, [data.token]);

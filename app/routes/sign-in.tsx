@@ -56,6 +56,11 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
           <button className="btn btn-main mt-2" type="submit" disabled={busy}>
             {busy ? "Signing in ..." : "Sign in"}
           </button>
+          <p className="text-sm">
+            <a className="underline" href="/about">
+              What is this?
+            </a>
+          </p>
         </Form>
       </div>
     </main>
