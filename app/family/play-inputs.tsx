@@ -26,6 +26,8 @@ export function PlayInputs({ legal, now, data, act, tick, name }: Props) {
   const rest = of("rest");
   const block = of("block");
   const forfeit = of("forfeit");
+  // Always there where pieces can move, so that nothing jumps under a thumb.
+  const banded = data.card.parts.some((p) => p.kind === "zone");
   return (
     <>
       {send && <HitOrMiss legal={send} data={data} act={act} />}
@@ -48,22 +50,26 @@ export function PlayInputs({ legal, now, data, act, tick, name }: Props) {
         />
       )}
       {forfeit && <Big text={say("play.done")} press={() => act({ kind: "forfeit" })} />}
-      {(knock || of("carry")) && (
-        <div className="flex flex-wrap gap-2.5">
-          {knock && (
-            <button type="button" className="btn min-h-12 grow" onClick={() => setMoving(true)}>
-              {say("play.moved")}
-            </button>
-          )}
-          {of("stand") && (
-            <button type="button" className="btn min-h-12 grow" onClick={() => act({ kind: "stand" })}>
-              {say("play.stood")}
-            </button>
-          )}
-          {of("carry") && (
-            <button type="button" className="btn min-h-12 grow" onClick={() => act({ kind: "carry" })}>
+      {banded && (
+        <div className="grid grid-cols-2 gap-2.5">
+          {of("carry") ? (
+            <button type="button" className="btn col-span-2 min-h-12" onClick={() => act({ kind: "carry" })}>
               {say("play.carry")}
             </button>
+          ) : (
+            <>
+              <button type="button" className="btn min-h-12" disabled={!knock} onClick={() => setMoving(true)}>
+                {say("play.moved")}
+              </button>
+              <button
+                type="button"
+                className="btn min-h-12"
+                disabled={!of("stand")}
+                onClick={() => act({ kind: "stand" })}
+              >
+                {say("play.stood")}
+              </button>
+            </>
           )}
         </div>
       )}

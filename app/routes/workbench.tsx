@@ -1,9 +1,11 @@
 import { Copy, Download, Redo2, Undo2 } from "lucide-react";
 import { Dialog } from "radix-ui";
-import { useCallback, useEffect, useMemo, useState } from "react";
-import { data, Form, redirect, useSearchParams } from "react-router";
-import { layoutOf, modelOf, pegRates, sceneOf } from "#core/forecast/for-activity.ts";
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { data, Form, Link, redirect, useSearchParams } from "react-router";
+import { playerModel } from "#core/aim/player.ts";
+import { layoutOf, pegRates, sceneOf } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import { sendItem } from "#core/kit/items.ts";
 import { paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { partsOf, reachOfLayout } from "#core/yard/parts.ts";
@@ -17,13 +19,14 @@ import { clockTime, fromLocalInput, localInput } from "../when.ts";
 import { label } from "../words/teacher.ts";
 import { type Draft, useDraft } from "../workbench/draft.ts";
 import { Plan } from "../workbench/plan.tsx";
-import { planScale } from "../workbench/scale.ts";
+import { countedBackFrom, planScale } from "../workbench/scale.ts";
 import { SendPanel } from "../workbench/send-panel.tsx";
 import {
   AimPanel,
   answerOf,
   CuesPanel,
   KitPanel,
+  type PanelProps,
   PlayersPanel,
   ScorePanel,
   STATIONS,
@@ -33,7 +36,6 @@ import {
 } from "../workbench/stations.tsx";
 import { type HomeFit, Strip } from "../workbench/strip.tsx";
 import { Tape } from "../workbench/tape.tsx";
-import { useForecast } from "../workbench/use-forecast.ts";
 import type { Route } from "./+types/workbench";
 
 const DAY = 86_400_000;
@@ -142,50 +144,68 @@ function fitOf(
 export default function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
   const { classes, zone } = loaderData;
   const draft = useDraft(params.id, loaderData.activity);
-  const { activity: a, change } = draft;
+  const { activity: live, settled: a, change } = draft;
   const [search, setSearch] = useSearchParams();
   const asked = search.get("station") as Station | null;
   const station: Station = asked && STATIONS.includes(asked) ? asked : "yard";
   const classId = search.get("class") ?? classes[0]?.id ?? "";
   const group = classes.find((c) => c.id === classId) ?? classes[0];
   const pattern = patternOf(a.pattern.name);
-  const pegs = pattern.pegs(a.pattern.params);
+  const pegs = useMemo(() => pattern.pegs(live.pattern.params), [pattern, live.pattern.params]);
   const [chosen, choose] = useState<string | null>(pegs[0]?.id ?? null);
   const [shown, show] = useState(1);
   const [unit, setUnit] = useState<"m" | "ft">("m");
   const people = useMemo(() => shownOf(group?.children ?? []), [group]);
 
-  const scene = useMemo(() => sceneOf(a), [a]);
-  const parts = useMemo(() => layoutOf(a), [a]);
-  const scale = useMemo(() => planScale(a, parts), [a, parts]);
+  const scene = useMemo(() => sceneOf(live), [live]);
+  const { parts } = scene;
+  const { length, width } = live.space;
+  const backFrom = countedBackFrom(parts);
+  const scale = useMemo(() => planScale(length, width, backFrom), [length, width, backFrom]);
   const rows = useMemo(
     () =>
-      people.map((p, i) => ({ name: `${RANKS[i]}, ${p.age}`, rates: pegRates(a, p, scene), step: paces(p.age).step })),
-    [people, a, scene],
+      people.map((p, i) => ({
+        name: `${RANKS[i]}, ${p.age}`,
+        rates: pegRates(live, p, scene),
+        step: paces(p.age).step,
+      })),
+    [people, live, scene],
   );
-  const player = useMemo(() => modelOf(a, people[shown]!), [a, people, shown]);
-  const forecasts = useForecast(a, people);
+  const { action } = live.aim;
+  const { send } = live.kit;
+  const { floor } = live.space;
+  const player = useMemo(
+    () => playerModel(people[shown]!, action, sendItem(send)!, floor),
+    [people, shown, action, send, floor],
+  );
   const homes = useMemo(() => {
-    const far = reachOfLayout(parts);
-    const least = pegs.length > 0 && scale.reversed ? Math.max(...pegs.map((p) => p.distance)) : far;
+    const laid = layoutOf(a);
+    const all = pattern.pegs(a.pattern.params);
+    const least = countedBackFrom(laid) !== null ? Math.max(...all.map((p) => p.distance)) : reachOfLayout(laid);
     const wide =
       2 *
       Math.max(
         0.3,
-        ...partsOf(parts, "target").map((t) => Math.abs(t.across) + t.width / 2),
-        ...partsOf(parts, "zone").map((z) => z.width / 2),
+        ...partsOf(laid, "target").map((t) => Math.abs(t.across) + t.width / 2),
+        ...partsOf(laid, "zone").map((z) => z.width / 2),
       );
     return loaderData.homes
       .filter((h) => h.className === group?.name)
       .map((h) => fitOf(a, { length: least, width: wide }, h));
-  }, [parts, pegs, scale.reversed, loaderData.homes, group, a]);
+  }, [a, pattern, loaderData.homes, group]);
 
+  const now = useRef(live);
+  now.current = live;
   const move = useCallback(
     (id: string, metres: number, gesture: string) => {
-      const next = pattern.movePeg(a.pattern.params, id, metres);
-      change({ ...a, pattern: { ...a.pattern, params: next } } as Activity, gesture);
+      const from = now.current;
+      const p = patternOf(from.pattern.name);
+      const next = p.movePeg(from.pattern.params, id, metres);
+      const distanceIn = (params: unknown) => p.pegs(params).find((g) => g.id === id)?.distance;
+      if (distanceIn(next) === distanceIn(from.pattern.params)) return;
+      change({ ...from, pattern: { ...from.pattern, params: next } } as Activity, gesture);
     },
-    [a, change, pattern],
+    [change],
   );
   const { undo, redo } = draft;
   useEffect(() => {
@@ -201,17 +221,20 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);
   }, [undo, redo]);
-  const open = (s: Station) =>
-    setSearch(
-      (old) => {
-        old.set("station", s);
-        return old;
-      },
-      { replace: true, preventScrollReset: true },
-    );
+  const open = useCallback(
+    (s: Station) =>
+      setSearch(
+        (old) => {
+          old.set("station", s);
+          return old;
+        },
+        { replace: true, preventScrollReset: true },
+      ),
+    [setSearch],
+  );
 
+  const names = useMemo(() => people.map((p, i) => `${RANKS[i]}, ${p.age}`), [people]);
   const problems = draft.problems;
-  const panel = { activity: a, problems, change, chosen, choose };
   const refused = actionData && !actionData.ok ? actionData.problems : [];
   const held =
     problems.length > 0
@@ -313,41 +336,10 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
         <p className="note note-good mx-6 mb-2">What you had typed here before was brought back.</p>
       )}
       <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
-        <nav aria-label="Stations" className="min-[1101px]:overflow-y-auto">
-          <ol className="relative grid gap-1">
-            <li
-              aria-hidden="true"
-              className="absolute top-6 bottom-8 left-[12px] border-l-2 border-dashed border-hair"
-            />
-            {STATIONS.map((s, i) => (
-              <li key={s} className="relative">
-                <button
-                  type="button"
-                  onClick={() => open(s)}
-                  aria-current={s === station ? "step" : undefined}
-                  className="grid w-full grid-cols-[26px_1fr] gap-x-3 rounded-sm py-1.5 text-left"
-                >
-                  <span
-                    className={`grid size-[26px] place-items-center rounded-full border-2 border-ink text-sm font-bold ${s === station ? "bg-mustard text-[#14241f]" : "bg-page"}`}
-                  >
-                    {i + 1}
-                  </span>
-                  <span>
-                    <span
-                      className={`font-head text-[1.05rem] font-bold ${s === station ? "border-b-4 border-mustard" : ""}`}
-                    >
-                      {stationName[s]}
-                    </span>
-                    <span className="line-clamp-2 text-[0.86rem] leading-snug text-quiet">{answerOf(s, a)}</span>
-                  </span>
-                </button>
-              </li>
-            ))}
-          </ol>
-        </nav>
+        <Stations activity={a} station={station} />
         <div className="min-w-0 min-[1101px]:overflow-y-auto">
           <Plan
-            activity={a}
+            space={live.space}
             parts={parts}
             scale={scale}
             chosen={chosen}
@@ -358,7 +350,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
           <Tape
             pegs={pegs}
             scale={scale}
-            length={a.space.length}
+            length={length}
             rows={rows}
             shown={shown}
             show={show}
@@ -383,12 +375,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
           className="-mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 min-[1101px]:overflow-y-auto"
         >
           <h2 className="mb-1 text-xl">{stationName[station]}</h2>
-          {station === "aim" && <AimPanel {...panel} />}
-          {station === "cues" && <CuesPanel {...panel} />}
-          {station === "kit" && <KitPanel {...panel} />}
-          {station === "yard" && <YardPanel {...panel} />}
-          {station === "score" && <ScorePanel {...panel} />}
-          {station === "players" && <PlayersPanel {...panel} />}
+          <Panel station={station} activity={a} problems={problems} change={change} chosen={chosen} choose={choose} />
           {station === "send" && (
             <SendPanel
               activity={a}
@@ -406,18 +393,68 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
           )}
         </section>
       </div>
-      <Strip
-        forecasts={forecasts}
-        names={people.map((p, i) => `${RANKS[i]}, ${p.age}`)}
-        unit={loaderData.unit}
-        minutes={a.minutes}
-        homes={homes}
-      />
+      <Strip activity={live} people={people} names={names} unit={loaderData.unit} homes={homes} />
       <Clash draft={draft} zone={zone} />
       <SignInAgain draft={draft} />
     </main>
   );
 }
+
+/** The plan of the lesson, one line a station. Links, so that they work before the script loads. */
+const Stations = memo(function Stations({ activity, station }: { activity: Activity; station: Station }) {
+  const [search] = useSearchParams();
+  const to = (s: Station) => {
+    const next = new URLSearchParams(search);
+    next.set("station", s);
+    return `?${next}`;
+  };
+  return (
+    <nav aria-label="Stations" className="min-[1101px]:overflow-y-auto">
+      <ol className="relative grid gap-1">
+        <li aria-hidden="true" className="absolute top-6 bottom-8 left-[12px] border-l-2 border-dashed border-hair" />
+        {STATIONS.map((s, i) => (
+          <li key={s} className="relative">
+            <Link
+              to={to(s)}
+              replace
+              preventScrollReset
+              aria-current={s === station ? "step" : undefined}
+              className="grid w-full grid-cols-[26px_1fr] gap-x-3 rounded-sm py-1.5 text-left"
+            >
+              <span
+                className={`grid size-[26px] place-items-center rounded-full border-2 border-ink text-sm font-bold ${s === station ? "bg-mustard text-[#14241f]" : "bg-page"}`}
+              >
+                {i + 1}
+              </span>
+              <span>
+                <span
+                  className={`font-head text-[1.05rem] font-bold ${s === station ? "border-b-4 border-mustard" : ""}`}
+                >
+                  {stationName[s]}
+                </span>
+                <span className="line-clamp-2 text-[0.86rem] leading-snug text-quiet">{answerOf(s, activity)}</span>
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  );
+});
+
+const PANELS = {
+  aim: AimPanel,
+  cues: CuesPanel,
+  kit: KitPanel,
+  yard: YardPanel,
+  score: ScorePanel,
+  players: PlayersPanel,
+};
+const Panel = memo(function Panel({ station, ...props }: { station: Station } & PanelProps) {
+  if (station === "send") return null;
+  const One = PANELS[station];
+  return <One {...props} />;
+});
 
 function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
   const { state } = draft;

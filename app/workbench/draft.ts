@@ -48,7 +48,10 @@ export type SaveState =
   | { at: "clash"; theirs: { document: Activity; version: number; updatedAt: string } };
 
 export interface Draft {
+  /** As it is this very moment, in the middle of a drag too. */
   activity: Activity;
+  /** The same, once a drag has paused: what everything but plan and tape shows, checks and saves. */
+  settled: Activity;
   change: (next: Activity, key?: string) => void;
   undo: () => void;
   redo: () => void;
@@ -69,6 +72,22 @@ type Answer =
   | { signedOut: true }
   | { ok: false; problems: Problem[] };
 
+/** A drag has paused when nothing moved for so long, milliseconds. */
+const DRAG_PAUSE = 140;
+
+function useSettled(now: Activity, dragging: boolean): Activity {
+  const [kept, keep] = useState(now);
+  useEffect(() => {
+    if (!dragging) {
+      keep(now);
+      return;
+    }
+    const t = setTimeout(() => keep(now), DRAG_PAUSE);
+    return () => clearTimeout(t);
+  }, [now, dragging]);
+  return dragging ? kept : now;
+}
+
 /** The draft of one activity: history, saving as you go, and a copy on this device until the server has it. */
 export function useDraft(id: string, kept: { document: Activity; version: number; updatedAt: string }): Draft {
   const [h, move] = useReducer(history, { now: kept.document, past: [], future: [], key: null });
@@ -79,10 +98,11 @@ export function useDraft(id: string, kept: { document: Activity; version: number
   const savedAt = useRef(kept.updatedAt);
   const sending = useRef(false);
   const backup = `yard-draft-${id}`;
+  const settled = useSettled(h.now, h.key?.startsWith("drag") ?? false);
   const problems = useMemo(() => {
-    const read = activityDocument.safeParse(h.now);
+    const read = activityDocument.safeParse(settled);
     return read.success ? [] : problemsOf(read.error);
-  }, [h.now]);
+  }, [settled]);
 
   // Something typed here before, and never taken by the server, comes back.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page opens
@@ -133,21 +153,21 @@ export function useDraft(id: string, kept: { document: Activity; version: number
   const held = state.at === "clash" || state.at === "signedOut";
   // biome-ignore lint/correctness/useExhaustiveDependencies: `tries` asks for another attempt, `state` for the next one after a save
   useEffect(() => {
-    if (h.now === saved.current) {
+    if (settled === saved.current) {
       localStorage.removeItem(backup);
       setState((s) => (s.at === "mend" || s.at === "waiting" ? { at: "saved", when: savedAt.current } : s));
       return;
     }
-    localStorage.setItem(backup, JSON.stringify({ document: h.now, version: version.current }));
+    localStorage.setItem(backup, JSON.stringify({ document: settled, version: version.current }));
     if (held) return;
     if (problems.length > 0) {
       setState({ at: "mend", problems });
       return;
     }
     setState((s) => (s.at === "offline" ? s : { at: "waiting" }));
-    const t = setTimeout(() => void save(h.now), PAUSE);
+    const t = setTimeout(() => void save(settled), PAUSE);
     return () => clearTimeout(t);
-  }, [h.now, problems, held, save, tries, backup, state.at === "saved"]);
+  }, [settled, problems, held, save, tries, backup, state.at === "saved"]);
   useEffect(() => {
     const again = () => setTries((n) => n + 1);
     addEventListener("online", again);
@@ -156,6 +176,7 @@ export function useDraft(id: string, kept: { document: Activity; version: number
 
   return {
     activity: h.now,
+    settled,
     change: useCallback((next, key) => move({ type: "change", next, key: key ?? null }), []),
     undo: useCallback(() => move({ type: "undo" }), []),
     redo: useCallback(() => move({ type: "redo" }), []),

@@ -7,7 +7,7 @@ import { label } from "../words/teacher.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 interface Props {
-  activity: Activity;
+  space: Activity["space"];
   parts: readonly Part[];
   scale: PlanScale;
   chosen: string | null;
@@ -17,8 +17,7 @@ interface Props {
 }
 
 /** The yard from above, to scale: start line left, targets right, where the chosen child's sends land, and the run-on. */
-export const Plan = memo(function Plan({ activity, parts, scale: s, chosen, choose, player, who }: Props) {
-  const { space } = activity;
+export const Plan = memo(function Plan({ space, parts, scale: s, chosen, choose, player, who }: Props) {
   const top = s.y(-space.width / 2);
   const bottom = s.y(space.width / 2);
   const right = s.x(space.length);
@@ -39,7 +38,7 @@ export const Plan = memo(function Plan({ activity, parts, scale: s, chosen, choo
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${s.height}`}
-      className="on-court block w-full rounded-md bg-court"
+      className="on-court own-layer block w-full rounded-md bg-court"
       role="group"
       aria-label="Plan of the yard, to scale"
     >
@@ -52,11 +51,8 @@ export const Plan = memo(function Plan({ activity, parts, scale: s, chosen, choo
           <stop offset="0.5" stopColor="#F2B632" stopOpacity="0.26" />
           <stop offset="1" stopColor="#F2B632" stopOpacity="0" />
         </radialGradient>
-        <clipPath id="court">
-          <rect x="0" y="0" width={WIDTH} height={s.height} rx="5" />
-        </clipPath>
       </defs>
-      <g clipPath="url(#court)">
+      <g>
         <rect
           x={18}
           y={top}
@@ -164,56 +160,20 @@ export const Plan = memo(function Plan({ activity, parts, scale: s, chosen, choo
             <circle r="7.5" fill="#F6F4EA" />
           </g>
         )}
-        {targets.map((t, i) => {
-          const now = t.id === chosen;
-          const size = Math.max(26, Math.min(46, t.width * s.k * 1.25));
-          return (
-            <g
-              key={t.id}
-              transform={`translate(${s.x(t.along)} ${s.y(t.across)})`}
-              onClick={() => choose(t.id)}
-              className="cursor-pointer"
-            >
-              <path
-                d={`M0 ${size / 2}V${s.height}`}
-                transform={`translate(0 0)`}
-                stroke="#F6F4EA"
-                strokeOpacity="0.45"
-                strokeWidth="1.5"
-                strokeDasharray="1.5 6"
-                strokeLinecap="round"
-              />
-              <circle
-                r={size * 0.75}
-                fill="transparent"
-                stroke={now ? "#F2B632" : "transparent"}
-                strokeWidth="2"
-                strokeDasharray="5 4"
-              />
-              <path
-                d={itemPath(t.item)}
-                transform={`scale(${size / 40}) translate(-20 -20)`}
-                fill="none"
-                stroke={now ? "#F2B632" : "#6FDCCB"}
-                strokeWidth="2.4"
-                strokeLinejoin="round"
-                strokeLinecap="round"
-              />
-              <text
-                y={-size * 0.75 - 5}
-                textAnchor="middle"
-                fill="#F6F4EA"
-                fontSize="14"
-                fontWeight="700"
-                stroke="#27463F"
-                strokeWidth="3"
-                paintOrder="stroke"
-              >
-                {s.reversed ? t.label : `${i + 1} ${t.label}`}
-              </text>
-            </g>
-          );
-        })}
+        {targets.map((t, i) => (
+          <TargetMark
+            key={t.id}
+            id={t.id}
+            item={t.item}
+            name={s.reversed ? t.label : `${i + 1} ${t.label}`}
+            x={s.x(t.along)}
+            y={s.y(t.across)}
+            size={Math.max(26, Math.min(46, t.width * s.k * 1.25))}
+            foot={s.height}
+            chosen={t.id === chosen}
+            choose={choose}
+          />
+        ))}
         <text x="26" y={s.height - 9} fill="#F6F4EA" fillOpacity="0.85" fontSize="13">
           {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Where sends of {who} land
         </text>
@@ -224,5 +184,61 @@ export const Plan = memo(function Plan({ activity, parts, scale: s, chosen, choo
         )}
       </g>
     </svg>
+  );
+});
+
+interface MarkProps {
+  id: string;
+  item: string;
+  name: string;
+  x: number;
+  y: number;
+  size: number;
+  /** Where the plan ends, for the dotted line down to the tape. */
+  foot: number;
+  chosen: boolean;
+  choose: (id: string) => void;
+}
+
+const TargetMark = memo(function TargetMark({ id, item, name, x, y, size, foot, chosen, choose }: MarkProps) {
+  return (
+    <g transform={`translate(${x} ${y})`} onClick={() => choose(id)} className="cursor-pointer">
+      <path
+        d={`M0 ${size / 2}V${foot - y}`}
+        stroke="#F6F4EA"
+        strokeOpacity="0.45"
+        strokeWidth="1.5"
+        strokeDasharray="1.5 6"
+        strokeLinecap="round"
+      />
+      <circle
+        r={size * 0.75}
+        fill="transparent"
+        stroke={chosen ? "#F2B632" : "transparent"}
+        strokeWidth="2"
+        strokeDasharray="5 4"
+      />
+      <path
+        d={itemPath(item)}
+        transform={`scale(${size / 40}) translate(-20 -20)`}
+        fill="none"
+        stroke={chosen ? "#F2B632" : "#6FDCCB"}
+        strokeWidth="2.4"
+        strokeLinejoin="round"
+        strokeLinecap="round"
+      />
+      <text
+        y={-size * 0.75 - 5}
+        textAnchor="middle"
+        fill="#F6F4EA"
+        fontSize="14"
+        fontWeight="700"
+        stroke="#27463F"
+        strokeWidth="3"
+        paintOrder="stroke"
+      >
+        {name}
+      </text>
+    </g>
   );
 });

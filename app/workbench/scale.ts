@@ -1,4 +1,3 @@
-import type { Activity } from "#core/formats/activity.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 
 /** The centre column, pixels: plan and tape share one scale and stand under each other. */
@@ -21,15 +20,18 @@ export interface PlanScale {
   reversed: boolean;
 }
 
-export function planScale(a: Activity, parts: readonly Part[]): PlanScale {
-  const length = Number.isFinite(a.space.length) ? Math.max(0.5, a.space.length) : 5;
-  const width = Number.isFinite(a.space.width) ? Math.max(0.5, a.space.width) : 2;
+/** Where distances are counted from: the start, or back from the target where the line moves. Metres along, or null. */
+export function countedBackFrom(parts: readonly Part[]): number | null {
+  const moves = partsOf(parts, "line").some((l) => l.role === "start" && l.id !== "start");
+  return moves ? (partsOf(parts, "target")[0]?.along ?? null) : null;
+}
+
+export function planScale(length: number, width: number, backFrom: number | null): PlanScale {
   const k = Math.min((WIDTH - START - RIGHT) / length, TALLEST / width);
   const height = Math.max(190, width * k + 2 * EDGE);
   const x = (along: number) => START + along * k;
-  const target = partsOf(parts, "target")[0];
-  const reversed = partsOf(parts, "line").some((l) => l.role === "start" && l.id !== "start");
-  const from = reversed && target ? target.along : 0;
+  const reversed = backFrom !== null;
+  const from = backFrom ?? 0;
   return {
     k,
     height,

@@ -1,8 +1,10 @@
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
-import { lazy, Suspense } from "react";
+import { lazy, memo, Suspense } from "react";
 import { mode, quantile } from "#core/forecast/distribution.ts";
-import type { Forecast } from "#core/forecast/forecast.ts";
+import type { Who } from "#core/forecast/for-activity.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { useForecast } from "./use-forecast.ts";
 
 const Chart = lazy(() => import("./strip-chart.tsx"));
 
@@ -13,11 +15,11 @@ export interface HomeFit {
   why: string;
 }
 interface Props {
+  activity: Activity;
   /** Youngest, middle, oldest. */
-  forecasts: readonly Forecast[] | null;
+  people: readonly Who[];
   names: readonly string[];
   unit: "points" | "sends" | "tenths";
-  minutes: number;
   homes: readonly HomeFit[];
 }
 
@@ -52,7 +54,9 @@ function Bars({ at, p }: { at: readonly number[]; p: readonly number[] }) {
 }
 
 /** What will happen: always there, each part opens its picture. */
-export function Strip({ forecasts, names, unit, minutes, homes }: Props) {
+export const Strip = memo(function Strip({ activity, people, names, unit, homes }: Props) {
+  const forecasts = useForecast(activity, people);
+  const { minutes } = activity;
   const middle = forecasts?.[1] ?? null;
   const youngest = forecasts?.[0] ?? null;
   const side = middle?.sides[0];
@@ -175,7 +179,7 @@ export function Strip({ forecasts, names, unit, minutes, homes }: Props) {
       </Part>
     </section>
   );
-}
+});
 
 function Part({
   title,

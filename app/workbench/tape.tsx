@@ -78,18 +78,81 @@ export const Tape = memo(function Tape({
     ),
   );
   const high = RATES_TOP + rows.length * ROW + 4;
-  const ends = [scale.x(0), scale.x(length)] as const;
   const step = rows[shown]?.step ?? 0.5;
-  const far = Math.max(0, scale.reversed ? scale.distanceAt(ends[0]) : length);
-  const marks = Array.from({ length: Math.floor(far * (unit === "m" ? 10 : 1 / FOOT)) + 1 }, (_, i) => i);
   return (
     <svg
       ref={svg}
       viewBox={`0 0 ${WIDTH} ${high}`}
-      className="mt-1 block w-full touch-pan-y select-none"
+      className="own-layer mt-1 block w-full touch-pan-y select-none"
       role="group"
       aria-label="Tape"
     >
+      <Ground scale={scale} length={length} unit={unit} step={step} who={rows[shown]?.name.split(",")[0] ?? ""} />
+      {rows.map((row, r) => (
+        <g key={row.name}>
+          <foreignObject x="0" y={RATES_TOP + r * ROW} width={96} height={ROW - 3}>
+            <button
+              type="button"
+              onClick={() => show(r)}
+              aria-pressed={r === shown}
+              className={`h-full w-full truncate border-l-4 pl-1.5 text-left text-[12.5px] ${r === shown ? "border-mustard font-bold" : "border-transparent"}`}
+              title={`Show the steps and the landing of ${row.name}`}
+            >
+              {row.name}
+            </button>
+          </foreignObject>
+          {rated.map((p, i) => {
+            const rate = row.rates.get(p.id) ?? 0;
+            const kind = rate > corridor[1] ? "easy" : rate < corridor[0] ? "hard" : "in";
+            return (
+              <Rate
+                key={p.id}
+                id={`${p.id}:${r}`}
+                percent={Math.round(rate * 100)}
+                kind={kind}
+                middle={middles[i]!}
+                y={RATES_TOP + r * ROW}
+              />
+            );
+          })}
+        </g>
+      ))}
+      {pegs.map((p, i) => (
+        <PegHandle
+          key={p.id}
+          id={p.id}
+          name={p.label}
+          distance={p.distance}
+          kind={p.kind}
+          number={i + 1}
+          x={scale.xOf(p.distance)}
+          scale={scale}
+          svg={svg}
+          chosen={p.id === chosen}
+          choose={choose}
+          move={move}
+          step={step}
+        />
+      ))}
+    </svg>
+  );
+});
+
+interface GroundProps {
+  scale: PlanScale;
+  length: number;
+  unit: "m" | "ft";
+  step: number;
+  who: string;
+}
+
+/** The tape itself and the steps under it: the same for as long as space and child are. */
+const Ground = memo(function Ground({ scale, length, unit, step, who }: GroundProps) {
+  const ends = [scale.x(0), scale.x(length)] as const;
+  const far = Math.max(0, scale.reversed ? scale.distanceAt(ends[0]) : length);
+  const marks = Array.from({ length: Math.floor(far * (unit === "m" ? 10 : 1 / FOOT)) + 1 }, (_, i) => i);
+  return (
+    <>
       <rect x={ends[0]} y={TAPE_TOP} width={ends[1] - ends[0]} height={TAPE_HIGH} fill="#F6D878" />
       <path d={`M${ends[0]} ${TAPE_TOP + TAPE_HIGH}H${ends[1]}`} stroke="var(--color-ink)" strokeWidth="2" />
       <text x="4" y={TAPE_TOP + 25} fontSize="13" fontWeight="600" fill="currentColor">
@@ -118,7 +181,7 @@ export const Tape = memo(function Tape({
         steps
       </text>
       <text x="4" y={STEPS_TOP + 33} fontSize="11.5" fill="var(--color-quiet)">
-        of {rows[shown]?.name.split(",")[0]}
+        of {who}
       </text>
       {Array.from({ length: Math.floor(far / step) }, (_, i) => i + 1).map((n) => {
         const x = scale.xOf(n * step);
@@ -134,76 +197,54 @@ export const Tape = memo(function Tape({
           </g>
         );
       })}
-      {rows.map((row, r) => (
-        <g key={row.name}>
-          <foreignObject x="0" y={RATES_TOP + r * ROW} width={96} height={ROW - 3}>
-            <button
-              type="button"
-              onClick={() => show(r)}
-              aria-pressed={r === shown}
-              className={`h-full w-full truncate border-l-4 pl-1.5 text-left text-[12.5px] ${r === shown ? "border-mustard font-bold" : "border-transparent"}`}
-              title={`Show the steps and the landing of ${row.name}`}
-            >
-              {row.name}
-            </button>
-          </foreignObject>
-          {rated.map((p, i) => {
-            const rate = row.rates.get(p.id) ?? 0;
-            const kind = rate > corridor[1] ? "easy" : rate < corridor[0] ? "hard" : "in";
-            const x = middles[i]! - CELL / 2;
-            const y = RATES_TOP + r * ROW;
-            return (
-              <g key={p.id} data-rate={`${p.id}:${r}`}>
-                <rect
-                  x={x}
-                  y={y}
-                  width={CELL}
-                  height={ROW - 6}
-                  rx="3"
-                  fill="var(--color-raised)"
-                  stroke={kind === "in" ? "var(--color-teal)" : "var(--color-hair)"}
-                  strokeWidth={kind === "in" ? 2.2 : 1.2}
-                />
-                <rect
-                  x={x + 2}
-                  y={y + 2}
-                  width={Math.max(0, (CELL - 4) * rate)}
-                  height={ROW - 10}
-                  rx="1.5"
-                  fill={
-                    kind === "in" ? "var(--color-teal)" : kind === "easy" ? "var(--color-quiet)" : "var(--color-coral)"
-                  }
-                  fillOpacity={kind === "easy" ? 0.22 : 0.32}
-                />
-                <text x={middles[i]} y={y + 17} textAnchor="middle" fontSize="13" fontWeight="700" fill="currentColor">
-                  {Math.round(rate * 100)}%
-                </text>
-              </g>
-            );
-          })}
-        </g>
-      ))}
-      {pegs.map((p, i) => (
-        <PegHandle
-          key={p.id}
-          peg={p}
-          number={i + 1}
-          x={scale.xOf(p.distance)}
-          scale={scale}
-          svg={svg}
-          chosen={p.id === chosen}
-          choose={choose}
-          move={move}
-          step={step}
-          text={`${p.distance.toFixed(2)} m, ${stepsText(p.distance, step)} steps`}
-        />
-      ))}
-    </svg>
+    </>
+  );
+});
+
+interface RateProps {
+  id: string;
+  percent: number;
+  kind: "easy" | "hard" | "in";
+  middle: number;
+  y: number;
+}
+const RATE_FILL = { in: "var(--color-teal)", easy: "var(--color-quiet)", hard: "var(--color-coral)" };
+
+const Rate = memo(function Rate({ id, percent, kind, middle, y }: RateProps) {
+  const x = middle - CELL / 2;
+  return (
+    <g data-rate={id}>
+      <rect
+        x={x}
+        y={y}
+        width={CELL}
+        height={ROW - 6}
+        rx="3"
+        fill="var(--color-raised)"
+        stroke={kind === "in" ? "var(--color-teal)" : "var(--color-hair)"}
+        strokeWidth={kind === "in" ? 2.2 : 1.2}
+      />
+      <rect
+        x={x + 2}
+        y={y + 2}
+        width={((CELL - 4) * percent) / 100}
+        height={ROW - 10}
+        rx="1.5"
+        fill={RATE_FILL[kind]}
+        fillOpacity={kind === "easy" ? 0.22 : 0.32}
+      />
+      <text x={middle} y={y + 17} textAnchor="middle" fontSize="13" fontWeight="700" fill="currentColor">
+        {percent}%
+      </text>
+    </g>
   );
 });
 
 interface HandleProps {
-  peg: Peg;
+  id: string;
+  name: string;
+  distance: number;
+  kind: Peg["kind"];
   number: number;
   x: number;
   scale: PlanScale;
@@ -212,49 +253,62 @@ interface HandleProps {
   choose: (id: string) => void;
   move: (id: string, metres: number, gesture: string) => void;
   step: number;
-  text: string;
 }
 
 /** A peg: dragged by mouse or finger, moved by arrows (10 cm, with Shift one step). */
-function PegHandle({ peg, number, x, scale, svg, chosen, choose, move, step, text }: HandleProps) {
+const PegHandle = memo(function PegHandle({
+  id,
+  name,
+  distance,
+  kind,
+  number,
+  x,
+  scale,
+  svg,
+  chosen,
+  choose,
+  move,
+  step,
+}: HandleProps) {
+  const box = useRef<DOMRect | null>(null);
   const gesture = useRef(0);
   const bind = useDrag(
     ({ xy: [cx], first, event }) => {
       if (first) {
         gesture.current++;
-        choose(peg.id);
+        choose(id);
+        box.current = svg.current?.getBoundingClientRect() ?? null;
         (event.target as Element | null)?.closest<SVGGElement>("[role=slider]")?.focus();
       }
-      const box = svg.current?.getBoundingClientRect();
-      if (!box) return;
-      const metres = scale.distanceAt(((cx - box.left) / box.width) * WIDTH);
-      move(peg.id, Math.round(metres / SNAP) * SNAP, `drag ${peg.id} ${gesture.current}`);
+      if (!box.current) return;
+      const metres = scale.distanceAt(((cx - box.current.left) / box.current.width) * WIDTH);
+      move(id, Math.round(metres / SNAP) * SNAP, `drag ${id} ${gesture.current}`);
     },
     { pointer: { touch: true }, filterTaps: true },
   );
-  const line = peg.kind === "line";
+  const line = kind === "line";
   return (
     <g
       {...bind()}
       role="slider"
       tabIndex={0}
-      aria-label={line ? `Line ${number}` : `Target ${number}, ${peg.label}`}
+      aria-label={line ? `Line ${number}` : `Target ${number}, ${name}`}
       aria-valuemin={0.3}
       aria-valuemax={30}
-      aria-valuenow={peg.distance}
-      aria-valuetext={text}
-      onFocus={() => choose(peg.id)}
+      aria-valuenow={distance}
+      aria-valuetext={`${distance.toFixed(2)} m, ${stepsText(distance, step)} steps`}
+      onFocus={() => choose(id)}
       onKeyDown={(e) => {
         const sign =
           e.key === "ArrowRight" || e.key === "ArrowUp" ? 1 : e.key === "ArrowLeft" || e.key === "ArrowDown" ? -1 : 0;
         if (sign === 0) return;
         e.preventDefault();
         const way = scale.reversed && (e.key === "ArrowLeft" || e.key === "ArrowRight") ? -sign : sign;
-        move(peg.id, peg.distance + way * (e.shiftKey ? step : NUDGE), `keys ${peg.id}`);
+        move(id, distance + way * (e.shiftKey ? step : NUDGE), `keys ${id}`);
       }}
       transform={`translate(${x} 0)`}
       className="peg cursor-ew-resize touch-none outline-none"
-      data-peg={peg.id}
+      data-peg={id}
     >
       <rect x="-16" y="0" width="32" height={TAPE_TOP + TAPE_HIGH} fill="transparent" />
       <path
@@ -275,4 +329,4 @@ function PegHandle({ peg, number, x, scale, svg, chosen, choose, move, step, tex
       </text>
     </g>
   );
-}
+});
