@@ -91,7 +91,10 @@ export function CardApp({ data }: { data: CardData }) {
         <p className="min-w-0 grow truncate font-head text-xl font-bold">{data.card.activity.title}</p>
         {waiting > 0 && <span className="rounded-sm bg-mustard px-2 font-bold text-[#14241f]">{waiting}</span>}
       </header>
-      <nav aria-label={say("card.step.play")} className={`px-4 pb-2 ${playing ? "" : "bg-court text-chalk on-court"}`}>
+      <nav
+        aria-label={say("card.step.play")}
+        className={`px-4 pb-2 ${playing ? "" : "bg-court text-chalk on-court"} ${playing && underWay ? "sr-only" : ""}`}
+      >
         <ol className="mx-auto grid max-w-lg grid-cols-5 gap-1 text-center text-sm">
           {STEPS.map((s, i) => (
             <li key={s}>

@@ -31,10 +31,12 @@ export function PlayInputs({ legal, now, data, act, tick, name }: Props) {
   return (
     <>
       {send && <HitOrMiss legal={send} data={data} act={act} />}
-      {rest && <Zones zones={rest.zones} data={data} pick={(zone) => act({ kind: "rest", zone })} />}
+      {rest && (
+        <Zones zones={rest.zones} data={data} pieces={knock?.pieces} pick={(zone) => act({ kind: "rest", zone })} />
+      )}
       {block && (
         <>
-          <Zones zones={block.zones} data={data} pick={(zone) => act({ kind: "block", zone })} />
+          <Zones zones={block.zones} data={data} pieces={knock?.pieces} pick={(zone) => act({ kind: "block", zone })} />
           <button type="button" className="btn min-h-16 text-lg" onClick={() => act({ kind: "block", zone: null })}>
             {say("play.noBlocker")}
           </button>
@@ -183,10 +185,13 @@ export function Zones({
   zones,
   data,
   pick,
+  pieces = [],
 }: {
   zones: readonly string[];
   data: CardData;
   pick: (zone: string) => void;
+  /** Pieces lying there, drawn where they lie. */
+  pieces?: readonly { piece: number; player: number; zone: string | null }[];
 }) {
   const far = [...zones].reverse();
   return (
@@ -212,7 +217,15 @@ export function Zones({
             className={`flex min-h-16 items-center justify-between rounded-sm border-[3px] px-4 text-xl font-bold active:scale-[0.99] ${points === null ? "border-dashed border-[#14241f] bg-[#f3c7b8] text-[#14241f]" : "border-[#14241f] bg-mint text-[#14241f]"}`}
           >
             <span>{points === null ? zoneName(id) : say("play.points", { points })}</span>
-            {points !== null && <span aria-hidden="true">{"|".repeat(Math.min(10, points))}</span>}
+            <span className="flex items-center gap-1" aria-hidden="true">
+              {pieces
+                .filter((p) => p.zone === id)
+                .map((p) => (
+                  <svg key={p.piece} viewBox="0 0 26 26" width="26" height="26" aria-hidden="true">
+                    <PieceShape shape={p.player} cx={13} cy={13} />
+                  </svg>
+                ))}
+            </span>
           </button>
         );
       })}

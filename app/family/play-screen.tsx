@@ -267,6 +267,8 @@ function Board({
         ? (data.card.markers[tally.stage]?.id ?? send.want)
         : send.want
       : undefined;
+  // Where a piece is tapped to its place, the bands themselves are the picture.
+  const onFloor = !fixing && v.legal.some((l) => l.kind === "rest" || l.kind === "block");
   const pieces = knock?.kind === "knock" ? knock.pieces.map((p) => ({ zone: p.zone, shape: p.player })) : [];
   const seconds = Math.floor(Math.max(0, dueAt === null ? elapsed : dueAt - elapsed) / 1000);
   const marker = data.card.markers.find((m) => m.id === now);
@@ -321,20 +323,24 @@ function Board({
         </p>
       </div>
       <div className="mx-auto flex w-full max-w-lg grow items-center gap-2 px-4">
-        <div className="min-w-0 grow">
-          <YardMap
-            parts={data.card.parts}
-            width={showsRungs ? 230 : 210}
-            height={showsRungs ? 250 : 190}
-            marks={{
-              now,
-              done: showsRungs && now !== undefined && data.card.markers[0]?.kind === "target" ? doneTargets : [],
-              pieces,
-            }}
-            label={sayPhrase(v.now)}
-          />
-        </div>
-        <div className="grid shrink-0 content-center gap-2 text-right">
+        {onFloor ? (
+          <div className="grow" />
+        ) : (
+          <div className="min-w-0 grow">
+            <YardMap
+              parts={data.card.parts}
+              width={showsRungs ? 240 : 210}
+              height={showsRungs ? 275 : 230}
+              marks={{
+                now,
+                done: showsRungs && now !== undefined && data.card.markers[0]?.kind === "target" ? doneTargets : [],
+                pieces,
+              }}
+              label={sayPhrase(v.now)}
+            />
+          </div>
+        )}
+        <div className={`shrink-0 text-right ${onFloor ? "flex items-end gap-5" : "grid content-center gap-2"}`}>
           {v.score.map((s, i) => (
             <div key={s.players.join()} className={i === v.side || !several ? "" : "opacity-75"}>
               <p className="text-sm">
@@ -345,17 +351,21 @@ function Board({
               >
                 {s.unit === "tenths" ? (s.value / 10).toFixed(1) : s.value}
               </p>
-              {i === v.side && mine.working && <p className="max-w-36 text-base leading-tight">{mine.working}</p>}
+              <p className={`max-w-36 text-base leading-tight ${onFloor ? "min-h-5" : ""}`}>
+                {i === v.side ? mine.working : ""}
+              </p>
             </div>
           ))}
-          <p className="text-sm text-chalk/85">
-            {say("play.try", { number: tally.sends + 1, cap: capOf(pattern.params) })}
-          </p>
-          {data.mark !== null && (
+          <div>
             <p className="text-sm text-chalk/85">
-              {say("play.mark")} <strong className="text-base">{data.mark}</strong>
+              {say("play.try", { number: tally.sends + 1, cap: capOf(pattern.params) })}
             </p>
-          )}
+            {data.mark !== null && (
+              <p className="text-sm text-chalk/85">
+                {say("play.mark")} <strong className="text-base">{data.mark}</strong>
+              </p>
+            )}
+          </div>
         </div>
       </div>
       <div className="mt-2 rounded-t-2xl bg-page p-3 text-ink">
