@@ -193,30 +193,36 @@ function Board({
   go: (to: Step) => void;
 }) {
   const { pattern } = data.card.activity;
-  const [play, setPlay] = useState<Play | null>(null);
+  const [play, show] = useState<Play | null>(null);
+  // Two taps can come before the screen is drawn again: each builds on the one before, not on what is shown.
+  const latest = useRef<Play | null>(null);
+  const setPlay = useCallback((p: Play) => {
+    latest.current = p;
+    show(p);
+  }, []);
   const [told, setTold] = useState("");
   const [fixing, setFixing] = useState(false);
   const writes = useRef<Promise<void>>(Promise.resolve());
   const sound = useSound();
   useWakeLock();
 
+  // Once for each go: what is read back later is what this tab itself has written.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: setup and pattern belong to the go and never change
   useEffect(() => {
     void eventsOf(local.id).then((events) => {
-      const { play: kept } = replay(
-        pattern,
-        local.setup,
-        events.map((e) => e.event),
-      );
-      setPlay(events.length > 0 ? kept : openPlay(pattern, local.setup));
+      const record = events.map((e) => e.event);
+      setPlay(record.length > 0 ? replay(pattern, local.setup, record).play : openPlay(pattern, local.setup));
     });
-  }, [local.id, local.setup, pattern]);
+  }, [local.id]);
 
   const act = useCallback(
     (body: Record<string, unknown> & { kind: string }, at?: number) => {
-      if (!play) return;
-      const last = play.record[play.record.length - 1]?.at ?? 0;
+      const before = latest.current;
+      if (!before) return;
+      const seq = before.record.length;
+      const last = before.record[seq - 1]?.at ?? 0;
       const event = { ...body, at: at ?? Math.max(last, Date.now() - local.startedAt) } as PlayEvent;
-      const after = referee(play, event);
+      const after = referee(before, event);
       if (isRefusal(after)) {
         setTold(sayPhrase(after.refused));
         return;
@@ -225,13 +231,14 @@ function Board({
       setFixing(false);
       setPlay(after);
       const done = view(after).done !== null;
+      const changes = done !== (view(before).done !== null);
       writes.current = writes.current
-        .then(() => addEvent(local.id, play.record.length, event))
-        .then(() => (done !== local.done ? changePlay(local.id, { done }).then(again) : undefined))
+        .then(() => addEvent(local.id, seq, event))
+        .then(() => (changes ? changePlay(local.id, { done }).then(again) : undefined))
         .then(() => void syncAll(local.token))
         .catch(() => setTold(say("play.otherTab")));
     },
-    [play, local, again],
+    [local, again, setPlay],
   );
 
   const elapsed = useElapsed(local.startedAt, play !== null && view(play).done === null);
@@ -259,14 +266,9 @@ function Board({
   const name = (i: number) => local.names[i] ?? say("play.player", { number: i + 1 });
   const send = v.legal.find((l) => l.kind === "send");
   const knock = v.legal.find((l) => l.kind === "knock");
-  const doneTargets = data.card.markers.slice(0, tally.stage).map((m) => m.id);
-  const showsRungs = data.card.parts.some((p) => p.kind === "target");
-  const now =
-    send?.kind === "send"
-      ? data.card.markers[tally.stage]?.kind === "line"
-        ? (data.card.markers[tally.stage]?.id ?? send.want)
-        : send.want
-      : undefined;
+  const banded = data.card.parts.some((p) => p.kind === "zone");
+  // The target called for; or, where the line moves, the line to stand on.
+  const now = send?.kind !== "send" ? undefined : v.from !== null && v.from !== "start" ? v.from : send.want;
   // Where a piece is tapped to its place, the bands themselves are the picture.
   const onFloor = !fixing && v.legal.some((l) => l.kind === "rest" || l.kind === "block");
   const pieces = knock?.kind === "knock" ? knock.pieces.map((p) => ({ zone: p.zone, shape: p.player })) : [];
@@ -329,13 +331,9 @@ function Board({
           <div className="min-w-0 grow">
             <YardMap
               parts={data.card.parts}
-              width={showsRungs ? 240 : 210}
-              height={showsRungs ? 275 : 230}
-              marks={{
-                now,
-                done: showsRungs && now !== undefined && data.card.markers[0]?.kind === "target" ? doneTargets : [],
-                pieces,
-              }}
+              width={banded ? 210 : 240}
+              height={banded ? 230 : 275}
+              marks={{ now, done: v.doneParts, pieces }}
               label={sayPhrase(v.now)}
             />
           </div>

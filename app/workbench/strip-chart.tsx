@@ -54,7 +54,7 @@ export default function StripChart({
           <XAxis type="number" domain={[0, 100]} unit=" %" />
           <YAxis type="category" dataKey="name" width={110} />
           <Tooltip formatter={(v) => `${Number(v).toFixed(0)} %`} />
-          <Legend />
+          <Legend itemSorter={null} formatter={(name) => <span className="text-ink">{name}</span>} />
           {bars.map((b, i) => (
             <Bar
               key={b}
@@ -81,7 +81,7 @@ export default function StripChart({
         <XAxis dataKey="at" tickFormatter={(v: number) => (kind === "minutes" ? v.toFixed(1) : String(v))} />
         <YAxis unit=" %" width={48} />
         <Tooltip formatter={(v) => `${Number(v).toFixed(1)} %`} />
-        <Legend />
+        <Legend itemSorter={null} formatter={(name) => <span className="text-ink">{name}</span>} />
         {unique.map((n, i) => (
           <Bar key={n} dataKey={n} fill={FILLS[i]} isAnimationActive={false} />
         ))}

@@ -136,6 +136,8 @@ export interface Pattern<P, S extends BaseState> {
   /** Equal keys have equal futures and equal tallies (but for a score in time where `timed` is false: it is all the time spent). */
   key(state: S): string;
   turn(state: S): { player: number; side: number; now: Phrase };
+  /** Parts that the side whose turn it is has done with. */
+  done(state: S): readonly string[];
   score(state: S): Score[];
   ending(state: S): Ending | null;
   tally(state: S): Tally[];

@@ -99,6 +99,7 @@ describe("referee", () => {
     expect(view(play)).toMatchObject({ done: "stopped", legal: [] });
     const back = referee(play, { kind: "undo", at: 2 });
     if (isRefusal(back)) throw new Error("refused");
+    expect(view(back)).toMatchObject({ from: "start", doneParts: ["t1"] });
     expect(outlook(back)).toHaveLength(6);
     expect(outlook(back).find((o) => o.event.kind === "send" && o.event.hit === "t2")!.score).toBe(5);
   });

@@ -100,6 +100,9 @@ export interface View {
   side: number;
   now: Phrase;
   legal: Legal[];
+  /** The line to send from, and the parts that are done with, for the side whose turn it is. */
+  from: string | null;
+  doneParts: readonly string[];
   score: Score[];
   tally: Tally[];
   ending: Ending | null;
@@ -111,9 +114,12 @@ export interface View {
 export function view(p: Play): View {
   const s = stateOf(p);
   const ending = p.pattern.ending(s);
+  const next = p.pattern.next(s);
   return {
     ...p.pattern.turn(s),
     legal: p.stopped === null ? p.pattern.legal(s) : [],
+    from: next && "branches" in next ? next.from : null,
+    doneParts: p.pattern.done(s),
     score: p.pattern.score(s),
     tally: p.pattern.tally(s),
     ending,

@@ -4,7 +4,7 @@ import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writ
 import { join } from "node:path";
 import { ensurePostgres } from "./install.mjs";
 import { freePort } from "./port.mjs";
-import { give } from "./say.mjs";
+import { give, say } from "./say.mjs";
 
 const DATABASE = "yard";
 const OWNER = "yard_owner";
@@ -31,7 +31,11 @@ function usableFolder(wished) {
   const inside = join(wished, "postgres");
   if (own(inside)) return inside;
   const aside = join("/var/tmp", `daring-yard-${createHash("sha256").update(wished).digest("hex").slice(0, 12)}`);
-  return own(aside) ? aside : give(`YARD_DATA_DIR: the user "postgres" can write neither ${inside} nor ${aside}.`);
+  if (own(aside)) {
+    say(`The user "postgres" cannot reach ${inside}; the database's files are in ${aside}.`);
+    return aside;
+  }
+  return give(`YARD_DATA_DIR: the user "postgres" can write neither ${inside} nor ${aside}.`);
 }
 
 const running = (bin, data) => as(join(bin, "pg_ctl"), ["-D", data, "status"]).status === 0;

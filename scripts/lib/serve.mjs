@@ -10,7 +10,13 @@ export function prepareDatabase(databaseUrl) {
       encoding: "utf8",
       env: { ...process.env, DATABASE_URL: databaseUrl, ...env },
     });
-    if (done.status !== 0) throw new Error(`${script} failed:\n${done.stderr.trim()}`);
+    if (done.status !== 0) {
+      const reason = /ECONNREFUSED|ENOTFOUND|EAI_AGAIN|password authentication|does not exist|no pg_hba/.exec(
+        done.stderr,
+      );
+      if (reason) throw new Error(`DATABASE_URL: the database cannot be used (${reason[0]}).`);
+      throw new Error(`${script} failed:\n${done.stderr.trim()}`);
+    }
     return JSON.parse(done.stdout.trim().split("\n").pop());
   };
   const { appUrl, secret } = run("server/db/setup.ts", {});

@@ -24,6 +24,7 @@ export const bands: Pattern<BandsParams, rules.BandsState> = {
   timed: () => false,
   key: rules.key,
   turn: rules.turn,
+  done: () => [],
   score: rules.score,
   ending: rules.ending,
   tally: rules.tally,

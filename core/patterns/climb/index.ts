@@ -24,6 +24,7 @@ export const climb: Pattern<ClimbParams, rules.ClimbState> = {
   timed: rules.timed,
   key: rules.key,
   turn: rules.turn,
+  done: rules.done,
   score: rules.score,
   ending: rules.ending,
   tally: rules.tally,

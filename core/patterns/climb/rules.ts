@@ -245,6 +245,8 @@ export function turn(s: ClimbState): { player: number; side: number; now: Phrase
   return { ...at, now: { key: "climb.target", params: { label: t.label, number: c.rung + 1, of: s.rungs.length } } };
 }
 
+export const done = (s: ClimbState): readonly string[] => s.rungs.slice(0, current(s).rung);
+
 export function tally(s: ClimbState): Tally[] {
   return s.climbers.map((c, i) => {
     const goes = goesSoFar(c);

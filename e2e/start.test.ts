@@ -1,0 +1,88 @@
+import { type ChildProcess, spawn, spawnSync } from "node:child_process";
+import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { afterAll, describe, expect, it } from "vitest";
+import { freePort } from "../scripts/lib/port.mjs";
+import { root } from "../scripts/lib/root.mjs";
+
+/** A second start, with everything built and loaded, answers within this time, milliseconds. */
+const SECOND_START = 15_000;
+const dir = mkdtempSync("/var/tmp/yard-start-");
+chmodSync(dir, 0o755);
+afterAll(() => rmSync(dir, { recursive: true, force: true }));
+
+function start(env: Record<string, string>) {
+  const child: ChildProcess = spawn(process.execPath, [join(root, "scripts/start.mjs")], {
+    cwd: root,
+    env: { ...process.env, ...env },
+    stdio: ["ignore", "pipe", "pipe"],
+  });
+  let out = "";
+  const ready = new Promise<string>((done, fail) => {
+    child.stdout!.on("data", (d) => {
+      out += d;
+      if (out.includes("Ctrl-C")) done(out);
+    });
+    child.stderr!.on("data", (d) => {
+      out += d;
+    });
+    child.on("exit", () => fail(new Error(`it stopped: ${out}`)));
+  });
+  const ended = new Promise<number | null>((done) => child.on("exit", done));
+  return { child, ready, ended, said: () => out };
+}
+
+function postmasters(): number[] {
+  const pids = readdirSync("/proc").filter((p) => /^\d+$/.test(p));
+  return pids
+    .filter((p) => {
+      try {
+        return readFileSync(`/proc/${p}/cmdline`, "utf8").includes(dir);
+      } catch {
+        return false;
+      }
+    })
+    .map(Number);
+}
+
+describe("npm start", () => {
+  it("prints where to go and how to sign in, stops cleanly on Ctrl-C with its database, and starts again in time", async () => {
+    const port = await freePort();
+    const env = { YARD_DATA_DIR: dir, PORT: String(port), DATABASE_URL: "" };
+    const first = start(env);
+    const lines = (await first.ready).split("\n");
+    expect(lines).toContain(`Teacher: http://127.0.0.1:${port}/`);
+    const family = lines.find((l) => l.startsWith("Family: "))!.slice(8);
+    expect(lines.find((l) => l.startsWith("Sign in: "))).toMatch(/noor\.fenwick@tidewell\.example .*chalk-and-tape/);
+    expect((await fetch(family)).status).toBe(200);
+    expect(postmasters().length).toBeGreaterThan(0);
+    first.child.kill("SIGINT");
+    expect(await first.ended).toBe(0);
+    expect(postmasters()).toEqual([]);
+    const began = Date.now();
+    const second = start(env);
+    expect(await second.ready).toContain(family);
+    expect(Date.now() - began).toBeLessThan(SECOND_START);
+    second.child.kill("SIGTERM");
+    expect(await second.ended).toBe(0);
+    expect(postmasters()).toEqual([]);
+  }, 120_000);
+
+  it("says what is wrong with a port, and with a database that cannot be reached", async () => {
+    const run = (env: Record<string, string>) =>
+      spawnSync(process.execPath, [join(root, "scripts/start.mjs")], {
+        cwd: root,
+        encoding: "utf8",
+        env: { ...process.env, ...env },
+        timeout: 60_000,
+      });
+    const port = run({ PORT: "eighty" });
+    expect([port.status, port.stderr]).toEqual([1, 'PORT: "eighty" is not a port number (1 to 65535).\n']);
+    const nowhere = run({
+      PORT: String(await freePort()),
+      DATABASE_URL: `postgres://nobody@127.0.0.1:${await freePort()}/none`,
+    });
+    expect(nowhere.status).toBe(1);
+    expect(nowhere.stderr).toContain("DATABASE_URL");
+  }, 90_000);
+});
