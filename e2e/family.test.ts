@@ -16,8 +16,10 @@ afterAll(() => opened.close());
 async function results(child: string, title: string) {
   const sql = owner();
   try {
-    return await sql<{ play: string; value: number; events: number; stopped: boolean; answers: string[] }[]>`
-      select r.play_id as play, (r.score->>'value')::int as value, (r.score->>'stopped')::bool as stopped, r.reflection->'answers' as answers,
+    return await sql<
+      { play: string; value: number; match: number | null; events: number; stopped: boolean; answers: string[] }[]
+    >`
+      select r.play_id as play, (r.score->>'match')::int as match, (r.score->>'value')::int as value, (r.score->>'stopped')::bool as stopped, r.reflection->'answers' as answers,
         (select count(*)::int from play_event e where e.play_id = r.play_id) as events
       from result r join card k on k.id = r.card_id join child c on c.id = k.child_id
       where c.name = ${child} and k.compiled->'activity'->>'title' = ${title} order by r.handed_at`;
@@ -99,7 +101,7 @@ describe("a family plays", () => {
     await sees(page, "Ilse wins!");
     await handIn(page);
     await sees(page, "Handed in. Well played!");
-    expect((await results("Ilse P.", "Stop on the step")).at(-1)).toMatchObject({ value: 30 });
+    expect((await results("Ilse P.", "Stop on the step")).at(-1)).toMatchObject({ value: 60, match: 30 });
     await page.close();
   });
 

@@ -3,7 +3,7 @@ import { isRefusal, MODES, type Mode } from "#core/patterns/contract.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import type { PlayEvent } from "#core/records/events.ts";
 import { openPlay, type Play, referee, replay, view } from "#core/referee/referee.ts";
-import { say, sayPhrase, sayScore } from "../words/say.ts";
+import { say, sayCount, sayPhrase, sayScore } from "../words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";
 import { FixPanel } from "./fix-panel.tsx";
 import { holdPage } from "./offline.ts";
@@ -310,7 +310,11 @@ function Board({
           <h1 className="text-[1.75rem] leading-tight">{sayPhrase(v.now)}</h1>
           {marker && (
             <p className="text-lg text-chalk/90">
-              {say("setup.dist", { count: marker.count, unit: marker.unit, metres: marker.reached.toFixed(1) })}
+              {say("setup.dist", {
+                count: sayCount(marker.count),
+                unit: marker.unit,
+                metres: marker.reached.toFixed(1),
+              })}
             </p>
           )}
           <p className="min-h-6 font-semibold text-mustard" role="status">
@@ -421,14 +425,16 @@ function Finished({
   name: (i: number) => string;
 }) {
   const v = view(play);
-  const mine = v.score.find((s) => s.players.includes(0))!;
+  const side = v.score.findIndex((s) => s.players.includes(0));
+  const mine = { ...v.score[side]!, value: v.tally[side]!.own };
+  const rank = mine.unit === "points" ? mine.value : mine.rank;
   const over = v.done === "over";
   const beat =
     over &&
     data.mark !== null &&
-    (mine.unit === "points" ? mine.value > data.mark : v.tally[0]!.finished && mine.value < data.mark)
+    (mine.unit === "points" ? mine.value > data.mark : v.tally[side]!.finished && mine.value < data.mark)
       ? "mark"
-      : over && data.best && mine.rank > data.best.rank
+      : over && data.best && rank > data.best.rank
         ? "best"
         : undefined;
   useEffect(() => {

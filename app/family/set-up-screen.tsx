@@ -1,7 +1,7 @@
 import { ArrowLeft, ArrowRight } from "lucide-react";
 import { useState } from "react";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { say } from "../words/say.ts";
+import { say, sayCount } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { YardMap } from "./yard-map.tsx";
 
@@ -51,10 +51,10 @@ function stages({ card }: CardData): Stage[] {
     const shoes = m.unit === "shoe";
     const walk = moving
       ? say(shoes ? "setup.shoesBack" : "setup.back", {
-          count: m.count,
+          count: sayCount(m.count),
           label: target?.kind === "target" ? target.label : "",
         })
-      : say(shoes ? "setup.shoes" : "setup.walk", { count: m.count });
+      : say(shoes ? "setup.shoes" : "setup.walk", { count: sayCount(m.count) });
     const aside =
       Math.abs(m.across) >= 0.05
         ? [say(m.across < 0 ? "setup.left" : "setup.right", { metres: metres(Math.abs(m.across)) })]
@@ -68,7 +68,7 @@ function stages({ card }: CardData): Stage[] {
       title: m.kind === "target" ? m.label : `${marker} ${m.label}`,
       item: m.item,
       lines: [walk, ...aside, ...put].filter(Boolean),
-      distance: say("setup.dist", { count: m.count, unit: m.unit, metres: metres(m.reached) }),
+      distance: say("setup.dist", { count: sayCount(m.count), unit: m.unit, metres: metres(m.reached) }),
       shown: [...shown, ...zones],
     });
   }
@@ -120,7 +120,9 @@ export function SetUpScreen({ data }: { data: CardData }) {
           {data.card.markers.map((m) => (
             <li key={m.id} className="row-line flex justify-between gap-3 pb-1">
               <span>{m.kind === "target" ? m.label : say("setup.line", { number: m.label })}</span>
-              <strong>{say("setup.dist", { count: m.count, unit: m.unit, metres: metres(m.reached) })}</strong>
+              <strong>
+                {say("setup.dist", { count: sayCount(m.count), unit: m.unit, metres: metres(m.reached) })}
+              </strong>
             </li>
           ))}
           {zone?.kind === "zone" && <li className="pt-1">{say(`setup.rule.${zone.lineRule}`)}</li>}

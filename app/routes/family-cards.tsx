@@ -4,6 +4,7 @@ import { keepPages } from "../family/offline.ts";
 import { keepSyncing } from "../family/sync.ts";
 import { useWaiting } from "../family/waiting.ts";
 import { familyOf } from "../family-link.server.ts";
+import { MiniPlan } from "../ui/mini-plan.tsx";
 import { when } from "../when.ts";
 import { say, sayScore } from "../words/say.ts";
 import type { Route } from "./+types/family-cards";
@@ -69,6 +70,7 @@ function CardRow({ card: c, href }: { card: Row; href: string }) {
       href={href}
       className={`grid gap-1 rounded-md border-2 p-4 no-underline ${open ? "border-mustard bg-court-deep" : "border-chalk/30 text-chalk/80"}`}
     >
+      <MiniPlan parts={c.parts} space={c.space} className={`mb-2 w-full rounded-sm ${open ? "" : "opacity-50"}`} />
       <span className="font-head text-2xl font-bold">{c.title}</span>
       <span>
         {say("family.minutes", { minutes: c.minutes })} · {line}

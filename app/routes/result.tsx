@@ -170,13 +170,16 @@ function Row({
         {r.best ? (
           sayScore(r.best.score.value, r.best.score.unit)
         ) : (
-          <span className="font-normal text-quiet">{r.openedAt ? "only looked" : "not opened"}</span>
+          <span className="font-normal text-quiet">
+            {r.goes.length > 0 ? "none counts" : r.openedAt ? "only looked" : "not opened"}
+          </span>
         )}
       </td>
       <td className="py-2 pr-3">
         <span className="flex flex-wrap gap-1.5">
           {r.goes.map((g) => {
             const notes = [
+              g.score.match !== null && `match ${g.score.match}`,
               g.source === "paper" && "paper",
               g.timing === "sentLater" && "sent later",
               g.timing === "tooLate" && "too late",

@@ -20,6 +20,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const none = {
       go: "",
       score: "",
+      match: "",
       unit: "",
       best: "",
       counts: "",
@@ -44,6 +45,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       ...base,
       go: i + 1,
       score: g.score.unit === "tenths" ? g.score.value / 10 : g.score.value,
+      match: g.score.match ?? "",
       unit: g.score.unit === "tenths" ? "seconds" : g.score.unit,
       best: g === row.best ? "yes" : "",
       counts: g.counts ? "yes" : "no",

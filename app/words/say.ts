@@ -23,6 +23,9 @@ export function say(key: Key | (string & {}), params?: Record<string, string | n
 
 export const sayPhrase = (p: Phrase): string => say(p.key, p.params);
 
+/** A count in whole or half steps: `5½`. */
+export const sayCount = (n: number): string => `${Math.floor(n) || (n % 1 ? "" : 0)}${n % 1 === 0.5 ? "½" : ""}`;
+
 /** A score with its unit; tenths of a second are shown as seconds. */
 export function sayScore(value: number, unit: "points" | "sends" | "tenths"): string {
   return say(`score.${unit}`, { value: unit === "tenths" ? value / 10 : value });

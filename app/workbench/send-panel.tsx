@@ -26,23 +26,7 @@ export function SendPanel({ activity: a, change, classes, classId, times, zone, 
     );
   return (
     <>
-      <NumberField
-        name="Minutes on the card"
-        value={a.minutes}
-        least={1}
-        most={60}
-        step={1}
-        change={(minutes) => change({ ...a, minutes }, "minutes")}
-      />
-      <TextField
-        name="Your own caution"
-        hint="on every card"
-        rows={2}
-        most={200}
-        value={a.caution}
-        change={(caution) => change({ ...a, caution }, "caution")}
-      />
-      <Form method="post" className="grid gap-3 pt-3" id="send-form">
+      <Form method="post" className="grid gap-3" id="send-form">
         <label className="field">
           <span>Class</span>
           <select name="classId" defaultValue={classId}>
@@ -104,6 +88,23 @@ export function SendPanel({ activity: a, change, classes, classId, times, zone, 
         </button>
         <p className="text-sm text-quiet">Every child gets a private link. The messages go to the outbox.</p>
       </Form>
+      <h3 className="mt-4 text-base">On the card</h3>
+      <NumberField
+        name="Minutes on the card"
+        value={a.minutes}
+        least={1}
+        most={60}
+        step={1}
+        change={(minutes) => change({ ...a, minutes }, "minutes")}
+      />
+      <TextField
+        name="Your own caution"
+        hint="on every card"
+        rows={2}
+        most={200}
+        value={a.caution}
+        change={(caution) => change({ ...a, caution }, "caution")}
+      />
     </>
   );
 }

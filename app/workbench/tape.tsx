@@ -1,6 +1,7 @@
 import { useDrag } from "@use-gesture/react";
 import { memo, useRef } from "react";
 import type { Peg } from "#core/patterns/contract.ts";
+import { sayCount } from "../words/say.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 const TAPE_TOP = 34;
@@ -35,8 +36,7 @@ interface Props {
   corridor: readonly [number, number];
 }
 
-const halves = (n: number) => `${Math.floor(n)}${n % 1 === 0.5 ? "½" : ""}`;
-export const stepsText = (distance: number, step: number) => halves(Math.round((distance / step) * 2) / 2);
+export const stepsText = (distance: number, step: number) => sayCount(Math.round((distance / step) * 2) / 2);
 
 /** Middle of each rate cell: under its peg, pushed apart where pegs stand close. */
 function cellXs(at: readonly number[]): number[] {

@@ -106,6 +106,8 @@ export interface Tally {
   sends: number;
   rounds: number;
   points: number;
+  /** What compares with other goes of the same game, alone or against somebody; in the unit of the score. */
+  own: number;
   /** How far up or on; the top is `stages`. */
   stage: number;
   stages: number;

@@ -42,7 +42,10 @@ export const MARKS = ["notYet", "nearly", "yes"] as const;
 
 /** What is kept of a finished go, for the child's side. */
 export interface PlayScore {
+  /** What compares with other goes: in a match by difference the child's own points. */
   value: number;
+  /** The score of the match, where it is another one. */
+  match: number | null;
   unit: "points" | "sends" | "tenths";
   /** More is better. */
   rank: number;

@@ -271,6 +271,7 @@ export async function paperResult(
     const reflection = { before: null, during: null, after: null, answers: [], criteria: [], grownUp: false };
     const score: PlayScore = {
       value: whole,
+      match: null,
       unit,
       rank: unit === "points" ? whole : (reachedTop ? 1_000_000 : 0) - whole,
       working: "",

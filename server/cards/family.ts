@@ -11,7 +11,9 @@ export interface FamilyCard {
   id: string;
   title: string;
   minutes: number;
-  pattern: string;
+  /** For its small picture. */
+  parts: Card["parts"];
+  space: { length: number; width: number };
   opensAt: Date;
   closesAt: Date;
   state: "soon" | "open" | "closed";
@@ -51,7 +53,8 @@ export function cardsFor(
         id: c.id,
         title: c.compiled.activity.title,
         minutes: c.compiled.activity.minutes,
-        pattern: c.compiled.activity.pattern.name,
+        parts: c.compiled.parts,
+        space: c.compiled.activity.space,
         opensAt: a.opensAt,
         closesAt: a.closesAt,
         state: stateOf(a.opensAt, a.closesAt, now),

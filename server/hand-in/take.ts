@@ -168,9 +168,10 @@ export function scoreOf(
   const score = v.score[side]!;
   const tally = v.tally[side]!;
   return {
-    value: score.value,
+    value: tally.own,
+    match: score.value === tally.own ? null : score.value,
     unit: score.unit,
-    rank: score.rank,
+    rank: score.unit === "points" ? tally.own : score.rank,
     working: score.working,
     sends: tally.sends,
     stage: tally.stage,

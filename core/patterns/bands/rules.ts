@@ -31,6 +31,8 @@ export interface BandsState extends BaseState {
   /** Players of each side. */
   sides: readonly (readonly number[])[];
   totals: readonly number[];
+  /** Points that lay in the bands, round by round, whatever of them counted. */
+  earned: readonly number[];
   /** Pieces each side has sent in the whole game: its players take them in turn. */
   sent: readonly number[];
   round: number;
@@ -53,6 +55,7 @@ export function start(params: BandsParams, setup: Setup): BandsState {
     params,
     sides,
     totals: zeros,
+    earned: zeros,
     sent: zeros,
     round: 1,
     lead: 0,
@@ -186,6 +189,7 @@ function close(s: BandsState): BandsState {
   const after = {
     ...s,
     totals,
+    earned: s.earned.map((e, i) => e + points[i]!),
     lead,
     pieces: [],
     closed: { points, gained, before: s.totals },
@@ -267,6 +271,7 @@ export function tally(s: BandsState): Tally[] {
     sends: s.sent[i]!,
     rounds: played,
     points: s.totals[i]!,
+    own: byDifference(s) ? s.earned[i]! : s.totals[i]!,
     stage: finish.total === null ? played : Math.min(s.totals[i]!, finish.total),
     stages: finish.total ?? finish.rounds!,
     finished: finish.total === null ? s.over : s.totals[i]! >= finish.total,
@@ -284,7 +289,7 @@ export function key(s: BandsState): string {
     (s.sides.length > 1 && (s.params.lead === "winner" || s.params.lead === "loser"));
   const turnOf = s.sides.length > 1 || s.sides[0]!.length > 1 ? s.sent.map((n, i) => n % s.sides[i]!.length) : 0;
   const points = lying(s);
-  const held = perRound ? [s.totals, points] : s.totals.map((t, i) => t + points[i]!);
+  const held = perRound ? [s.totals, points, byDifference(s) ? s.earned : 0] : s.totals.map((t, i) => t + points[i]!);
   return JSON.stringify([held, s.pieces.length, s.round, s.lead, turnOf, s.decided, s.over]);
 }
 

@@ -254,6 +254,7 @@ export function tally(s: ClimbState): Tally[] {
       sends: goes.reduce((n, g) => n + g.sends, 0),
       rounds: c.goes.length,
       points: score(s)[i]!.value,
+      own: score(s)[i]!.value,
       stage: Math.max(...goes.map((g) => g.rung)),
       stages: s.rungs.length,
       finished: s.params.goes.keep === "total" ? goes.every((g) => g.top) : goes.some((g) => g.top),

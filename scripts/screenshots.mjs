@@ -1,0 +1,120 @@
+import { mkdirSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { openBrowser, press, signIn } from "./lib/browser.mjs";
+import { ensureBuild } from "./lib/build.mjs";
+import { ensureChromium, ensurePackages } from "./lib/install.mjs";
+import { freePort } from "./lib/port.mjs";
+import { startPostgres } from "./lib/postgres.mjs";
+import { root } from "./lib/root.mjs";
+import { prepareDatabase, startWeb } from "./lib/serve.mjs";
+
+/** `npm run screenshots`: one current picture of each main view, from the demo school. */
+ensurePackages();
+ensureChromium();
+ensureBuild();
+const data = join(root, ".yard-test", "screenshots");
+const folder = join(root, "docs", "screenshots");
+rmSync(data, { recursive: true, force: true });
+rmSync(folder, { recursive: true, force: true });
+mkdirSync(folder, { recursive: true });
+const database = await startPostgres(data);
+const { env, demo } = prepareDatabase(database.url);
+const web = await startWeb({ port: await freePort(), env });
+const { browser, close } = await openBrowser();
+const settle = () => new Promise((r) => setTimeout(r, 500));
+
+try {
+  const page = await browser.newPage();
+  const shot = async (name) => {
+    await settle();
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+  };
+  const go = (path) => page.goto(web.url + path, { waitUntil: "networkidle0" });
+  await page.setViewport({ width: 1280, height: 800 });
+  await go("/sign-in");
+  await shot("sign-in");
+  await signIn(page, web.url, demo.email, demo.password);
+  for (const place of ["week", "activities", "homes"]) {
+    await go(`/${place}`);
+    await shot(place);
+  }
+  await go("/activities");
+  const shelf = await page.$$eval("main li a.font-head", (all) =>
+    all.map((a) => [a.textContent, a.getAttribute("href")]),
+  );
+  const activity = (title) => shelf.find(([t]) => t === title)[1];
+  const workbench = async (title, station, peg) => {
+    await go(`${activity(title)}?station=${station}`);
+    await page.waitForSelector("[data-strip=ready]");
+    await page.$eval(`[data-peg=${peg}]`, (e) => e.focus());
+    await page.evaluate(() => document.activeElement.blur());
+  };
+  await workbench("Hallway climb", "yard", "t3");
+  await shot("workbench-climb");
+  await page.click("[data-strip] button");
+  await page.waitForSelector("[role=dialog] svg");
+  await shot("forecast-picture");
+  await page.keyboard.press("Escape");
+  await workbench("Doorway roll", "score", "l3");
+  await shot("workbench-line-moves-back");
+  await page.emulateMediaFeatures([{ name: "prefers-color-scheme", value: "dark" }]);
+  await workbench("Stop on the step", "players", "b4");
+  await shot("workbench-bands-dark");
+  await page.emulateMediaFeatures([{ name: "prefers-color-scheme", value: "light" }]);
+  await workbench("Hallway climb", "send", "t2");
+  await shot("send");
+  await go("/outbox");
+  await page.$eval("details", (d) => {
+    d.open = true;
+  });
+  await shot("outbox");
+  await go("/results");
+  const results = await page.$$eval("td a", (all) => all.map((a) => [a.textContent, a.getAttribute("href")]));
+  await go(results.find(([t]) => t === "Stop on the step")[1]);
+  await shot("results");
+
+  await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
+  await go(`/f/${demo.family}`);
+  await shot("family-games");
+  const cards = await page.$$eval("main a[href*='/f/']", (all) =>
+    all.map((a) => [a.textContent, a.getAttribute("href")]),
+  );
+  const card = (title) => cards.find(([t]) => t.startsWith(title))[1];
+  await go(card("Hallway climb"));
+  await shot("family-fetch");
+  await go(`${card("Hallway climb")}?screen=setup`);
+  for (const _ of [1, 2, 3]) await press(page, "Next");
+  await shot("family-set-up");
+  const begin = async (title) => {
+    await go(`${card(title)}?screen=look`);
+    for (const b of await page.$$("input[type=checkbox]")) await b.click();
+    if (title === "Hallway climb") {
+      await page.evaluate(() => scrollTo(0, 0));
+      await shot("family-look-round");
+    }
+    await press(page, "Next: Play");
+    await page.waitForFunction(() => document.body.innerText.includes("Who plays?"));
+  };
+  await begin("Hallway climb");
+  await press(page, "Play");
+  for (const p of ["HIT", "MISS", "HIT"]) await press(page, p);
+  await page.evaluate(() => scrollTo(0, 0));
+  await shot("family-play-climb");
+  await begin("Stop on the step");
+  await press(page, "2");
+  await press(page, "Against each other");
+  await press(page, "Play");
+  for (const p of ["4 points", "2 points", "6 points"]) await press(page, p);
+  await page.evaluate(() => scrollTo(0, 0));
+  await shot("family-play-bands");
+  await press(page, "Stop here");
+  await press(page, "Hand it in");
+  await page.waitForFunction(() => document.body.innerText.includes("How did it feel?"));
+  await page.evaluate(() => scrollTo(0, 0));
+  await shot("family-hand-in");
+} finally {
+  await close();
+  await web.stop();
+  database.stop();
+  rmSync(data, { recursive: true, force: true });
+}
