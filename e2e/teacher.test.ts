@@ -84,8 +84,8 @@ describe("the workbench", () => {
     const before = await rate(page, "t3", 1);
     const strip = await text(page, "[data-strip]");
     await drag(page, "t3", 60);
-    expect(await metresOf(page, "t3")).toBeGreaterThan(3.2);
-    expect(await rate(page, "t3", 1)).toBeLessThan(before);
+    await expect.poll(() => metresOf(page, "t3")).toBeGreaterThan(3.2);
+    await expect.poll(() => rate(page, "t3", 1)).toBeLessThan(before);
     await page.waitForFunction(
       (old) => (document.querySelector("[data-strip]") as HTMLElement).innerText !== old,
       {},
@@ -97,16 +97,16 @@ describe("the workbench", () => {
     expect(there).toBeGreaterThan(3.2);
     await focusPeg(page, "t3");
     await page.keyboard.press("ArrowLeft");
-    expect(await metresOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
+    await expect.poll(() => metresOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
     await page.keyboard.press("u");
-    expect(await metresOf(page, "t3")).toBeCloseTo(there, 5);
+    await expect.poll(() => metresOf(page, "t3")).toBeCloseTo(there, 5);
     await press(page, "Redo");
-    expect(await metresOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
+    await expect.poll(() => metresOf(page, "t3")).toBeCloseTo(there - 0.1, 5);
     await page.keyboard.down("Shift");
     await focusPeg(page, "t3");
     await page.keyboard.press("ArrowRight");
     await page.keyboard.up("Shift");
-    expect(await metresOf(page, "t3")).toBeCloseTo(there - 0.1 + 0.5, 1);
+    await expect.poll(() => metresOf(page, "t3")).toBeCloseTo(there - 0.1 + 0.5, 1);
     await saved(page);
   });
 
@@ -117,7 +117,7 @@ describe("the workbench", () => {
     await page.touchscreen.touchStart(x, box.y + 12);
     for (let i = 1; i <= 6; i++) await page.touchscreen.touchMove(x + i * 60, box.y + 12);
     await page.touchscreen.touchEnd();
-    expect(await metresOf(page, "b2")).toBeCloseTo((await metresOf(page, "b3")) - 0.1, 5);
+    await expect.poll(async () => (await metresOf(page, "b3")) - (await metresOf(page, "b2"))).toBeCloseTo(0.1, 5);
   });
 
   it("names what is not allowed beside its field, saves nothing broken, and loses nothing typed", async () => {
@@ -132,7 +132,7 @@ describe("the workbench", () => {
     await page.waitForSelector("[data-save=mend]");
     await page.goto(url, { waitUntil: "networkidle0" });
     await sees(page, "What you had typed here before was brought back.");
-    expect(await metresOf(page, "t5")).toBe(9);
+    await expect.poll(() => metresOf(page, "t5")).toBe(9);
     await press(page, "Undo");
     await saved(page);
   });
@@ -159,7 +159,7 @@ describe("the workbench", () => {
     await page.keyboard.press("ArrowRight");
     await sees(page, "This activity was changed somewhere else");
     await press(page, "Take what is there");
-    expect(await metresOf(page, "t2")).toBeCloseTo(2.2, 5);
+    await expect.poll(() => metresOf(page, "t2")).toBeCloseTo(2.2, 5);
     await other.close();
     await page.bringToFront();
   });
@@ -176,7 +176,7 @@ describe("the workbench", () => {
     await page.type("[role=dialog] input[name=password]", inject("password"));
     await press(page, "Sign in and save");
     await saved(page);
-    expect(await metresOf(page, "t1")).toBeCloseTo(1.5, 5);
+    await expect.poll(() => metresOf(page, "t1")).toBeCloseTo(1.5, 5);
   });
 
   it("opens a file of its own and refuses others by name", async () => {
