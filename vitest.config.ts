@@ -5,7 +5,7 @@ export default defineConfig({
     include: [
       "core/**/*.test.ts",
       "server/**/*.test.ts",
-      "app/**/*.test.ts",
+      "app/**/*.test.{ts,tsx}",
       "cli/**/*.test.ts",
       "scripts/**/*.test.ts",
     ],

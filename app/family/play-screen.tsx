@@ -227,7 +227,7 @@ function Board({
         setTold(sayPhrase(after.refused));
         return;
       }
-      setTold("");
+      setTold(event.kind === "carry" ? say("play.carried") : event.kind === "bell" ? say("play.bell") : "");
       setFixing(false);
       setPlay(after);
       const done = view(after).done !== null;
@@ -362,6 +362,14 @@ function Board({
             <p className="text-sm text-chalk/85">
               {say("play.try", { number: tally.sends + 1, cap: capOf(pattern.params) })}
             </p>
+            {data.best && (
+              <p className="text-sm text-chalk/85">
+                {say("play.best")}{" "}
+                <strong className="text-base">
+                  {data.best.unit === "tenths" ? (data.best.value / 10).toFixed(1) : data.best.value}
+                </strong>
+              </p>
+            )}
             {data.mark !== null && (
               <p className="text-sm text-chalk/85">
                 {say("play.mark")} <strong className="text-base">{data.mark}</strong>

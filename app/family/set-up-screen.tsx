@@ -7,7 +7,6 @@ import { YardMap } from "./yard-map.tsx";
 
 interface Stage {
   id: string;
-  title: string;
   item: string;
   lines: string[];
   distance?: string;
@@ -20,7 +19,6 @@ const metres = (m: number) => m.toFixed(m < 10 ? 1 : 0);
 /** One marker at a time, then the whole. */
 function stages({ card }: CardData): Stage[] {
   const a = card.activity;
-  const marker = say(`item.${a.kit.marker}`);
   const moving =
     card.markers.length > 0 && card.parts.some((p) => p.kind === "line" && p.role === "start" && p.id !== "start");
   const out: Stage[] = [];
@@ -30,7 +28,6 @@ function stages({ card }: CardData): Stage[] {
     shown.push(target.id);
     out.push({
       id: "first",
-      title: target.label,
       item: target.item,
       lines: [say("setup.putFirst", { item: target.label }), countsLine(card, target.id)],
       shown: [...shown],
@@ -39,7 +36,6 @@ function stages({ card }: CardData): Stage[] {
     shown.push("start");
     out.push({
       id: "start",
-      title: say("setup.startTitle"),
       item: a.kit.marker,
       lines: [say("setup.start")],
       shown: [...shown],
@@ -65,7 +61,6 @@ function stages({ card }: CardData): Stage[] {
         : [say("setup.line", { number: m.label })];
     out.push({
       id: m.id,
-      title: m.kind === "target" ? m.label : `${marker} ${m.label}`,
       item: m.item,
       lines: [walk, ...aside, ...put].filter(Boolean),
       distance: say("setup.dist", { count: sayCount(m.count), unit: m.unit, metres: metres(m.reached) }),

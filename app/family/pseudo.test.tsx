@@ -1,0 +1,137 @@
+import { renderToStaticMarkup } from "react-dom/server";
+import { createMemoryRouter, RouterProvider } from "react-router";
+import { describe, expect, it, vi } from "vitest";
+import { starters } from "#core/aim/starters.ts";
+import { fromPattern } from "#core/formats/activity.ts";
+import { patternNames, patternOf } from "#core/patterns/registry.ts";
+import { compileCard } from "#server/cards/card.ts";
+import type { CardData, Ticks } from "./card-app.tsx";
+
+/** A language of its own: every whole sentence stands in brackets, so that one glued from pieces shows. */
+vi.mock("../words/en.ts", async (original) => {
+  const { en } = await original<typeof import("../words/en.ts")>();
+  return { en: Object.fromEntries(Object.entries(en).map(([k, text]) => [k, `⟦${text}⟧`])) };
+});
+const { FetchScreen } = await import("./fetch-screen.tsx");
+const { SetUpScreen } = await import("./set-up-screen.tsx");
+const { LookScreen } = await import("./look-screen.tsx");
+const { HandInScreen } = await import("./hand-in-screen.tsx");
+const { PlayInputs } = await import("./play-inputs.tsx");
+const { CardApp } = await import("./card-app.tsx");
+
+const OPEN = "⟦";
+const SHUT = "⟧";
+
+function cardOf(name: (typeof patternNames)[number]): CardData {
+  const a = { ...fromPattern(name), caution: "TEACHER", title: "TEACHER", reflection: ["TEACHER"] };
+  const card = compileCard(
+    { ...a, cues: [{ id: "c1", text: "TEACHER" }], criteria: [{ id: "l1", text: "TEACHER" }] },
+    { age: 7, step: null, leftHanded: true },
+  );
+  const now = new Date(0);
+  return {
+    id: "c",
+    name: "N",
+    school: "S",
+    zone: "UTC",
+    card,
+    state: "open",
+    opensAt: now,
+    closesAt: now,
+    tries: 3,
+    used: 0,
+    mark: null,
+    best: null,
+    token: "t",
+    opens: "o",
+    closes: "c",
+  } as CardData;
+}
+
+/** Text of a page that is not inside brackets: whole text nodes, less what people typed and plain figures. */
+function outside(html: string, typed: readonly string[]): string[] {
+  const names = [...html.matchAll(/aria-label="([^"]*)"/g)].map((m) => m[1]!);
+  const nodes = html.split(/<[^>]*>/).concat(names);
+  return nodes
+    .map((n) => n.trim())
+    .filter((n) => {
+      if (n === "" || /^[\d\s.,:|+=-]+$/.test(n) || typed.includes(n)) return false;
+      let depth = 0;
+      for (const c of n) {
+        if (c === OPEN) depth++;
+        else if (c === SHUT) depth--;
+        else if (depth === 0 && /\p{L}/u.test(c)) return true;
+      }
+      return depth !== 0;
+    });
+}
+
+describe.each(patternNames)("no sentence of the family's screens is glued: %s", (name) => {
+  const data = cardOf(name);
+  const labels = data.card.parts.flatMap((p) => (p.kind === "target" ? [p.label] : []));
+  const typed = ["TEACHER", ...labels, ...starters.slide.cues];
+  const ticks: Ticks = { have: [], look: [], grownUp: false };
+  const none = () => undefined;
+
+  it("fetch, set up, look round, hand in", () => {
+    const over = {
+      id: "p",
+      token: "t",
+      card: "c",
+      device: "d",
+      setup: { players: 1, mode: "alone", seed: 1 },
+      names: [],
+      rulesVersion: 1,
+      startedAt: 0,
+      done: true,
+      result: null,
+      receipt: null,
+      refused: null,
+    } as const;
+    const pages = [
+      <FetchScreen key="f" data={data} ticks={ticks} setTicks={none} />,
+      <SetUpScreen key="s" data={data} />,
+      <LookScreen key="l" data={data} ticks={ticks} setTicks={none} />,
+      <HandInScreen
+        key="h"
+        data={data}
+        plays={[{ ...over, setup: { ...over.setup }, names: [] }]}
+        again={async () => undefined}
+        go={none}
+      />,
+    ];
+    for (const page of pages) {
+      const html = renderToStaticMarkup(page);
+      expect(html).toContain(OPEN);
+      expect(outside(html, typed)).toEqual([]);
+    }
+  });
+
+  it("the frame around them, closed cards too", () => {
+    for (const state of ["open", "closed", "soon"] as const) {
+      const router = createMemoryRouter([{ path: "/", element: <CardApp data={{ ...data, state }} /> }]);
+      expect(outside(renderToStaticMarkup(<RouterProvider router={router} />), typed), state).toEqual([]);
+    }
+  });
+
+  it("every input that the game can offer, to its end", () => {
+    const p = patternOf(name);
+    let state = p.start(p.example.params, { players: 2, mode: "against", seed: 1 });
+    for (let i = 0; !p.ending(state); i++) {
+      const html = renderToStaticMarkup(
+        <PlayInputs
+          legal={p.legal(state)}
+          now={p.turn(state).now.key}
+          data={data}
+          act={none}
+          tick={none}
+          name={() => "NAME"}
+        />,
+      );
+      expect(outside(html, typed)).toEqual([]);
+      const next = p.next(state)!;
+      const body = "branches" in next ? next.branches[i % next.branches.length]!.event : next.event;
+      state = p.step(state, { ...body, at: i } as never) as never;
+    }
+  });
+});
