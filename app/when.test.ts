@@ -1,0 +1,26 @@
+import { describe, expect, it } from "vitest";
+import { clockTime, dayKey, fromLocalInput, localInput, when } from "./when.ts";
+
+const LONDON = "Europe/London";
+
+describe("times in the school's zone", () => {
+  it("shows an instant as the school's clock does, summer and winter", () => {
+    expect(when("2026-11-25T16:00:00Z", LONDON)).toBe("Wed 25 Nov, 16:00");
+    expect(when("2026-07-01T16:00:00Z", LONDON)).toBe("Wed 1 Jul, 17:00");
+    expect(clockTime("2026-07-01T16:05:00Z", "Asia/Kolkata")).toBe("21:35");
+    expect(dayKey("2026-07-01T23:30:00Z", LONDON)).toBe("2026-07-02");
+  });
+  it("reads what a form gives back as the same instant", () => {
+    for (const iso of [
+      "2026-03-29T00:30:00.000Z",
+      "2026-03-29T01:30:00.000Z",
+      "2026-07-14T12:00:00.000Z",
+      "2026-12-31T23:59:00.000Z",
+    ])
+      for (const zone of [LONDON, "America/New_York", "Asia/Kolkata", "UTC"])
+        expect(fromLocalInput(localInput(iso, zone), zone)!.toISOString()).toBe(iso);
+  });
+  it("is null for what is not a time", () => {
+    for (const text of ["", "tomorrow", "2026-13", "25/11/2026 16:00"]) expect(fromLocalInput(text, LONDON)).toBeNull();
+  });
+});

@@ -1,0 +1,92 @@
+import { describe, expect, it } from "vitest";
+import { layoutOf } from "#core/forecast/for-activity.ts";
+import { fromPattern } from "#core/formats/activity.ts";
+import { patternNames, patternOf } from "#core/patterns/registry.ts";
+import { hasLabel } from "../words/teacher.ts";
+import { getIn, setIn } from "./knobs.tsx";
+import { countedBackFrom, planScale, WIDTH } from "./scale.ts";
+import { answerOf, STATIONS } from "./stations.tsx";
+import { stepsText } from "./tape.tsx";
+
+describe("places in a document", () => {
+  it("are read and changed without touching the rest", () => {
+    const doc = { a: [{ b: 1 }, { b: 2 }], c: { d: null as number | null } };
+    const next = setIn(doc, ["a", 1, "b"], 5);
+    expect(next).toEqual({ a: [{ b: 1 }, { b: 5 }], c: { d: null } });
+    expect(doc.a[1]!.b).toBe(2);
+    expect(next.a[0]).toBe(doc.a[0]);
+    expect(next.c).toBe(doc.c);
+    expect(getIn(next, ["a", 1, "b"])).toBe(5);
+    expect(getIn(next, ["c", "d", "e"])).toBeUndefined();
+  });
+});
+
+describe("plan and tape share one scale", () => {
+  it.each(patternNames)(
+    "%s: a peg and its part stand under each other, and a place on the tape leads back to its distance",
+    (name) => {
+      const a = fromPattern(name);
+      const parts = layoutOf(a);
+      const s = planScale(a.space.length, a.space.width, countedBackFrom(parts));
+      expect(s.x(a.space.length)).toBeLessThanOrEqual(WIDTH);
+      for (const peg of patternOf(name).pegs(a.pattern.params)) {
+        const part = parts.find((p) => p.id === peg.id);
+        if (part && "along" in part) expect(s.xOf(peg.distance)).toBeCloseTo(s.x(part.along), 9);
+        expect(s.distanceAt(s.xOf(peg.distance))).toBeCloseTo(peg.distance, 9);
+      }
+    },
+  );
+  it("runs back from the target where the line moves", () => {
+    const a = fromPattern("climb");
+    const other = patternOf("climb")
+      .knobs(a.pattern.params)
+      .find((k) => k.label === "knob.ladder")!;
+    if (other.kind !== "choice") throw new Error("a choice was expected");
+    const params = setIn(a.pattern.params, other.path, other.options[1]!.value);
+    const parts = patternOf("climb").layout(params, a.space);
+    const s = planScale(a.space.length, a.space.width, countedBackFrom(parts));
+    expect(s.reversed).toBe(true);
+    expect(s.xOf(1)).toBeGreaterThan(s.xOf(2));
+    expect(s.distanceAt(s.xOf(1.7))).toBeCloseTo(1.7, 9);
+  });
+  it("fits a long yard and a square room into the same column, to scale", () => {
+    for (const [length, width] of [
+      [14, 4],
+      [4, 4],
+      [3, 1.5],
+    ] as const) {
+      const s = planScale(length, width, null);
+      expect((s.x(1) - s.x(0)) / (s.y(1) - s.y(0))).toBeCloseTo(1, 9);
+      expect(s.x(length)).toBeLessThanOrEqual(WIDTH);
+    }
+  });
+  it("says steps in halves", () => {
+    expect([stepsText(2.8, 0.5), stepsText(2.51, 0.5), stepsText(0.26, 0.5)]).toEqual(["5½", "5", "½"]);
+  });
+});
+
+describe("stations", () => {
+  it.each(patternNames)(
+    "%s answers every station in a line, and everything it lets a teacher set has a name",
+    (name) => {
+      const a = fromPattern(name);
+      const p = patternOf(name);
+      for (const s of STATIONS) {
+        expect(answerOf(s, a).length).toBeGreaterThan(3);
+        expect(answerOf(s, a)).not.toContain("[");
+      }
+      const knobs = [
+        ...p.knobs(a.pattern.params),
+        ...p.pegs(a.pattern.params).flatMap((g) => p.pegKnobs(a.pattern.params, g.id)),
+      ];
+      const keys = knobs.flatMap((k) => [
+        k.label,
+        k.hint,
+        ...(k.kind === "choice" ? k.options.map((o) => o.label) : []),
+        k.kind === "number" ? k.off?.label : undefined,
+      ]);
+      expect(keys.filter((k) => k !== undefined && !hasLabel(k))).toEqual([]);
+      expect(hasLabel(`pattern.${name}`) && hasLabel(`pattern.${name}.how`)).toBe(true);
+    },
+  );
+});

@@ -1,0 +1,212 @@
+import { describe, expect, it } from "vitest";
+import { normalDraw, random } from "../forecast/random.ts";
+import { sendItem } from "../kit/items.ts";
+import type { NextSend } from "../patterns/contract.ts";
+import type { Part } from "../yard/parts.ts";
+import { ACTIONS, actionFacts } from "./actions.ts";
+import { firstTouched, type Upright } from "./first-touched.ts";
+import { type PlayerModel, playerModel } from "./player.ts";
+import { agePrior } from "./priors.ts";
+import { sendChances } from "./send-chances.ts";
+import { stopBands } from "./stop-bands.ts";
+
+const DRAWS = 60_000;
+/** Four standard errors of a share counted in that many draws. */
+const CLOSE = 4 * (0.5 / Math.sqrt(DRAWS));
+
+const sure: PlayerModel = {
+  spread: { lateral: 0.09, range: 0.15, vertical: 0.1 },
+  reach: () => 1,
+  walking: 1,
+  windUp: 2,
+  speed: 3,
+  object: { diameter: 0.08, mass: 0.07 },
+  runOn: 0.2,
+};
+const target = (id: string, along: number, across: number, width: number): Part => ({
+  kind: "target",
+  id,
+  along,
+  across,
+  width,
+  height: 0.25,
+  item: "box",
+  label: id,
+  rule: { kind: "touch", width },
+});
+const start: Part = { kind: "line", id: "start", along: 0, across: 0, width: 1, role: "start" };
+const at = (want: string, ids: readonly string[]): NextSend => ({
+  player: 0,
+  from: "start",
+  shot: { kind: "target", target: want },
+  branches: [...ids, "none"].map((ref) => ({
+    ref,
+    worth: ref === want ? 1 : 0,
+    event: { kind: "send", hit: ref === "none" ? null : ref },
+  })),
+  fetch: true,
+});
+
+describe("first touched, against sends drawn one by one", () => {
+  const yard: Upright[] = [
+    { id: "near", distance: 1.5, across: -0.1, width: 0.25, height: 0.1 },
+    { id: "far", distance: 3, across: 0.15, width: 0.4, height: 0.5 },
+    { id: "twin", distance: 3, across: 0.5, width: 0.3, height: 0.4 },
+  ];
+  const b = 0.08;
+  const aim = { across: 0.15, distance: 3, up: 0.25 };
+  const sd = { lateral: 0.08, vertical: 0.09 };
+  it.each([false, true])("in the air: %s", (inAir) => {
+    const draw = random(11);
+    const counted: Record<string, number> = {};
+    for (let i = 0; i < DRAWS; i++) {
+      const u = aim.across / aim.distance + sd.lateral * normalDraw(draw);
+      const v = sd.vertical * normalDraw(draw);
+      const touching = yard.filter((t) => {
+        const z = aim.up + v * t.distance;
+        return (
+          Math.abs(u * t.distance - t.across) < t.width / 2 + b / 2 && (!inAir || (z > -b / 2 && z < t.height! + b / 2))
+        );
+      });
+      touching.sort(
+        (x, y) =>
+          x.distance - y.distance ||
+          Math.abs(u * x.distance - x.across) - x.width / 2 - (Math.abs(u * y.distance - y.across) - y.width / 2),
+      );
+      const id = touching[0]?.id ?? "none";
+      counted[id] = (counted[id] ?? 0) + 1 / DRAWS;
+    }
+    const told = firstTouched(yard, aim, b, sd, { inAir });
+    // Where equals overlap in the air, the height of both decides; their strip is narrow here.
+    for (const t of yard)
+      expect(Math.abs(told.byTarget[t.id]! - (counted[t.id] ?? 0)), t.id).toBeLessThan(inAir ? 2 * CLOSE : CLOSE);
+    expect(Math.abs(told.none - (counted.none ?? 0))).toBeLessThan(inAir ? 2 * CLOSE : CLOSE);
+  });
+});
+
+describe("the aim", () => {
+  it("at the middle, or beside what stands in the way when that is better", () => {
+    const parts = [start, target("a", 1.5, 0.08, 0.2), target("b", 3, 0, 0.5)];
+    const send = at("b", ["a", "b"]);
+    const middle = sendChances(send, { parts, inAir: false }, sure, "middle");
+    const best = sendChances(send, { parts, inAir: false }, sure, "bestExpected");
+    expect(middle.aim.across).toBe(0);
+    expect(best.aim.across).toBeLessThan(0);
+    expect(best.byRef.get("b")!).toBeGreaterThan(middle.byRef.get("b")! + 0.01);
+    for (const c of [middle, best]) expect([...c.byRef.values()].reduce((x, y) => x + y, 0)).toBeCloseTo(1, 9);
+  });
+
+  it("goes shorter than the richest band when it is thin and nothing lies behind it", () => {
+    const zone = (id: string, near: number, far: number, points: number): Part => ({
+      kind: "zone",
+      id,
+      near,
+      far,
+      across: 0,
+      width: 1,
+      points,
+      lineRule: "centre",
+    });
+    const parts = [start, zone("z1", 1, 2, 4), zone("z2", 2, 2.1, 5)];
+    const send: NextSend = {
+      player: 0,
+      from: "start",
+      shot: { kind: "zones" },
+      branches: [
+        ["short", 0],
+        ["z1", 4],
+        ["z2", 5],
+        ["over", 0],
+      ].map(([ref, worth]) => ({
+        ref: ref as string,
+        worth: worth as number,
+        event: { kind: "rest", zone: ref as string },
+      })),
+      fetch: false,
+    };
+    const middle = sendChances(send, { parts, inAir: false }, sure, "middle");
+    const best = sendChances(send, { parts, inAir: false }, sure, "bestExpected");
+    expect(middle.aim.distance).toBeCloseTo(2.05, 10);
+    expect(best.aim.distance).toBeLessThan(1.8);
+    const weak = sendChances(send, { parts, inAir: false }, { ...sure, reach: () => 0.4 }, "middle");
+    expect(weak.byRef.get("short")!).toBeGreaterThan(0.6);
+    expect([...weak.byRef.values()].reduce((x, y) => x + y, 0)).toBeCloseTo(1, 9);
+  });
+
+  it("counts a container by its own rule, less what stands before it", () => {
+    const into: Part = {
+      kind: "target",
+      id: "b",
+      along: 3,
+      across: 0,
+      width: 0.4,
+      height: 0.3,
+      item: "basket",
+      label: "b",
+      rule: { kind: "into", opening: 0.38 },
+    };
+    const free = sendChances(at("b", ["b"]), { parts: [start, into], inAir: true }, sure, "middle").byRef.get("b")!;
+    const either: Part = {
+      ...into,
+      rule: {
+        kind: "anyOf",
+        rules: [
+          { kind: "into", opening: 0.38 },
+          { kind: "touch", width: 0.4 },
+        ],
+      },
+    };
+    const more = sendChances(at("b", ["b"]), { parts: [start, either], inAir: true }, sure, "middle").byRef.get("b")!;
+    expect(more).toBeGreaterThan(free);
+    const hidden = sendChances(
+      at("b", ["a", "b"]),
+      { parts: [start, target("a", 1.5, 0, 0.6), into], inAir: false },
+      sure,
+      "middle",
+    );
+    expect(hidden.byRef.get("b")!).toBeLessThan(0.02);
+  });
+});
+
+describe("stopping", () => {
+  it("agrees with stops drawn one by one under each line rule", () => {
+    const lines = [1, 1.6, 2, 2.8];
+    for (const [rule, edge] of [
+      ["lower", -0.05],
+      ["centre", 0],
+      ["higher", 0.05],
+    ] as const) {
+      const draw = random(5);
+      const counted = [0, 0, 0, 0, 0];
+      for (let i = 0; i < DRAWS; i++) {
+        const calls = 1.8 * (1 + 0.16 * normalDraw(draw)) + edge;
+        const k = lines.filter((l) => calls >= l).length;
+        counted[k] = counted[k]! + 1 / DRAWS;
+      }
+      stopBands(lines, 1.8, 0.16, 0.1, rule).forEach((p, k) => {
+        expect(Math.abs(p - counted[k]!), `${rule} ${k}`).toBeLessThan(CLOSE);
+      });
+    }
+  });
+});
+
+describe("what is assumed of a player", () => {
+  it("gets steadier, stronger and quicker with age, and every action has its facts", () => {
+    for (let age = 4; age < 18; age++) {
+      const [young, old] = [agePrior(age), agePrior(age + 1)];
+      expect(old.multiplier).toBeLessThan(young.multiplier);
+      expect(old.strength).toBeGreaterThan(young.strength);
+      expect(old.tempo).toBeLessThanOrEqual(young.tempo);
+    }
+    expect(agePrior("adult")).toEqual(agePrior(18));
+    expect(agePrior(2)).toEqual(agePrior(4));
+    for (const a of ACTIONS) expect(actionFacts[a].speed).toBeGreaterThan(0);
+  });
+  it("reaches less far on carpet than on boards, and a known multiplier replaces the age", () => {
+    const sock = sendItem("sockBall")!;
+    const on = (floor: "carpet" | "boards") => playerModel({ age: 7 }, "underarmRoll", sock, floor).reach(6);
+    expect(on("carpet")).toBeLessThan(on("boards"));
+    const known = playerModel({ age: 7, multiplier: 2 }, "underarmRoll", sock, "carpet").spread.lateral;
+    expect(known).toBeCloseTo(2 * actionFacts.underarmRoll.spread.lateral * sock.handling, 12);
+  });
+});

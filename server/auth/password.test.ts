@@ -1,0 +1,23 @@
+import { describe, expect, it } from "vitest";
+import { hashPassword, passwordFits } from "./password.ts";
+
+describe("passwords", () => {
+  it("are kept as argon2id, each with a salt of its own, and fit only themselves", async () => {
+    const [a, b] = await Promise.all([hashPassword("chalk-and-tape"), hashPassword("chalk-and-tape")]);
+    expect(a).toMatch(/^\$argon2id\$/);
+    expect(a).not.toBe(b);
+    expect(await passwordFits("chalk-and-tape", a)).toBe(true);
+    expect(await passwordFits("chalk-and-rope", a)).toBe(false);
+  });
+  it("nobody's password fits, and asking takes as long as for somebody", async () => {
+    const stored = await hashPassword("x".repeat(12));
+    const time = async (s: string | undefined) => {
+      const began = performance.now();
+      for (let i = 0; i < 5; i++) expect(await passwordFits("guess", s)).toBe(false);
+      return performance.now() - began;
+    };
+    await time(stored);
+    const [known, unknown] = [await time(stored), await time(undefined)];
+    expect(unknown).toBeGreaterThan(known / 4);
+  });
+});

@@ -1,0 +1,89 @@
+import { describe, expect, it } from "vitest";
+import { mirrored, starters } from "#core/aim/starters.ts";
+import { pegRates } from "#core/forecast/for-activity.ts";
+import { type Activity, activity, fromPattern } from "#core/formats/activity.ts";
+import { stature } from "#core/measures/stature.ts";
+import { patternOf } from "#core/patterns/registry.ts";
+import { cautionsOf, compileCard } from "./card.ts";
+
+const climb = fromPattern("climb");
+const bands = fromPattern("bands");
+const child = { age: 7, step: null, leftHanded: false };
+const change = (a: Activity, over: Partial<Activity>): Activity => activity.parse({ ...a, ...over });
+
+describe("a card for one child", () => {
+  it("counts every marker in the child's own steps, each within 3 points of hit rate, or in shoe lengths", () => {
+    for (const a of [climb, bands])
+      for (const age of [5, 7, 9, 13]) {
+        const card = compileCard(a, { ...child, age });
+        expect(card.step).toBeCloseTo(0.41 * stature(age), 12);
+        expect(card.measured).toBe(false);
+        const pattern = patternOf(a.pattern.name);
+        for (const m of card.markers) {
+          expect(m.count * 2).toBe(Math.round(m.count * 2));
+          if (m.unit === "shoe") expect(m.count).toBeLessThanOrEqual(12);
+          const at = (metres: number) =>
+            pegRates(
+              { ...a, pattern: { ...a.pattern, params: pattern.movePeg(a.pattern.params, m.id, metres) } } as Activity,
+              { age },
+            ).get(m.id) ?? 0;
+          const moved = Math.abs(at(m.reached) - at(m.metres));
+          const nearestHalf = Math.abs(m.reached - m.metres) <= card.step / 4 + 1e-9;
+          expect(moved <= 0.03 || nearestHalf || m.unit === "shoe", `${a.title} ${age} ${m.id}`).toBe(true);
+        }
+      }
+  });
+
+  it("takes the step that the home has measured, and keeps the document as it was sent", () => {
+    const card = compileCard(climb, { ...child, step: 0.6 });
+    expect([card.step, card.measured]).toEqual([0.6, true]);
+    expect(card.markers[0]!.count).toBeLessThan(compileCard(climb, child).markers[0]!.count);
+    expect(card.activity).toEqual(climb);
+  });
+
+  it("gathers cautions from the action, the things and the space, each once", () => {
+    const told = cautionsOf(climb);
+    expect(new Set(told).size).toBe(told.length);
+    expect(told).toEqual(
+      expect.arrayContaining([
+        "clearSpace",
+        "nothingBreakable",
+        "dryFloor",
+        "shoesOrBareFeet",
+        "doorShut",
+        "grownUpYes",
+        "steady",
+      ]),
+    );
+    const outside = change(climb, { space: { ...climb.space, indoors: false, floor: "grass" } });
+    expect(cautionsOf(outside)).toContain("roads");
+    expect(cautionsOf(outside)).not.toContain("doorShut");
+    const thrown = change(climb, { aim: { ...climb.aim, action: "underarmThrow" } });
+    expect(cautionsOf(thrown)).toContain("ceiling");
+    const heavy = { ...climb, kit: { ...climb.kit, send: "largeBall" } };
+    expect(cautionsOf(heavy)).toContain("outdoorsOnly");
+    expect(cautionsOf({ ...heavy, space: outside.space })).not.toContain("outdoorsOnly");
+  });
+
+  it("waits for a grown-up's yes where things or place ask for one", () => {
+    expect(compileCard(climb, child).grownUp).toBe(true);
+    expect(compileCard(bands, child).grownUp).toBe(false);
+  });
+});
+
+describe("starter texts", () => {
+  it("turn left and right round for the other hand, and only those", () => {
+    expect(mirrored("Step with the left foot, right hand low. Leftovers stay.")).toBe(
+      "Step with the right foot, left hand low. Leftovers stay.",
+    );
+    for (const s of Object.values(starters)) for (const cue of s.cues) expect(mirrored(mirrored(cue))).toBe(cue);
+  });
+  it("give every action an outcome, cues and criteria of a length that the document takes", () => {
+    for (const s of Object.values(starters)) {
+      expect(s.outcomes.length).toBeGreaterThan(0);
+      expect(s.cues.length).toBeGreaterThanOrEqual(3);
+      expect(s.cues.length).toBeLessThanOrEqual(6);
+      expect(s.criteria.length).toBeGreaterThanOrEqual(2);
+    }
+  });
+});
