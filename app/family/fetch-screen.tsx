@@ -14,18 +14,17 @@ interface Thing {
 /** What to fetch, by what it is for. */
 function things({ card }: CardData): { title: string; list: Thing[] }[] {
   const a = card.activity;
-  const params = a.pattern.params as { pieces?: number; blocker?: boolean };
   const named = (item: string, id: string, name = say(`item.${item}`)): Thing => ({ id, item, name });
   const targets = card.parts.flatMap((p) => (p.kind === "target" ? [named(p.item, p.id, p.label)] : []));
   const send = {
     ...named(a.kit.send, "send"),
-    note: params.pieces ? say("fetch.pieces", { count: params.pieces }) : undefined,
+    note: card.needs.pieces > 1 ? say("fetch.pieces", { count: card.needs.pieces }) : undefined,
   };
   return [
     { title: say("fetch.send"), list: [send] },
     { title: say("fetch.targets"), list: targets },
     { title: say("fetch.marker"), list: [named(a.kit.marker, "marker")] },
-    { title: say("fetch.blocker"), list: params.blocker ? [named(a.kit.blocker, "blocker")] : [] },
+    { title: say("fetch.blocker"), list: card.needs.blocker ? [named(a.kit.blocker, "blocker")] : [] },
   ].filter((g) => g.list.length > 0);
 }
 

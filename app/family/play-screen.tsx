@@ -360,7 +360,10 @@ function Board({
           ))}
           <div>
             <p className="text-sm text-chalk/85">
-              {say("play.try", { number: tally.sends + 1, cap: capOf(pattern.params) })}
+              {say("play.try", {
+                number: tally.sends + 1,
+                cap: data.card.needs.sends === null ? "none" : String(data.card.needs.sends),
+              })}
             </p>
             {data.best && (
               <p className="text-sm text-chalk/85">
@@ -407,11 +410,6 @@ function Board({
     </div>
   );
 }
-
-const capOf = (params: unknown): string => {
-  const tries = (params as { tries?: number | null }).tries;
-  return tries ? String(tries) : "none";
-};
 
 function Finished({
   data,

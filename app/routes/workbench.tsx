@@ -362,7 +362,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
           />
           <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-1 text-[0.82rem] text-quiet">
             <span>
-              Share of sends that {a.pattern.name === "bands" ? "stop in the band" : "hit"}, aimed at its middle.
+              Share of sends that {partsOf(parts, "zone").length > 0 ? "stop in the band" : "hit"}, aimed at its middle.
               Outlined: within 60 to 80 %.
             </span>
             <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>

@@ -144,6 +144,7 @@ export interface Pattern<P, S extends BaseState> {
   ending(state: S): Ending | null;
   tally(state: S): Tally[];
   layout(params: P, space: { length: number; width: number }): Part[];
+  needs(params: P): Needs;
   /** What can be dragged on the tape, and the same layout with one of them elsewhere (metres from the throwing spot). */
   pegs(params: P): Peg[];
   movePeg(params: P, id: string, metres: number): P;
@@ -185,6 +186,15 @@ export type Knob = KnobBase &
     | { kind: "text"; most: number }
     | { kind: "item" }
   );
+
+/** What a home needs beside the targets and lines of the layout. */
+export interface Needs {
+  /** Things to send, for each player or side. */
+  pieces: number;
+  blocker: boolean;
+  /** Sends allowed in a go; null: no cap, or none that is counted so. */
+  sends: number | null;
+}
 
 export interface Peg {
   id: string;

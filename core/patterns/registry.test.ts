@@ -26,6 +26,12 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
     }
   });
 
+  it("says what a home needs", () => {
+    const { pieces, sends } = p.needs(params);
+    expect(pieces).toBeGreaterThanOrEqual(1);
+    expect(sends === null || sends >= 1).toBe(true);
+  });
+
   it("describes what can be set: every knob points at something, and every offered choice is valid", () => {
     const get = (o: unknown, path: readonly (string | number)[]) =>
       path.reduce<unknown>((x, k) => (x as Record<string | number, unknown>)?.[k], o);

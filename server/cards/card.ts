@@ -4,6 +4,7 @@ import type { Activity } from "#core/formats/activity.ts";
 import { type Caution, sendItem, targetItem } from "#core/kit/items.ts";
 import { countOut } from "#core/measures/count.ts";
 import { paces } from "#core/measures/step.ts";
+import type { Needs } from "#core/patterns/contract.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import type { Part } from "#core/yard/parts.ts";
 
@@ -31,6 +32,7 @@ export interface Card {
   leftHanded: boolean;
   parts: Part[];
   markers: Marker[];
+  needs: Needs;
   cautions: Caution[];
   /** A grown-up must say yes before play. */
   grownUp: boolean;
@@ -86,6 +88,7 @@ export function compileCard(a: Activity, child: { age: number; step: number | nu
     leftHanded: child.leftHanded,
     parts,
     markers,
+    needs: pattern.needs(a.pattern.params),
     cautions,
     grownUp: cautions.some((c) => ASKS_GROWN_UP.includes(c)),
   };

@@ -29,6 +29,7 @@ export const bands: Pattern<BandsParams, rules.BandsState> = {
   ending: rules.ending,
   tally: rules.tally,
   layout,
+  needs: (p) => ({ pieces: p.pieces, blocker: p.blocker, sends: null }),
   pegs,
   movePeg,
   addPeg,

@@ -29,6 +29,7 @@ export const climb: Pattern<ClimbParams, rules.ClimbState> = {
   ending: rules.ending,
   tally: rules.tally,
   layout,
+  needs: (p) => ({ pieces: 1, blocker: false, sends: p.tries }),
   pegs,
   movePeg,
   addPeg,
