@@ -24,6 +24,8 @@ const rate = (p: Page, id: string, row: number) =>
 const focusPeg = (p: Page, id: string) => p.$eval(`[data-peg=${id}]`, (e) => (e as SVGElement).focus());
 
 async function fresh(pattern: string): Promise<string> {
+  // A page behind another one draws nothing, and takes no drag.
+  await page.bringToFront();
   await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
   await Promise.all([
     page.waitForNavigation({ waitUntil: "networkidle0" }).catch(() => undefined),
@@ -84,7 +86,7 @@ describe("the workbench", () => {
     const before = await rate(page, "t3", 1);
     const strip = await text(page, "[data-strip]");
     await drag(page, "t3", 60);
-    await expect.poll(() => metresOf(page, "t3")).toBeGreaterThan(3.2);
+    await expect.poll(() => metresOf(page, "t3"), { timeout: 5000 }).toBeGreaterThan(3.2);
     await expect.poll(() => rate(page, "t3", 1)).toBeLessThan(before);
     await page.waitForFunction(
       (old) => (document.querySelector("[data-strip]") as HTMLElement).innerText !== old,
