@@ -92,7 +92,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
             <thead>
               <tr className="border-b-2 border-ink align-bottom text-sm">
                 <th className="py-1.5 font-semibold">Child</th>
-                <th className="font-semibold">Age</th>
+                <th className="pr-3 font-semibold">Age</th>
                 <th className="font-semibold">Best</th>
                 <th className="font-semibold">All goes</th>
                 <th className="font-semibold">Felt</th>
