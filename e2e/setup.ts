@@ -26,7 +26,7 @@ export default async function setup(project: TestProject) {
   const given = process.env.DATABASE_URL ? await ownDatabase(process.env.DATABASE_URL) : null;
   const dir = join(root, ".yard-test");
   if (!given) rmSync(dir, { recursive: true, force: true });
-  const database = given ?? (await startPostgres(dir));
+  const database = given ?? (await startPostgres(dir, { fresh: true }));
   const { env, demo } = prepareDatabase(database.url);
   const web = await startWeb({ port: await freePort(), env });
   project.provide("base", web.url);

@@ -34,7 +34,7 @@ ensureChromium();
 ensureBuild();
 const dir = join(root, ".yard-test", "bench");
 rmSync(dir, { recursive: true, force: true });
-const database = await startPostgres(dir);
+const database = await startPostgres(dir, { fresh: true });
 const { env, demo } = prepareDatabase(database.url);
 const one = await startWeb({ port: await freePort(), env });
 const two = await startWeb({ port: await freePort(), env });

@@ -17,7 +17,7 @@ const folder = join(root, "docs", "screenshots");
 rmSync(data, { recursive: true, force: true });
 rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
-const database = await startPostgres(data);
+const database = await startPostgres(data, { fresh: true });
 const { env, demo } = prepareDatabase(database.url);
 const web = await startWeb({ port: await freePort(), env });
 const { browser, close } = await openBrowser();

@@ -42,13 +42,19 @@ const running = (bin, data) => as(join(bin, "pg_ctl"), ["-D", data, "status"]).s
 
 /**
  * Starts the database of a data folder on loopback, making it first where it is new. Answers with the owner's URL and a `stop`
- * that does nothing if somebody else had started it.
+ * that does nothing if somebody else had started it. `fresh` throws away what an earlier run left there.
  */
-export async function startPostgres(dataDir) {
+export async function startPostgres(dataDir, { fresh = false } = {}) {
   const bin = ensurePostgres();
   const folder = usableFolder(dataDir);
   const data = asRoot ? join(folder, "cluster") : join(folder, "postgres");
-  const secretFile = join(dataDir, "database-password");
+  // Beside the cluster it opens, wherever that had to go.
+  const secretFile = join(asRoot ? folder : dataDir, "database-password");
+  if (fresh) {
+    if (running(bin, data)) as(join(bin, "pg_ctl"), ["-D", data, "-m", "immediate", "-w", "stop"], { stdio: "ignore" });
+    rmSync(data, { recursive: true, force: true });
+    rmSync(secretFile, { force: true });
+  }
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(24).toString("hex"), { mode: 0o600 });
   const password = readFileSync(secretFile, "utf8");
   if (!existsSync(join(data, "PG_VERSION"))) {
