@@ -65,6 +65,8 @@ export async function beginPlay(page: Page, card: string, players = 1, mode?: st
   await page.waitForFunction(
     () => document.querySelector("main h1") && !document.body.innerText.includes("Who plays?"),
   );
+  // Keys are listened to once the screen has been drawn.
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 250))));
 }
 
 export async function handIn(page: Page): Promise<void> {
