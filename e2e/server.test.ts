@@ -11,6 +11,7 @@ let activities: typeof import("../server/activities/activities.ts");
 let send: typeof import("../server/assignments/send.ts");
 let results: typeof import("../server/assignments/results.ts");
 let classes: typeof import("../server/school/classes.ts");
+let homes: typeof import("../server/homes/homes.ts");
 let family: typeof import("../server/cards/family.ts");
 let outbox: typeof import("../server/outbox/outbox.ts");
 let hand: typeof import("../server/hand-in/take.ts");
@@ -27,6 +28,7 @@ beforeAll(async () => {
   send = await import("../server/assignments/send.ts");
   results = await import("../server/assignments/results.ts");
   classes = await import("../server/school/classes.ts");
+  homes = await import("../server/homes/homes.ts");
   family = await import("../server/cards/family.ts");
   outbox = await import("../server/outbox/outbox.ts");
   hand = await import("../server/hand-in/take.ts");
@@ -69,7 +71,7 @@ describe("a teacher sees only their own school", () => {
   it("classes, homes, activities, sendings and messages", async () => {
     expect((await classes.classesFor(theirs)).flatMap((c) => c.children).map((c) => c.name)).toEqual(["Pip Q."]);
     expect((await classes.classesFor(ours)).flatMap((c) => c.children)).toHaveLength(54);
-    expect((await classes.homesFor(theirs)).map((h) => h.child)).toEqual(["Pip Q."]);
+    expect((await homes.homesFor(theirs)).map((h) => h.child)).toEqual(["Pip Q."]);
     expect(await activities.activitiesFor(theirs)).toEqual([]);
     expect(await results.assignmentsFor(theirs, "UTC")).toEqual([]);
     expect((await outbox.outboxFor(theirs, 0)).total).toBe(0);
@@ -79,8 +81,8 @@ describe("a teacher sees only their own school", () => {
     await expect(activities.shelveActivity(theirs, foreign!.id, true)).rejects.toThrow("activity");
     const [sent] = await results.assignmentsFor(ours, "UTC");
     await expect(results.resultsFor(theirs, sent!.id)).rejects.toThrow("assignment");
-    const [home] = await classes.homesFor(ours);
-    await expect(classes.withdrawLink(theirs, home!.childId, false)).rejects.toThrow("child");
+    const [home] = await homes.homesFor(ours);
+    await expect(homes.withdrawLink(theirs, home!.childId, false)).rejects.toThrow("child");
   });
 
   it("cannot send to another school's class, nor hand in to another's card", async () => {
@@ -227,14 +229,14 @@ describe("goes", () => {
 
 describe("links and sessions", () => {
   it("open, are withdrawn, and open again at another address", async () => {
-    const token = async () => (await classes.homesFor(theirs))[0]!.token;
+    const token = async () => (await homes.homesFor(theirs))[0]!.token;
     const first = (await token())!;
     expect(await links.openLink(first)).toMatchObject({ schoolId: theirs.schoolId });
-    const { childId } = (await classes.homesFor(theirs))[0]!;
-    await classes.withdrawLink(theirs, childId, false);
+    const { childId } = (await homes.homesFor(theirs))[0]!;
+    await homes.withdrawLink(theirs, childId, false);
     expect(await token()).toBeNull();
     expect(await links.openLink(first)).toEqual({ trouble: "withdrawn" });
-    await classes.withdrawLink(theirs, childId, true);
+    await homes.withdrawLink(theirs, childId, true);
     const second = (await token())!;
     expect(second).not.toBe(first);
     expect(await links.openLink(second)).toMatchObject({ childId });

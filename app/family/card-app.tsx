@@ -1,12 +1,14 @@
 import { ArrowLeft } from "lucide-react";
-import { lazy, Suspense, useCallback, useEffect, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { OpenCard } from "#server/cards/family.ts";
+import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { say } from "../words/say.ts";
 import { FetchScreen } from "./fetch-screen.tsx";
 import { HandInScreen } from "./hand-in-screen.tsx";
 import { LookScreen } from "./look-screen.tsx";
 import { keepPages } from "./offline.ts";
+import { type OwnCard, useOwnCard } from "./own-card.ts";
 import { SetUpScreen } from "./set-up-screen.tsx";
 import { type LocalPlay, playsOfCard } from "./store.ts";
 import { keepSyncing, onSync } from "./sync.ts";
@@ -56,7 +58,21 @@ export function usePlays(card: string): { plays: LocalPlay[] | null; again: () =
   return { plays, again };
 }
 
-export function CardApp({ data }: { data: CardData }) {
+export function CardApp({ data: sent }: { data: CardData }) {
+  const own = useOwnCard(sent.id, sent.card);
+  const data = useMemo(() => ({ ...sent, card: own.card }), [sent, own.card]);
+  const drawings = useMemo(
+    () => drawingsOf([...own.card.activity.kit.own, ...(own.card.making?.items.own ?? [])]),
+    [own.card],
+  );
+  return (
+    <OwnDrawings value={drawings}>
+      <CardScreens data={data} own={own} />
+    </OwnDrawings>
+  );
+}
+
+function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
   const [search, setSearch] = useSearchParams();
   const asked = search.get("screen") as Step | null;
   const step: Step = asked && STEPS.includes(asked) ? asked : "fetch";
@@ -119,7 +135,9 @@ export function CardApp({ data }: { data: CardData }) {
             </button>
           </p>
         )}
-        {step === "fetch" && <FetchScreen data={data} ticks={ticks} setTicks={setTicks} />}
+        {step === "fetch" && (
+          <FetchScreen data={data} own={own} ticks={ticks} setTicks={setTicks} locked={underWay !== null} />
+        )}
         {step === "setup" && <SetUpScreen data={data} />}
         {step === "look" && <LookScreen data={data} ticks={ticks} setTicks={setTicks} />}
         {step === "handin" && <HandInScreen data={data} plays={plays} again={again} go={go} />}
@@ -134,7 +152,7 @@ export function CardApp({ data }: { data: CardData }) {
         )}
         {playing && (ready || underWay) && plays && (
           <Suspense fallback={<p className="p-6 text-lg">{say("play.loading")}</p>}>
-            <PlayScreen data={data} underWay={underWay} again={again} go={go} />
+            <PlayScreen data={data} own={own} underWay={underWay} again={again} go={go} />
           </Suspense>
         )}
         {playing && (

@@ -1,53 +1,150 @@
-import { Check } from "lucide-react";
+import { Check, RefreshCw } from "lucide-react";
+import { useState } from "react";
 import { mirrored } from "#core/aim/starters.ts";
+import type { Item } from "#core/kit/item.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { say } from "../words/say.ts";
+import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "../words/say.ts";
 import type { CardData, Ticks } from "./card-app.tsx";
+import type { OwnCard } from "./own-card.ts";
 
 interface Thing {
+  /** Its role: what is fetched for it, and what it is ticked by. */
   id: string;
   item: string;
   name: string;
   note?: string;
+  why?: string;
+  minutes: number;
 }
 
 /** What to fetch, by what it is for. */
-function things({ card }: CardData): { title: string; list: Thing[] }[] {
+function groups({ card }: CardData, names: Names): { title: string; list: Thing[] }[] {
   const a = card.activity;
-  const named = (item: string, id: string, name = say(`item.${item}`)): Thing => ({ id, item, name });
-  const targets = card.parts.flatMap((p) => (p.kind === "target" ? [named(p.item, p.id, p.label)] : []));
-  const send = {
-    ...named(a.kit.send, "send"),
-    note: card.needs.pieces > 1 ? say("fetch.pieces", { count: card.needs.pieces }) : undefined,
+  const picks = card.home?.picks ?? [];
+  const thing = (role: string, id: string, item: string, name = itemName(item, names)): Thing => {
+    const p = picks.find((x) => x.role === role);
+    const why =
+      p && p.why.key !== "why.designed" ? sayPhrase({ key: p.why.key, params: p.why.params }, names) : undefined;
+    return { id, item, name, why, minutes: p?.minutes ?? 0 };
   };
+  const targets = card.parts.flatMap((p) =>
+    p.kind === "target" ? [thing(`target:${p.id}`, p.id, p.item, targetName(p, names))] : [],
+  );
+  const each = (t: Thing) => ({
+    ...t,
+    note:
+      card.needs.pieces > 1
+        ? say(card.home?.sets ? "fetch.each" : "fetch.pieces", { count: card.needs.pieces })
+        : undefined,
+  });
+  const second = picks.find((p) => p.role === "send2");
+  const marker = picks.find((p) => p.role === "marker");
   return [
-    { title: say("fetch.send"), list: [send] },
+    { title: say("fetch.send"), list: [each(thing("send", "send", a.kit.send))] },
+    { title: say("fetch.second"), list: second ? [each(thing("send2", "send2", second.item))] : [] },
     { title: say("fetch.targets"), list: targets },
-    { title: say("fetch.marker"), list: [named(a.kit.marker, "marker")] },
-    { title: say("fetch.blocker"), list: card.needs.blocker ? [named(a.kit.blocker, "blocker")] : [] },
+    {
+      title: say("fetch.marker"),
+      list: [
+        {
+          ...thing("marker", "marker", a.kit.marker),
+          note: marker && marker.count > 1 ? say("fetch.each", { count: marker.count }) : undefined,
+        },
+      ],
+    },
+    {
+      title: say("fetch.blocker"),
+      list: card.needs.blocker ? [thing("blocker", "blocker", a.kit.blocker)] : [],
+    },
   ].filter((g) => g.list.length > 0);
 }
 
-export function FetchScreen({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {
+const roleOf = (t: Thing) => (["send", "send2", "marker", "blocker"].includes(t.id) ? t.id : `target:${t.id}`);
+
+export function FetchScreen({
+  data,
+  own,
+  ticks,
+  setTicks,
+  locked,
+}: {
+  data: CardData;
+  own: OwnCard;
+  ticks: Ticks;
+  setTicks: (t: Ticks) => void;
+  /** A go is under way: what is laid out stays. */
+  locked: boolean;
+}) {
+  const { card } = data;
+  const names = namesOf(card.activity.kit.own);
+  const [swapping, setSwapping] = useState<Thing | null>(null);
   const has = (id: string) => ticks.have.includes(id);
   const turn = (id: string) =>
     setTicks({ ...ticks, have: has(id) ? ticks.have.filter((x) => x !== id) : [...ticks.have, id] });
-  const { cues } = data.card.activity;
+  const { cues } = card.activity;
+  const list = groups(data, names);
+  const makes = list.flatMap((g) => g.list).filter((t) => t.minutes > 0);
+  const can = !locked && card.making !== undefined;
+  if (swapping)
+    return (
+      <SwapPanel
+        data={data}
+        own={own}
+        thing={swapping}
+        names={names}
+        close={(changed) => {
+          if (changed) setTicks({ ...ticks, have: ticks.have.filter((x) => x !== swapping.id) });
+          setSwapping(null);
+        }}
+      />
+    );
   return (
     <>
-      <h1 className="mb-3 text-3xl">{say("fetch.title")}</h1>
-      {things(data).map((g) => (
+      <h1 className="mb-2 text-3xl">{say("fetch.title")}</h1>
+      {own.busy && <p role="status">{say("fetch.recomputing")}</p>}
+      {card.home?.guessed && (
+        <p className="note mb-3 flex flex-wrap items-center gap-x-3">
+          <span>{say("fetch.guess")}</span>
+          <a href={`/f/${data.token}/home`} className="font-semibold underline">
+            {say("fetch.tell")}
+          </a>
+        </p>
+      )}
+      {card.home?.status === "noKit" && <p className="note note-good mb-3">{say("fetch.noKit")}</p>}
+      {card.making && card.making.homes.length > 1 && (
+        <fieldset className="mb-3" disabled={!can}>
+          <legend className="mb-1 font-semibold">{say("fetch.where")}</legend>
+          <div className="grid grid-cols-2 gap-2">
+            {card.making.homes.map((h) => (
+              <label
+                key={h.id}
+                className="grid min-h-12 cursor-pointer place-items-center rounded-md border-2 border-hair p-2 text-center font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-[#14241f] has-focus-visible:outline-3"
+              >
+                <input
+                  type="radio"
+                  name="where"
+                  className="sr-only"
+                  checked={card.home?.id === h.id}
+                  onChange={() => own.decide({ ...own.decided, home: h.id, fixed: {}, also: [] })}
+                />
+                {h.label}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      )}
+      {list.map((g) => (
         <section key={g.title} className="mb-4">
           <h2 className="mb-2 text-lg">{g.title}</h2>
           <ul className="grid grid-cols-2 gap-2.5">
             {g.list.map((t) => (
-              <li key={t.id}>
+              <li key={t.id} className="flex flex-col">
                 <button
                   type="button"
                   aria-pressed={has(t.id)}
                   aria-label={[say("fetch.have", { item: t.name }), t.note].filter(Boolean).join(", ")}
                   onClick={() => turn(t.id)}
-                  className={`relative grid min-h-28 w-full justify-items-center gap-1 rounded-md border-2 p-3 ${has(t.id) ? "border-teal bg-mint/30" : "border-ink bg-raised"}`}
+                  className={`relative grid min-h-28 w-full grow content-center justify-items-center gap-1 rounded-md border-2 p-3 ${has(t.id) ? "border-teal bg-mint/30" : "border-ink bg-raised"}`}
                 >
                   <ItemDrawing item={t.item} size={60} />
                   <span className="text-lg leading-tight font-semibold">{t.name}</span>
@@ -58,10 +155,27 @@ export function FetchScreen({ data, ticks, setTicks }: { data: CardData; ticks: 
                     </span>
                   )}
                 </button>
+                {t.why && <p className="pt-1 text-sm text-quiet">{t.why}</p>}
+                {can && (
+                  <button
+                    type="button"
+                    className="flex min-h-11 items-center gap-1.5 self-start px-1 font-semibold text-teal"
+                    aria-label={say("fetch.swapThis", { item: t.name })}
+                    onClick={() => setSwapping(t)}
+                  >
+                    <RefreshCw size={16} aria-hidden="true" /> {say("fetch.swap")}
+                  </button>
+                )}
               </li>
             ))}
           </ul>
         </section>
+      ))}
+      {card.home?.sets && (
+        <p className="note mb-4">{say(card.home.sets === "two" ? "fetch.sets.two" : "fetch.sets.one")}</p>
+      )}
+      {makes.map((t) => (
+        <Make key={t.id} thing={t} made={card.home!.made[t.item] ?? null} />
       ))}
       {cues.length > 0 && (
         <section>
@@ -70,12 +184,108 @@ export function FetchScreen({ data, ticks, setTicks }: { data: CardData; ticks: 
             {cues.map((c, i) => (
               <li key={c.id} className="flex gap-3">
                 <span className="font-head font-bold text-teal">{i + 1}</span>
-                {data.card.leftHanded ? mirrored(c.text) : c.text}
+                {card.leftHanded ? mirrored(c.text) : c.text}
               </li>
             ))}
           </ol>
         </section>
       )}
+    </>
+  );
+}
+
+/** How a thing is made, a step with its drawing each. */
+function Make({ thing: t, made }: { thing: Thing; made: Item["made"] }) {
+  if (!made) return null;
+  return (
+    <section className="mb-4 rounded-md border-2 border-hair p-3">
+      <h2 className="text-lg">{say("fetch.made", { item: t.name })}</h2>
+      <p className="mb-2 text-sm text-quiet">{say("fetch.make", { minutes: t.minutes })}</p>
+      <ol className="grid gap-2">
+        {made.steps.map((s, i) => (
+          <li key={s.text} className="flex items-center gap-3 text-lg">
+            <span className="font-head font-bold text-teal">{i + 1}</span>
+            <ItemDrawing item={s.drawing} size={40} className="shrink-0" />
+            <span>
+              {s.text.startsWith("make.") ? say(s.text) : s.text}
+              {s.grownUp && <strong className="block text-base text-coral-deep">{say("fetch.grownUp")}</strong>}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+/** Another thing for a role: from what is here, or of what one might have; what it does is said at once. */
+function SwapPanel({
+  data,
+  own,
+  thing,
+  names,
+  close,
+}: {
+  data: CardData;
+  own: OwnCard;
+  thing: Thing;
+  names: Names;
+  close: (changed: boolean) => void;
+}) {
+  const [options, setOptions] = useState<{ here: string[]; ifHave: string[] } | null>(null);
+  const [asked, ask] = useState(false);
+  const role = roleOf(thing);
+  if (!asked) {
+    ask(true);
+    void own.options(role).then(setOptions);
+  }
+  const all = { ...names, ...namesOf(data.card.making?.items.own ?? []) };
+  const take = (item: string, also: boolean) => {
+    const { decided } = own;
+    own.decide({
+      ...decided,
+      fixed: { ...decided.fixed, [role]: item },
+      also: also ? [...new Set([...decided.also, item])] : decided.also,
+    });
+    close(true);
+  };
+  const row = (title: string, list: readonly string[], also: boolean) =>
+    list.length > 0 && (
+      <section className="mb-4">
+        <h2 className="mb-2 text-lg">{title}</h2>
+        <ul className="grid grid-cols-3 gap-2.5">
+          {list.map((id) => (
+            <li key={id}>
+              <button
+                type="button"
+                className="grid min-h-24 w-full justify-items-center gap-1 rounded-md border-2 border-ink bg-raised p-2"
+                onClick={() => take(id, also)}
+              >
+                <ItemDrawing item={id} size={46} />
+                <span className="leading-tight">{itemName(id, all)}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </section>
+    );
+  return (
+    <>
+      <h1 className="mb-3 text-3xl">{say("fetch.swapTitle")}</h1>
+      {!options && <p role="status">{say("fetch.recomputing")}</p>}
+      {options && (
+        <>
+          {row(
+            say("fetch.also"),
+            options.here.filter((id) => id !== thing.item),
+            false,
+          )}
+          {row(say("fetch.ifHave"), options.ifHave, true)}
+          {options.here.length < 2 && options.ifHave.length === 0 && <p className="mb-4">{say("fetch.swapNone")}</p>}
+        </>
+      )}
+      <button type="button" className="btn min-h-14 w-full text-lg" onClick={() => close(false)}>
+        {say("fetch.swapBack", { item: thing.name })}
+      </button>
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { GameEvent } from "#core/records/events.ts";
 import type { Play } from "#core/referee/referee.ts";
-import { say } from "../words/say.ts";
+import { say, targetName } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { type Act, Zones, zoneName } from "./play-inputs.tsx";
 
@@ -11,7 +11,7 @@ export function FixPanel({ play, data, act, close }: { play: Play; data: CardDat
   const [reason, setReason] = useState(say("play.fixReason"));
   const label = (id: string) => {
     const part = data.card.parts.find((p) => p.id === id);
-    if (part?.kind === "target") return part.label;
+    if (part?.kind === "target") return targetName(part);
     return part?.kind === "zone" ? say("play.points", { points: part.points }) : zoneName(id);
   };
   const fixable = play.standing.flatMap(({ seq, event }): { seq: number; event: GameEvent; text: string }[] => {

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import type { Legal } from "#core/patterns/contract.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { say } from "../words/say.ts";
+import { say, targetName } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { PieceShape } from "./yard-map.tsx";
 
@@ -122,7 +122,7 @@ function HitOrMiss({ legal, data, act }: { legal: Extract<Legal, { kind: "send" 
                 }}
               >
                 <ItemDrawing item={part?.kind === "target" ? part.item : ""} />
-                {part?.kind === "target" ? part.label : id}
+                {part?.kind === "target" ? targetName(part) : id}
               </button>
             );
           })}

@@ -3,10 +3,12 @@ import { isRefusal, MODES, type Mode } from "#core/patterns/contract.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import type { PlayEvent } from "#core/records/events.ts";
 import { openPlay, type Play, referee, replay, view } from "#core/referee/referee.ts";
-import { say, sayCount, sayPhrase, sayScore } from "../words/say.ts";
+import { ItemDrawing } from "../drawings/items.tsx";
+import { itemName, namesOf, say, sayCount, sayPhrase, sayScore } from "../words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";
 import { FixPanel } from "./fix-panel.tsx";
 import { holdPage } from "./offline.ts";
+import { decidedEvents, type OwnCard } from "./own-card.ts";
 import { PlayInputs } from "./play-inputs.tsx";
 import { addEvent, addPlay, changePlay, deviceId, eventsOf, type LocalPlay } from "./store.ts";
 import { syncAll } from "./sync.ts";
@@ -15,6 +17,7 @@ import { YardMap } from "./yard-map.tsx";
 
 interface Props {
   data: CardData;
+  own: OwnCard;
   underWay: LocalPlay | null;
   again: () => Promise<void>;
   go: (to: Step) => void;
@@ -43,7 +46,7 @@ function useOnlyTab(card: string): { state: "asking" | "mine" | "other"; retry: 
   return { state, retry: () => setTries(tries + 1) };
 }
 
-export default function PlayScreen({ data, underWay, again, go }: Props) {
+export default function PlayScreen({ data, own, underWay, again, go }: Props) {
   const tab = useOnlyTab(data.id);
   const game = data.card.activity.pattern;
   if (tab.state === "asking") return null;
@@ -56,8 +59,8 @@ export default function PlayScreen({ data, underWay, again, go }: Props) {
         </button>
       </div>
     );
-  if (!underWay) return <Who data={data} again={again} />;
-  if (underWay.done && !underWay.result) return <Board data={data} local={underWay} again={again} go={go} />;
+  if (!underWay) return <Who data={data} own={own} again={again} />;
+  if (underWay.done && !underWay.result) return <Board data={data} own={own} local={underWay} again={again} go={go} />;
   if (underWay.rulesVersion !== patternOf(game.name).rulesVersion)
     return (
       <div className="grid gap-4 p-6 text-lg">
@@ -75,11 +78,11 @@ export default function PlayScreen({ data, underWay, again, go }: Props) {
         </button>
       </div>
     );
-  return <Board data={data} local={underWay} again={again} go={go} />;
+  return <Board data={data} own={own} local={underWay} again={again} go={go} />;
 }
 
 /** Who plays, how, and the names for the day. */
-function Who({ data, again }: { data: CardData; again: () => Promise<void> }) {
+function Who({ data, own, again }: { data: CardData; own: OwnCard; again: () => Promise<void> }) {
   const { players, pattern } = data.card.activity;
   const modes = MODES.filter((m) => players.modes.includes(m));
   const least = modes.includes("alone") ? players.least : Math.max(2, players.least);
@@ -107,6 +110,8 @@ function Who({ data, again }: { data: CardData; again: () => Promise<void> }) {
       refused: null,
     };
     await addPlay(play);
+    // What the family decided before play comes first in the record.
+    for (const [seq, body] of decidedEvents(own.decided).entries()) await addEvent(play.id, seq, { ...body, at: 0 });
     holdPage(true);
     await again();
   }
@@ -183,11 +188,13 @@ function Who({ data, again }: { data: CardData; again: () => Promise<void> }) {
 /** The shell of every game: whose turn, what to do, the score with its sum, the clock, the inputs, undo. */
 function Board({
   data,
+  own,
   local,
   again,
   go,
 }: {
   data: CardData;
+  own: OwnCard;
   local: LocalPlay;
   again: () => Promise<void>;
   go: (to: Step) => void;
@@ -202,6 +209,7 @@ function Board({
   }, []);
   const [told, setTold] = useState("");
   const [fixing, setFixing] = useState(false);
+  const [swapping, setSwapping] = useState(false);
   const writes = useRef<Promise<void>>(Promise.resolve());
   const sound = useSound();
   useWakeLock();
@@ -227,8 +235,17 @@ function Board({
         setTold(sayPhrase(after.refused));
         return;
       }
-      setTold(event.kind === "carry" ? say("play.carried") : event.kind === "bell" ? say("play.bell") : "");
+      setTold(
+        event.kind === "object"
+          ? say("play.swapped", { item: itemName(event.item, namesOf(data.card.making?.items.own ?? [])) })
+          : event.kind === "carry"
+            ? say("play.carried")
+            : event.kind === "bell"
+              ? say("play.bell")
+              : "",
+      );
       setFixing(false);
+      setSwapping(false);
       setPlay(after);
       const done = view(after).done !== null;
       const changes = done !== (view(before).done !== null);
@@ -238,7 +255,7 @@ function Board({
         .then(() => void syncAll(local.token))
         .catch(() => setTold(say("play.otherTab")));
     },
-    [local, again, setPlay],
+    [local, again, setPlay, data.card.making],
   );
 
   const elapsed = useElapsed(local.startedAt, play !== null && view(play).done === null);
@@ -383,30 +400,99 @@ function Board({
       </div>
       <div className="mt-2 rounded-t-2xl bg-page p-3 text-ink">
         <div className="mx-auto grid max-w-lg gap-2.5">
-          {fixing ? (
+          {swapping ? (
+            <SwapInPlay
+              data={data}
+              own={own}
+              is={v.objects.send ?? data.card.activity.kit.send}
+              act={act}
+              close={() => setSwapping(false)}
+            />
+          ) : fixing ? (
             <FixPanel play={play} data={data} act={act} close={() => setFixing(false)} />
           ) : (
             <PlayInputs legal={v.legal} now={v.now.key} data={data} act={act} tick={() => sound("tick")} name={name} />
           )}
-          <div className="grid grid-cols-3 gap-2.5">
-            <button type="button" className="btn min-h-12" disabled={!v.canUndo} onClick={() => act({ kind: "undo" })}>
+          <div className={`grid gap-2.5 ${data.card.making ? "grid-cols-4" : "grid-cols-3"}`}>
+            <button
+              type="button"
+              className="btn min-h-12 px-1"
+              disabled={!v.canUndo}
+              onClick={() => act({ kind: "undo" })}
+            >
               {say("play.undo")}
             </button>
             <button
               type="button"
-              className="btn min-h-12"
+              className="btn min-h-12 px-1"
               disabled={play.standing.length === 0}
               aria-expanded={fixing}
               onClick={() => setFixing(!fixing)}
             >
               {say("play.fix")}
             </button>
-            <button type="button" className="btn min-h-12" onClick={() => act({ kind: "stop" })}>
+            {data.card.making && (
+              <button
+                type="button"
+                className="btn min-h-12 px-1 leading-tight"
+                aria-expanded={swapping}
+                onClick={() => setSwapping(!swapping)}
+              >
+                {say("play.swap")}
+              </button>
+            )}
+            <button type="button" className="btn min-h-12 px-1" onClick={() => act({ kind: "stop" })}>
               {say("play.stop")}
             </button>
           </div>
         </div>
       </div>
+    </div>
+  );
+}
+
+/** In the middle of play: another thing to send. What is laid out stays; the record says when it changed. */
+function SwapInPlay({
+  data,
+  own,
+  is,
+  act,
+  close,
+}: {
+  data: CardData;
+  own: OwnCard;
+  is: string;
+  act: (body: Record<string, unknown> & { kind: string }) => void;
+  close: () => void;
+}) {
+  const [options, setOptions] = useState<string[] | null>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the panel opens
+  useEffect(() => {
+    void own.options("send").then((o) => setOptions(o.here));
+  }, []);
+  const names = namesOf(data.card.making?.items.own ?? []);
+  const others = options?.filter((id) => id !== is) ?? [];
+  return (
+    <div className="grid gap-2.5">
+      <p className="text-lg font-bold">{say("play.swapTitle")}</p>
+      {options === null && <p role="status">{say("fetch.recomputing")}</p>}
+      {options !== null && others.length === 0 && <p>{say("fetch.swapNone")}</p>}
+      <div className="grid max-h-64 grid-cols-3 gap-2.5 overflow-y-auto">
+        {others.map((id) => (
+          <button
+            key={id}
+            type="button"
+            className="grid min-h-20 justify-items-center rounded-md border-2 border-ink p-1.5"
+            onClick={() => act({ kind: "object", role: "send", item: id })}
+          >
+            <ItemDrawing item={id} />
+            <span className="leading-tight">{itemName(id, names)}</span>
+          </button>
+        ))}
+      </div>
+      <button type="button" className="btn min-h-12" onClick={close}>
+        {say("play.back")}
+      </button>
     </div>
   );
 }

@@ -2,10 +2,14 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { createMemoryRouter, RouterProvider } from "react-router";
 import { describe, expect, it, vi } from "vitest";
 import { starters } from "#core/aim/starters.ts";
+import { compileFor } from "#core/compile/card.ts";
+import { NOTHING_DECIDED } from "#core/compile/swap.ts";
 import { fromPattern } from "#core/formats/activity.ts";
+import { catalogueItem } from "#core/kit/catalogue.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
-import { compileCard } from "#server/cards/card.ts";
+import { NOTHING_SAID } from "#core/records/home.ts";
 import type { CardData, Ticks } from "./card-app.tsx";
+import type { OwnCard } from "./own-card.ts";
 
 /** A language of its own: every whole sentence stands in brackets, so that one glued from pieces shows. */
 vi.mock("../words/en.ts", async (original) => {
@@ -18,16 +22,23 @@ const { LookScreen } = await import("./look-screen.tsx");
 const { HandInScreen } = await import("./hand-in-screen.tsx");
 const { PlayInputs } = await import("./play-inputs.tsx");
 const { CardApp } = await import("./card-app.tsx");
+const { SurveyForm, SurveySaid } = await import("../homes/survey-form.tsx");
 
 const OPEN = "⟦";
 const SHUT = "⟧";
 
 function cardOf(name: (typeof patternNames)[number]): CardData {
   const a = { ...fromPattern(name), caution: "TEACHER", title: "TEACHER", reflection: ["TEACHER"] };
-  const card = compileCard(
-    { ...a, cues: [{ id: "c1", text: "TEACHER" }], criteria: [{ id: "l1", text: "TEACHER" }] },
-    { age: 7, step: null, leftHanded: true },
-  );
+  const home = { ...NOTHING_SAID, label: "TEACHER" };
+  const card = compileFor({
+    designed: { ...a, cues: [{ id: "c1", text: "TEACHER" }], criteria: [{ id: "l1", text: "TEACHER" }] },
+    child: { age: 7, step: null, leftHanded: true },
+    homes: [
+      { ...home, id: "one", kit: { paperSheet: 4, tape: 1, sock: 8, backpack: 2 } },
+      { ...home, id: "two" },
+    ],
+    items: { own: [], hidden: [] },
+  });
   const now = new Date(0);
   return {
     id: "c",
@@ -72,6 +83,13 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
   const typed = ["TEACHER", ...labels, ...starters.slide.cues];
   const ticks: Ticks = { have: [], look: [], grownUp: false };
   const none = () => undefined;
+  const own: OwnCard = {
+    card: data.card,
+    decided: NOTHING_DECIDED,
+    busy: true,
+    decide: none,
+    options: async () => ({ here: [], ifHave: [] }),
+  };
 
   it("fetch, set up, look round, hand in", () => {
     const over = {
@@ -89,7 +107,7 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
       refused: null,
     } as const;
     const pages = [
-      <FetchScreen key="f" data={data} ticks={ticks} setTicks={none} />,
+      <FetchScreen key="f" data={data} own={own} ticks={ticks} setTicks={none} locked={false} />,
       <SetUpScreen key="s" data={data} />,
       <LookScreen key="l" data={data} ticks={ticks} setTicks={none} />,
       <HandInScreen
@@ -133,5 +151,37 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
       const body = "branches" in next ? next.branches[i % next.branches.length]!.event : next.event;
       state = p.step(state, { ...body, at: i } as never) as never;
     }
+  });
+});
+
+describe("no sentence of the home survey is glued", () => {
+  const answers = {
+    ...NOTHING_SAID,
+    kit: { bucket: 2 },
+    space: { kind: "room", length: 4, width: 3, floor: "tile", indoors: true, ceiling: 2.5 } as const,
+    players: 2,
+  };
+  it.each(["things", "space", "people"] as const)("%s", (part) => {
+    const page = (
+      <>
+        <SurveyForm
+          part={part}
+          answers={answers}
+          support=""
+          name=""
+          items={[catalogueItem("bucket")!, catalogueItem("sock")!]}
+          to={(p) => `?part=${p}`}
+          keepAs="h"
+          problems={[]}
+          typed={null}
+        />
+        <SurveySaid answers={answers} />
+        <SurveySaid answers={NOTHING_SAID} />
+      </>
+    );
+    const router = createMemoryRouter([{ path: "/", element: page }]);
+    const html = renderToStaticMarkup(<RouterProvider router={router} />);
+    expect(html).toContain(OPEN);
+    expect(outside(html, [])).toEqual([]);
   });
 });

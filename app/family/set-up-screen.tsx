@@ -1,7 +1,7 @@
 import { ArrowLeft, ArrowRight } from "lucide-react";
 import { useState } from "react";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { say, sayCount } from "../words/say.ts";
+import { say, sayCount, targetName } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { YardMap } from "./yard-map.tsx";
 
@@ -29,7 +29,7 @@ function stages({ card }: CardData): Stage[] {
     out.push({
       id: "first",
       item: target.item,
-      lines: [say("setup.putFirst", { item: target.label }), countsLine(card, target.id)],
+      lines: [say("setup.putFirst", { item: targetName(target) }), countsLine(card, target.id)],
       shown: [...shown],
     });
   } else {
@@ -48,7 +48,7 @@ function stages({ card }: CardData): Stage[] {
     const walk = moving
       ? say(shoes ? "setup.shoesBack" : "setup.back", {
           count: sayCount(m.count),
-          label: target?.kind === "target" ? target.label : "",
+          label: target?.kind === "target" ? targetName(target) : "",
         })
       : say(shoes ? "setup.shoes" : "setup.walk", { count: sayCount(m.count) });
     const aside =
@@ -57,7 +57,7 @@ function stages({ card }: CardData): Stage[] {
         : [];
     const put =
       m.kind === "target"
-        ? [say("setup.put", { item: m.label }), countsLine(card, m.id)]
+        ? [say("setup.put", { item: targetName(m) }), countsLine(card, m.id)]
         : [say("setup.line", { number: m.label })];
     out.push({
       id: m.id,
@@ -114,7 +114,7 @@ export function SetUpScreen({ data }: { data: CardData }) {
         <ul className="mt-4 grid gap-1.5 text-lg">
           {data.card.markers.map((m) => (
             <li key={m.id} className="row-line flex justify-between gap-3 pb-1">
-              <span>{m.kind === "target" ? m.label : say("setup.line", { number: m.label })}</span>
+              <span>{m.kind === "target" ? targetName(m) : say("setup.line", { number: m.label })}</span>
               <strong>
                 {say("setup.dist", { count: sayCount(m.count), unit: m.unit, metres: metres(m.reached) })}
               </strong>

@@ -1,5 +1,5 @@
 import type { Part } from "#core/yard/parts.ts";
-import { itemPath } from "../drawings/items.tsx";
+import { useItemPath } from "../drawings/items.tsx";
 
 /** Room kept free around the layout, pixels. */
 const PAD = { top: 26, bottom: 34, side: 34 };
@@ -28,6 +28,7 @@ export function YardMap({
   marks?: MapMarks;
   label: string;
 }) {
+  const itemPath = useItemPath();
   const alongs = parts.flatMap((p) => (p.kind === "zone" ? [p.near, p.far] : p.kind === "runOn" ? [] : [p.along]));
   const lo = Math.min(...alongs);
   const hi = Math.max(...alongs);

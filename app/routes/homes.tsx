@@ -1,96 +1,372 @@
 import { Copy } from "lucide-react";
 import { useState } from "react";
-import { Form } from "react-router";
-import type { HomeSpace } from "#core/records/play.ts";
-import { homesFor, withdrawLink } from "#server/school/classes.ts";
+import { data, Form, Link } from "react-router";
+import { listOf } from "#core/kit/items.ts";
+import {
+  askFamilies,
+  classLink,
+  dropAnswer,
+  homesFor,
+  placeAnswer,
+  waitingAnswers,
+  withdrawClassLink,
+  withdrawLink,
+} from "#server/homes/homes.ts";
+import { schoolItemsFor } from "#server/kit/items.ts";
+import { classesFor, shellOf } from "#server/school/classes.ts";
 import { answered, idOf } from "../answer.server.ts";
+import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
 import { teacherOf } from "../session.server.ts";
+import { SpacePicture } from "../ui/space-picture.tsx";
+import { when } from "../when.ts";
+import { itemName, namesOf } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import type { Route } from "./+types/homes";
 
 export const meta: Route.MetaFunction = () => [{ title: "Homes · Daring Yard" }];
 
+/** Filters of the page; each says which rows stay. */
+const FILTERS = {
+  all: "all",
+  silent: "nothing answered",
+  part: "partly answered",
+  indoors: "indoors only",
+  short: "shorter than 3 m",
+  noBall: "no ball",
+  quiet: "must be quiet",
+  alone: "one player",
+  support: "with a note",
+} as const;
+type Filter = keyof typeof FILTERS;
+const BALLS = ["softBall", "smallBall", "largeBall", "beachBall", "hollowBall", "bouncyBall"];
+
+type Row = Route.ComponentProps["loaderData"]["rows"][number];
+const said = (h: Row["homes"][number]) => [h.kit, h.space, h.players].filter((x) => x !== null).length;
+const KEEPS: Record<Filter, (r: Row) => boolean> = {
+  all: () => true,
+  silent: (r) => r.homes.every((h) => said(h) === 0),
+  part: (r) => r.homes.some((h) => said(h) > 0 && said(h) < 3),
+  indoors: (r) => r.homes.some((h) => h.space) && r.homes.every((h) => !h.space || h.space.indoors),
+  short: (r) => r.homes.some((h) => h.space && h.space.length < 3),
+  noBall: (r) => r.homes.some((h) => h.kit && !BALLS.some((b) => h.kit![b])),
+  quiet: (r) => r.homes.some((h) => h.quiet),
+  alone: (r) => r.homes.some((h) => h.players === 1),
+  support: (r) => r.support !== "",
+};
+
 export async function loader({ request }: Route.LoaderArgs) {
-  return { rows: await homesFor(await teacherOf(request)) };
+  const who = await teacherOf(request);
+  const [rows, classes, items, { zone }] = await Promise.all([
+    homesFor(who),
+    classesFor(who),
+    schoolItemsFor(who),
+    shellOf(who),
+  ]);
+  const asked = new URL(request.url).searchParams;
+  const classId = classes.find((c) => c.id === asked.get("class"))?.id ?? classes[0]?.id ?? "";
+  const waiting = classId ? await waitingAnswers(who, classId) : [];
+  return {
+    rows: rows.map((r) => ({ ...r, askedAt: r.askedAt ? when(r.askedAt, zone) : null })),
+    classes: classes.map((c) => ({
+      id: c.id,
+      name: c.name,
+      children: c.children.map((k) => ({ id: k.id, name: k.name })),
+    })),
+    classId,
+    link: classId ? await classLink(who, classId) : null,
+    waiting: waiting.map((w) => ({ ...w, updatedAt: when(w.updatedAt, zone) })),
+    filter: (Object.keys(FILTERS) as Filter[]).find((f) => f === asked.get("show")) ?? ("all" as Filter),
+    find: asked.get("find") ?? "",
+    items: listOf(items.own),
+    own: items.own,
+  };
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await teacherOf(request);
-  const fields = await request.formData();
+  const fields = Object.fromEntries(await request.formData()) as Record<string, string>;
+  const done = (told: string) => ({ ok: true as const, problems: [], told });
   return answered(async () => {
-    await withdrawLink(who, idOf(String(fields.get("child")), "child"), fields.get("intent") !== "withdraw");
-    return { ok: true as const, problems: [] };
+    switch (fields.intent) {
+      case "withdraw":
+      case "renew":
+        await withdrawLink(who, idOf(fields.child, "child"), fields.intent === "renew");
+        return done(fields.intent === "renew" ? "There is a new link." : "The link is withdrawn.");
+      case "invite":
+      case "remind": {
+        const n = await askFamilies(who, idOf(fields.class, "class"), fields.intent);
+        return done(
+          n === 0
+            ? fields.intent === "invite"
+              ? "Everyone was asked already, or has answered."
+              : "Nobody is left to remind: invite them first."
+            : `${n} ${n === 1 ? "message is" : "messages are"} in the outbox.`,
+        );
+      }
+      case "classWithdraw":
+      case "classRenew":
+        await withdrawClassLink(who, idOf(fields.class, "class"), fields.intent === "classRenew");
+        return done(fields.intent === "classRenew" ? "There is a new class link." : "The class link is withdrawn.");
+      case "place":
+        await placeAnswer(who, idOf(fields.answer, "answer"), idOf(fields.child, "child"));
+        return done("The answer is with its home now.");
+      case "drop":
+        await dropAnswer(who, idOf(fields.answer, "answer"));
+        return done("The answer is deleted.");
+      default:
+        return data(
+          {
+            ok: false as const,
+            problems: [{ field: "intent", message: "There is nothing of that name to do." }],
+            told: "",
+          },
+          { status: 400 },
+        );
+    }
   });
 }
 
-export default function Homes({ loaderData }: Route.ComponentProps) {
-  const classes = [...new Set(loaderData.rows.map((r) => r.className))];
+export default function Homes({ loaderData: d, actionData }: Route.ComponentProps) {
+  const group = d.classes.find((c) => c.id === d.classId);
+  const mine = d.rows.filter((r) => r.className === group?.name);
+  const find = d.find.trim().toLowerCase();
+  const rows = mine.filter((r) => KEEPS[d.filter](r) && (find === "" || r.child.toLowerCase().includes(find)));
+  const answeredBy = mine.filter((r) => r.homes.some((h) => h.answeredAt)).length;
+  const told = actionData && "told" in actionData ? actionData.told : "";
   return (
-    <main className="mx-auto w-full max-w-6xl p-6">
-      <h1 className="mb-1 text-3xl">Homes</h1>
-      <p className="mb-4 text-quiet">
-        Every child has a private link. A withdrawn link stops working at once; a new one is another address.
-      </p>
-      {classes.map((c) => (
-        <section key={c} className="mb-8">
-          <h2 className="mb-1 text-lg">{c}</h2>
-          <table className="w-full text-left text-[0.95rem]">
-            <thead>
-              <tr className="border-b-2 border-ink text-sm">
-                <th className="py-1.5 font-semibold">Child</th>
-                <th className="font-semibold">Age</th>
-                <th className="font-semibold">Space</th>
-                <th className="font-semibold">Players</th>
-                <th className="font-semibold">Lives with</th>
-                <th className="font-semibold">Private link</th>
-              </tr>
-            </thead>
-            <tbody>
-              {loaderData.rows
-                .filter((r) => r.className === c)
-                .map((r) => (
-                  <Row key={r.childId} row={r} />
-                ))}
-            </tbody>
-          </table>
-        </section>
-      ))}
-    </main>
+    <OwnDrawings value={drawingsOf(d.own)}>
+      <main className="mx-auto w-full max-w-7xl p-6">
+        <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
+          <h1 className="text-3xl">Homes</h1>
+          <p className="text-quiet">
+            {answeredBy} of {mine.length} families have answered
+          </p>
+          <div className="ml-auto flex flex-wrap gap-2">
+            <Form method="post" className="flex gap-2">
+              <input type="hidden" name="class" value={d.classId} />
+              <button type="submit" name="intent" value="invite" className="btn btn-main btn-small">
+                Invite to the survey
+              </button>
+              <button type="submit" name="intent" value="remind" className="btn btn-small">
+                Remind
+              </button>
+            </Form>
+            <Link to="/homes/import" className="btn btn-quiet btn-small">
+              Bring in CSV
+            </Link>
+            <a href="/homes/csv" download className="btn btn-quiet btn-small">
+              Save as CSV
+            </a>
+            <Link to="/things" className="btn btn-quiet btn-small">
+              List of things
+            </Link>
+          </div>
+        </div>
+        {(told || (actionData && !actionData.ok)) && (
+          <p role="status" className={`note mb-3 ${actionData?.ok ? "note-good" : "problem"}`}>
+            {actionData?.ok ? told : actionData?.problems.map((p) => p.message).join(" ")}
+          </p>
+        )}
+        <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">
+          <label className="flex items-center gap-1.5">
+            Class
+            <select name="class" defaultValue={d.classId} className="py-0.5">
+              {d.classes.map((c) => (
+                <option key={c.id} value={c.id}>
+                  {c.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="flex items-center gap-1.5">
+            Show
+            <select name="show" defaultValue={d.filter} className="py-0.5">
+              {(Object.keys(FILTERS) as Filter[]).map((f) => (
+                <option key={f} value={f}>
+                  {FILTERS[f]} ({mine.filter(KEEPS[f]).length})
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="flex items-center gap-1.5">
+            Find
+            <input name="find" defaultValue={d.find} className="w-32 py-0.5" />
+          </label>
+          <button type="submit" className="btn btn-quiet btn-small">
+            Show
+          </button>
+        </Form>
+        {d.waiting.length > 0 && <Waiting d={d} />}
+        <table className="w-full text-left text-[0.92rem]">
+          <thead>
+            <tr className="border-b-2 border-ink text-sm">
+              <th className="py-1.5 font-semibold">Child</th>
+              <th className="font-semibold">Space</th>
+              <th className="font-semibold">Things</th>
+              <th className="font-semibold">Players</th>
+              <th className="font-semibold">To know</th>
+              <th className="font-semibold">Asked</th>
+              <th className="font-semibold">Private link</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((r) => (
+              <HomeRow key={r.childId} row={r} items={d.items} />
+            ))}
+          </tbody>
+        </table>
+        {rows.length === 0 && <p className="py-6 text-quiet">No home in this list.</p>}
+        {group && <ClassLink classId={group.id} name={group.name} link={d.link} />}
+      </main>
+    </OwnDrawings>
   );
 }
 
-function Row({ row: r }: { row: Route.ComponentProps["loaderData"]["rows"][number] }) {
+/** Answers through the class link: whose are they? */
+function Waiting({ d }: { d: Route.ComponentProps["loaderData"] }) {
+  const group = d.classes.find((c) => c.id === d.classId)!;
+  return (
+    <section className="mb-4 rounded-sm border-2 border-mustard p-3">
+      <h2 className="text-lg">
+        {d.waiting.length} {d.waiting.length === 1 ? "answer came" : "answers came"} through the class link
+      </h2>
+      <ul>
+        {d.waiting.map((w) => (
+          <li key={w.id} className="row-line py-1.5">
+            <Form method="post" className="flex flex-wrap items-center gap-3 text-sm">
+              <input type="hidden" name="answer" value={w.id} />
+              <strong>{w.name}</strong>
+              <SpacePicture space={w.answers.space} />
+              <span className="text-quiet">
+                {w.answers.kit ? `${Object.keys(w.answers.kit).length} kinds of things` : "no things said"},{" "}
+                {w.updatedAt}
+              </span>
+              <label className="ml-auto flex items-center gap-1.5">
+                belongs to
+                <select name="child" defaultValue={w.suggests ?? ""} required className="py-0.5">
+                  <option value="" disabled>
+                    choose
+                  </option>
+                  {group.children.map((k) => (
+                    <option key={k.id} value={k.id}>
+                      {k.name}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <button type="submit" name="intent" value="place" className="btn btn-main btn-small">
+                Put it there
+              </button>
+              <button type="submit" name="intent" value="drop" formNoValidate className="btn btn-quiet btn-small">
+                Delete
+              </button>
+            </Form>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Things that a glance looks for first. */
+const FIRST = [
+  "softBall",
+  "smallBall",
+  "largeBall",
+  "bucket",
+  "box",
+  "basket",
+  "string",
+  "tape",
+  "chalk",
+  "broom",
+  "bottle",
+  "cushion",
+];
+const AT_A_GLANCE = 5;
+
+function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loaderData"]["items"] }) {
   const siblings = [...new Set(r.homes.flatMap((h) => h.siblings))];
+  const names = namesOf(items);
   return (
     <tr className="row-line align-middle">
-      <td className="py-2 font-semibold">{r.child}</td>
-      <td>{r.age}</td>
-      <td>
-        <div className="flex flex-wrap gap-3">
-          {r.homes.map((h) => (
-            <span key={h.id} className="flex items-center gap-2">
-              <SpacePicture space={h.space} />
-              <span className="text-sm">
-                {h.space ? (
-                  `${label(`space.${h.space.kind}`)}, ${h.space.length} × ${h.space.width} m, ${label(`floor.${h.space.floor}`)}`
-                ) : (
-                  <em className="text-quiet">not said</em>
-                )}
-              </span>
-            </span>
-          ))}
-        </div>
+      <td className="py-1.5">
+        <Link to={`/homes/${r.childId}`} className="font-semibold underline">
+          {r.child}
+        </Link>
+        <span className="block text-xs text-quiet">
+          age {r.age}
+          {siblings.length > 0 && `, lives with ${siblings.join(", ")}`}
+        </span>
       </td>
-      <td>{r.homes.map((h) => h.players ?? "?").join(" / ")}</td>
-      <td className="text-sm">{siblings.join(", ")}</td>
       <td>
-        <div className="flex items-center gap-2">
+        {r.homes.map((h) => (
+          <span key={h.id} className="flex items-center gap-2 text-sm">
+            <SpacePicture space={h.space} />
+            {h.space ? (
+              `${label(`space.${h.space.kind}`)}, ${h.space.length} × ${h.space.width} m, ${label(`floor.${h.space.floor}`)}`
+            ) : (
+              <em className="text-quiet">not said</em>
+            )}
+          </span>
+        ))}
+      </td>
+      <td>
+        {r.homes.map((h) => {
+          const kinds = Object.keys(h.kit ?? {});
+          const glance = FIRST.filter((id) => h.kit?.[id]).slice(0, AT_A_GLANCE);
+          return (
+            <span key={h.id} className="flex h-8 items-center gap-1 text-sm whitespace-nowrap">
+              {h.kit ? (
+                <>
+                  {glance.map((id) => (
+                    <ItemDrawing key={id} item={id} size={22} title={itemName(id, names)} />
+                  ))}
+                  <span className="text-quiet">{kinds.length === 0 ? "nothing" : `${kinds.length} kinds`}</span>
+                </>
+              ) : (
+                <em className="text-quiet">not said</em>
+              )}
+            </span>
+          );
+        })}
+      </td>
+      <td>
+        {r.homes.map((h) => (
+          <span key={h.id} className="block h-8 content-center">
+            {h.players ?? <em className="text-quiet">not said</em>}
+          </span>
+        ))}
+      </td>
+      <td className="max-w-40 text-sm">
+        {[
+          r.homes.some((h) => h.quiet) && "quiet",
+          r.homes.some((h) => h.noBallsIndoors) && "no balls indoors",
+          r.leftHanded && "left-handed",
+        ]
+          .filter(Boolean)
+          .join(", ")}
+        {r.support && (
+          <span className="tag block max-w-40 truncate border-plum" title={r.support}>
+            {r.support}
+          </span>
+        )}
+      </td>
+      <td className="text-sm text-quiet">
+        {r.homes.some((h) => h.answeredAt)
+          ? "answered"
+          : r.asked === 0
+            ? "not yet"
+            : `${r.asked === 1 ? "once" : `${r.asked} times`}, ${r.askedAt}`}
+      </td>
+      <td>
+        <div className="flex items-center gap-1.5">
           {r.token ? (
             <CopyLink path={`/f/${r.token}`} name={r.child} />
           ) : (
             <span className="tag border-coral">withdrawn</span>
           )}
-          <Form method="post">
+          <Form method="post" className="flex gap-1">
             <input type="hidden" name="child" value={r.childId} />
             {r.token && (
               <button
@@ -102,7 +378,7 @@ function Row({ row: r }: { row: Route.ComponentProps["loaderData"]["rows"][numbe
               >
                 Withdraw
               </button>
-            )}{" "}
+            )}
             <button
               type="submit"
               name="intent"
@@ -116,6 +392,32 @@ function Row({ row: r }: { row: Route.ComponentProps["loaderData"]["rows"][numbe
         </div>
       </td>
     </tr>
+  );
+}
+
+function ClassLink({ classId, name, link }: { classId: string; name: string; link: string | null }) {
+  return (
+    <section className="mt-6 flex flex-wrap items-center gap-3">
+      <div className="min-w-60 grow">
+        <h2 className="text-lg">One link for all of {name}</h2>
+        <p className="text-sm text-quiet">
+          For a newsletter or a notice board: it opens the home survey, shows no names, and its answers wait here for
+          you.
+        </p>
+      </div>
+      {link ? <CopyLink path={`/c/${link}`} name={name} /> : <span className="tag border-coral">withdrawn</span>}
+      <Form method="post" className="flex gap-1">
+        <input type="hidden" name="class" value={classId} />
+        {link && (
+          <button type="submit" name="intent" value="classWithdraw" className="btn btn-quiet btn-small">
+            Withdraw the class link
+          </button>
+        )}
+        <button type="submit" name="intent" value="classRenew" className="btn btn-quiet btn-small">
+          New class link
+        </button>
+      </Form>
+    </section>
   );
 }
 
@@ -140,46 +442,5 @@ function CopyLink({ path, name }: { path: string; name: string }) {
         {copied ? "copied" : "copy"}
       </button>
     </>
-  );
-}
-
-/** A home's space to one scale, its floor as a pattern. */
-function SpacePicture({ space }: { space: HomeSpace | null }) {
-  if (!space)
-    return (
-      <svg viewBox="0 0 64 32" width="64" height="32" aria-hidden="true">
-        <rect
-          x="2"
-          y="6"
-          width="60"
-          height="20"
-          fill="none"
-          stroke="var(--color-hair)"
-          strokeWidth="2"
-          strokeDasharray="3 4"
-        />
-      </svg>
-    );
-  const k = Math.min(60 / space.length, 28 / space.width, 12);
-  const dash = { carpet: "1 3", boards: "10 2", tile: "4 4", grass: "2 2 1 4", paving: "7 3" }[space.floor];
-  return (
-    <svg viewBox="0 0 64 32" width="64" height="32" aria-hidden="true">
-      <rect
-        x="2"
-        y={16 - (space.width * k) / 2}
-        width={space.length * k}
-        height={space.width * k}
-        fill="none"
-        stroke="currentColor"
-        strokeWidth={space.indoors ? 2.5 : 1.5}
-      />
-      <path
-        d={`M4 16H${space.length * k}`}
-        stroke="currentColor"
-        strokeWidth="2"
-        strokeOpacity="0.5"
-        strokeDasharray={dash}
-      />
-    </svg>
   );
 }

@@ -23,8 +23,8 @@ export async function loader({ request }: Route.LoaderArgs) {
       to: r.to,
       subject: r.subject,
       at: when(r.createdAt, zone),
-      link: r.token ? `${origin}/f/${r.token}` : null,
-      body: r.body.split("{link}"),
+      link: r.token ? `${origin}/f/${r.token}${r.kind === "survey" ? "/home" : ""}` : null,
+      body: r.body.split(r.kind === "survey" ? "{survey}" : "{link}"),
     })),
   };
 }

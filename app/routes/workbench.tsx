@@ -3,21 +3,27 @@ import { Dialog } from "radix-ui";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { data, Form, Link, redirect, useSearchParams } from "react-router";
 import { playerModel } from "#core/aim/player.ts";
-import { layoutOf, pegRates, sceneOf } from "#core/forecast/for-activity.ts";
+import type { KitFit } from "#core/compile/class-fit.ts";
+import { layoutOf, pegRates, sceneOf, sentIn } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
-import { sendItem } from "#core/kit/items.ts";
 import { paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { partsOf, reachOfLayout } from "#core/yard/parts.ts";
 import { activityFor, addActivity, copyActivity, shelveActivity } from "#server/activities/activities.ts";
 import { unitOf } from "#server/assignments/results.ts";
 import { sendActivity } from "#server/assignments/send.ts";
-import { classesFor, homesFor, shellOf } from "#server/school/classes.ts";
+import { homesFor } from "#server/homes/homes.ts";
+import { schoolItemsFor } from "#server/kit/items.ts";
+import { classesFor, shellOf } from "#server/school/classes.ts";
 import { answered, found, idOf } from "../answer.server.ts";
+import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { teacherOf } from "../session.server.ts";
 import { clockTime, fromLocalInput, localInput } from "../when.ts";
+import { sayPhrase } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import { type Draft, useDraft } from "../workbench/draft.ts";
+import { SchoolContext, schoolOf } from "../workbench/items.tsx";
+import { KitPanel } from "../workbench/kit-panel.tsx";
 import { Plan } from "../workbench/plan.tsx";
 import { countedBackFrom, planScale } from "../workbench/scale.ts";
 import { SendPanel } from "../workbench/send-panel.tsx";
@@ -25,7 +31,6 @@ import {
   AimPanel,
   answerOf,
   CuesPanel,
-  KitPanel,
   type PanelProps,
   PlayersPanel,
   ScorePanel,
@@ -36,6 +41,7 @@ import {
 } from "../workbench/stations.tsx";
 import { type HomeFit, Strip } from "../workbench/strip.tsx";
 import { Tape } from "../workbench/tape.tsx";
+import { useKitFits } from "../workbench/use-forecast.ts";
 import type { Route } from "./+types/workbench";
 
 const DAY = 86_400_000;
@@ -49,14 +55,32 @@ export const meta: Route.MetaFunction = ({ data: d }) => [
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const kept = await found(activityFor(who, idOf(params.id, "activity")));
-  const [classes, homes, { zone }] = await Promise.all([classesFor(who), homesFor(who), shellOf(who)]);
+  const [classes, homes, { zone }, items] = await Promise.all([
+    classesFor(who),
+    homesFor(who),
+    shellOf(who),
+    schoolItemsFor(who),
+  ]);
   const now = Date.now();
   const closes = new Date(now + 7 * DAY);
   return {
     activity: { ...kept, updatedAt: kept.updatedAt.toISOString() },
     unit: unitOf(kept.document),
     classes,
-    homes: homes.map((h) => ({ child: h.child, className: h.className, spaces: h.homes.map((x) => x.space) })),
+    items,
+    homes: homes.map((h) => ({
+      child: h.child,
+      className: h.className,
+      homes: h.homes.map(({ id, label, kit, space, players, quiet, noBallsIndoors }) => ({
+        id,
+        label,
+        kit,
+        space,
+        players,
+        quiet,
+        noBallsIndoors,
+      })),
+    })),
     zone,
     times: { opens: localInput(new Date(now), zone), closes: `${localInput(closes, zone).slice(0, 11)}16:00` },
   };
@@ -125,8 +149,12 @@ function fitOf(
   activity: Activity,
   need: { length: number; width: number },
   home: Route.ComponentProps["loaderData"]["homes"][number],
+  kit: ReadonlyMap<string, KitFit>,
 ): HomeFit {
-  const told = home.spaces.filter((s) => s !== null);
+  const fits = home.homes.flatMap((h) => kit.get(h.id) ?? []);
+  const lacks = fits.length > 0 && !fits.some((f) => f.can);
+  if (lacks) return { name: home.child, fits: false, why: fits[0]!.missing.map((m) => sayPhrase(m.why)).join(" ") };
+  const told = home.homes.flatMap((h) => h.space ?? []);
   const best = told.sort((a, b) => b.length - a.length)[0];
   if (!best) return { name: home.child, fits: null, why: "did not say" };
   const size = `${best.length} × ${best.width} m`;
@@ -172,12 +200,31 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
     [people, live, scene],
   );
   const { action } = live.aim;
-  const { send } = live.kit;
+  const sent = sentIn(live);
   const { floor } = live.space;
-  const player = useMemo(
-    () => playerModel(people[shown]!, action, sendItem(send)!, floor),
-    [people, shown, action, send, floor],
+  const player = useMemo(() => playerModel(people[shown]!, action, sent, floor), [people, shown, action, sent, floor]);
+  const facts = useMemo(
+    () => [
+      ...new Map(
+        loaderData.homes
+          .filter((h) => h.className === group?.name)
+          .flatMap((h) => h.homes.map((x) => [x.id, x] as const)),
+      ).values(),
+    ],
+    [loaderData.homes, group],
   );
+  const fits = useKitFits(a, facts, loaderData.items);
+  const school = useMemo(() => schoolOf(loaderData.items), [loaderData.items]);
+  const own = useMemo(
+    () => drawingsOf([...live.kit.own, ...loaderData.items.own]),
+    [live.kit.own, loaderData.items.own],
+  );
+  const homeNames = useMemo(() => {
+    const out: Record<string, string> = {};
+    for (const h of loaderData.homes)
+      for (const x of h.homes) out[x.id] = out[x.id] ? `${out[x.id]}, ${h.child}` : h.child;
+    return out;
+  }, [loaderData.homes]);
   const homes = useMemo(() => {
     const laid = layoutOf(a);
     const all = pattern.pegs(a.pattern.params);
@@ -191,8 +238,8 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
       );
     return loaderData.homes
       .filter((h) => h.className === group?.name)
-      .map((h) => fitOf(a, { length: least, width: wide }, h));
-  }, [a, pattern, loaderData.homes, group]);
+      .map((h) => fitOf(a, { length: least, width: wide }, h, new Map(fits?.map((f) => [f.home, f]))));
+  }, [a, pattern, loaderData.homes, group, fits]);
 
   const now = useRef(live);
   now.current = live;
@@ -243,160 +290,188 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
         ? null
         : "Not saved yet.";
   return (
-    <main className="flex grow flex-col min-[1101px]:h-[calc(100dvh-52px)] min-[1101px]:min-h-[560px]">
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-6 pt-3 pb-2">
-        <h1 className="sr-only">{a.title}</h1>
-        <input
-          aria-label="Title"
-          className="min-w-40 border-transparent bg-transparent px-1 font-head text-[1.65rem] leading-tight font-bold hover:border-hair"
-          style={{
-            width: `${Math.min(28, Math.max(8, a.title.length * 0.62))}em`,
-            fontSize: "1.65rem",
-            maxWidth: "40vw",
-          }}
-          value={a.title}
-          maxLength={60}
-          onChange={(e) => change({ ...a, title: e.target.value }, "title")}
-        />
-        <span className="tag">{label(`pattern.${a.pattern.name}`)}</span>
-        <span className="tag">
-          ages {a.ages.from} to {a.ages.to}
-        </span>
-        <label className="flex items-center gap-2 text-sm">
-          <span className="text-quiet">shown for</span>
-          <select
-            className="py-0.5 text-sm font-semibold"
-            value={group?.id}
-            onChange={(e) =>
-              setSearch(
-                (old) => {
-                  old.set("class", e.target.value);
-                  return old;
-                },
-                { replace: true, preventScrollReset: true },
-              )
-            }
-          >
-            {classes.map((c) => (
-              <option key={c.id} value={c.id}>
-                {c.name}, {c.children.length} children
-              </option>
-            ))}
-          </select>
-        </label>
-        <div className="ml-auto flex items-center gap-2">
-          <SaveNote draft={draft} zone={zone} />
-          <button
-            type="button"
-            className="btn btn-quiet btn-small px-2"
-            onClick={undo}
-            disabled={!draft.canUndo}
-            aria-label="Undo"
-            title="Undo (u)"
-          >
-            <Undo2 size={17} aria-hidden="true" />
-          </button>
-          <button
-            type="button"
-            className="btn btn-quiet btn-small px-2"
-            onClick={redo}
-            disabled={!draft.canRedo}
-            aria-label="Redo"
-            title="Redo (Shift u)"
-          >
-            <Redo2 size={17} aria-hidden="true" />
-          </button>
-          <Form method="post">
-            <button
-              type="submit"
-              name="intent"
-              value="copy"
-              className="btn btn-quiet btn-small px-2"
-              aria-label="Copy this activity"
-              title="Copy"
-            >
-              <Copy size={17} aria-hidden="true" />
-            </button>
-          </Form>
-          <a
-            className="btn btn-quiet btn-small px-2"
-            href={`/activities/${params.id}/file`}
-            aria-label="Save as a file"
-            title="Save as a file"
-            download
-          >
-            <Download size={17} aria-hidden="true" />
-          </a>
-          <button type="button" className="btn btn-main" onClick={() => open("send")}>
-            Send
-          </button>
-        </div>
-      </div>
-      {draft.broughtBack && draft.state.at !== "saved" && (
-        <p className="note note-good mx-6 mb-2">What you had typed here before was brought back.</p>
-      )}
-      <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
-        <Stations activity={a} station={station} />
-        <div className="min-w-0 min-[1101px]:overflow-y-auto">
-          <Plan
-            space={live.space}
-            parts={parts}
-            scale={scale}
-            chosen={chosen}
-            choose={choose}
-            player={player}
-            who={people[shown]!.name}
-          />
-          <Tape
-            pegs={pegs}
-            scale={scale}
-            length={length}
-            rows={rows}
-            shown={shown}
-            show={show}
-            chosen={chosen}
-            choose={choose}
-            move={move}
-            unit={unit}
-            corridor={CORRIDOR}
-          />
-          <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-1 text-[0.82rem] text-quiet">
-            <span>
-              Share of sends that {partsOf(parts, "zone").length > 0 ? "stop in the band" : "hit"}, aimed at its middle.
-              Outlined: within 60 to 80 %.
-            </span>
-            <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
-              tape in {unit === "m" ? "feet" : "metres"}
-            </button>
-          </div>
-        </div>
-        <section
-          aria-label={stationName[station]}
-          className="-mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 min-[1101px]:overflow-y-auto"
-        >
-          <h2 className="mb-1 text-xl">{stationName[station]}</h2>
-          <Panel station={station} activity={a} problems={problems} change={change} chosen={chosen} choose={choose} />
-          {station === "send" && (
-            <SendPanel
-              activity={a}
-              change={change}
-              classes={classes.map((c) => ({ id: c.id, name: c.name, size: c.children.length }))}
-              classId={group?.id ?? ""}
-              times={loaderData.times}
-              zone={zone}
-              held={held}
-              problems={refused}
-              unit={
-                loaderData.unit === "points" ? "points" : loaderData.unit === "sends" ? "tries" : "tenths of a second"
-              }
+    <SchoolContext value={school}>
+      <OwnDrawings value={own}>
+        <main className="flex grow flex-col min-[1101px]:h-[calc(100dvh-52px)] min-[1101px]:min-h-[560px]">
+          <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-6 pt-3 pb-2">
+            <h1 className="sr-only">{a.title}</h1>
+            <input
+              aria-label="Title"
+              className="min-w-40 border-transparent bg-transparent px-1 font-head text-[1.65rem] leading-tight font-bold hover:border-hair"
+              style={{
+                width: `${Math.min(28, Math.max(8, a.title.length * 0.62))}em`,
+                fontSize: "1.65rem",
+                maxWidth: "40vw",
+              }}
+              value={a.title}
+              maxLength={60}
+              onChange={(e) => change({ ...a, title: e.target.value }, "title")}
             />
+            <span className="tag">{label(`pattern.${a.pattern.name}`)}</span>
+            <span className="tag">
+              ages {a.ages.from} to {a.ages.to}
+            </span>
+            <label className="flex items-center gap-2 text-sm">
+              <span className="text-quiet">shown for</span>
+              <select
+                className="py-0.5 text-sm font-semibold"
+                value={group?.id}
+                onChange={(e) =>
+                  setSearch(
+                    (old) => {
+                      old.set("class", e.target.value);
+                      return old;
+                    },
+                    { replace: true, preventScrollReset: true },
+                  )
+                }
+              >
+                {classes.map((c) => (
+                  <option key={c.id} value={c.id}>
+                    {c.name}, {c.children.length} children
+                  </option>
+                ))}
+              </select>
+            </label>
+            <div className="ml-auto flex items-center gap-2">
+              <SaveNote draft={draft} zone={zone} />
+              <button
+                type="button"
+                className="btn btn-quiet btn-small px-2"
+                onClick={undo}
+                disabled={!draft.canUndo}
+                aria-label="Undo"
+                title="Undo (u)"
+              >
+                <Undo2 size={17} aria-hidden="true" />
+              </button>
+              <button
+                type="button"
+                className="btn btn-quiet btn-small px-2"
+                onClick={redo}
+                disabled={!draft.canRedo}
+                aria-label="Redo"
+                title="Redo (Shift u)"
+              >
+                <Redo2 size={17} aria-hidden="true" />
+              </button>
+              <Form method="post">
+                <button
+                  type="submit"
+                  name="intent"
+                  value="copy"
+                  className="btn btn-quiet btn-small px-2"
+                  aria-label="Copy this activity"
+                  title="Copy"
+                >
+                  <Copy size={17} aria-hidden="true" />
+                </button>
+              </Form>
+              <a
+                className="btn btn-quiet btn-small px-2"
+                href={`/activities/${params.id}/file`}
+                aria-label="Save as a file"
+                title="Save as a file"
+                download
+              >
+                <Download size={17} aria-hidden="true" />
+              </a>
+              <button type="button" className="btn btn-main" onClick={() => open("send")}>
+                Send
+              </button>
+            </div>
+          </div>
+          {draft.broughtBack && draft.state.at !== "saved" && (
+            <p className="note note-good mx-6 mb-2">What you had typed here before was brought back.</p>
           )}
-        </section>
-      </div>
-      <Strip activity={live} people={people} names={names} unit={loaderData.unit} homes={homes} />
-      <Clash draft={draft} zone={zone} />
-      <SignInAgain draft={draft} />
-    </main>
+          <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
+            <Stations activity={a} station={station} />
+            <div className="min-w-0 min-[1101px]:overflow-y-auto">
+              <Plan
+                space={live.space}
+                parts={parts}
+                scale={scale}
+                chosen={chosen}
+                choose={choose}
+                player={player}
+                who={people[shown]!.name}
+              />
+              <Tape
+                pegs={pegs}
+                scale={scale}
+                length={length}
+                rows={rows}
+                shown={shown}
+                show={show}
+                chosen={chosen}
+                choose={choose}
+                move={move}
+                unit={unit}
+                corridor={CORRIDOR}
+              />
+              <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-1 text-[0.82rem] text-quiet">
+                <span>
+                  Share of sends that {partsOf(parts, "zone").length > 0 ? "stop in the band" : "hit"}, aimed at its
+                  middle. Outlined: within 60 to 80 %.
+                </span>
+                <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
+                  tape in {unit === "m" ? "feet" : "metres"}
+                </button>
+              </div>
+            </div>
+            <section
+              aria-label={stationName[station]}
+              className="-mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 min-[1101px]:overflow-y-auto"
+            >
+              <h2 className="mb-1 text-xl">{stationName[station]}</h2>
+              <Panel
+                station={station}
+                activity={a}
+                problems={problems}
+                change={change}
+                chosen={chosen}
+                choose={choose}
+              />
+              {station === "kit" && (
+                <KitPanel
+                  activity={a}
+                  problems={problems}
+                  change={change}
+                  chosen={chosen}
+                  choose={choose}
+                  people={people}
+                  names={names}
+                  fits={fits}
+                  homes={homeNames}
+                />
+              )}
+              {station === "send" && (
+                <SendPanel
+                  activity={a}
+                  change={change}
+                  classes={classes.map((c) => ({ id: c.id, name: c.name, size: c.children.length }))}
+                  classId={group?.id ?? ""}
+                  times={loaderData.times}
+                  zone={zone}
+                  held={held}
+                  problems={refused}
+                  unit={
+                    loaderData.unit === "points"
+                      ? "points"
+                      : loaderData.unit === "sends"
+                        ? "tries"
+                        : "tenths of a second"
+                  }
+                />
+              )}
+            </section>
+          </div>
+          <Strip activity={live} people={people} names={names} unit={loaderData.unit} homes={homes} />
+          <Clash draft={draft} zone={zone} />
+          <SignInAgain draft={draft} />
+        </main>
+      </OwnDrawings>
+    </SchoolContext>
   );
 }
 
@@ -445,13 +520,12 @@ const Stations = memo(function Stations({ activity, station }: { activity: Activ
 const PANELS = {
   aim: AimPanel,
   cues: CuesPanel,
-  kit: KitPanel,
   yard: YardPanel,
   score: ScorePanel,
   players: PlayersPanel,
 };
 const Panel = memo(function Panel({ station, ...props }: { station: Station } & PanelProps) {
-  if (station === "send") return null;
+  if (station === "send" || station === "kit") return null;
   const One = PANELS[station];
   return <One {...props} />;
 });

@@ -1,5 +1,5 @@
 import { type Part, partsOf } from "#core/yard/parts.ts";
-import { itemPath } from "../drawings/items.tsx";
+import { useItemPath } from "../drawings/items.tsx";
 
 /** A layout as a small picture for shelves and lists. Decoration: the words stand beside it. */
 export function MiniPlan({
@@ -11,6 +11,7 @@ export function MiniPlan({
   space: { length: number; width: number };
   className?: string;
 }) {
+  const itemPath = useItemPath();
   const k = Math.min(200 / space.length, 84 / Math.max(1.2, space.width));
   const x = (along: number) => 26 + along * k;
   const y = (across: number) => 50 + across * k;

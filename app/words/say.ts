@@ -21,7 +21,34 @@ export function say(key: Key | (string & {}), params?: Record<string, string | n
   return String(m.format(params));
 }
 
-export const sayPhrase = (p: Phrase): string => say(p.key, p.params);
+/** Names of things that are a school's own, by id. */
+export type Names = Readonly<Record<string, string>>;
+export const namesOf = (own: readonly { id: string; name: string }[]): Names =>
+  Object.fromEntries(own.filter((i) => i.name !== "").map((i) => [i.id, i.name]));
+
+/** What a thing is called: by the school, or in the catalogue. */
+export function itemName(id: string, names: Names = {}): string {
+  return names[id] ?? (`item.${id}` in en ? say(`item.${id}`) : id);
+}
+
+/** Parameters that name something by its id or key. */
+const NAMED: Record<string, string> = { floor: "floor", was: "floor", property: "property" };
+
+/** A phrase of the core as a sentence: things, floors and properties in its parameters get their names. */
+export function sayPhrase(p: Phrase, names: Names = {}): string {
+  if (!p.params) return say(p.key);
+  const params: Record<string, string | number> = { ...p.params };
+  for (const [k, v] of Object.entries(params)) {
+    if (k === "item" || k === "as") params[k] = itemName(String(v), names);
+    else if (NAMED[k]) params[k] = say(`${NAMED[k]}.${v}`);
+  }
+  if (params.label === "" && params.item) params.label = params.item;
+  return say(p.key, params);
+}
+
+/** What a target is called on the card: by the teacher, or as the thing is. */
+export const targetName = (t: { label: string; item: string }, names: Names = {}): string =>
+  t.label || itemName(t.item, names);
 
 /** A count in whole or half steps: `5½`. */
 export const sayCount = (n: number): string => `${Math.floor(n) || (n % 1 ? "" : 0)}${n % 1 === 0.5 ? "½" : ""}`;

@@ -1,19 +1,48 @@
 import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
-import { blockerItems, CAUTIONS, markerItems, sendItems, targetItems } from "#core/kit/items.ts";
+import { catalogue } from "#core/kit/catalogue.ts";
+import { CAUTIONS } from "#core/kit/cautions.ts";
+import { FLOORS } from "#core/kit/floors.ts";
+import { ROOMS } from "#core/kit/item.ts";
+import { PROPERTIES } from "#core/kit/property.ts";
+import { askings } from "#core/kit/role.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
+import { paths } from "../drawings/paths.ts";
 import { en } from "./en.ts";
-import { say, sayScore } from "./say.ts";
+import { namesOf, say, sayPhrase, sayScore } from "./say.ts";
+import { hasLabel } from "./teacher.ts";
 
 describe("the catalogue", () => {
   it("has a sentence for everything the core can say", () => {
     const wanted = [
       ...patternNames.flatMap((n) => patternOf(n).phrases),
       ...CAUTIONS.map((c) => `caution.${c}`),
-      ...[...sendItems, ...targetItems].map((i) => `item.${i.id}`),
-      ...[...markerItems, ...blockerItems].map((i) => `item.${i}`),
+      ...catalogue.map((i) => `item.${i.id}`),
+      ...catalogue.flatMap((i) => i.made?.steps.map((x) => x.text) ?? []),
+      ...PROPERTIES.map((p) => `property.${p}`),
+      ...FLOORS.map((f) => `floor.${f}`),
+      ...ROOMS.filter((r) => r !== "made").map((r) => `room.${r}`),
     ];
     expect(wanted.filter((k) => !(k in en))).toEqual([]);
+  });
+  it("has a drawing for every thing, and for every step of making one", () => {
+    expect(catalogue.map((i) => i.drawing).filter((d) => !(d in paths))).toEqual([]);
+    expect(catalogue.flatMap((i) => i.made?.steps.map((x) => x.drawing) ?? []).filter((d) => !(d in paths))).toEqual(
+      [],
+    );
+    expect(new Set(Object.values(paths)).size).toBe(Object.keys(paths).length);
+    expect(askings.map((a) => `asks.${a.id}`).filter((k) => !hasLabel(k))).toEqual([]);
+  });
+  it("names things and floors in what the core says", () => {
+    const own = namesOf([{ id: "foamDisc", name: "foam disc" }]);
+    expect(sayPhrase({ key: "change.item", params: { item: "foamDisc", as: "sockBall" } }, own)).toBe(
+      "foam disc instead of sock ball",
+    );
+    expect(sayPhrase({ key: "climb.target", params: { label: "", item: "bucket" } })).toBe("Send it at the bucket.");
+    expect(sayPhrase({ key: "climb.target", params: { label: "goal", item: "bucket" } })).toBe("Send it at the goal.");
+    expect(sayPhrase({ key: "change.floor", params: { floor: "carpet", was: "tile" } })).toBe(
+      "on carpet instead of tile",
+    );
   });
   it("parses every message, and keeps family sentences to ten words", () => {
     for (const [key, text] of Object.entries(en)) {

@@ -1,10 +1,10 @@
 import { useId, useState } from "react";
 import type { Problem } from "#core/formats/activity.ts";
-import { targetItem, targetItems } from "#core/kit/items.ts";
+import { faceOf } from "#core/kit/face.ts";
 import type { Knob } from "#core/patterns/contract.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { say } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
+import { useSchool } from "./items.tsx";
 
 type Path = readonly (string | number)[];
 
@@ -267,32 +267,37 @@ function OneKnob({
   }
 }
 
-/** Choosing another thing brings its size and name along. */
+/** Choosing another thing brings its size, opening and name along. */
 function ItemPick({ value, change }: { value: { item: string }; change: (v: unknown) => void }) {
+  const { list, name } = useSchool();
   return (
     <fieldset className="row-line py-2">
       <legend className="mb-1 text-[0.92rem]">{label("knob.item")}</legend>
-      <div className="grid grid-cols-6 gap-1">
-        {targetItems.map((t) => (
-          <label
-            key={t.id}
-            title={say(`item.${t.id}`)}
-            className={`grid place-items-center rounded-sm border-2 p-0.5 has-focus-visible:outline-3 ${value.item === t.id ? "border-ink bg-mustard text-[#14241f]" : "border-hair"}`}
-          >
-            <input
-              type="radio"
-              name="item"
-              className="sr-only"
-              aria-label={say(`item.${t.id}`)}
-              checked={value.item === t.id}
-              onChange={() => {
-                const { width, height } = targetItem(t.id)!;
-                change({ ...value, item: t.id, label: say(`item.${t.id}`), width, height });
-              }}
-            />
-            <ItemDrawing item={t.id} size={30} />
-          </label>
-        ))}
+      <div className="grid max-h-40 grid-cols-6 gap-1 overflow-y-auto">
+        {list
+          .filter((t) => t.uses.includes("target"))
+          .map((t) => (
+            <label
+              key={t.id}
+              title={name(t.id)}
+              className={`grid place-items-center rounded-sm border-2 p-0.5 has-focus-visible:outline-3 ${value.item === t.id ? "border-ink bg-mustard text-[#14241f]" : "border-hair"}`}
+            >
+              <input
+                type="radio"
+                name="item"
+                className="sr-only"
+                aria-label={name(t.id)}
+                checked={value.item === t.id}
+                onChange={() => {
+                  const { opening, gap, mass, contents, ...face } = faceOf(t);
+                  const kept = { ...value, ...face, label: name(t.id), opening, gap };
+                  const weight = "weight" in value ? { weight: { mass, contents, filling: 0 } } : {};
+                  change(JSON.parse(JSON.stringify({ ...kept, ...weight })));
+                }}
+              />
+              <ItemDrawing item={t.id} size={30} />
+            </label>
+          ))}
       </div>
     </fieldset>
   );

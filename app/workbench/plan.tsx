@@ -2,7 +2,8 @@ import { memo } from "react";
 import type { PlayerModel } from "#core/aim/player.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
-import { itemPath } from "../drawings/items.tsx";
+import { useItemPath } from "../drawings/items.tsx";
+import { targetName } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
@@ -165,7 +166,7 @@ export const Plan = memo(function Plan({ space, parts, scale: s, chosen, choose,
             key={t.id}
             id={t.id}
             item={t.item}
-            name={s.reversed ? t.label : `${i + 1} ${t.label}`}
+            name={s.reversed ? targetName(t) : `${i + 1} ${targetName(t)}`}
             x={s.x(t.along)}
             y={s.y(t.across)}
             size={Math.max(26, Math.min(46, t.width * s.k * 1.25))}
@@ -201,6 +202,7 @@ interface MarkProps {
 }
 
 const TargetMark = memo(function TargetMark({ id, item, name, x, y, size, foot, chosen, choose }: MarkProps) {
+  const itemPath = useItemPath();
   return (
     <g transform={`translate(${x} ${y})`} onClick={() => choose(id)} className="cursor-pointer">
       <path

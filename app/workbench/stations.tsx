@@ -3,12 +3,13 @@ import { nanoid } from "nanoid";
 import { ACTIONS, actionFacts } from "#core/aim/actions.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
 import type { Activity, Problem } from "#core/formats/activity.ts";
-import { blockerItems, FLOORS, markerItems, sendItems } from "#core/kit/items.ts";
+import { FLOORS } from "#core/kit/floors.ts";
+import type { Item } from "#core/kit/item.ts";
 import { MODES, type Mode } from "#core/patterns/contract.ts";
 import { patternOf } from "#core/patterns/registry.ts";
-import { ItemDrawing } from "../drawings/items.tsx";
-import { say, sayPhrase } from "../words/say.ts";
+import { itemName, namesOf, sayPhrase } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
+import { useSchool } from "./items.tsx";
 import { Knobs, NumberField, TextField, Toggle } from "./knobs.tsx";
 
 export const STATIONS = ["aim", "cues", "kit", "yard", "score", "players", "send"] as const;
@@ -35,7 +36,7 @@ export function answerOf(s: Station, a: Activity): string {
     case "cues":
       return `${a.cues.length} cues, ${a.criteria.length} criteria`;
     case "kit":
-      return `${say(`item.${a.kit.send}`)}, ${say(`item.${a.kit.marker}`)} for lines`;
+      return `${itemName(a.kit.send, namesOf(a.kit.own))}, ${itemName(a.kit.marker, namesOf(a.kit.own))} for lines`;
     case "yard":
       return `${pegs.length} ${pegs[0]?.kind === "line" ? "lines" : "targets"}, ${near} to ${far} m`;
     case "score":
@@ -56,6 +57,7 @@ export interface PanelProps {
 }
 
 export function AimPanel({ activity: a, change }: PanelProps) {
+  const { list } = useSchool();
   const s = starters[a.aim.action];
   const offered = s.outcomes.filter((o) => o !== a.aim.outcome);
   return (
@@ -67,11 +69,12 @@ export function AimPanel({ activity: a, change }: PanelProps) {
           onChange={(e) => {
             const action = e.target.value as Activity["aim"]["action"];
             const travel = actionFacts[action].travel;
-            const fits = sendItems.find((i) => i.id === a.kit.send)?.moves.includes(travel);
+            const able = (i: Item) => i.uses.includes("send") && i.moves.includes(travel);
+            const fits = list.some((i) => i.id === a.kit.send && able(i));
             change({
               ...a,
               aim: { ...a.aim, action },
-              kit: { ...a.kit, send: fits ? a.kit.send : sendItems.find((i) => i.moves.includes(travel))!.id },
+              kit: { ...a.kit, send: fits ? a.kit.send : list.find(able)!.id },
             });
           }}
         >
@@ -282,45 +285,6 @@ export function CuesPanel({ activity: a, change }: PanelProps) {
   );
 }
 
-export function KitPanel({ activity: a, change }: PanelProps) {
-  const travel = actionFacts[a.aim.action].travel;
-  const pick = (title: string, name: "send" | "marker" | "blocker", items: readonly string[]) => (
-    <fieldset className="mb-3">
-      <legend className="mb-1 font-semibold">{title}</legend>
-      <div className="grid grid-cols-3 gap-1.5">
-        {items.map((id) => (
-          <label
-            key={id}
-            className={`grid justify-items-center rounded-sm border-2 p-1 text-center text-xs has-focus-visible:outline-3 ${a.kit[name] === id ? "border-ink bg-mustard font-bold text-[#14241f]" : "border-hair"}`}
-          >
-            <input
-              type="radio"
-              name={name}
-              className="sr-only"
-              checked={a.kit[name] === id}
-              onChange={() => change({ ...a, kit: { ...a.kit, [name]: id } })}
-            />
-            <ItemDrawing item={id} size={38} />
-            {say(`item.${id}`)}
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  );
-  return (
-    <>
-      {pick(
-        `To send (${label(`action.${a.aim.action}`).toLowerCase()})`,
-        "send",
-        sendItems.filter((i) => i.moves.includes(travel)).map((i) => i.id),
-      )}
-      {pick("For lines", "marker", markerItems)}
-      {pick("For a blocker", "blocker", blockerItems)}
-      <p className="text-sm text-quiet">Targets are chosen at the Yard, one by one.</p>
-    </>
-  );
-}
-
 export function YardPanel({ activity: a, problems, change, chosen, choose }: PanelProps) {
   const p = patternOf(a.pattern.name);
   const { params } = a.pattern;
@@ -341,7 +305,9 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
         <section className="mb-3">
           <div className="flex items-center justify-between">
             <h3 className="text-lg">
-              {peg.kind === "line" ? `Line ${pegs.indexOf(peg) + 1}` : `${pegs.indexOf(peg) + 1} ${peg.label}`}
+              {peg.kind === "line"
+                ? `Line ${pegs.indexOf(peg) + 1}`
+                : `${pegs.indexOf(peg) + 1} ${peg.label || itemName(peg.item ?? "")}`}
             </h3>
             <button
               type="button"

@@ -156,9 +156,9 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes 
         </div>
       </Part>
       <Part
-        title="Homes long enough"
+        title="Homes that can"
         picture={<HomeList homes={homes} />}
-        about="Compared with the space each home told us. Things and floors are not weighed here."
+        about="With the things each home has, and in the length and width it told us. A home that did not say its things is taken to have the usual ones. The others still get a card, adapted."
       >
         <div className="flex items-center gap-3">
           <div>

@@ -1,7 +1,7 @@
 import { useDrag } from "@use-gesture/react";
 import { memo, useRef } from "react";
 import type { Peg } from "#core/patterns/contract.ts";
-import { sayCount } from "../words/say.ts";
+import { itemName, sayCount } from "../words/say.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 const TAPE_TOP = 34;
@@ -121,7 +121,7 @@ export const Tape = memo(function Tape({
         <PegHandle
           key={p.id}
           id={p.id}
-          name={p.label}
+          name={p.label || (p.item ? itemName(p.item) : "")}
           distance={p.distance}
           kind={p.kind}
           number={i + 1}

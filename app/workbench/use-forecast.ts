@@ -1,5 +1,8 @@
 import * as Comlink from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { SchoolItems } from "#core/compile/card.ts";
+import type { KitFit } from "#core/compile/class-fit.ts";
+import type { HomeFacts } from "#core/compile/for-home.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Forecast } from "#core/forecast/forecast.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -7,16 +10,17 @@ import type { ForecastWorker } from "../workers/forecast.worker.ts";
 
 /** Least time between two questions, so that a drag leaves the page its time; milliseconds. */
 const LEAST_GAP = 100;
+type Remote = Comlink.Remote<ForecastWorker>;
 
 /**
- * Forecasts of an activity for some people, worked out beside the page. While one is under way only the newest question waits;
- * the last answer stays until the next one comes, also where an activity cannot be played as it is being typed.
+ * What a worker of its own answers to `ask`, worked out beside the page. While one question is under way only the newest waits; the last
+ * answer stays until the next one comes, also where an activity cannot be played as it is being typed.
  */
-export function useForecast(activity: Activity, people: readonly Who[]): Forecast[] | null {
-  const [answer, setAnswer] = useState<Forecast[] | null>(null);
-  const worker = useRef<Comlink.Remote<ForecastWorker> | null>(null);
+function useWorker<A>(ask: (worker: Remote) => Promise<A>, name: string): A | null {
+  const [answer, setAnswer] = useState<A | null>(null);
+  const worker = useRef<Remote | null>(null);
   const busy = useRef(false);
-  const waiting = useRef<{ activity: Activity; people: readonly Who[] } | null>(null);
+  const waiting = useRef<typeof ask | null>(null);
 
   useEffect(() => {
     const w = new Worker(new URL("../workers/forecast.worker.ts", import.meta.url), { type: "module" });
@@ -28,18 +32,18 @@ export function useForecast(activity: Activity, people: readonly Who[]): Forecas
   }, []);
 
   useEffect(() => {
-    waiting.current = { activity, people };
+    waiting.current = ask;
     const run = async () => {
       if (busy.current || !waiting.current || !worker.current) return;
       const asked = waiting.current;
       waiting.current = null;
       busy.current = true;
       const began = performance.now();
-      performance.mark("strip-asked");
+      performance.mark(`${name}-asked`);
       try {
-        const told = await worker.current.each(asked.activity, asked.people);
+        const told = await asked(worker.current);
         setAnswer(told);
-        performance.measure("strip", "strip-asked");
+        performance.measure(name, `${name}-asked`);
       } catch {
         // What is being typed cannot be played yet: the last answer stays.
       } finally {
@@ -50,6 +54,18 @@ export function useForecast(activity: Activity, people: readonly Who[]): Forecas
       }
     };
     void run();
-  }, [activity, people]);
+  }, [ask, name]);
   return answer;
+}
+
+/** Forecasts of an activity for some people. */
+export function useForecast(activity: Activity, people: readonly Who[]): Forecast[] | null {
+  const ask = useCallback((w: Remote) => w.each(activity, people), [activity, people]);
+  return useWorker(ask, "strip");
+}
+
+/** Which homes can do an activity with their own things. */
+export function useKitFits(activity: Activity, homes: readonly HomeFacts[], items: SchoolItems): KitFit[] | null {
+  const ask = useCallback((w: Remote) => w.homes(activity, homes, items), [activity, homes, items]);
+  return useWorker(ask, "homes");
 }

@@ -1,7 +1,11 @@
 import * as Comlink from "comlink";
+import type { SchoolItems } from "#core/compile/card.ts";
+import { fitHomes, type KitFit } from "#core/compile/class-fit.ts";
+import type { HomeFacts } from "#core/compile/for-home.ts";
 import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
 import { type Forecast, Graph } from "#core/forecast/forecast.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import { listOf } from "#core/kit/items.ts";
 
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
 
@@ -25,6 +29,11 @@ function match(activity: Activity, people: readonly [Who, Who]): Forecast {
   });
 }
 
-const api = { each, match };
+/** Which homes can do it with their own things, and what would let the others in. */
+function homes(activity: Activity, facts: readonly HomeFacts[], items: SchoolItems): KitFit[] {
+  return fitHomes(activity, facts, listOf(items.own, items.hidden));
+}
+
+const api = { each, match, homes };
 export type ForecastWorker = typeof api;
 Comlink.expose(api);

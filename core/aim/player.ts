@@ -1,5 +1,7 @@
-import type { Floor, SendItem } from "../kit/items.ts";
+import type { Floor } from "../kit/floors.ts";
+import type { Item } from "../kit/item.ts";
 import type { Age } from "../measures/stature.ts";
+import { keepsOf, runOnOf } from "../physics/run-on.ts";
 import { type Action, type ActionFacts, actionFacts } from "./actions.ts";
 import type { Spread } from "./hit.ts";
 import { below } from "./normal.ts";
@@ -31,21 +33,20 @@ const REACH_SD = 0.12;
 export function playerModel(
   who: { age: Age; multiplier?: number },
   action: Action,
-  object: SendItem,
+  object: Item,
   floor: Floor,
 ): PlayerModel {
   const facts: ActionFacts = actionFacts[action];
   const prior = agePrior(who.age);
   const m = (who.multiplier ?? prior.multiplier) * object.handling;
-  const grounded = facts.travel !== "air";
-  const most = facts.reach * prior.strength * (grounded ? object.keeps[floor] : 1);
+  const most = facts.reach * prior.strength * keepsOf(object, floor, facts.travel);
   return {
     spread: { lateral: facts.spread.lateral * m, range: facts.spread.range * m, vertical: facts.spread.vertical * m },
     reach: (metres) => below(most - metres, REACH_SD * most),
     walking: prior.walking,
     windUp: facts.windUp * prior.tempo,
     speed: facts.speed,
-    object: { diameter: object.diameter, mass: object.mass },
-    runOn: object.runOn[floor],
+    object: { diameter: object.width, mass: object.mass },
+    runOn: runOnOf(object, floor, facts.travel),
   };
 }

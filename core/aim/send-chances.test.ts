@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { normalDraw, random } from "../forecast/random.ts";
-import { sendItem } from "../kit/items.ts";
+import { catalogueItem } from "../kit/catalogue.ts";
 import type { NextSend } from "../patterns/contract.ts";
 import type { Part } from "../yard/parts.ts";
 import { ACTIONS, actionFacts } from "./actions.ts";
@@ -203,7 +203,7 @@ describe("what is assumed of a player", () => {
     for (const a of ACTIONS) expect(actionFacts[a].speed).toBeGreaterThan(0);
   });
   it("reaches less far on carpet than on boards, and a known multiplier replaces the age", () => {
-    const sock = sendItem("sockBall")!;
+    const sock = catalogueItem("sockBall")!;
     const on = (floor: "carpet" | "boards") => playerModel({ age: 7 }, "underarmRoll", sock, floor).reach(6);
     expect(on("carpet")).toBeLessThan(on("boards"));
     const known = playerModel({ age: 7, multiplier: 2 }, "underarmRoll", sock, "carpet").spread.lateral;

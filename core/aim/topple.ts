@@ -20,7 +20,15 @@ export interface Standing {
  * Whether a blow knocks a standing thing over: the swing it gets about its far bottom edge must lift its centre of mass
  * over that edge. Contents lie at the bottom. A plain rigid-body model, an assumption with its working in docs/model.md.
  */
-export function topples(target: Standing, object: { diameter: number; mass?: number; speed?: number }): boolean {
+export function topples(
+  target: Standing,
+  object: {
+    diameter: number;
+    mass?: number;
+    speed?: number /** Height of the blow, metres; low on the target unless given. */;
+    blowAt?: number;
+  },
+): boolean {
   const m = object.mass ?? MASS;
   const v = object.speed ?? SPEED;
   const full = target.filling ?? 0;
@@ -29,7 +37,7 @@ export function topples(target: Standing, object: { diameter: number; mass?: num
   const level = (target.height * full) / 2;
   const centre = (target.mass * (target.height / 2) + inside * level) / total;
   const half = target.width / 2;
-  const blow = Math.min(object.diameter / 2, HIGHEST_BLOW * target.height);
+  const blow = object.blowAt ?? Math.min(object.diameter / 2, HIGHEST_BLOW * target.height);
   const swing = (mass: number, height: number, centreOf: number) =>
     (mass * (target.width ** 2 + height ** 2)) / 12 + mass * (half ** 2 + centreOf ** 2);
   const inertia =

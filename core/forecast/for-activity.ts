@@ -2,10 +2,12 @@ import { actionFacts } from "../aim/actions.ts";
 import { type PlayerModel, playerModel } from "../aim/player.ts";
 import { type Policy, type Scene, sendChances } from "../aim/send-chances.ts";
 import type { Activity } from "../formats/activity.ts";
-import { sendItem } from "../kit/items.ts";
+import type { Item } from "../kit/item.ts";
+import { thing } from "../kit/items.ts";
 import type { Age } from "../measures/stature.ts";
 import type { Setup } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
+import { runOnOf } from "../physics/run-on.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 import { type Forecast, forecast, type Graph } from "./forecast.ts";
 
@@ -15,10 +17,17 @@ export interface Who {
   multiplier?: number;
 }
 
+/** What an activity sends; a document that was read always has it. */
+export function sentIn(a: Activity): Item {
+  const i = thing(a.kit, a.kit.send);
+  if (!i) throw new RangeError(`kit.send: "${a.kit.send}" is not a thing of the kit list`);
+  return i;
+}
+
 /** The layout of an activity in its own space, with the run-on of what is sent. */
 export function layoutOf(a: Activity): Part[] {
   const parts = patternOf(a.pattern.name).layout(a.pattern.params, a.space);
-  const runOn = sendItem(a.kit.send)!.runOn[a.space.floor];
+  const runOn = runOnOf(sentIn(a), a.space.floor, actionFacts[a.aim.action].travel);
   const far = [...partsOf(parts, "target").map((t) => t.along), ...partsOf(parts, "zone").map((z) => z.far)];
   const from = Math.max(...far);
   return [...parts, { kind: "runOn", id: "runOn", near: from, far: from + runOn, across: 0, width: a.space.width }];
@@ -29,7 +38,7 @@ export function sceneOf(a: Activity): Scene {
 }
 
 export function modelOf(a: Activity, who: Who): PlayerModel {
-  return playerModel(who, a.aim.action, sendItem(a.kit.send)!, a.space.floor);
+  return playerModel(who, a.aim.action, sentIn(a), a.space.floor);
 }
 
 /** What will happen when these people play it. */
@@ -60,13 +69,14 @@ export function forecastActivity(
  * Chance under each peg for one person: to hit that target aimed at its middle; or, for a line that is stood on, the chance
  * from it; or, for a line across the floor, the chance to stop in the band that begins there, aimed at its middle.
  */
-export function pegRates(a: Activity, who: Who, scene: Scene = sceneOf(a)): Map<string, number> {
+export function pegRates(a: Activity, who: Who, scene: Scene = sceneOf(a), only?: string): Map<string, number> {
   const player = modelOf(a, who);
   const pegs = patternOf(a.pattern.name).pegs(a.pattern.params);
   const zones = partsOf(scene.parts, "zone");
   const targets = partsOf(scene.parts, "target");
   const rates = new Map<string, number>();
   for (const peg of pegs) {
+    if (only !== undefined && peg.id !== only) continue;
     const zone = zones.find((z) => Math.abs(z.near - peg.distance) < 1e-9);
     if (peg.kind === "line" && targets.length === 0) {
       if (!zone) continue;

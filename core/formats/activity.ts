@@ -1,6 +1,9 @@
 import { z } from "zod";
 import { ACTIONS } from "../aim/actions.ts";
-import { FLOORS, sendItem } from "../kit/items.ts";
+import { FLOORS } from "../kit/floors.ts";
+import { item } from "../kit/item.ts";
+import { thing } from "../kit/items.ts";
+import { roleWords } from "../kit/role.ts";
 import { MODES, MOST_PLAYERS } from "../patterns/contract.ts";
 import { type PatternName, patternNames, patternOf, patterns } from "../patterns/registry.ts";
 import { partsOf, reachOfLayout } from "../yard/parts.ts";
@@ -49,9 +52,13 @@ const shape = z.strictObject({
   question: text("question", 200),
   kit: z.strictObject({
     /** What is sent; see the kit list. */
-    send: z.string().refine((id) => sendItem(id) !== undefined, { error: "send must be a thing of the kit list" }),
+    send: z.string().min(1).max(40),
     marker: z.string().min(1).max(40),
     blocker: z.string().min(1).max(40),
+    /** Limits and wishes of single roles, beside what the game itself needs. */
+    roles: z.array(roleWords).max(20, "at most 20 roles").default([]),
+    /** Things of the school's own that this activity speaks of: a file can be read anywhere. */
+    own: z.array(item).max(40, "at most 40 things of its own").default([]),
   }),
   space: z.strictObject({
     length: length("space length"),
@@ -84,6 +91,15 @@ const shape = z.strictObject({
 
 /** The activity document: all that a teacher decides. Distances in metres. Its JSON Schema is `schemas/activity-1.schema.json`. */
 export const activity = shape.superRefine((a, ctx) => {
+  const sent = thing(a.kit, a.kit.send);
+  if (!sent?.uses.includes("send")) {
+    ctx.addIssue({
+      code: "custom",
+      path: ["kit", "send"],
+      message: "send must be a thing of the kit list that can be sent",
+    });
+    return;
+  }
   const p = patternOf(a.pattern.name);
   const parts = p.layout(a.pattern.params, a.space);
   const far = reachOfLayout(parts);
@@ -167,7 +183,7 @@ export function fromPattern(name: PatternName): Activity {
     cues: [],
     criteria: [],
     question: "",
-    kit: { send: example.send, marker: "string", blocker: "shoe" },
+    kit: { send: example.send, marker: "string", blocker: "shoe", roles: [], own: [] },
     space: example.space,
     pattern: { name, params: example.params },
     players: { least: 1, most: 4, modes: ["alone", "turns", "against", "relay"] },

@@ -1,6 +1,7 @@
 import type { z } from "zod";
 import type { Action } from "../aim/actions.ts";
-import type { Floor } from "../kit/items.ts";
+import type { Face } from "../kit/face.ts";
+import type { Floor } from "../kit/floors.ts";
 import type { GameEvent } from "../records/events.ts";
 import type { Part } from "../yard/parts.ts";
 
@@ -145,6 +146,10 @@ export interface Pattern<P, S extends BaseState> {
   tally(state: S): Tally[];
   layout(params: P, space: { length: number; width: number }): Part[];
   needs(params: P): Needs;
+  /** The same game with another thing as that target. */
+  swapTarget(params: P, id: string, face: Face): P;
+  /** The same game where touching that target counts. */
+  touchCounts(params: P, id: string): P;
   /** What can be dragged on the tape, and the same layout with one of them elsewhere (metres from the throwing spot). */
   pegs(params: P): Peg[];
   movePeg(params: P, id: string, metres: number): P;
@@ -192,6 +197,8 @@ export interface Needs {
   /** Things to send, for each player or side. */
   pieces: number;
   blocker: boolean;
+  /** Pieces of two sides lie on the floor together: they must be told apart, or one side goes after the other. */
+  apart: boolean;
   /** Sends allowed in a go; null: no cap, or none that is counted so. */
   sends: number | null;
 }
@@ -199,6 +206,8 @@ export interface Needs {
 export interface Peg {
   id: string;
   label: string;
+  /** The thing that stands there; what a target without a label is called by. */
+  item?: string;
   distance: number;
   kind: "target" | "line";
 }

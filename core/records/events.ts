@@ -53,6 +53,8 @@ export const playEvent = z.discriminatedUnion("kind", [
   /** Takes back the last thing that still stands. */
   z.strictObject({ kind: z.literal("undo"), at }),
   correct,
+  /** Something else serves in a role from now on (or, in role `home`, it is played in that home): later sums know. */
+  z.strictObject({ kind: z.literal("object"), at, role: ref, item: ref }),
   /** The people stopped before the end. */
   z.strictObject({ kind: z.literal("stop"), at }),
 ]);

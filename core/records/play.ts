@@ -1,17 +1,6 @@
 import { z } from "zod";
-import { FLOORS } from "../kit/items.ts";
 import { MODES, MOST_PLAYERS } from "../patterns/contract.ts";
 import { MOST_EVENTS, playEvent } from "./events.ts";
-
-/** Where a family plays, as far as it said. Metres. */
-export const homeSpace = z.strictObject({
-  kind: z.enum(["corridor", "room", "garden", "yard"]),
-  length: z.number().min(0.5).max(60),
-  width: z.number().min(0.5).max(60),
-  floor: z.enum(FLOORS),
-  indoors: z.boolean(),
-});
-export type HomeSpace = z.infer<typeof homeSpace>;
 
 export const playSetup = z
   .strictObject({

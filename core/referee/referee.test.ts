@@ -16,7 +16,7 @@ describe("referee", () => {
     const { play } = replay(climb, alone, [send("t1"), send("t2"), { kind: "undo", at: 0 }]);
     expect(view(play).score[0]).toMatchObject({ value: 2 });
     expect(play.record).toHaveLength(3);
-    expect(view(play).now).toEqual({ key: "climb.target", params: { label: "box", number: 2, of: 5 } });
+    expect(view(play).now).toEqual({ key: "climb.target", params: { label: "box", item: "box", number: 2, of: 5 } });
   });
 
   it("corrects an earlier event with a reason, replaying what followed", () => {

@@ -14,9 +14,10 @@ import { type AnyPattern, patternOf } from "../patterns/registry.ts";
 import type { GameEvent, PlayEvent } from "../records/events.ts";
 
 /** One event that still stands: its place in the record, and the state after it. */
+type ObjectEvent = Extract<PlayEvent, { kind: "object" }>;
 interface Standing {
   seq: number;
-  event: GameEvent;
+  event: GameEvent | ObjectEvent;
   after: BaseState;
 }
 
@@ -60,6 +61,11 @@ export function referee(p: Play, event: PlayEvent): Play | Refusal {
         ? refuse("refused.correction", { number: event.seq + 1 })
         : { ...p, record, standing: redone };
     }
+    case "object":
+      // The rules do not care what is sent; whoever works out chances later does.
+      if (p.stopped !== null) return refuse("refused.stopped");
+      if (p.pattern.ending(stateOf(p))) return refuse("refused.over");
+      return { ...p, record, standing: [...p.standing, { seq, event, after: stateOf(p) }] };
     default: {
       if (p.stopped !== null) return refuse("refused.stopped");
       const after = p.pattern.step(stateOf(p), event);
@@ -69,10 +75,15 @@ export function referee(p: Play, event: PlayEvent): Play | Refusal {
   }
 }
 
-function retake(p: Play, keep: number, events: readonly { seq: number; event: GameEvent }[]): Standing[] | Refusal {
+function retake(
+  p: Play,
+  keep: number,
+  events: readonly { seq: number; event: Standing["event"] }[],
+): Standing[] | Refusal {
   const out = p.standing.slice(0, keep);
   for (const { seq, event } of events) {
-    const after = p.pattern.step(out[out.length - 1]?.after ?? p.begin, event);
+    const before = out[out.length - 1]?.after ?? p.begin;
+    const after = event.kind === "object" ? before : p.pattern.step(before, event);
     if (isRefusal(after)) return after;
     out.push({ seq, event, after });
   }
@@ -109,6 +120,8 @@ export interface View {
   /** Over by the rules, or stopped by the people. */
   done: "over" | "stopped" | null;
   canUndo: boolean;
+  /** What serves in each role that was changed, as of now. */
+  objects: Readonly<Record<string, string>>;
 }
 
 export function view(p: Play): View {
@@ -125,6 +138,7 @@ export function view(p: Play): View {
     ending,
     done: p.stopped !== null ? "stopped" : ending ? "over" : null,
     canUndo: p.standing.length > 0 || p.stopped !== null,
+    objects: Object.fromEntries(p.standing.flatMap(({ event: e }) => (e.kind === "object" ? [[e.role, e.item]] : []))),
   };
 }
 

@@ -1,16 +1,18 @@
 import { createHash } from "node:crypto";
-import { and, eq, inArray } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import { z } from "zod";
+import { type Card, compileFor, itemsForCard, type SchoolItems } from "#core/compile/card.ts";
 import { ACTIVITY_VERSION, type Activity, problemsOf } from "#core/formats/activity.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { ownActivity } from "../activities/activities.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { compileCard } from "../cards/card.ts";
 import { inSchool, schema } from "../db/client.ts";
+import { factsOf, homesOf, linksFor, UNKNOWN_HOME } from "../homes/homes.ts";
+import { schoolItemsOf } from "../kit/items.ts";
 import { NotAllowed } from "../problem.ts";
 import { ownClass } from "../school/classes.ts";
 
-const { assignment, card, child, link, message, revision } = schema;
+const { assignment, card, child, message, revision } = schema;
 /** An assignment stays open at most this long, days. */
 const LONGEST_OPEN = 120;
 
@@ -81,32 +83,43 @@ export async function sendActivity(who: SignedIn, activityId: string, order: Sen
       .values({ schoolId: who.schoolId, classId, revisionId: rev!.id, ...rest })
       .returning({ id: assignment.id });
     const assignmentId = made!.id;
+    const homes = await homesOf(
+      tx,
+      children.map((k) => k.id),
+    );
+    const items = await schoolItemsOf(tx);
     await tx.insert(card).values(
       children.map((k) => ({
         schoolId: who.schoolId,
         assignmentId,
         childId: k.id,
-        compiled: compileCard(document, k),
+        compiled: compileForChild(document, k, homes.get(k.id) ?? [], items),
       })),
     );
-    const linked = await tx
-      .select({ childId: link.childId })
-      .from(link)
-      .where(
-        inArray(
-          link.childId,
-          children.map((k) => k.id),
-        ),
-      );
-    const without = children.filter((k) => !linked.some((l) => l.childId === k.id));
-    if (without.length > 0)
-      await tx.insert(link).values(without.map((k) => ({ schoolId: who.schoolId, childId: k.id })));
+    await linksFor(tx, who.schoolId, children);
     await tx
       .insert(message)
       .values(
         children.map((k) => ({ schoolId: who.schoolId, childId: k.id, assignmentId, ...invitation(document, k.name) })),
       );
     return assignmentId;
+  });
+}
+
+/** The card of one child: its own homes, and the part of the school's list that they need. */
+export function compileForChild(
+  document: Activity,
+  k: { age: number; step: number | null; leftHanded: boolean },
+  homes: readonly (typeof schema.home.$inferSelect)[],
+  items: SchoolItems,
+): Card {
+  const told = homes.length > 0 ? homes.map(factsOf) : [UNKNOWN_HOME];
+  const { age, step, leftHanded } = k;
+  return compileFor({
+    designed: document,
+    child: { age, step, leftHanded },
+    homes: told,
+    items: itemsForCard(items, told),
   });
 }
 

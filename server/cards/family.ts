@@ -1,9 +1,9 @@
 import { and, desc, eq, isNull } from "drizzle-orm";
+import type { Card } from "#core/compile/card.ts";
 import { type Go, goesOf } from "../assignments/goes.ts";
 import { inSchool, schema } from "../db/client.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotFound } from "../problem.ts";
-import type { Card } from "./card.ts";
 
 const { assignment, card, child, school } = schema;
 

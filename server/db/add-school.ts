@@ -2,18 +2,23 @@ import { drizzle } from "drizzle-orm/postgres-js";
 import type postgres from "postgres";
 import { hashPassword } from "../auth/password.ts";
 import * as schema from "./schema.ts";
-import type { SchoolFile } from "./school-file.ts";
+import { type SchoolFile, schoolFile } from "./school-file.ts";
 
 /** Adds a school with its teachers, classes, children, homes and links. `sql` is signed in as the database's owner. */
-export async function addSchool(sql: postgres.Sql, file: SchoolFile): Promise<{ schoolId: string; teacherId: string }> {
+export async function addSchool(
+  sql: postgres.Sql,
+  given: SchoolFile,
+): Promise<{ schoolId: string; teacherId: string }> {
+  const file = schoolFile.parse(given);
   return drizzle(sql, { schema }).transaction(async (tx) => {
     const [school] = await tx.insert(schema.school).values({ name: file.school, zone: file.zone }).returning();
     const schoolId = school!.id;
     const homes = new Map<string, string>();
-    for (const h of file.homes) {
+    const now = new Date();
+    for (const { answered, ...h } of file.homes) {
       const [row] = await tx
         .insert(schema.home)
-        .values({ schoolId, ...h })
+        .values({ schoolId, ...h, answeredAt: answered ? now : null })
         .returning();
       homes.set(h.label, row!.id);
     }
@@ -24,7 +29,14 @@ export async function addSchool(sql: postgres.Sql, file: SchoolFile): Promise<{ 
       for (const k of c.children) {
         const [row] = await tx
           .insert(schema.child)
-          .values({ schoolId, classId: made!.id, name: k.name, age: k.age, leftHanded: k.leftHanded })
+          .values({
+            schoolId,
+            classId: made!.id,
+            name: k.name,
+            age: k.age,
+            leftHanded: k.leftHanded,
+            support: k.support,
+          })
           .returning();
         await tx.insert(schema.link).values({ schoolId, childId: row!.id });
         for (const label of k.homes) {

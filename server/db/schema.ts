@@ -14,10 +14,12 @@ import {
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
+import type { Card } from "#core/compile/card.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import type { Item } from "#core/kit/item.ts";
 import type { PlayEvent } from "#core/records/events.ts";
-import type { HomeSpace, PlayScore, PlaySetup, Reflection } from "#core/records/play.ts";
-import type { Card } from "../cards/card.ts";
+import type { HomeAnswers, HomeKit, HomeSpace } from "#core/records/home.ts";
+import type { PlayScore, PlaySetup, Reflection } from "#core/records/play.ts";
 
 /** Instants in UTC. */
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
@@ -101,6 +103,8 @@ export const child = pgTable(
     leftHanded: boolean("left_handed").notNull().default(false),
     /** Measured at home, metres. */
     step: real("step"),
+    /** A support need, told by the family or noted by the teacher: for the class's teachers only. */
+    support: text("support").notNull().default(""),
   },
   (t) => [index("child_class").on(t.schoolId, t.classId)],
 );
@@ -112,6 +116,12 @@ export const home = pgTable("home", {
   /** Null until somebody says. */
   space: jsonb("space").$type<HomeSpace>(),
   players: integer("players"),
+  /** How many of each thing; null until somebody says. */
+  kit: jsonb("kit").$type<HomeKit>(),
+  quiet: boolean("quiet").notNull().default(false),
+  noBallsIndoors: boolean("no_balls_indoors").notNull().default(false),
+  /** When the family last said something itself. */
+  answeredAt: instant("answered_at"),
 });
 
 export const childHome = pgTable(
@@ -128,19 +138,58 @@ export const childHome = pgTable(
   (t) => [primaryKey({ columns: [t.childId, t.homeId] })],
 );
 
-/** A private link to one child's cards. The address is derived from id and version, never stored. */
-export const link = pgTable("link", {
-  id: id(),
-  schoolId: schoolId(),
-  childId: uuid("child_id")
-    .notNull()
-    .unique()
-    .references(() => child.id, { onDelete: "cascade" }),
-  /** Raised to withdraw every address given out so far. */
-  version: integer("version").notNull().default(1),
-  /** No address works while set. */
-  withdrawnAt: instant("withdrawn_at"),
-});
+/** A private link to one child's cards, or to a class's home survey, which shows no names. The address is derived from id and version, never stored. */
+export const link = pgTable(
+  "link",
+  {
+    id: id(),
+    schoolId: schoolId(),
+    childId: uuid("child_id")
+      .unique()
+      .references(() => child.id, { onDelete: "cascade" }),
+    classId: uuid("class_id")
+      .unique()
+      .references(() => schoolClass.id, { onDelete: "cascade" }),
+    /** Raised to withdraw every address given out so far. */
+    version: integer("version").notNull().default(1),
+    /** No address works while set. */
+    withdrawnAt: instant("withdrawn_at"),
+  },
+  (t) => [check("link_of_one", sql`num_nonnulls(${t.childId}, ${t.classId}) = 1`)],
+);
+
+/** What a family answered through a class link: kept by an unguessable key of its own until the teacher says whose home it is. */
+export const surveyAnswer = pgTable(
+  "survey_answer",
+  {
+    id: id(),
+    schoolId: schoolId(),
+    classId: uuid("class_id")
+      .notNull()
+      .references(() => schoolClass.id, { onDelete: "cascade" }),
+    /** First name and initial as the family typed it. */
+    name: text("name").notNull().default(""),
+    answers: jsonb("answers").$type<HomeAnswers>().notNull(),
+    support: text("support").notNull().default(""),
+    /** The home it was put to. */
+    homeId: uuid("home_id").references(() => home.id, { onDelete: "set null" }),
+    updatedAt: instant("updated_at").notNull().defaultNow(),
+  },
+  (t) => [index("survey_answer_class").on(t.schoolId, t.classId)],
+);
+
+/** A school's own things, and its changes to those of the list that comes with the tool. */
+export const schoolItem = pgTable(
+  "school_item",
+  {
+    schoolId: schoolId(),
+    id: text("id").notNull(),
+    /** Null: as in the list. */
+    item: jsonb("item").$type<Item>(),
+    hidden: boolean("hidden").notNull().default(false),
+  },
+  (t) => [primaryKey({ columns: [t.schoolId, t.id] })],
+);
 
 export const activity = pgTable(
   "activity",
@@ -317,6 +366,9 @@ export const message = pgTable(
     schoolId: schoolId(),
     childId: uuid("child_id").references(() => child.id, { onDelete: "cascade" }),
     assignmentId: uuid("assignment_id").references(() => assignment.id, { onDelete: "cascade" }),
+    kind: text("kind", { enum: ["game", "survey"] })
+      .notNull()
+      .default("game"),
     subject: text("subject").notNull(),
     /** Where the private link goes, `{link}` stands: the address is derived when it is read. */
     body: text("body").notNull(),

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { homeSpace } from "#core/records/play.ts";
+import { homeAnswers, LONGEST_SUPPORT } from "#core/records/home.ts";
 import { LEAST_PASSWORD } from "../auth/password.ts";
 
 /** A whole school to begin with: `npm run school -- FILE`. Children by first name and initial; homes are shared by name. */
@@ -19,11 +19,14 @@ export const schoolFile = z.strictObject({
     )
     .min(1),
   homes: z.array(
-    z.strictObject({
-      label: z.string().min(1).max(60),
-      space: homeSpace.nullable(),
-      players: z.number().int().min(1).max(12).nullable(),
-    }),
+    homeAnswers
+      .partial({ kit: true, quiet: true, noBallsIndoors: true })
+      .extend({
+        label: z.string().min(1).max(60),
+        /** The family itself said so. */
+        answered: z.boolean().default(false),
+      })
+      .strict(),
   ),
   classes: z
     .array(
@@ -36,6 +39,7 @@ export const schoolFile = z.strictObject({
               age: z.number().int().min(4).max(15),
               leftHanded: z.boolean(),
               homes: z.array(z.string()),
+              support: z.string().max(LONGEST_SUPPORT).default(""),
             }),
           )
           .max(60),
@@ -43,4 +47,4 @@ export const schoolFile = z.strictObject({
     )
     .min(1),
 });
-export type SchoolFile = z.infer<typeof schoolFile>;
+export type SchoolFile = z.input<typeof schoolFile>;

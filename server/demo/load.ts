@@ -12,9 +12,11 @@ import { openCard } from "../cards/family.ts";
 import { addSchool } from "../db/add-school.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { takeHandIn } from "../hand-in/take.ts";
+import { askFamilies, beginAnswer, saveAnswer } from "../homes/homes.ts";
+import { saveItem } from "../kit/items.ts";
 import { linkToken } from "../links/token.ts";
 import { playGo, temper } from "./simulated-child.ts";
-import { DEMO_CHILD, DEMO_EMAIL, DEMO_PASSWORD, DEMO_SCHOOL, tidewell } from "./tidewell.ts";
+import { DEMO_CHILD, DEMO_EMAIL, DEMO_PASSWORD, DEMO_SCHOOL, ownThing, tidewell } from "./tidewell.ts";
 
 /**
  * Loads Tidewell Bridge School into an empty database: two classes, three sendings of two activities, two thirds of them
@@ -74,7 +76,13 @@ async function play(
   });
   const cards = await inSchool(who.schoolId, (tx) =>
     tx
-      .select({ id: schema.card.id, childId: schema.child.id, name: schema.child.name, age: schema.child.age })
+      .select({
+        id: schema.card.id,
+        compiled: schema.card.compiled,
+        childId: schema.child.id,
+        name: schema.child.name,
+        age: schema.child.age,
+      })
       .from(schema.card)
       .innerJoin(schema.child, eq(schema.child.id, schema.card.childId))
       .where(eq(schema.card.assignmentId, id))
@@ -97,7 +105,7 @@ async function play(
       const startedAt = Math.min(until - 600_000, opened + (0.2 + g * 3) * HOUR + draw() * HOUR);
       const stops = draw() < 0.06 ? 0.08 : 0;
       const events = playGo(
-        s.document,
+        card.compiled.activity,
         [card.age, draw() < 0.5 ? 36 : card.age + 1],
         [temper(seed * 100 + i), temper(seed * 100 + i + 50)],
         setup,
@@ -156,6 +164,7 @@ const PLANS = ["Stand closer first.", "Push softer.", "Use my other hand.", "Tak
 async function load(owner: postgres.Sql): Promise<void> {
   const { schoolId, teacherId } = await addSchool(owner, tidewell());
   const who = { schoolId, teacherId };
+  await saveItem(who, ownThing, true);
   const climbBase = fromPattern("climb");
   const climb = withTexts({ ...climbBase, title: "Hallway climb" }, {});
   const bandsBase = fromPattern("bands");
@@ -190,6 +199,18 @@ async function load(owner: postgres.Sql): Promise<void> {
   );
   const [heron, otter] = classes.map((c) => c.id) as [string, string];
   const now = Date.now();
+  await askFamilies(who, heron, "invite");
+  await askFamilies(who, otter, "invite");
+  // Two families came through the class link: one as the roster writes it, one not.
+  for (const [name, n] of [
+    ["amina d", 3],
+    ["Little Rafe", 2],
+  ] as const) {
+    const to = { schoolId, classId: heron };
+    const id = await beginAnswer(to);
+    const answers = { kit: { sock: 6, towel: 2, shoebox: n, cushion: 2 }, space: null, players: n };
+    await saveAnswer(to, id, answers, name);
+  }
   // School hours, some days from today.
   const at = (days: number, hour: number) => Math.floor(now / DAY) * DAY + days * DAY + hour * HOUR - now;
   const common = { tries: 3, late: 0.15 };

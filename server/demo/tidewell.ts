@@ -1,5 +1,7 @@
 import { random } from "#core/forecast/random.ts";
-import type { HomeSpace } from "#core/records/play.ts";
+import { catalogue, catalogueItem } from "#core/kit/catalogue.ts";
+import type { Item } from "#core/kit/item.ts";
+import type { HomeKit, HomeSpace } from "#core/records/home.ts";
 import type { SchoolFile } from "../db/school-file.ts";
 
 export const DEMO_EMAIL = "noor.fenwick@tidewell.example";
@@ -76,39 +78,155 @@ const SIBLINGS: readonly (readonly string[])[] = [
   ["Tobin A.", "Bastian A."],
 ];
 const TWO_HOMES = "Wren H.";
+const SUPPORT: Record<string, string> = {
+  "Pell W.": "Plays seated; reaches to both sides.",
+  "Lorcan T.": "Short tasks, a picture for each step.",
+  "Una J.": "Wears a hearing aid: no bell, show the time.",
+};
 
-const SPACES: readonly (HomeSpace | null)[] = [
-  { kind: "corridor", length: 3, width: 1.5, floor: "boards", indoors: true },
-  { kind: "room", length: 4.2, width: 3.4, floor: "carpet", indoors: true },
-  { kind: "garden", length: 9, width: 6, floor: "grass", indoors: false },
-  { kind: "corridor", length: 5.6, width: 1.4, floor: "tile", indoors: true },
-  { kind: "yard", length: 14, width: 4, floor: "paving", indoors: false },
-  null,
-  { kind: "room", length: 5, width: 2.6, floor: "boards", indoors: true },
-  { kind: "garden", length: 6, width: 5, floor: "grass", indoors: false },
-  { kind: "room", length: 3.6, width: 3, floor: "carpet", indoors: true },
+/** How a home differs from what its like tends to have: things it lacks, and things it surely has. */
+interface Like {
+  space: HomeSpace | null;
+  /** Share of the usual things that are there. */
+  rich: number;
+  lacks?: (i: Item) => boolean;
+  has?: readonly string[];
+  quiet?: boolean;
+  noBallsIndoors?: boolean;
+}
+const rolls = (i: Item) => i.moves.includes("ground") && i.drag !== null && i.drag <= 2;
+const outside = (i: Item) => i.room === "outside";
+const LIKES: readonly Like[] = [
+  // A flat: a short corridor, no ball, no saucepan to spare.
+  {
+    space: { kind: "corridor", length: 3, width: 1.5, floor: "boards", indoors: true, ceiling: 2.5 },
+    rich: 0.75,
+    lacks: (i) => rolls(i) || outside(i) || i.id === "saucepan",
+    has: ["sock", "string", "box", "bucket", "book", "bottle"],
+  },
+  // Carpet throughout.
+  {
+    space: { kind: "room", length: 4.2, width: 3.4, floor: "carpet", indoors: true, ceiling: 2.5 },
+    rich: 0.9,
+    lacks: outside,
+    noBallsIndoors: true,
+  },
+  // A garden with everything.
+  {
+    space: { kind: "garden", length: 9, width: 6, floor: "grass", indoors: false },
+    rich: 1.2,
+    has: ["softBall", "smallBall", "largeBall", "chalk", "bucket", "coaster", "string"],
+  },
+  {
+    space: { kind: "corridor", length: 5.6, width: 1.4, floor: "tile", indoors: true, ceiling: 2.5 },
+    rich: 0.85,
+    lacks: outside,
+  },
+  // A yard between houses.
+  {
+    space: { kind: "yard", length: 14, width: 4, floor: "paving", indoors: false },
+    rich: 0.95,
+    has: ["chalk", "smallBall"],
+  },
+  {
+    space: { kind: "room", length: 5, width: 2.6, floor: "boards", indoors: true, ceiling: 2.5 },
+    rich: 0.95,
+    has: ["coaster", "tape"],
+  },
+  { space: { kind: "garden", length: 6, width: 5, floor: "grass", indoors: false }, rich: 1 },
+  // Newly moved in: hardly anything unpacked.
+  {
+    space: { kind: "room", length: 3.6, width: 3, floor: "carpet", indoors: true, ceiling: 2.2 },
+    rich: 0.25,
+    lacks: rolls,
+  },
+  {
+    space: { kind: "room", length: 4.6, width: 3.1, floor: "boards", indoors: true, ceiling: 2.5 },
+    rich: 0.9,
+    has: ["sock", "string"],
+    quiet: true,
+  },
 ];
+/** Shares of families that said nothing, and only the space. */
+const SILENT = 0.14;
+const ONLY_SPACE = 0.08;
+const DISC = "foamDisc";
+
+/** A thing of the school's own: it was lent out before the roof leaked. */
+export const ownThing: Item = {
+  ...catalogueItem("coaster")!,
+  id: DISC,
+  name: "foam disc",
+  drawing: "hairTie",
+  room: "living",
+  width: 0.14,
+  depth: 0.14,
+  height: 0.02,
+  mass: 0.03,
+  softness: 0.9,
+  moves: ["slide", "air"],
+  material: "rubber",
+  noise: 0,
+  homes: 0.2,
+  count: 3,
+  source: "school's own, measured",
+};
+
+function kitOf(like: Like, draw: () => number): HomeKit {
+  const kit: HomeKit = {};
+  for (const i of catalogue) {
+    if (i.made || i.always) continue;
+    const there = draw() < Math.min(0.99, i.homes * like.rich);
+    const few = draw();
+    if (like.has?.includes(i.id) || (there && !like.lacks?.(i)))
+      kit[i.id] = Math.max(1, Math.round(i.count * (0.5 + few)));
+  }
+  return kit;
+}
 
 export function tidewell(): SchoolFile {
   const draw = random(20261);
   const homes: SchoolFile["homes"] = [];
   const homeOf = new Map<string, string[]>();
-  const settle = (names: readonly string[], more = "") => {
-    const label = `${names[0]!.split(" ")[0]}'s home${more}`;
+  const settle = (names: readonly string[]) => {
+    const label = `${names[0]!.split(" ")[0]}'s home`;
+    const like = LIKES[homes.length % LIKES.length]!;
+    const kit = kitOf(like, draw);
+    if (draw() < 0.2) kit[DISC] = 3;
+    const said = homes.length === 0 ? 1 : draw();
+    const players = 1 + Math.floor(draw() * 5);
+    const silent = said < SILENT;
     homes.push({
       label,
-      space: SPACES[homes.length % SPACES.length]!,
-      players: draw() < 0.1 ? null : 1 + Math.floor(draw() * 5),
+      space: silent ? null : like.space,
+      kit: said < SILENT + ONLY_SPACE ? null : kit,
+      players: silent || draw() < 0.06 ? null : players,
+      quiet: !silent && (like.quiet ?? false),
+      noBallsIndoors: !silent && (like.noBallsIndoors ?? false),
+      answered: !silent,
     });
     for (const n of names) homeOf.set(n, [...(homeOf.get(n) ?? []), label]);
   };
   const all = [...HERON, ...OTTER].map(([name]) => name);
   for (const s of SIBLINGS) settle(s);
   for (const name of all) if (!homeOf.has(name)) settle([name]);
-  homes.push({ label: "Wren's weekend home", space: SPACES[4]!, players: 2 });
-  homeOf.set(TWO_HOMES, [...homeOf.get(TWO_HOMES)!, "Wren's weekend home"]);
+  // A long yard at a grandparent's.
+  const weekend = "Wren's weekend home";
+  const yard: Like = {
+    space: { kind: "yard", length: 16, width: 3, floor: "paving", indoors: false },
+    rich: 0.8,
+    has: ["stone", "bucket", "chalk"],
+  };
+  homes.push({ label: weekend, space: yard.space, kit: kitOf(yard, draw), players: 2, answered: true });
+  homeOf.set(TWO_HOMES, [...homeOf.get(TWO_HOMES)!, weekend]);
   const children = (list: typeof HERON) =>
-    list.map(([name, age, left]) => ({ name, age, leftHanded: left ?? false, homes: homeOf.get(name)! }));
+    list.map(([name, age, left]) => ({
+      name,
+      age,
+      leftHanded: left ?? false,
+      homes: homeOf.get(name)!,
+      support: SUPPORT[name] ?? "",
+    }));
   return {
     school: DEMO_SCHOOL,
     zone: "Europe/London",

@@ -6,20 +6,51 @@ export interface OpenLink {
   schoolId: string;
   childId: string;
 }
+export interface OpenClassLink {
+  schoolId: string;
+  classId: string;
+}
 /** Why a link does not open: `unknown` also where the check is wrong, so that nothing can be learned by trying. */
 export type LinkTrouble = "unknown" | "withdrawn";
+/** Withdrawn versions are known as such for so many back. */
+const VERSIONS_BACK = 50;
 
-export async function openLink(token: string): Promise<OpenLink | { trouble: LinkTrouble }> {
+interface Found {
+  schoolId: string;
+  childId: string | null;
+  classId: string | null;
+}
+async function open(token: string): Promise<Found | { trouble: LinkTrouble }> {
   const id = claimedLink(token);
   if (!id) return { trouble: "unknown" };
-  const rows = await beforeSchool.execute<{ school_id: string; child_id: string; version: number; withdrawn: boolean }>(
-    sql`select * from yard_link(${id}::uuid)`,
-  );
+  const rows = await beforeSchool.execute<{
+    school_id: string;
+    child_id: string | null;
+    class_id: string | null;
+    version: number;
+    withdrawn: boolean;
+  }>(sql`select * from yard_link(${id}::uuid)`);
   const link = rows[0];
   if (!link) return { trouble: "unknown" };
   if (tokenIsTrue(token, id, link.version) && !link.withdrawn)
-    return { schoolId: link.school_id, childId: link.child_id };
-  for (let v = link.version; v >= 1 && v > link.version - 50; v--)
+    return { schoolId: link.school_id, childId: link.child_id, classId: link.class_id };
+  for (let v = link.version; v >= 1 && v > link.version - VERSIONS_BACK; v--)
     if (tokenIsTrue(token, id, v)) return { trouble: "withdrawn" };
   return { trouble: "unknown" };
+}
+
+/** A child's link; a class link does not open a child's page. */
+export async function openLink(token: string): Promise<OpenLink | { trouble: LinkTrouble }> {
+  const found = await open(token);
+  if ("trouble" in found) return found;
+  const { schoolId, childId } = found;
+  return childId ? { schoolId, childId } : { trouble: "unknown" };
+}
+
+/** A class's survey link. */
+export async function openClassLink(token: string): Promise<OpenClassLink | { trouble: LinkTrouble }> {
+  const found = await open(token);
+  if ("trouble" in found) return found;
+  const { schoolId, classId } = found;
+  return classId ? { schoolId, classId } : { trouble: "unknown" };
 }

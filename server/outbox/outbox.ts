@@ -11,6 +11,7 @@ export interface OutboxRow {
   id: string;
   to: string;
   subject: string;
+  kind: "game" | "survey";
   body: string;
   /** Null: withdrawn since. */
   token: string | null;
@@ -38,6 +39,7 @@ export function outboxFor(who: SignedIn, page: number): Promise<{ rows: OutboxRo
       rows: rows.map(({ message: m, name, link: l }) => ({
         id: m.id,
         to: name,
+        kind: m.kind,
         subject: m.subject,
         body: m.body,
         token: l && !l.withdrawnAt ? linkToken(l.id, l.version) : null,

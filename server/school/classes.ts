@@ -1,10 +1,9 @@
 import { and, asc, eq, inArray } from "drizzle-orm";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
-import { linkToken } from "../links/token.ts";
 import { NotFound } from "../problem.ts";
 
-const { schoolClass, classTeacher, child, childHome, home, link, school, teacher } = schema;
+const { schoolClass, classTeacher, child, school, teacher } = schema;
 
 export interface ClassRow {
   id: string;
@@ -67,69 +66,3 @@ export function shellOf(who: SignedIn): Promise<Shell> {
 
 export const classesFor = (who: SignedIn): Promise<ClassRow[]> =>
   inSchool(who.schoolId, (tx) => classesOf(tx, who.teacherId));
-
-export interface HomeRow {
-  childId: string;
-  child: string;
-  age: number;
-  className: string;
-  homes: {
-    id: string;
-    label: string;
-    space: (typeof home.$inferSelect)["space"];
-    players: number | null;
-    siblings: string[];
-  }[];
-  token: string | null;
-}
-
-/** A row a child: its homes, who else lives there, and its private link unless withdrawn. */
-export function homesFor(who: SignedIn): Promise<HomeRow[]> {
-  return inSchool(who.schoolId, async (tx) => {
-    const classes = await classesOf(tx, who.teacherId);
-    const named = new Map(classes.flatMap((c) => c.children.map((k) => [k.id, { ...k, className: c.name }] as const)));
-    if (named.size === 0) return [];
-    const ids = [...named.keys()];
-    const links = await tx.select().from(link).where(inArray(link.childId, ids));
-    const places = await tx
-      .select({ childId: childHome.childId, home })
-      .from(childHome)
-      .innerJoin(home, eq(home.id, childHome.homeId));
-    return ids.map((childId) => {
-      const me = named.get(childId)!;
-      const own = links.find((l) => l.childId === childId);
-      return {
-        childId,
-        child: me.name,
-        age: me.age,
-        className: me.className,
-        homes: places
-          .filter((p) => p.childId === childId)
-          .map(({ home: h }) => ({
-            id: h.id,
-            label: h.label,
-            space: h.space,
-            players: h.players,
-            siblings: places
-              .flatMap((p) => (p.home.id === h.id && p.childId !== childId ? [named.get(p.childId)?.name ?? ""] : []))
-              .filter(Boolean),
-          })),
-        token: own && !own.withdrawnAt ? linkToken(own.id, own.version) : null,
-      };
-    });
-  });
-}
-
-/** Withdraws a child's link: every address given out stops working. `renew` makes a new one at once. */
-export function withdrawLink(who: SignedIn, childId: string, renew: boolean): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
-    const classes = await classesOf(tx, who.teacherId);
-    if (!classes.some((c) => c.children.some((k) => k.id === childId))) throw new NotFound("child");
-    const [own] = await tx.select().from(link).where(eq(link.childId, childId)).for("update");
-    if (!own) throw new NotFound("link");
-    await tx
-      .update(link)
-      .set({ version: own.version + 1, withdrawnAt: renew ? null : new Date() })
-      .where(eq(link.id, own.id));
-  });
-}

@@ -98,7 +98,10 @@ describe("Climb", () => {
     const { distance: _, ...target } = (three as Extract<ClimbParams["ladder"], { kind: "targets" }>).targets[0]!;
     const p = params({ ladder: { kind: "line", target, lines: [1, 2, 3] } });
     const s = play(p, "t1 - t1");
-    expect(climb.turn(s).now).toEqual({ key: "climb.line", params: { label: "bucket", line: 3, lines: 3 } });
+    expect(climb.turn(s).now).toEqual({
+      key: "climb.line",
+      params: { label: "bucket", item: "bucket", line: 3, lines: 3 },
+    });
     expect(climb.next(s)).toMatchObject({ from: "l3", shot: { target: "t1" } });
     const parts = climb.layout(p, { length: 4, width: 2 });
     const at = (id: string) => parts.find((x) => x.id === id) as { along: number };

@@ -1,6 +1,6 @@
 import type { Pattern, Phrase } from "../contract.ts";
 import { addPeg, knobs, pegKnobs, removePeg } from "./knobs.ts";
-import { layout, movePeg, pegs } from "./layout.ts";
+import { layout, movePeg, pegs, swapTarget, touchCounts } from "./layout.ts";
 import { type ClimbParams, climbParams } from "./params.ts";
 import * as rules from "./rules.ts";
 
@@ -29,7 +29,9 @@ export const climb: Pattern<ClimbParams, rules.ClimbState> = {
   ending: rules.ending,
   tally: rules.tally,
   layout,
-  needs: (p) => ({ pieces: 1, blocker: false, sends: p.tries }),
+  needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.tries }),
+  swapTarget,
+  touchCounts,
   pegs,
   movePeg,
   addPeg,

@@ -1,7 +1,8 @@
-import { targetItem } from "../../kit/items.ts";
 import type { Knob, Space } from "../contract.ts";
 import { type ClimbParams, MOST_RUNGS } from "./params.ts";
 
+/** What a further target begins as. */
+const ADDED = { item: "tin", width: 0.08, height: 0.11 };
 const cm = (m: number) => Math.round(m * 100) / 100;
 
 /** What the stations offer for a climb. */
@@ -209,6 +210,9 @@ export function pegKnobs({ ladder }: ClimbParams, id: string): Knob[] {
         { value: ["touch"], label: "knob.touch" },
         { value: ["into"], label: "knob.into" },
         { value: ["touch", "into"], label: "knob.either" },
+        { value: ["through"], label: "knob.through" },
+        { value: ["touch", "through"], label: "knob.touchThrough" },
+        { value: ["topple"], label: "knob.topple" },
       ],
     },
   ];
@@ -238,16 +242,15 @@ export function addPeg(p: ClimbParams, space: Space): ClimbParams | null {
   const far = ladder.targets.reduce((a, b) => (b.distance > a.distance ? b : a));
   const room = far.distance + 0.6 <= space.length;
   const n = 1 + Math.max(...ladder.targets.map((t) => Number(t.id.slice(1)) || 0));
-  const item = targetItem("tin")!;
   const side = cm((far.across > 0 ? -1 : 1) * Math.min(0.45, space.width / 2 - 0.2));
   const added = {
     id: `t${n}`,
-    item: item.id,
-    label: "tin",
+    item: ADDED.item,
+    label: "",
     distance: cm(room ? far.distance + 0.6 : far.distance),
     across: side,
-    width: item.width,
-    height: item.height,
+    width: ADDED.width,
+    height: ADDED.height,
     counts: ["touch" as const],
   };
   return { ...p, ladder: { ...ladder, targets: [...ladder.targets, added] } };

@@ -1,4 +1,5 @@
 import type { HitRule, SingleRule } from "../../aim/hit-rule.ts";
+import type { Face } from "../../kit/face.ts";
 import type { Part } from "../../yard/parts.ts";
 import type { Peg } from "../contract.ts";
 import type { ClimbParams, ClimbTarget } from "./params.ts";
@@ -8,14 +9,25 @@ const BEHIND = 0.5;
 const LINE_WIDTH = 1.2;
 /** Rim of a container beside its outer width. */
 const WALL = 0.02;
+/** A thing that nobody weighed: an empty bottle, kilograms. */
+const LIGHT = { mass: 0.03, contents: 0, filling: 0 };
 /** Pegs snap to whole centimetres. */
 const cm = (m: number) => Math.round(m * 100) / 100;
 
 function ruleOf(t: Omit<ClimbTarget, "distance">): HitRule {
-  const rules = t.counts.map(
-    (c): SingleRule =>
-      c === "touch" ? { kind: "touch", width: t.width } : { kind: "into", opening: Math.max(0.02, t.width - WALL) },
-  );
+  const within = Math.max(0.02, t.width - WALL);
+  const rules = t.counts.map((c): SingleRule => {
+    switch (c) {
+      case "touch":
+        return { kind: "touch", width: t.width };
+      case "into":
+        return { kind: "into", opening: t.opening ?? within };
+      case "through":
+        return { kind: "through", gap: t.gap ?? within };
+      default:
+        return { kind: "topple", width: t.width, height: t.height, ...(t.weight ?? LIGHT) };
+    }
+  });
   return rules.length === 1 ? rules[0]! : { kind: "anyOf", rules };
 }
 
@@ -52,7 +64,7 @@ export function layout({ ladder }: ClimbParams, space: { length: number; width: 
 
 export function pegs({ ladder }: ClimbParams): Peg[] {
   return ladder.kind === "targets"
-    ? ladder.targets.map((t) => ({ id: t.id, label: t.label, distance: t.distance, kind: "target" }))
+    ? ladder.targets.map((t) => ({ id: t.id, label: t.label, item: t.item, distance: t.distance, kind: "target" }))
     : ladder.lines.map((d, i) => ({ id: `l${i + 1}`, label: `${i + 1}`, distance: d, kind: "line" }));
 }
 
@@ -71,3 +83,25 @@ export function movePeg(p: ClimbParams, id: string, metres: number): ClimbParams
   const lines = ladder.lines.map((d, k) => (k === i ? cm(Math.min(high, Math.max(low, held))) : d));
   return { ...p, ladder: { ...ladder, lines } };
 }
+
+function changeTarget(
+  p: ClimbParams,
+  id: string,
+  change: <T extends Omit<ClimbTarget, "distance">>(t: T) => T,
+): ClimbParams {
+  const { ladder } = p;
+  if (ladder.kind === "line")
+    return ladder.target.id === id ? { ...p, ladder: { ...ladder, target: change(ladder.target) } } : p;
+  return { ...p, ladder: { ...ladder, targets: ladder.targets.map((t) => (t.id === id ? change(t) : t)) } };
+}
+
+/** Another thing in the place of a target, with its sizes; what counts, and how full it is, stays. */
+export const swapTarget = (p: ClimbParams, id: string, face: Face): ClimbParams =>
+  changeTarget(p, id, (t) => {
+    const { opening: _o, gap: _g, weight, ...rest } = t;
+    const { mass, contents, ...as } = face;
+    return { ...rest, ...as, ...(weight && { weight: { mass, contents, filling: weight.filling } }) } as typeof t;
+  });
+
+export const touchCounts = (p: ClimbParams, id: string): ClimbParams =>
+  changeTarget(p, id, (t) => ({ ...t, counts: ["touch"] }));

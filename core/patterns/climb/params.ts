@@ -16,12 +16,18 @@ export const distance = z
   .min(0.3, "distance must be 0.3 m or more")
   .max(30, "distance must be 30 m or less");
 
+const inner = (name: string) =>
+  z
+    .number({ error: `${name} must be a number of metres` })
+    .min(0.01, `${name} must be 0.01 m or more`)
+    .max(3, `${name} must be 3 m or less`);
+
 export const climbTarget = z.strictObject({
   id: z.string().min(1).max(40),
   /** Household thing; see the kit list. */
   item: z.string().min(1).max(40),
-  /** What the card calls it. */
-  label: z.string().min(1, "label must not be empty").max(30, "label must be 30 letters or fewer"),
+  /** What the card calls it; empty: as the thing is called. */
+  label: z.string().max(30, "label must be 30 letters or fewer"),
   distance,
   /** To the player's right of the middle, metres. */
   across: z
@@ -38,9 +44,22 @@ export const climbTarget = z.strictObject({
     .max(3, "height must be 3 m or less"),
   /** What counts as a hit; any of them. */
   counts: z
-    .array(z.enum(["touch", "into"]))
-    .min(1, "counts must name touch, into or both")
-    .max(2),
+    .array(
+      z.enum(["touch", "into", "through", "topple"], { error: "counts must be among touch, into, through, topple" }),
+    )
+    .min(1, "counts must name at least one of touch, into, through, topple")
+    .max(4),
+  /** Round opening, for into; gap, for through. Not given: the width less its walls. */
+  opening: inner("opening").optional(),
+  gap: inner("gap").optional(),
+  /** For topple: mass empty, contents when full (kilograms), and how full, 0 to 1. */
+  weight: z
+    .strictObject({
+      mass: z.number({ error: "mass must be a number of kilograms" }).min(0.001).max(80),
+      contents: z.number().min(0).max(80),
+      filling: z.number().min(0, "filling must be 0 to 1").max(1, "filling must be 0 to 1"),
+    })
+    .optional(),
 });
 export type ClimbTarget = z.infer<typeof climbTarget>;
 

@@ -239,10 +239,16 @@ export function turn(s: ClimbState): { player: number; side: number; now: Phrase
   if (ladder.kind === "line")
     return {
       ...at,
-      now: { key: "climb.line", params: { label: ladder.target.label, line: c.rung + 1, lines: s.rungs.length } },
+      now: {
+        key: "climb.line",
+        params: { label: ladder.target.label, item: ladder.target.item, line: c.rung + 1, lines: s.rungs.length },
+      },
     };
   const t = ladder.targets.find((x) => x.id === s.rungs[c.rung])!;
-  return { ...at, now: { key: "climb.target", params: { label: t.label, number: c.rung + 1, of: s.rungs.length } } };
+  return {
+    ...at,
+    now: { key: "climb.target", params: { label: t.label, item: t.item, number: c.rung + 1, of: s.rungs.length } },
+  };
 }
 
 export const done = (s: ClimbState): readonly string[] => s.rungs.slice(0, current(s).rung);

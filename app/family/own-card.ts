@@ -1,0 +1,66 @@
+import { useCallback, useEffect, useState } from "react";
+import type { Card } from "#core/compile/card.ts";
+import type { Decided } from "#core/compile/swap.ts";
+
+const NOTHING: Decided = { home: null, fixed: {}, also: [] };
+/** The choosing comes in a piece of its own, once somebody swaps something. */
+const loadSwap = () => import("#core/compile/swap.ts");
+
+export interface OwnCard {
+  card: Card;
+  decided: Decided;
+  busy: boolean;
+  decide: (d: Decided) => void;
+  options: (role: string) => Promise<{ here: string[]; ifHave: string[] }>;
+}
+
+/** The card as this family plays it: as it was sent, or made again on this device from what was decided here. */
+export function useOwnCard(id: string, sent: Card): OwnCard {
+  const key = `yard-kit-${id}`;
+  const [decided, set] = useState<Decided>(NOTHING);
+  const [card, setCard] = useState(sent);
+  const [busy, setBusy] = useState(false);
+  const apply = useCallback(
+    async (d: Decided) => {
+      set(d);
+      const same = d.home === null && Object.keys(d.fixed).length === 0 && d.also.length === 0;
+      if (same || !sent.making) {
+        setCard(sent);
+        return;
+      }
+      setBusy(true);
+      try {
+        const { remake } = await loadSwap();
+        setCard(remake(sent.making, d));
+      } finally {
+        setBusy(false);
+      }
+    },
+    [sent],
+  );
+  useEffect(() => {
+    const kept = localStorage.getItem(key);
+    if (kept) void apply({ ...NOTHING, ...(JSON.parse(kept) as Decided) });
+  }, [key, apply]);
+  const decide = useCallback(
+    (d: Decided) => {
+      localStorage.setItem(key, JSON.stringify(d));
+      void apply(d);
+    },
+    [key, apply],
+  );
+  const options = useCallback(
+    async (role: string) =>
+      sent.making ? (await loadSwap()).swapOptions(sent.making, decided, role) : { here: [], ifHave: [] },
+    [sent, decided],
+  );
+  return { card, decided, busy, decide, options };
+}
+
+/** What was decided, as events for the record: later sums know what was really sent, and where. */
+export function decidedEvents(d: Decided): { kind: "object"; role: string; item: string }[] {
+  return [
+    ...(d.home ? [{ kind: "object" as const, role: "home", item: d.home }] : []),
+    ...Object.entries(d.fixed).map(([role, item]) => ({ kind: "object" as const, role, item })),
+  ];
+}

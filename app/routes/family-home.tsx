@@ -1,0 +1,115 @@
+import { redirect } from "react-router";
+import { listOf } from "#core/kit/items.ts";
+import { addFamilyHome, answerForHome, familyHomes } from "#server/homes/homes.ts";
+import { schoolItemsIn } from "#server/kit/items.ts";
+import { answered, found } from "../answer.server.ts";
+import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { familyOf } from "../family-link.server.ts";
+import { partOf, takePart } from "../homes/survey.server.ts";
+import { SurveyForm, SurveySaid } from "../homes/survey-form.tsx";
+import { say } from "../words/say.ts";
+import type { Route } from "./+types/family-home";
+
+export const meta: Route.MetaFunction = () => [
+  { title: "Your home, for games" },
+  { name: "robots", content: "noindex" },
+];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const link = await familyOf(params.token);
+  const told = await found(familyHomes(link));
+  const search = new URL(request.url).searchParams;
+  const home = told.homes.find((h) => h.id === search.get("home")) ?? told.homes[0]!;
+  return {
+    name: told.name,
+    school: told.school,
+    support: told.support,
+    part: partOf(search.get("part")),
+    home: { ...home, answeredAt: null },
+    homes: told.homes.map(({ id, label }) => ({ id, label })),
+    items: await schoolItemsIn(link.schoolId),
+  };
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const link = await familyOf(params.token);
+  const url = new URL(request.url);
+  const fields = await request.clone().formData();
+  if (fields.get("intent") === "another")
+    return answered(async () => {
+      throw redirect(`/f/${params.token}/home?home=${await addFamilyHome(link)}&part=things`);
+    });
+  const told = await found(familyHomes(link));
+  const home = told.homes.find((h) => h.id === url.searchParams.get("home")) ?? told.homes[0]!;
+  const done = await takePart(request, home, (answers) => answerForHome(link, home.id, answers));
+  if ("data" in done || done.quietly) return done;
+  throw redirect(`/f/${params.token}/home?home=${home.id}&part=${done.next}`);
+}
+
+export default function FamilyHome({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { name, school, support, part, home, homes, items } = loaderData;
+  const to = (p: string) => `/f/${params.token}/home?home=${home.id}&part=${p}`;
+  const refused = actionData && "problems" in actionData && !actionData.ok ? actionData : null;
+  return (
+    <OwnDrawings value={drawingsOf(items.own)}>
+      <main className="mx-auto w-full max-w-2xl p-4 pb-10">
+        <header className="mb-4">
+          <p className="text-quiet">{school}</p>
+          <h1 className="text-3xl">{say("survey.title")}</h1>
+          <p>
+            {say("survey.optional")} {say("survey.later")}
+          </p>
+        </header>
+        {homes.length > 1 && (
+          <nav aria-label={say("survey.which")} className="mb-4">
+            <p className="mb-1 font-semibold">{say("survey.which")}</p>
+            <ul className="grid grid-cols-2 gap-2">
+              {homes.map((h) => (
+                <li key={h.id}>
+                  <a
+                    href={`/f/${params.token}/home?home=${h.id}&part=things`}
+                    aria-current={h.id === home.id ? "true" : undefined}
+                    className={`grid min-h-12 place-items-center rounded-md border-2 p-2 text-center font-semibold no-underline ${h.id === home.id ? "border-ink bg-mustard text-[#14241f]" : "border-hair"}`}
+                  >
+                    {h.label}
+                  </a>
+                </li>
+              ))}
+            </ul>
+          </nav>
+        )}
+        {part === "done" ? (
+          <section className="grid gap-4">
+            <p className="text-2xl font-bold">{say("survey.thanks")}</p>
+            <SurveySaid answers={home} />
+            <p className="flex flex-wrap gap-2">
+              <a className="btn" href={to("things")}>
+                {say("survey.again")}
+              </a>
+              <a className="btn btn-main" href={`/f/${params.token}`}>
+                {say("family.title", { name: name.split(" ")[0]! })}
+              </a>
+            </p>
+            <form method="post">
+              <button type="submit" name="intent" value="another" className="btn btn-quiet">
+                {say("survey.another")}
+              </button>
+            </form>
+          </section>
+        ) : (
+          <SurveyForm
+            key={`${home.id} ${part}`}
+            part={part}
+            answers={home}
+            support={support}
+            items={listOf(items.own, items.hidden)}
+            to={to}
+            keepAs={home.id}
+            problems={refused?.problems ?? []}
+            typed={refused && "typed" in refused ? (refused.typed as Record<string, string>) : null}
+          />
+        )}
+      </main>
+    </OwnDrawings>
+  );
+}

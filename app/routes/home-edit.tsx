@@ -1,0 +1,210 @@
+import { data, Form, Link, redirect } from "react-router";
+import { listOf } from "#core/kit/items.ts";
+import { addHomeFor, homesFor, leaveHome, saveChild, saveHome } from "#server/homes/homes.ts";
+import { schoolItemsFor } from "#server/kit/items.ts";
+import { NotFound } from "#server/problem.ts";
+import { answered, idOf, missing } from "../answer.server.ts";
+import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { partOf, takePart } from "../homes/survey.server.ts";
+import { SurveyForm } from "../homes/survey-form.tsx";
+import { teacherOf } from "../session.server.ts";
+import type { Route } from "./+types/home-edit";
+
+export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.row.child ?? "Home"} · Daring Yard` }];
+
+async function rowOf(request: Request, child: string | undefined) {
+  const who = await teacherOf(request);
+  const id = idOf(child, "child");
+  const rows = await homesFor(who);
+  const row = rows.find((r) => r.childId === id);
+  if (!row) throw missing(new NotFound("child"));
+  return { who, row, rows };
+}
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const { who, row, rows } = await rowOf(request, params.child);
+  const search = new URL(request.url).searchParams;
+  const part = partOf(search.get("part"));
+  return {
+    row: { ...row, askedAt: null },
+    home: row.homes.find((h) => h.id === search.get("home")) ?? row.homes[0] ?? null,
+    part: part === "done" ? ("things" as const) : part,
+    others: rows
+      .filter((r) => r.childId !== row.childId && r.homes.length > 0)
+      .map((r) => ({ id: r.childId, name: r.child })),
+    items: await schoolItemsFor(who),
+  };
+}
+
+const numberOf = (text: string | undefined) =>
+  text === undefined || text.trim() === "" ? null : Number(text.replace(",", "."));
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const { who, row } = await rowOf(request, params.child);
+  const fields = Object.fromEntries(await request.clone().formData()) as Record<string, string>;
+  const here = `/homes/${row.childId}`;
+  switch (fields.intent) {
+    case "child":
+      return answered(async () => {
+        await saveChild(who, row.childId, {
+          name: fields.name ?? "",
+          age: numberOf(fields.age) ?? Number.NaN,
+          leftHanded: fields.leftHanded === "yes",
+          step: numberOf(fields.step),
+          support: fields.support ?? "",
+        });
+        return { ok: true as const, problems: [], told: "Saved." };
+      });
+    case "another":
+    case "share":
+      return answered(async () => {
+        await addHomeFor(who, row.childId, fields.intent === "share" ? idOf(fields.with, "child") : null);
+        return { ok: true as const, problems: [], told: "The home is added." };
+      });
+    case "leave":
+      return answered(async () => {
+        await leaveHome(who, row.childId, idOf(fields.home, "home"));
+        throw redirect(here);
+      });
+  }
+  const home = row.homes.find((h) => h.id === new URL(request.url).searchParams.get("home")) ?? row.homes[0];
+  if (!home)
+    return data(
+      { ok: false as const, problems: [{ field: "home", message: "Add a home first." }], told: "" },
+      { status: 422 },
+    );
+  const done = await takePart(request, home, (answers) => saveHome(who, row.childId, home.id, answers));
+  if ("data" in done || done.quietly) return done;
+  throw redirect(`${here}?home=${home.id}&part=${done.next === "done" ? "people" : done.next}`);
+}
+
+export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentProps) {
+  const { row, home, part } = d;
+  const refused = actionData && "problems" in actionData && !actionData.ok ? actionData : null;
+  const told = actionData && "told" in actionData ? actionData.told : "";
+  const problem = (field: string) => {
+    const found = refused?.problems.find((p) => p.field === field);
+    return (
+      found && (
+        <p role="alert" className="problem">
+          {found.message}
+        </p>
+      )
+    );
+  };
+  const to = (p: string) => (p === "done" ? "/homes" : `/homes/${row.childId}?home=${home?.id ?? ""}&part=${p}`);
+  return (
+    <OwnDrawings value={drawingsOf(d.items.own)}>
+      <main className="mx-auto grid w-full max-w-6xl grid-cols-[18rem_minmax(0,1fr)] gap-10 p-6 max-[800px]:grid-cols-1">
+        <div>
+          <p className="mb-1 text-sm">
+            <Link to="/homes" className="underline">
+              Homes
+            </Link>
+          </p>
+          <h1 className="mb-3 text-3xl">{row.child}</h1>
+          {told && (
+            <p role="status" className="note note-good mb-3">
+              {told}
+            </p>
+          )}
+          <Form method="post" className="grid gap-3">
+            <label className="field">
+              <span>
+                Name <span className="hint">first name and initial</span>
+              </span>
+              <input name="name" defaultValue={row.child} maxLength={30} required />
+              {problem("name")}
+            </label>
+            <label className="field">
+              <span>
+                Age <span className="hint">years</span>
+              </span>
+              <input name="age" inputMode="numeric" defaultValue={row.age} required />
+              {problem("age")}
+            </label>
+            <label className="flex items-center gap-2">
+              <input type="checkbox" name="leftHanded" value="yes" defaultChecked={row.leftHanded} /> Left-handed
+            </label>
+            <label className="field">
+              <span>
+                Own step <span className="hint">metres, if measured</span>
+              </span>
+              <input name="step" inputMode="decimal" defaultValue={row.step ?? ""} />
+              {problem("step")}
+            </label>
+            <label className="field">
+              <span>
+                Support <span className="hint">for the class's teachers only</span>
+              </span>
+              <textarea name="support" rows={3} maxLength={300} defaultValue={row.support} />
+              {problem("support")}
+            </label>
+            <button type="submit" name="intent" value="child" className="btn btn-main">
+              Save the child
+            </button>
+          </Form>
+          <h2 className="mt-6 mb-1 text-lg">Homes</h2>
+          <ul className="grid gap-1">
+            {row.homes.map((h) => (
+              <li key={h.id} className="flex items-center justify-between gap-2">
+                <Link
+                  to={`/homes/${row.childId}?home=${h.id}`}
+                  aria-current={h.id === home?.id ? "true" : undefined}
+                  className={h.id === home?.id ? "font-bold" : "underline"}
+                >
+                  {h.label}
+                  {h.siblings.length > 0 && (
+                    <span className="block text-xs text-quiet">with {h.siblings.join(", ")}</span>
+                  )}
+                </Link>
+                {row.homes.length > 1 && (
+                  <Form method="post">
+                    <input type="hidden" name="home" value={h.id} />
+                    <button type="submit" name="intent" value="leave" className="btn btn-quiet btn-small">
+                      Take away
+                    </button>
+                  </Form>
+                )}
+              </li>
+            ))}
+          </ul>
+          {problem("home")}
+          <Form method="post" className="mt-2">
+            <button type="submit" name="intent" value="another" className="btn btn-quiet btn-small">
+              Another home
+            </button>
+          </Form>
+          <Form method="post" className="mt-2 flex items-center gap-2">
+            <select name="with" className="min-w-0 py-0.5 text-sm" aria-label="Lives with">
+              {d.others.map((o) => (
+                <option key={o.id} value={o.id}>
+                  {o.name}
+                </option>
+              ))}
+            </select>
+            <button type="submit" name="intent" value="share" className="btn btn-quiet btn-small">
+              Shares this child's home
+            </button>
+          </Form>
+        </div>
+        <div>
+          <h2 className="mb-2 text-xl">{home ? `${home.label}, as its family would tap it` : "No home yet"}</h2>
+          {home && (
+            <SurveyForm
+              key={`${home.id} ${part}`}
+              part={part}
+              answers={home}
+              support={row.support}
+              items={listOf(d.items.own, d.items.hidden)}
+              to={to}
+              keepAs={`teacher-${home.id}`}
+              problems={refused && "typed" in refused ? refused.problems : []}
+              typed={refused && "typed" in refused ? (refused.typed as Record<string, string>) : null}
+            />
+          )}
+        </div>
+      </main>
+    </OwnDrawings>
+  );
+}

@@ -1,0 +1,233 @@
+import { data, Form, Link, redirect } from "react-router";
+import { catalogueItem } from "#core/kit/catalogue.ts";
+import { CAUTIONS } from "#core/kit/cautions.ts";
+import { FLOORS } from "#core/kit/floors.ts";
+import { type Item, MATERIALS, MOVES, ROOMS, SOURCE_ESTIMATED, USES } from "#core/kit/item.ts";
+import { listOf } from "#core/kit/items.ts";
+import { runOnOf, slideKeepsOf } from "#core/physics/run-on.ts";
+import { rowToItem, saveItem, schoolItemsFor } from "#server/kit/items.ts";
+import { NotAllowed, NotFound } from "#server/problem.ts";
+import { missing } from "../answer.server.ts";
+import { drawings, ItemDrawing } from "../drawings/items.tsx";
+import { teacherOf } from "../session.server.ts";
+import { itemName, namesOf, say } from "../words/say.ts";
+import { label } from "../words/teacher.ts";
+import type { Route } from "./+types/thing-edit";
+
+export const meta: Route.MetaFunction = () => [{ title: "A thing · Daring Yard" }];
+const NEW = "new";
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const { own } = await schoolItemsFor(await teacherOf(request));
+  if (params.id === NEW) return { item: null, own };
+  const item = listOf(own).find((i) => i.id === params.id);
+  if (!item) throw missing(new NotFound("thing"));
+  return { item, own };
+}
+
+/** A name as an id: `foam disc` becomes foamDisc. */
+const idFrom = (name: string) =>
+  name
+    .normalize("NFKD")
+    .replace(/[^A-Za-z0-9 ]/g, "")
+    .trim()
+    .split(/\s+/)
+    .map((w, i) => (i === 0 ? w.toLowerCase() : w[0]!.toUpperCase() + w.slice(1).toLowerCase()))
+    .join("")
+    .slice(0, 40);
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const who = await teacherOf(request);
+  const given = await request.formData();
+  const adding = params.id === NEW;
+  const fields: Record<string, string> = {};
+  for (const [k, v] of given) fields[k] = fields[k] ? `${fields[k]} ${v}` : String(v);
+  for (const k of ["breakable", "kinds", "ask", "outdoorsOnly", "endless"])
+    fields[k] = fields[k] === "yes" ? "yes" : "no";
+  // Centimetres, grams and per cent are what a person reads off a thing.
+  for (const k of ["width", "depth", "height", "opening", "gap"]) fields[k] = scaled(fields[k], 0.01);
+  fields.mass = scaled(fields.mass, 0.001);
+  for (const k of ["softness", "rebound", "homes"]) fields[k] = scaled(fields[k], 0.01);
+  const id = adding ? idFrom(fields.name ?? "") : params.id;
+  try {
+    if (adding && id === "") throw NotAllowed.of("name", "name must have letters in it");
+    const kept = adding ? null : listOf((await schoolItemsFor(who)).own).find((i) => i.id === id);
+    await saveItem(who, { ...(rowToItem({ ...fields, id }) as object), made: kept?.made ?? null }, adding);
+  } catch (e) {
+    if (!(e instanceof NotAllowed)) throw e;
+    return data({ problems: e.problems, typed: Object.fromEntries(given) as Record<string, string> }, { status: 422 });
+  }
+  throw redirect("/things");
+}
+function scaled(text: string | undefined, by: number): string {
+  const t = (text ?? "").trim().replace(",", ".");
+  const n = Number(t);
+  return t === "" || !Number.isFinite(n) ? t : String(Math.round(n * by * 1e6) / 1e6);
+}
+
+const BLANK: Partial<Item> = {
+  room: "living",
+  uses: [],
+  moves: [],
+  softness: 0.5,
+  rebound: 0.1,
+  noise: 1,
+  material: "plastic",
+  handling: 1,
+  homes: 0.5,
+  count: 1,
+  source: SOURCE_ESTIMATED,
+  drawing: "line",
+};
+
+export default function ThingEdit({ loaderData: { item, own }, actionData }: Route.ComponentProps) {
+  const is: Partial<Item> = item ?? BLANK;
+  const typed = actionData?.typed;
+  const problems = actionData?.problems ?? [];
+  const told = (field: string) => problems.find((p) => p.field === field || p.field.startsWith(`${field}.`));
+  const of = (n: number | null | undefined, by: number) =>
+    n === null || n === undefined ? "" : String(Math.round(n * by * 1000) / 1000);
+  const text = (name: keyof Item & string, title: string, hint: string, value: string) => (
+    <label className="field">
+      <span>
+        {title} <span className="hint">{hint}</span>
+      </span>
+      <input name={name} defaultValue={typed?.[name] ?? value} aria-invalid={told(name) ? true : undefined} />
+      {told(name) && (
+        <span role="alert" className="problem">
+          {told(name)!.message}
+        </span>
+      )}
+    </label>
+  );
+  const choice = (
+    name: "room" | "material" | "drawing",
+    title: string,
+    options: readonly string[],
+    word: (o: string) => string,
+  ) => (
+    <label className="field">
+      <span>{title}</span>
+      <select name={name} defaultValue={typed?.[name] ?? is[name]}>
+        {options.map((o) => (
+          <option key={o} value={o}>
+            {word(o)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  const several = (
+    name: "uses" | "moves" | "cautions",
+    title: string,
+    options: readonly string[],
+    word: (o: string) => string,
+  ) => (
+    <fieldset>
+      <legend className="font-semibold">{title}</legend>
+      <div className="flex flex-wrap gap-x-4">
+        {options.map((o) => (
+          <label key={o} className="flex items-center gap-1.5 py-0.5 text-sm">
+            <input
+              type="checkbox"
+              name={name}
+              value={o}
+              defaultChecked={(is[name] as string[] | undefined)?.includes(o)}
+            />
+            {word(o)}
+          </label>
+        ))}
+      </div>
+      {told(name) && (
+        <p role="alert" className="problem">
+          {told(name)!.message}
+        </p>
+      )}
+    </fieldset>
+  );
+  const flag = (name: "breakable" | "kinds" | "ask" | "outdoorsOnly" | "endless", title: string) => (
+    <label className="flex items-center gap-2 py-0.5">
+      <input type="checkbox" name={name} value="yes" defaultChecked={is[name] ?? false} /> {title}
+    </label>
+  );
+  return (
+    <main className="mx-auto w-full max-w-4xl p-6">
+      <p className="mb-1 text-sm">
+        <Link to="/things" className="underline">
+          Things found in homes
+        </Link>
+      </p>
+      <div className="mb-3 flex items-center gap-4">
+        {item && <ItemDrawing item={item.drawing} size={64} />}
+        <h1 className="text-3xl">{item ? itemName(item.id, namesOf(own)) : "A thing of your own"}</h1>
+      </div>
+      {problems.length > 0 && (
+        <p role="alert" className="note problem mb-3">
+          {problems.map((p) => p.message).join("; ")}
+        </p>
+      )}
+      <Form method="post" className="grid gap-4">
+        <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
+          {text(
+            "name",
+            "Name",
+            item && catalogueItem(item.id) ? "empty: as in the list" : "up to 30 letters",
+            is.name ?? "",
+          )}
+          {choice("room", "Found in", ROOMS, (r) => label(`room.${r}`))}
+          {choice("drawing", "Drawing", drawings, (x) => itemName(x))}
+        </div>
+        {several("uses", "Used", USES, (u) => label(`use.${u}`))}
+        {several("moves", "When sent, it", MOVES, (m) => label(`move.${m}`))}
+        <div className="grid grid-cols-4 gap-3 max-sm:grid-cols-2">
+          {text("width", "Width", "cm", of(is.width, 100))}
+          {text("depth", "Depth", "cm", of(is.depth, 100))}
+          {text("height", "Height", "cm", of(is.height, 100))}
+          {text("mass", "Mass, empty", "g", of(is.mass, 1000))}
+          {text("opening", "Round opening", "cm, or empty", of(is.opening, 100))}
+          {text("gap", "Gap to go through", "cm, or empty", of(is.gap, 100))}
+          {text("contents", "Holds when full", "kg, or empty", of(is.contents, 1))}
+          {text("drag", "Drag in rolling", "1: a ball; empty: does not roll", of(is.drag, 1))}
+          {text("softness", "Softness", "0 to 100", of(is.softness, 100))}
+          {text("rebound", "Bounce", "0 to 100", of(is.rebound, 100))}
+          {text("noise", "Noise", "0 to 3", of(is.noise, 1))}
+          {text("handling", "Handling", "1: easy, 1.2: harder", of(is.handling, 1))}
+          {text("homes", "Homes that have it", "of 100", of(is.homes, 100))}
+          {text("count", "How many they have", "", of(is.count, 1))}
+          {choice("material", "Made of", MATERIALS, (m) => m)}
+          {text("source", "Figures from", "or estimated", is.source ?? "")}
+        </div>
+        <fieldset className="grid grid-cols-2">
+          <legend className="font-semibold">And</legend>
+          {flag("ask", "a grown-up is asked first")}
+          {flag("outdoorsOnly", "outdoors only")}
+          {flag("breakable", "can break")}
+          {flag("kinds", "comes in kinds that can be told apart")}
+          {flag("endless", "one is enough for any number of lines")}
+        </fieldset>
+        {several("cautions", "Cautions on the card", CAUTIONS, (c) => say(`caution.${c}`))}
+        {item && (
+          <section className="text-sm text-quiet">
+            <h2 className="text-base text-ink">What the model makes of it</h2>
+            <p>
+              Runs on past a missed target:{" "}
+              {FLOORS.map(
+                (f) => `${label(`floor.${f}`)} ${runOnOf(item, f, item.moves[0] ?? "ground").toFixed(1)} m`,
+              ).join(", ")}
+              .
+            </p>
+            <p>
+              Slides, beside an easy piece:{" "}
+              {FLOORS.map((f) => `${label(`floor.${f}`)} ${Math.round(100 * slideKeepsOf(item, f))} %`).join(", ")}.
+            </p>
+          </section>
+        )}
+        <p>
+          <button type="submit" className="btn btn-main">
+            {item ? "Save" : "Add it"}
+          </button>
+        </p>
+      </Form>
+    </main>
+  );
+}

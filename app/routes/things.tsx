@@ -1,0 +1,243 @@
+import { data, Form, Link } from "react-router";
+import { problemsOf } from "#core/formats/activity.ts";
+import { catalogueItem } from "#core/kit/catalogue.ts";
+import { itemsFile, ROOMS, USES } from "#core/kit/item.ts";
+import { listOf } from "#core/kit/items.ts";
+import { deleteItem, hideItem, readItemsCsv, saveItems, schoolItemsFor } from "#server/kit/items.ts";
+import { NotAllowed } from "#server/problem.ts";
+import { answered } from "../answer.server.ts";
+import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
+import { teacherOf } from "../session.server.ts";
+import { itemName, namesOf } from "../words/say.ts";
+import { label } from "../words/teacher.ts";
+import type { Route } from "./+types/things";
+
+export const meta: Route.MetaFunction = () => [{ title: "Things · Daring Yard" }];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const items = await schoolItemsFor(await teacherOf(request));
+  const asked = new URL(request.url).searchParams;
+  return {
+    ...items,
+    use: USES.find((u) => u === asked.get("use")) ?? null,
+    room: ROOMS.find((r) => r === asked.get("room")) ?? null,
+    find: asked.get("find") ?? "",
+  };
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const who = await teacherOf(request);
+  const fields = await request.formData();
+  const text = (name: string) => String(fields.get(name) ?? "");
+  const done = (told: string, usedBy: string[] = [], id = "") => ({
+    ok: true as const,
+    problems: [],
+    told,
+    usedBy,
+    id,
+  });
+  return answered(async () => {
+    switch (fields.get("intent")) {
+      case "hide":
+        await hideItem(who, text("id"), true);
+        return done("Hidden: it is not offered any more.");
+      case "show":
+        await hideItem(who, text("id"), false);
+        return done("It is offered again.");
+      case "delete": {
+        const { usedBy, done: gone } = await deleteItem(who, text("id"), fields.get("yes") === "yes");
+        return gone ? done("It is out of the list.") : done("", usedBy, text("id"));
+      }
+      case "file": {
+        const file = fields.get("file");
+        const given = file instanceof File && file.size > 0 ? await file.text() : text("text");
+        const n = await saveItems(who, itemsIn(given));
+        return done(`${n} ${n === 1 ? "thing is" : "things are"} in your list now.`);
+      }
+      default:
+        return data(
+          {
+            ok: false as const,
+            problems: [{ field: "intent", message: "There is nothing of that name to do." }],
+            told: "",
+            usedBy: [],
+            id: "",
+          },
+          { status: 400 },
+        );
+    }
+  });
+}
+
+/** Things out of a file: JSON when it begins like it, CSV otherwise. */
+function itemsIn(given: string): readonly unknown[] {
+  if (given.trim() === "") throw NotAllowed.of("file", "choose a file, or paste what is in it");
+  if (!given.trim().startsWith("{")) return readItemsCsv(given);
+  let json: unknown;
+  try {
+    json = JSON.parse(given);
+  } catch {
+    throw NotAllowed.of("file", "the file begins like JSON, but it is not");
+  }
+  const read = itemsFile.safeParse(json);
+  if (!read.success)
+    throw new NotAllowed(problemsOf(read.error).map((p) => ({ ...p, message: `${p.field}: ${p.message}` })));
+  return read.data.items;
+}
+
+export default function Things({ loaderData: d, actionData: a }: Route.ComponentProps) {
+  const names = namesOf(d.own);
+  const find = d.find.trim().toLowerCase();
+  const all = listOf(d.own);
+  const shown = all.filter(
+    (i) =>
+      (!d.use || i.uses.includes(d.use)) &&
+      (!d.room || i.room === d.room) &&
+      (find === "" || itemName(i.id, names).toLowerCase().includes(find)),
+  );
+  const used = a && "usedBy" in a ? a.usedBy : [];
+  return (
+    <OwnDrawings value={drawingsOf(d.own)}>
+      <main className="mx-auto w-full max-w-7xl p-6">
+        <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
+          <h1 className="text-3xl">Things found in homes</h1>
+          <p className="text-quiet">
+            {all.length} things, {d.own.filter((i) => !catalogueItem(i.id)).length} of your own, {d.hidden.length}{" "}
+            hidden
+          </p>
+          <div className="ml-auto flex flex-wrap gap-2">
+            <Link to="/things/new" className="btn btn-main btn-small">
+              Add a thing
+            </Link>
+            <a href="/things/file?as=csv" download className="btn btn-quiet btn-small">
+              Save as CSV
+            </a>
+            <a href="/things/file?as=json" download className="btn btn-quiet btn-small">
+              Save as JSON
+            </a>
+          </div>
+        </div>
+        {a && !a.ok && (
+          <ul role="alert" className="note problem mb-3">
+            {a.problems.map((p) => (
+              <li key={p.message}>{p.message}</li>
+            ))}
+          </ul>
+        )}
+        {a?.ok && a.told && (
+          <p role="status" className="note note-good mb-3">
+            {a.told}
+          </p>
+        )}
+        {used.length > 0 && a && "id" in a && (
+          <Form method="post" className="note mb-3 flex flex-wrap items-center gap-3">
+            <span className="grow">
+              {itemName(a.id, names)} is used in {used.join(", ")}. They keep a copy of their own; take it out of the
+              list?
+            </span>
+            <input type="hidden" name="id" value={a.id} />
+            <input type="hidden" name="yes" value="yes" />
+            <button type="submit" name="intent" value="delete" className="btn btn-small">
+              Yes, take it out
+            </button>
+          </Form>
+        )}
+        <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">
+          <label className="flex items-center gap-1.5">
+            Used
+            <select name="use" defaultValue={d.use ?? ""} className="py-0.5">
+              <option value="">for anything</option>
+              {USES.map((u) => (
+                <option key={u} value={u}>
+                  {label(`use.${u}`)}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="flex items-center gap-1.5">
+            Found in
+            <select name="room" defaultValue={d.room ?? ""} className="py-0.5">
+              <option value="">any room</option>
+              {ROOMS.map((r) => (
+                <option key={r} value={r}>
+                  {label(`room.${r}`)}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="flex items-center gap-1.5">
+            Find
+            <input name="find" defaultValue={d.find} className="w-32 py-0.5" />
+          </label>
+          <button type="submit" className="btn btn-quiet btn-small">
+            Show
+          </button>
+        </Form>
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-2">
+          {shown.map((i) => {
+            const hidden = d.hidden.includes(i.id);
+            const changed = d.own.some((o) => o.id === i.id);
+            return (
+              <li
+                key={i.id}
+                className={`grid justify-items-center gap-1 rounded-sm border-2 border-hair p-2 text-center ${hidden ? "opacity-60" : ""}`}
+              >
+                <ItemDrawing item={i.id} size={48} />
+                <Link to={`/things/${i.id}`} className="leading-tight font-semibold underline">
+                  {itemName(i.id, names)}
+                </Link>
+                <span className="text-xs text-quiet">
+                  {Math.round(i.width * 100)} × {Math.round(i.height * 100)} cm,{" "}
+                  {i.mass < 1 ? `${Math.round(i.mass * 1000)} g` : `${i.mass} kg`}
+                </span>
+                {changed && <span className="tag">{catalogueItem(i.id) ? "changed here" : "your own"}</span>}
+                {hidden && <span className="tag border-coral">hidden</span>}
+                <Form method="post" className="flex flex-wrap justify-center gap-1">
+                  <input type="hidden" name="id" value={i.id} />
+                  <button
+                    type="submit"
+                    name="intent"
+                    value={hidden ? "show" : "hide"}
+                    className="btn btn-quiet btn-small"
+                    aria-label={`${hidden ? "Offer" : "Hide"} ${itemName(i.id, names)}`}
+                  >
+                    {hidden ? "Offer" : "Hide"}
+                  </button>
+                  {changed && (
+                    <button
+                      type="submit"
+                      name="intent"
+                      value="delete"
+                      className="btn btn-quiet btn-small"
+                      aria-label={`${catalogueItem(i.id) ? "Undo changes to" : "Delete"} ${itemName(i.id, names)}`}
+                    >
+                      {catalogueItem(i.id) ? "As it was" : "Delete"}
+                    </button>
+                  )}
+                </Form>
+              </li>
+            );
+          })}
+        </ul>
+        {shown.length === 0 && <p className="py-6 text-quiet">Nothing like that in the list.</p>}
+        <Form method="post" encType="multipart/form-data" className="mt-8 grid max-w-xl gap-2">
+          <h2 className="text-lg">Bring in things</h2>
+          <p className="text-sm text-quiet">
+            A JSON or CSV file as this page saves it. All of it is checked before any of it is kept.
+          </p>
+          <input type="file" name="file" aria-label="File of things" accept=".csv,.json,text/csv,application/json" />
+          <textarea
+            name="text"
+            rows={3}
+            aria-label="or paste it"
+            placeholder="or paste it"
+            className="font-mono text-sm"
+          />
+          <button type="submit" name="intent" value="file" className="btn justify-self-start">
+            Bring in
+          </button>
+        </Form>
+      </main>
+    </OwnDrawings>
+  );
+}

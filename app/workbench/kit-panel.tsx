@@ -1,0 +1,445 @@
+import { Minus, Plus } from "lucide-react";
+import { useMemo, useState } from "react";
+import { Link } from "react-router";
+import { actionFacts } from "#core/aim/actions.ts";
+import { holdChallenge } from "#core/compile/challenge.ts";
+import { type KitFit, rankedChanges, withChange } from "#core/compile/class-fit.ts";
+import { rolesOf, targetOf } from "#core/compile/roles.ts";
+import { pegRates, type Who } from "#core/forecast/for-activity.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { faceOf } from "#core/kit/face.ts";
+import type { Item, Use } from "#core/kit/item.ts";
+import type { Change } from "#core/kit/lets-in.ts";
+import { type Asking, askings, type Limit, type RoleWords, type Wish } from "#core/kit/role.ts";
+import { patternOf } from "#core/patterns/registry.ts";
+import { falls, speedAt, waterFor } from "#core/physics/standing.ts";
+import { partsOf } from "#core/yard/parts.ts";
+import { ItemDrawing } from "../drawings/items.tsx";
+import { sayPhrase } from "../words/say.ts";
+import { label } from "../words/teacher.ts";
+import { useSchool, withOwn } from "./items.tsx";
+import { NumberField } from "./knobs.tsx";
+import type { PanelProps } from "./stations.tsx";
+
+interface Props extends PanelProps {
+  /** Youngest, middle, oldest, and how they are called. */
+  people: readonly Who[];
+  names: readonly string[];
+  fits: readonly KitFit[] | null;
+  /** Names of the homes, by id. */
+  homes: Readonly<Record<string, string>>;
+}
+
+/** What was chosen last: what it does to the challenge is said until something else is done. */
+interface Swap {
+  was: Activity;
+  role: string;
+  from: string;
+  to: string;
+}
+
+/** Station Kit: the roles of the game, what is asked of each in words, and which homes can do it. */
+export function KitPanel({ activity: a, change, people, names, fits, homes }: Props) {
+  const { list, name } = useSchool();
+  const [open, setOpen] = useState<string | null>("send");
+  const [swap, setSwap] = useState<Swap | null>(null);
+  const { roles } = rolesOf(a, 1);
+  const pattern = patternOf(a.pattern.name);
+  const travel = actionFacts[a.aim.action].travel;
+
+  function pick(role: string, i: Item) {
+    const target = targetOf(role);
+    let next: Activity;
+    if (target === null) next = { ...a, kit: { ...a.kit, [role]: i.id } };
+    else {
+      const params = pattern.swapTarget(a.pattern.params, target, { ...faceOf(i), label: i.name });
+      next = { ...a, pattern: { ...a.pattern, params } } as Activity;
+    }
+    const from = roles.find((r) => r.id === role)?.as?.id ?? "";
+    if (role !== "marker" && role !== "blocker" && from !== i.id) setSwap({ was: a, role, from, to: i.id });
+    change(withOwn(next, list));
+  }
+
+  return (
+    <>
+      {swap && (
+        <Effect
+          swap={swap}
+          now={a}
+          people={people}
+          names={names}
+          itemName={name}
+          hold={() => {
+            const target = targetOf(swap.role);
+            const held = holdChallenge(swap.was, a, people[1]!, a.space.length).activity;
+            change(held);
+            setSwap(target === null ? null : null);
+          }}
+          leave={() => setSwap(null)}
+        />
+      )}
+      {roles.map((r) => {
+        const target = targetOf(r.id);
+        const title = target === null ? label(`use.${r.use}`) : `${partNumber(a, target)} ${label("use.target")}`;
+        const is = r.as?.id ?? "";
+        const fit = list.filter((i) => i.uses.includes(r.use) && (r.use !== "send" || i.moves.includes(travel)));
+        const gone = is !== "" && !list.some((i) => i.id === is);
+        return (
+          <section key={r.id} className="row-line py-1.5">
+            <button
+              type="button"
+              aria-expanded={open === r.id}
+              className="flex w-full items-center gap-3 py-1 text-left"
+              onClick={() => setOpen(open === r.id ? null : r.id)}
+            >
+              <ItemDrawing item={is} size={36} className="shrink-0" />
+              <span className="min-w-0 grow">
+                <span className="block text-xs text-quiet">{title}</span>
+                <span className="block font-semibold">
+                  {name(is)}
+                  {r.count > 1 && r.use === "send" ? `, ${r.count} for each side` : ""}
+                </span>
+                <span className="block text-xs text-quiet">{askedWords(a.kit.roles, r.id)}</span>
+              </span>
+              {open === r.id ? <Minus size={16} aria-hidden="true" /> : <Plus size={16} aria-hidden="true" />}
+            </button>
+            {gone && (
+              <p className="problem text-sm">
+                No longer in your school's list. This activity keeps its own copy; choose another if you like.
+              </p>
+            )}
+            {open === r.id && (
+              <div className="pb-2">
+                <Pick title={`${title}: thing`} items={fit} is={is} name={name} pick={(i) => pick(r.id, i)} />
+                {r.use === "target" && <Stands a={a} id={target!} />}
+                <Asks
+                  role={r.id}
+                  use={r.use}
+                  words={a.kit.roles}
+                  set={(next, key) => change({ ...a, kit: { ...a.kit, roles: next } }, key)}
+                />
+              </div>
+            )}
+          </section>
+        );
+      })}
+      <ClassFit a={a} fits={fits} homes={homes} name={name} change={change} />
+      <p className="pt-2 text-sm">
+        <Link to="/things" className="underline">
+          Your school's list of things
+        </Link>
+      </p>
+    </>
+  );
+}
+
+const partNumber = (a: Activity, id: string) =>
+  1 +
+    patternOf(a.pattern.name)
+      .pegs(a.pattern.params)
+      .findIndex((g) => g.id === id) || "";
+
+function Pick({
+  title,
+  items,
+  is,
+  name,
+  pick,
+}: {
+  title: string;
+  items: readonly Item[];
+  is: string;
+  name: (id: string) => string;
+  pick: (i: Item) => void;
+}) {
+  return (
+    <fieldset>
+      <legend className="sr-only">{title}</legend>
+      <div className="grid max-h-52 grid-cols-4 gap-1 overflow-y-auto py-1">
+        {items.map((i) => (
+          <label
+            key={i.id}
+            className={`grid content-start justify-items-center rounded-sm border-2 p-0.5 text-center text-[11px] leading-tight has-focus-visible:outline-3 ${is === i.id ? "border-ink bg-mustard font-bold text-[#14241f]" : "border-hair"}`}
+          >
+            <input
+              type="radio"
+              name={title}
+              className="sr-only"
+              aria-label={name(i.id)}
+              checked={is === i.id}
+              onChange={() => pick(i)}
+            />
+            <ItemDrawing item={i.id} size={30} />
+            <span aria-hidden="true">{name(i.id)}</span>
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** Whether a target falls to what is sent, and how much water changes that. */
+function Stands({ a, id }: { a: Activity; id: string }) {
+  const { list, name } = useSchool();
+  const parts = patternOf(a.pattern.name).layout(a.pattern.params, a.space);
+  const part = partsOf(parts, "target").find((t) => t.id === id);
+  const target = list.find((i) => i.id === part?.item);
+  const object = list.find((i) => i.id === a.kit.send);
+  if (!part || !target || !object) return null;
+  const speed = speedAt(object, a.aim.action, part.along, a.space.floor);
+  const water = waterFor(target, object, speed);
+  const litres = (l: number) => (l >= 0.995 ? `${l.toFixed(1)} l` : `${Math.round(l * 1000)} ml`);
+  let text: string;
+  if (!falls(target, 0, object, speed)) text = `It stays up when the ${name(object.id)} meets it at ${part.along} m.`;
+  else if (water.standsFrom === null) text = `It falls when the ${name(object.id)} meets it at ${part.along} m.`;
+  else
+    text = `Empty it falls to the ${name(object.id)} at ${part.along} m; with ${litres(water.litresToStand!)} of water it stays up.`;
+  return <p className="py-1 text-xs text-quiet">{text} A plain model: try it once.</p>;
+}
+
+const wordsOf = (all: readonly RoleWords[], role: string): RoleWords =>
+  all.find((r) => r.role === role) ?? { role, limits: [], wishes: [] };
+const limitOf = (words: RoleWords, ask: Asking): Limit | undefined =>
+  words.limits.find((l) => l.property === ask.property && l[ask.side] !== undefined);
+const wishOf = (words: RoleWords, ask: Asking): Wish | undefined =>
+  words.wishes.find((w) => w.property === ask.property);
+
+function askedWords(all: readonly RoleWords[], role: string): string {
+  const words = wordsOf(all, role);
+  return askings.flatMap((ask) => (limitOf(words, ask) ? [label(`asks.${ask.id}`).toLowerCase()] : [])).join(", ");
+}
+
+const UNITS: Record<Asking["unit"], string> = { m: "m", kg: "kg", share: "", yes: "", min: "min", loud: "" };
+
+/** What is asked of a role, in words; the number behind each is a click away. */
+function Asks({
+  role,
+  use,
+  words: all,
+  set,
+}: {
+  role: string;
+  use: Use;
+  words: readonly RoleWords[];
+  set: (all: RoleWords[], key?: string) => void;
+}) {
+  const words = wordsOf(all, role);
+  const [open, setOpen] = useState<string | null>(null);
+  const put = (next: RoleWords, key?: string) => {
+    const rest = all.filter((r) => r.role !== role);
+    set(next.limits.length + next.wishes.length > 0 ? [...rest, next] : rest, key);
+  };
+  const without = (ask: Asking): RoleWords => ({
+    ...words,
+    limits: words.limits.filter((l) => l !== limitOf(words, ask)),
+    wishes: words.wishes.filter((w) => w !== wishOf(words, ask)),
+  });
+  const must = (ask: Asking, value: number, key?: string) => {
+    const next = without(ask);
+    put({ ...next, limits: [...next.limits, { property: ask.property, [ask.side]: value }] }, key);
+  };
+  const would = (ask: Asking, toward: number, key?: string) => {
+    const next = without(ask);
+    put({ ...next, wishes: [...next.wishes, { property: ask.property, toward, weight: 1 }] }, key);
+  };
+  return (
+    <fieldset>
+      <legend className="pt-1 text-xs font-semibold">Asked of it in a home</legend>
+      <ul className="grid">
+        {askings
+          .filter((x) => x.for.includes(use))
+          .map((ask) => {
+            const limit = limitOf(words, ask);
+            const wish = wishOf(words, ask);
+            const on = limit ? "must" : wish ? "wish" : "no";
+            const value = limit?.[ask.side] ?? wish?.toward ?? ask.value;
+            const text = label(`asks.${ask.id}`);
+            return (
+              <li key={ask.id} className="row-line py-1 text-[0.86rem]">
+                <div className="flex items-center justify-between gap-2">
+                  <span className={on === "no" ? "text-quiet" : "font-semibold"}>{text}</span>
+                  <span className="flex items-center gap-1">
+                    {on !== "no" && ask.unit !== "yes" && (
+                      <button
+                        type="button"
+                        className="text-xs underline"
+                        aria-expanded={open === ask.id}
+                        aria-label={`${text}: the number`}
+                        onClick={() => setOpen(open === ask.id ? null : ask.id)}
+                      >
+                        {on === "must" ? (ask.side === "least" ? "at least" : "at most") : "near"} {value}
+                        {UNITS[ask.unit] && ` ${UNITS[ask.unit]}`}
+                      </button>
+                    )}
+                    <select
+                      aria-label={text}
+                      className="py-0 text-xs"
+                      value={on}
+                      onChange={(e) => {
+                        if (e.target.value === "must") must(ask, value);
+                        else if (e.target.value === "wish") would(ask, value);
+                        else put(without(ask));
+                      }}
+                    >
+                      <option value="no">no matter</option>
+                      <option value="wish">if it can be</option>
+                      <option value="must">must</option>
+                    </select>
+                  </span>
+                </div>
+                {open === ask.id && on !== "no" && (
+                  <NumberField
+                    name={`${label(`property.${ask.property}`)}, ${on === "must" ? (ask.side === "least" ? "at least" : "at most") : "near"}`}
+                    value={value}
+                    least={0}
+                    most={ask.unit === "share" ? 1 : ask.unit === "loud" ? 3 : 20}
+                    step={ask.step}
+                    unit={UNITS[ask.unit]}
+                    change={(v) => (on === "must" ? must(ask, v, `ask ${ask.id}`) : would(ask, v, `ask ${ask.id}`))}
+                  />
+                )}
+              </li>
+            );
+          })}
+      </ul>
+    </fieldset>
+  );
+}
+
+const percent = (p: number) => `${Math.round(100 * p)} %`;
+const meanOf = (rates: ReadonlyMap<string, number>, only: string | null) => {
+  const all = only ? [rates.get(only) ?? 0] : [...rates.values()];
+  return all.reduce((s, x) => s + x, 0) / Math.max(1, all.length);
+};
+
+/** What a swap did to the hit rate of youngest, middle and oldest, and the offer to move the line for it. */
+function Effect({
+  swap,
+  now,
+  people,
+  names,
+  itemName,
+  hold,
+  leave,
+}: {
+  swap: Swap;
+  now: Activity;
+  people: readonly Who[];
+  names: readonly string[];
+  itemName: (id: string) => string;
+  hold: () => void;
+  leave: () => void;
+}) {
+  const only = targetOf(swap.role);
+  const rows = useMemo(
+    () => people.map((p) => ({ was: meanOf(pegRates(swap.was, p), only), is: meanOf(pegRates(now, p), only) })),
+    [people, swap, now, only],
+  );
+  const moved = rows.some((r) => Math.abs(r.is - r.was) >= 0.005);
+  return (
+    <section
+      aria-label="What the swap does"
+      className="mb-2 rounded-sm border-2 border-ink p-2.5 text-sm"
+      role="status"
+    >
+      <p className="mb-1 font-semibold">
+        {itemName(swap.from)} to {itemName(swap.to)}
+      </p>
+      <table className="w-full">
+        <tbody>
+          {rows.map((r, i) => (
+            <tr key={names[i]}>
+              <th scope="row" className="text-left font-normal">
+                {names[i]}
+              </th>
+              <td className="text-right text-quiet">{percent(r.was)}</td>
+              <td className="text-center" aria-label="to">
+                →
+              </td>
+              <td className="text-right font-bold">{percent(r.is)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="mt-2 flex flex-wrap gap-1.5">
+        {moved && (
+          <button type="button" className="btn btn-main btn-small" onClick={hold}>
+            Move the line, so the challenge stays
+          </button>
+        )}
+        <button type="button" className="btn btn-quiet btn-small" onClick={leave}>
+          {moved ? "Leave it so" : "It changes nothing"}
+        </button>
+      </div>
+    </section>
+  );
+}
+
+export function changeText(c: Change, name: (id: string) => string): string {
+  if (c.kind === "thing") return `one more thing at home: ${name(c.item)}`;
+  if (c.kind === "leaveOut") return "one target fewer";
+  return `not asking for ${label(`property.${c.property}`)}`;
+}
+
+/** Which homes can do it with what they have, which cannot and why, and what single change would let them in. */
+function ClassFit({
+  a,
+  fits,
+  homes,
+  name,
+  change,
+}: {
+  a: Activity;
+  fits: readonly KitFit[] | null;
+  homes: Readonly<Record<string, string>>;
+  name: (id: string) => string;
+  change: (a: Activity) => void;
+}) {
+  if (!fits) return <p className="py-2 text-sm text-quiet">Asking the homes ...</p>;
+  const can = fits.filter((f) => f.can).length;
+  const out = fits.filter((f) => !f.can);
+  const ranked = rankedChanges(fits).slice(0, 4);
+  return (
+    <section aria-label="Homes" className="pt-3">
+      <h3 className="text-base">
+        {can} of {fits.length} homes have the things
+      </h3>
+      {out.length === 0 ? null : (
+        <>
+          <ul className="text-sm">
+            {out.slice(0, 6).map((f) => (
+              <li key={f.home} className="row-line py-1">
+                <span className="font-semibold">{homes[f.home]}</span>{" "}
+                <span className="text-quiet">{f.missing.map((m) => sayPhrase(m.why)).join(" ")}</span>
+              </li>
+            ))}
+            {out.length > 6 && <li className="py-1 text-quiet">and {out.length - 6} more</li>}
+          </ul>
+          <p className="pt-1.5 text-sm font-semibold">
+            {ranked.length > 0 ? "A single change lets in" : "No single change lets them in."}
+          </p>
+          <ul className="grid gap-1 pt-1 text-sm">
+            {ranked.map(({ change: c, homes: who }) => {
+              const next = withChange(a, c);
+              return (
+                <li key={JSON.stringify(c)} className="flex items-center justify-between gap-2">
+                  <span>
+                    <strong>{who.length}</strong> by {changeText(c, name)}
+                  </span>
+                  {next && (
+                    <button type="button" className="btn btn-quiet btn-small" onClick={() => change(next)}>
+                      Do it
+                    </button>
+                  )}
+                </li>
+              );
+            })}
+          </ul>
+          <p className="pt-1 text-xs text-quiet">
+            Those homes still get a card: with the nearest things, or with none.
+          </p>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,167 @@
+import { actionFacts } from "../aim/actions.ts";
+import { layoutOf, pegRates } from "../forecast/for-activity.ts";
+import type { Activity } from "../formats/activity.ts";
+import type { Caution } from "../kit/cautions.ts";
+import { cautionsOfItem } from "../kit/choose.ts";
+import type { Item } from "../kit/item.ts";
+import { listOf, thing } from "../kit/items.ts";
+import { countOut } from "../measures/count.ts";
+import { paces } from "../measures/step.ts";
+import type { Needs } from "../patterns/contract.ts";
+import { patternOf } from "../patterns/registry.ts";
+import type { Part } from "../yard/parts.ts";
+import { type ForHome, forHome, type HomeFacts, stockOf } from "./for-home.ts";
+
+/** One thing to put down, as this child counts it out. */
+export interface Marker {
+  id: string;
+  kind: "target" | "line";
+  item: string;
+  label: string;
+  unit: "step" | "shoe";
+  count: number;
+  /** As planned for this home, and where the count really ends, metres. */
+  metres: number;
+  reached: number;
+  /** Metres to the right of the middle, negative to the left. */
+  across: number;
+}
+
+export interface CardChild {
+  age: number;
+  step: number | null;
+  leftHanded: boolean;
+}
+/** What a school has made of the list of things. */
+export interface SchoolItems {
+  own: Item[];
+  hidden: string[];
+}
+/** What makes a card again for other things or another home, on the family's own device. */
+export interface Making {
+  designed: Activity;
+  child: CardChild;
+  homes: HomeFacts[];
+  items: SchoolItems;
+}
+
+/** A revision made ready for one child's home. Kept as compiled. */
+export interface Card {
+  /** As it is played in this home. */
+  activity: Activity;
+  /** The child's own step, metres, and whether the home measured it. */
+  step: number;
+  measured: boolean;
+  leftHanded: boolean;
+  parts: Part[];
+  markers: Marker[];
+  needs: Needs;
+  cautions: Caution[];
+  /** A grown-up must say yes before play. */
+  grownUp: boolean;
+  /** What was chosen and changed for the home, and which home; absent on a card that knows of none. */
+  home?: Omit<ForHome, "activity"> & {
+    id: string;
+    label: string;
+    /** How those of its things that are made first are made, by id. */
+    made: Record<string, NonNullable<Item["made"]>>;
+  };
+  making?: Making;
+}
+
+/** Cautions that every game at home has. */
+const ALWAYS: readonly Caution[] = ["clearSpace", "nothingBreakable", "dryFloor", "shoesOrBareFeet", "petsAndToddlers"];
+const ASKS_GROWN_UP: readonly Caution[] = ["grownUpYes", "outdoorsOnly", "roads", "cutting"];
+
+/** Cautions gathered from the action, the things and the space, in a fixed order, each once. */
+export function cautionsOf(a: Activity, also: readonly string[] = []): Caution[] {
+  const out = new Set<Caution>(ALWAYS);
+  if (actionFacts[a.aim.action].travel === "air") out.add("ceiling");
+  if (!a.space.indoors) out.add("roads");
+  else out.add("doorShut");
+  const targets = layoutOf(a).flatMap((p) => (p.kind === "target" ? [p.item] : []));
+  for (const id of [a.kit.send, ...targets, ...also]) {
+    const i = thing(a.kit, id);
+    if (!i) continue;
+    for (const c of cautionsOfItem(i, a.space.indoors)) out.add(c);
+  }
+  return [...out];
+}
+
+/** Compiles an activity for one child, as designed: distances in the child's own steps, cautions, parts. */
+export function compileCard(a: Activity, child: CardChild, also: readonly string[] = []): Card {
+  const own = paces(child.age, child.step ?? undefined);
+  const pattern = patternOf(a.pattern.name);
+  const parts = layoutOf(a);
+  const rateAt = (id: string) => (metres: number) => {
+    const moved = {
+      ...a,
+      pattern: { ...a.pattern, params: pattern.movePeg(a.pattern.params, id, metres) },
+    } as Activity;
+    return pegRates(moved, { age: child.age }, undefined, id).get(id) ?? 0;
+  };
+  const markers = pattern.pegs(a.pattern.params).map((peg): Marker => {
+    const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id));
+    const target = parts.find((p) => p.kind === "target" && p.id === peg.id);
+    return {
+      id: peg.id,
+      kind: peg.kind,
+      item: target?.kind === "target" ? target.item : a.kit.marker,
+      label: peg.label,
+      unit,
+      count,
+      metres: peg.distance,
+      reached: metres,
+      across: target?.kind === "target" ? target.across : 0,
+    };
+  });
+  const cautions = cautionsOf(a, also);
+  return {
+    activity: a,
+    step: own.step,
+    measured: child.step !== null,
+    leftHanded: child.leftHanded,
+    parts,
+    markers,
+    needs: pattern.needs(a.pattern.params),
+    cautions,
+    grownUp: cautions.some((c) => ASKS_GROWN_UP.includes(c)),
+  };
+}
+
+/**
+ * Compiles an activity for one child in one home: things chosen from what is there, the line moved so that the challenge stays.
+ * `homes`: all homes of the child, the first one unless `at` names another. `fixed`: roles that the family has decided.
+ */
+export function compileFor(making: Making, at?: string, fixed?: Readonly<Record<string, string>>): Card {
+  const { designed, child, homes, items } = making;
+  const home = homes.find((h) => h.id === at) ?? homes[0];
+  if (!home) return compileCard(designed, child);
+  const { activity, ...rest } = forHome(designed, { age: child.age }, home, listOf(items.own, items.hidden), fixed);
+  const card = compileCard(
+    activity,
+    child,
+    rest.picks.map((p) => p.item),
+  );
+  const made: Record<string, NonNullable<Item["made"]>> = {};
+  for (const p of rest.picks) {
+    const how = p.minutes > 0 ? thing(activity.kit, p.item)?.made : null;
+    if (how) made[p.item] = how;
+  }
+  const cutting = Object.values(made).some((m) => m.steps.some((s) => s.grownUp));
+  const cautions: Caution[] = cutting ? [...new Set([...card.cautions, "cutting" as const])] : card.cautions;
+  return {
+    ...card,
+    cautions,
+    grownUp: card.grownUp || cutting,
+    home: { id: home.id, label: home.label, made, ...rest },
+    making,
+  };
+}
+
+/** The part of a school's list that a card must carry: what its homes have, and nothing else. */
+export function itemsForCard(items: SchoolItems, homes: readonly HomeFacts[]): SchoolItems {
+  const all = listOf(items.own);
+  const there = new Set(homes.flatMap((h) => Object.keys(stockOf(h, all))));
+  return { own: items.own.filter((i) => there.has(i.id) || i.made || i.always), hidden: items.hidden };
+}

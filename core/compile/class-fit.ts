@@ -1,0 +1,62 @@
+import type { Activity } from "../formats/activity.ts";
+import { choose, type Unmet } from "../kit/choose.ts";
+import type { Item } from "../kit/item.ts";
+import { type Change, changesThatLetIn } from "../kit/lets-in.ts";
+import { patternOf } from "../patterns/registry.ts";
+import { choosingFor, DEFAULT_PLAYERS, type HomeFacts } from "./for-home.ts";
+import { rolesOf, targetOf } from "./roles.ts";
+
+/** Whether one home can do an activity with its own things. */
+export interface KitFit {
+  home: string;
+  can: boolean;
+  /** Nobody said what is there. */
+  guessed: boolean;
+  missing: Unmet[];
+  /** Single changes that would let it in. */
+  lets: Change[];
+}
+
+/** Every home against an activity: its needs are worked out once for all. */
+export function fitHomes(a: Activity, homes: readonly HomeFacts[], items: readonly Item[]): KitFit[] {
+  const known = new Map<number, ReturnType<typeof rolesOf>>();
+  return homes.map((home) => {
+    const players = Math.min(2, home.players ?? DEFAULT_PLAYERS);
+    const needs = known.get(players) ?? rolesOf(a, players);
+    known.set(players, needs);
+    const c = choosingFor(a, home, items, { needs });
+    const missing = choose(c).unmet.filter((u) => !u.optional);
+    const can = missing.length === 0;
+    return { home: home.id, can, guessed: home.kit === null, missing, lets: can ? [] : changesThatLetIn(c) };
+  });
+}
+
+export const sameChange = (a: Change, b: Change): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** The single changes by how many homes each would let in, most first. */
+export function rankedChanges(fits: readonly KitFit[]): { change: Change; homes: string[] }[] {
+  const out: { change: Change; homes: string[] }[] = [];
+  for (const f of fits)
+    for (const change of f.lets) {
+      const known = out.find((o) => sameChange(o.change, change));
+      if (known) known.homes.push(f.home);
+      else out.push({ change, homes: [f.home] });
+    }
+  return out.sort((x, y) => y.homes.length - x.homes.length);
+}
+
+/** The activity with a change made, where the change is the teacher's to make; null where it is the home's. */
+export function withChange(a: Activity, change: Change): Activity | null {
+  if (change.kind === "limit") {
+    const roles = a.kit.roles.map((r) =>
+      r.role === change.role ? { ...r, limits: r.limits.filter((l) => l.property !== change.property) } : r,
+    );
+    return { ...a, kit: { ...a.kit, roles } };
+  }
+  if (change.kind === "leaveOut") {
+    const target = targetOf(change.role);
+    const params = target && patternOf(a.pattern.name).removePeg(a.pattern.params, target);
+    return params ? ({ ...a, pattern: { ...a.pattern, params } } as Activity) : null;
+  }
+  return null;
+}

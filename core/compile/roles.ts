@@ -1,0 +1,82 @@
+import { actionFacts } from "../aim/actions.ts";
+import type { HitRule } from "../aim/hit-rule.ts";
+import { layoutOf, sentIn } from "../forecast/for-activity.ts";
+import type { Activity } from "../formats/activity.ts";
+import { thing } from "../kit/items.ts";
+import type { Coupling, Role } from "../kit/role.ts";
+import { patternOf } from "../patterns/registry.ts";
+import { speedAt } from "../physics/standing.ts";
+import { partsOf } from "../yard/parts.ts";
+
+export const targetRole = (id: string): string => `target:${id}`;
+export const targetOf = (role: string): string | null => (role.startsWith("target:") ? role.slice(7) : null);
+
+const singles = (r: HitRule) => (r.kind === "anyOf" ? r.rules : [r]);
+
+/** What a game needs, by role, and which things must suit each other. `players`: how many of the home may play. */
+export function rolesOf(a: Activity, players: number): { roles: Role[]; couplings: Coupling[] } {
+  const parts = layoutOf(a);
+  const needs = patternOf(a.pattern.name).needs(a.pattern.params);
+  const asked = (id: string) => {
+    const words = a.kit.roles.find((r) => r.role === id);
+    return { limits: words?.limits ?? [], wishes: words?.wishes ?? [] };
+  };
+  const move = actionFacts[a.aim.action].travel;
+  const sent = sentIn(a);
+  const send: Role = {
+    id: "send",
+    use: "send",
+    move,
+    count: needs.pieces,
+    ...asked("send"),
+    as: sent,
+    optional: false,
+  };
+  const roles: Role[] = [send];
+  const couplings: Coupling[] = [];
+  if (twoSets(a, players)) {
+    roles.push({ ...send, id: "send2", optional: true });
+    couplings.push({ kind: "differs", a: "send", b: "send2" });
+  }
+  for (const t of partsOf(parts, "target")) {
+    const id = targetRole(t.id);
+    const known = thing(a.kit, t.item);
+    const as = known ? { ...known, width: t.width, height: t.height } : null;
+    roles.push({ id, use: "target", move: null, count: 1, ...asked(id), as, optional: false });
+    const rules = singles(t.rule);
+    if (rules.some((r) => r.kind === "touch")) continue;
+    const [r] = rules;
+    if (r!.kind === "into") couplings.push({ kind: "enters", object: "send", opening: id });
+    else if (r!.kind === "through") couplings.push({ kind: "passes", object: "send", gap: id });
+    else if (r!.kind === "topple")
+      couplings.push({
+        kind: "topples",
+        object: "send",
+        pin: id,
+        filling: r!.filling ?? 0,
+        speed: speedAt(sent, a.aim.action, t.along, a.space.floor),
+      });
+  }
+  const marker = thing(a.kit, a.kit.marker) ?? null;
+  const lines = partsOf(parts, "line").length;
+  roles.push({
+    id: "marker",
+    use: "marker",
+    move: null,
+    count: lines,
+    ...asked("marker"),
+    as: marker,
+    optional: false,
+  });
+  if (needs.blocker) {
+    const as = thing(a.kit, a.kit.blocker) ?? null;
+    roles.push({ id: "blocker", use: "blocker", move: null, count: 1, ...asked("blocker"), as, optional: true });
+  }
+  return { roles, couplings };
+}
+
+/** Whether two sides need things that can be told apart. */
+export function twoSets(a: Activity, players: number): boolean {
+  const { apart } = patternOf(a.pattern.name).needs(a.pattern.params);
+  return apart && players >= 2 && a.players.most >= 2 && a.players.modes.includes("against");
+}

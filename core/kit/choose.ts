@@ -1,0 +1,345 @@
+import { falls } from "../physics/standing.ts";
+import type { Caution } from "./cautions.ts";
+import type { Floor } from "./floors.ts";
+import type { Item } from "./item.ts";
+import { type Property, propertyOf, type Where } from "./property.ts";
+import { broken, type Coupling, type Limit, type Role } from "./role.ts";
+import { type Available, availableFrom, type Stock } from "./stock.ts";
+
+/** Costs are whole numbers, so that ties are ties: this many to one unit of difference. */
+const UNIT = 10_000;
+/** Leaving out what may be left out, and what may not. Dearer than any difference between things. */
+const LEFT_OUT = 1_000 * UNIT;
+const UNMET = 1_000_000 * UNIT;
+/** A game without anything to send is none at all. */
+const UNMET_SEND = 20_000_000 * UNIT;
+/** The search stops after so many trials, and says that the best was not proved. */
+export const MOST_TRIALS = 60_000;
+/** Room that an opening needs beyond the thing that goes in, metres. */
+export const CLEARANCE = 0.02;
+/** What the things weigh in the choice: difference in size, in run-on, in handling; a wider target hides those
+ * behind it; making; asking; doing without. */
+const WEIGHTS = {
+  width: 1,
+  target: 1.6,
+  hides: 1.5,
+  height: 0.25,
+  opening: 0.6,
+  runOn: 0.25,
+  handling: 2,
+  mass: 0.12,
+  minute: 0.03,
+  ask: 0.08,
+  other: 0.02,
+  bare: 0.4,
+};
+export const ALTERNATIVES = 2;
+
+export interface Choosing {
+  roles: readonly Role[];
+  couplings: readonly Coupling[];
+  /** The list of things: that of the tool, as a school has changed it. Its order breaks ties. */
+  items: readonly Item[];
+  stock: Stock;
+  floor: Floor;
+  indoors: boolean;
+  /** The home asked for these. */
+  quiet?: boolean;
+  noBallsIndoors?: boolean;
+  /** Roles that somebody has decided. */
+  fixed?: Readonly<Record<string, string>>;
+  mostTrials?: number;
+}
+
+export interface Pick {
+  role: string;
+  item: string;
+  count: number;
+  /** Message key and parameters: why this one. Items in parameters are ids. */
+  why: { key: string; params: Record<string, string | number> };
+  cautions: Caution[];
+  /** The next best for this role with everything else as it is. */
+  alternatives: string[];
+  /** Made first, minutes. */
+  minutes: number;
+}
+export interface Unmet {
+  role: string;
+  optional: boolean;
+  /** Message key and parameters: why nothing fits. */
+  why: { key: string; params: Record<string, string | number> };
+}
+export interface Chosen {
+  picks: Pick[];
+  unmet: Unmet[];
+  cost: number;
+  /** Whether the search went to its end: no better whole choice exists. */
+  proved: boolean;
+  trials: number;
+}
+
+interface Option {
+  of: Available | null;
+  cost: number;
+}
+
+/** Limits that safety and the home set, whatever an activity asks. */
+function houseLimits(role: Role, c: Choosing): Limit[] {
+  const out: Limit[] = [];
+  if (c.quiet) out.push({ property: "noise", most: 1 });
+  if (role.use === "send" && c.indoors && role.move === "air") out.push({ property: "softness", least: 0.5 });
+  if (role.use === "send" && c.indoors && c.noBallsIndoors) out.push({ property: "rebound", most: 0.3 });
+  if (role.use === "target" || role.use === "blocker") out.push({ property: "breakable", most: 0 });
+  return out;
+}
+
+const whereOf = (role: Role, c: Choosing): Where => ({ floor: c.floor, move: role.move ?? "ground" });
+const apart = (a: number | null, b: number | null) => (a && b ? Math.abs(Math.log(a / b)) : a === b ? 0 : 1);
+
+/** How far a thing is from what was designed and wished, in whole cost. */
+function costOf(i: Item, role: Role, at: Where): number {
+  let cost = i.ask ? WEIGHTS.ask : 0;
+  const { as } = role;
+  if (as && as.id !== i.id) {
+    cost += WEIGHTS.other + WEIGHTS.mass * apart(i.mass, as.mass);
+    if (role.use === "send")
+      cost +=
+        WEIGHTS.width * apart(i.width, as.width) +
+        WEIGHTS.runOn * Math.abs(propertyOf(i, "runOn", at)! - propertyOf(as, "runOn", at)!) +
+        WEIGHTS.handling * apart(i.handling, as.handling);
+    else if (role.use === "marker") cost += i.endless ? 0 : WEIGHTS.height;
+    else
+      cost +=
+        WEIGHTS.target * apart(i.width, as.width) * (i.width > as.width ? WEIGHTS.hides : 1) +
+        WEIGHTS.height * apart(i.height, as.height) +
+        WEIGHTS.opening * apart(i.opening, as.opening);
+  }
+  for (const w of role.wishes) {
+    const v = propertyOf(i, w.property, at);
+    cost += w.weight * (v === null ? 1 : Math.min(2, Math.abs(v - w.toward) / Math.max(0.05, Math.abs(w.toward))));
+  }
+  return Math.round(cost * UNIT);
+}
+
+/** How many of a thing a role takes. */
+const needed = (i: Item, role: Role) => (i.endless ? 1 : role.count);
+/** What it costs besides that the thing is not lying there: making it, or doing without one. */
+const costOfGetting = (i: Item) =>
+  Math.round(UNIT * ((i.made?.minutes ?? 0) * WEIGHTS.minute + (i.always ? WEIGHTS.bare : 0)));
+
+interface Gauged {
+  cost: number;
+  /** Keeps the limits of its role. */
+  within: boolean;
+}
+/** What a thing is worth in a role does not depend on the home but for its floor: reckoned once for all homes. */
+const gauges = new WeakMap<Role, Map<Floor, Map<Item, Gauged>>>();
+function gauge(i: Item, role: Role, at: Where): Gauged {
+  let floors = gauges.get(role);
+  if (!floors) {
+    floors = new Map();
+    gauges.set(role, floors);
+  }
+  let known = floors.get(at.floor);
+  if (!known) {
+    known = new Map();
+    floors.set(at.floor, known);
+  }
+  let found = known.get(i);
+  if (!found) {
+    found = { cost: costOf(i, role, at), within: broken(i, role.limits, at).length === 0 };
+    known.set(i, found);
+  }
+  return found;
+}
+
+const serves = (i: Item, role: Role) =>
+  i.uses.includes(role.use) && (role.use !== "send" || role.move === null || i.moves.includes(role.move));
+
+/** Whether two things suit each other as a coupling asks. */
+function suits(k: Coupling, a: Item, b: Item, most: (i: Item) => number, count: number): boolean {
+  switch (k.kind) {
+    case "enters":
+      return b.opening !== null && b.opening >= a.width + CLEARANCE;
+    case "passes":
+      return b.gap !== null && b.gap >= a.width + CLEARANCE;
+    case "topples":
+      return falls(b, k.filling, a, k.speed);
+    case "differs":
+      return a.id !== b.id || (a.kinds && most(a) >= 2 * count);
+  }
+}
+const endsOf = (k: Coupling): readonly [string, string] =>
+  k.kind === "enters"
+    ? [k.object, k.opening]
+    : k.kind === "passes"
+      ? [k.object, k.gap]
+      : k.kind === "topples"
+        ? [k.object, k.pin]
+        : [k.a, k.b];
+
+/**
+ * The best whole choice of things for all roles of a game from what one home has: exact branch and bound. Every thing is used
+ * once; couplings hold between any two that are chosen. Roles are taken in order of fewest candidates, candidates in order of cost,
+ * and a branch is cut when what it costs already and the least that the rest can cost reach the best so far. Equal input, equal
+ * answer: ties fall to the order of the list.
+ */
+export function choose(c: Choosing): Chosen {
+  const available = availableFrom(c.items, c.stock);
+  const most = new Map(available.map((a) => [a.item.id, a.most]));
+  const mostOf = (i: Item) => most.get(i.id) ?? 0;
+  const options = c.roles.map((role): Option[] => {
+    const at = whereOf(role, c);
+    const house = houseLimits(role, c);
+    const fixed = c.fixed?.[role.id];
+    const fit = available
+      .filter(
+        (a) =>
+          serves(a.item, role) &&
+          a.most >= needed(a.item, role) &&
+          (!c.indoors || !a.item.outdoorsOnly) &&
+          gauge(a.item, role, at).within &&
+          (house.length === 0 || broken(a.item, house, at).length === 0) &&
+          (fixed === undefined || fixed === a.item.id),
+      )
+      .map((a) => ({ of: a, cost: gauge(a.item, role, at).cost + (c.stock[a.item.id] ? 0 : costOfGetting(a.item)) }));
+    const without = role.optional ? LEFT_OUT : role.use === "send" ? UNMET_SEND : UNMET;
+    return [...fit.sort((x, y) => x.cost - y.cost), { of: null, cost: without }];
+  });
+  const order = c.roles.map((_, i) => i).sort((i, j) => options[i]!.length - options[j]!.length || i - j);
+  const couplings = c.couplings.map((k) => {
+    const [a, b] = endsOf(k).map((id) => c.roles.findIndex((r) => r.id === id)) as [number, number];
+    return { k, a, b };
+  });
+  const left = new Map<string, number>();
+  for (const a of available) for (const t of a.takes) left.set(t.id, Math.max(c.stock[t.id] ?? 0, mostTaken(a, t)));
+  const chosen: (Option | null)[] = c.roles.map(() => null);
+  const best: { cost: number; chosen: (Option | null)[] } = { cost: Number.POSITIVE_INFINITY, chosen: [] };
+  const cap = c.mostTrials ?? MOST_TRIALS;
+  let trials = 0;
+
+  const enough = (o: Option, role: Role) =>
+    o.of === null || o.of.takes.every((t) => (left.get(t.id) ?? 0) >= t.count * needed(o.of!.item, role));
+  const take = (o: Option, role: Role, way: 1 | -1) => {
+    for (const t of o.of?.takes ?? []) left.set(t.id, (left.get(t.id) ?? 0) - way * t.count * needed(o.of!.item, role));
+  };
+  const fits = (i: number, o: Option) =>
+    couplings.every(({ k, a, b }) => {
+      if (a !== i && b !== i) return true;
+      const [one, two] = [a === i ? o : chosen[a], b === i ? o : chosen[b]];
+      if (!one?.of || !two?.of) return true;
+      return suits(k, one.of.item, two.of.item, mostOf, c.roles[a]!.count);
+    });
+  /** The least that the roles from `at` on can cost with what is left. */
+  const atLeast = (at: number) => {
+    let sum = 0;
+    for (let n = at; n < order.length; n++) {
+      const i = order[n]!;
+      sum += options[i]!.find((o) => enough(o, c.roles[i]!))!.cost;
+    }
+    return sum;
+  };
+  const search = (at: number, cost: number) => {
+    if (at === order.length) {
+      if (cost < best.cost) [best.cost, best.chosen] = [cost, [...chosen]];
+      return;
+    }
+    if (cost + atLeast(at) >= best.cost) return;
+    const i = order[at]!;
+    const role = c.roles[i]!;
+    for (const o of options[i]!) {
+      if (cost + o.cost >= best.cost) break;
+      if (trials >= cap) return;
+      trials++;
+      if (!enough(o, role) || !fits(i, o)) continue;
+      chosen[i] = o;
+      take(o, role, 1);
+      search(at + 1, cost + o.cost);
+      take(o, role, -1);
+      chosen[i] = null;
+    }
+  };
+  search(0, 0);
+
+  // Put the best back, so that what is left speaks of it.
+  best.chosen.forEach((o, i) => {
+    chosen[i] = o;
+    if (o) take(o, c.roles[i]!, 1);
+  });
+  const picks: Pick[] = [];
+  const unmet: Unmet[] = [];
+  c.roles.forEach((role, i) => {
+    const o = chosen[i]!;
+    if (!o.of) {
+      unmet.push({ role: role.id, optional: role.optional, why: whyNot(role, c, available) });
+      return;
+    }
+    const { item } = o.of;
+    take(o, role, -1);
+    const others = options[i]!.filter((x) => x.of && x !== o && enough(x, role) && fits(i, x));
+    take(o, role, 1);
+    picks.push({
+      role: role.id,
+      item: item.id,
+      count: needed(item, role),
+      why: whyThis(o, role, options[i]!, whereOf(role, c)),
+      cautions: cautionsOfItem(item, c.indoors),
+      alternatives: others.slice(0, ALTERNATIVES).map((x) => x.of!.item.id),
+      minutes: c.stock[item.id] ? 0 : (item.made?.minutes ?? 0) * role.count,
+    });
+  });
+  return { picks, unmet, cost: best.cost, proved: trials < cap, trials };
+}
+
+const mostTaken = (a: Available, t: { count: number }) => a.most * t.count;
+
+/** What must be said with a thing. */
+export function cautionsOfItem(i: Item, indoors: boolean): Caution[] {
+  const out = new Set<Caution>(i.cautions);
+  if (i.ask) out.add("grownUpYes");
+  if (i.outdoorsOnly) out.add("outdoorsOnly");
+  if (!indoors) out.delete("outdoorsOnly");
+  return [...out];
+}
+
+function whyThis(o: Option, role: Role, options: readonly Option[], at: Where): Pick["why"] {
+  const { item } = o.of!;
+  const { as } = role;
+  const params = { item: item.id, as: as?.id ?? "" };
+  if (!as || as.id === item.id) return { key: "why.designed", params };
+  if (options.filter((x) => x.of).length === 1) return { key: "why.only", params };
+  if (role.use === "send") {
+    const nearSize = apart(item.width, as.width) < 0.15;
+    const nearRun = Math.abs(propertyOf(item, "runOn", at)! - propertyOf(as, "runOn", at)!) < 0.25;
+    if (nearSize && nearRun) return { key: "why.sizeAndRun", params };
+    if (nearRun) return { key: "why.run", params };
+    return { key: nearSize ? "why.size" : "why.nearest", params };
+  }
+  if (item.opening !== null && as.opening !== null) return { key: "why.opening", params };
+  return { key: apart(item.width, as.width) < 0.2 ? "why.wide" : "why.nearest", params };
+}
+
+/** Why nothing is left for a role: nothing that serves, too few, a limit that knocks out what there is, or taken by the rest. */
+function whyNot(role: Role, c: Choosing, available: readonly Available[]): Unmet["why"] {
+  const serving = available.filter((a) => serves(a.item, role));
+  const params = { role: role.use, as: role.as?.id ?? "", count: role.count };
+  if (serving.length === 0) return { key: "unmet.nothing", params };
+  const allowed = serving.filter((a) => !c.indoors || !a.item.outdoorsOnly);
+  if (allowed.length === 0) return { key: "unmet.outdoors", params };
+  const at = whereOf(role, c);
+  const limits = [...role.limits, ...houseLimits(role, c)];
+  const within = allowed.filter((a) => broken(a.item, limits, at).length === 0);
+  if (within.length === 0) {
+    const knocked = new Map<Property, number>();
+    for (const a of allowed)
+      for (const l of broken(a.item, limits, at)) knocked.set(l.property, (knocked.get(l.property) ?? 0) + 1);
+    const [worst] = [...knocked].sort((a, b) => b[1] - a[1]);
+    const l = limits.find((x) => x.property === worst![0])!;
+    return {
+      key: l.least !== undefined ? "unmet.least" : "unmet.most",
+      params: { ...params, property: l.property, value: l.least ?? l.most! },
+    };
+  }
+  if (within.every((a) => a.most < needed(a.item, role))) return { key: "unmet.few", params };
+  return { key: "unmet.together", params };
+}

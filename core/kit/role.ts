@@ -1,0 +1,153 @@
+import { z } from "zod";
+import type { Item, Move, Use } from "./item.ts";
+import { PROPERTIES, type Property, propertyOf, type Where } from "./property.ts";
+
+export const MOST_LIMITS = 12;
+const bound = z.number({ error: "a limit must be a number" }).min(0, "a limit must be 0 or more").max(100);
+/** A bound that a thing must keep. */
+export const limit = z
+  .strictObject({
+    property: z.enum(PROPERTIES, { error: `property must be one of ${PROPERTIES.join(", ")}` }),
+    least: bound.optional(),
+    most: bound.optional(),
+  })
+  .refine((l) => l.least !== undefined || l.most !== undefined, { error: "a limit needs least, most or both" })
+  .refine((l) => l.least === undefined || l.most === undefined || l.most >= l.least, {
+    error: "most must not be below least",
+    path: ["most"],
+  });
+export type Limit = z.infer<typeof limit>;
+/** What would be good: the nearer to `toward`, the better. */
+export const wish = z.strictObject({
+  property: z.enum(PROPERTIES, { error: `property must be one of ${PROPERTIES.join(", ")}` }),
+  toward: bound,
+  weight: z.number().min(0.1, "weight must be 0.1 or more").max(5, "weight must be 5 or less"),
+});
+export type Wish = z.infer<typeof wish>;
+/** What a teacher asks of one role of an activity, beside what the game itself needs. */
+export const roleWords = z.strictObject({
+  role: z.string().min(1).max(40),
+  limits: z.array(limit).max(MOST_LIMITS),
+  wishes: z.array(wish).max(MOST_LIMITS),
+});
+export type RoleWords = z.infer<typeof roleWords>;
+
+/** Words for the limits and wishes a teacher is offered, each with the number behind it; message keys `asks.<id>`. */
+export interface Asking {
+  id: string;
+  property: Property;
+  side: "least" | "most";
+  /** The number that the words begin with. */
+  value: number;
+  step: number;
+  unit: "m" | "kg" | "share" | "yes" | "min" | "loud";
+  for: readonly Use[];
+}
+export const askings: readonly Asking[] = [
+  {
+    id: "soft",
+    property: "softness",
+    side: "least",
+    value: 0.7,
+    step: 0.05,
+    unit: "share",
+    for: ["send", "implement"],
+  },
+  { id: "staysPut", property: "runOn", side: "most", value: 0.8, step: 0.1, unit: "m", for: ["send"] },
+  { id: "smallHand", property: "width", side: "most", value: 0.1, step: 0.01, unit: "m", for: ["send"] },
+  { id: "handful", property: "width", side: "least", value: 0.06, step: 0.01, unit: "m", for: ["send"] },
+  {
+    id: "light",
+    property: "mass",
+    side: "most",
+    value: 0.1,
+    step: 0.01,
+    unit: "kg",
+    for: ["send", "target", "implement"],
+  },
+  {
+    id: "heavy",
+    property: "mass",
+    side: "least",
+    value: 0.5,
+    step: 0.1,
+    unit: "kg",
+    for: ["target", "blocker", "prop"],
+  },
+  {
+    id: "quiet",
+    property: "noise",
+    side: "most",
+    value: 1,
+    step: 1,
+    unit: "loud",
+    for: ["send", "target", "implement", "blocker"],
+  },
+  { id: "bounces", property: "rebound", side: "least", value: 0.5, step: 0.05, unit: "share", for: ["send"] },
+  { id: "slidesWell", property: "slides", side: "least", value: 0.6, step: 0.05, unit: "share", for: ["send"] },
+  { id: "wide", property: "width", side: "least", value: 0.25, step: 0.01, unit: "m", for: ["target"] },
+  { id: "narrow", property: "width", side: "most", value: 0.12, step: 0.01, unit: "m", for: ["target"] },
+  {
+    id: "tall",
+    property: "height",
+    side: "least",
+    value: 0.2,
+    step: 0.01,
+    unit: "m",
+    for: ["target", "blocker", "net"],
+  },
+  { id: "low", property: "height", side: "most", value: 0.15, step: 0.01, unit: "m", for: ["target"] },
+  { id: "opens", property: "opening", side: "least", value: 0.18, step: 0.01, unit: "m", for: ["target"] },
+  {
+    id: "noAsking",
+    property: "ask",
+    side: "most",
+    value: 0,
+    step: 1,
+    unit: "yes",
+    for: ["send", "target", "marker", "blocker", "implement"],
+  },
+  {
+    id: "noMaking",
+    property: "made",
+    side: "most",
+    value: 0,
+    step: 1,
+    unit: "min",
+    for: ["send", "target", "marker", "blocker", "implement"],
+  },
+];
+export const askingById = (id: string): Asking | undefined => askings.find((a) => a.id === id);
+
+/** One thing that a game needs, as the choosing sees it. */
+export interface Role {
+  /** `send`, `send2`, `marker`, `blocker`, `target:<id>`. */
+  id: string;
+  use: Use;
+  /** How it is sent, for things that are. */
+  move: Move | null;
+  count: number;
+  limits: readonly Limit[];
+  wishes: readonly Wish[];
+  /** As designed: being just that costs nothing. */
+  as: Item | null;
+  /** May be left out: the game goes on without it. */
+  optional: boolean;
+}
+
+/** Two roles that must suit each other. */
+export type Coupling =
+  | { kind: "enters"; object: string; opening: string }
+  | { kind: "passes"; object: string; gap: string }
+  /** The object must knock it over, at that speed. */
+  | { kind: "topples"; object: string; pin: string; filling: number; speed: number }
+  | { kind: "differs"; a: string; b: string };
+
+/** The limits that a thing breaks. */
+export function broken(i: Item, limits: readonly Limit[], at: Where): Limit[] {
+  return limits.filter((l) => {
+    const v = propertyOf(i, l.property, at);
+    if (v === null) return true;
+    return (l.least !== undefined && v < l.least - 1e-9) || (l.most !== undefined && v > l.most + 1e-9);
+  });
+}

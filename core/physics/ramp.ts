@@ -1,0 +1,18 @@
+import type { Floor } from "../kit/floors.ts";
+import { GRAVITY, rollingDistance } from "./rolling.ts";
+
+/** Share of the height that becomes speed: a solid ball keeps 5/7 of it, a hollow one 3/5; the rest is spin. */
+const SHARE = { solid: 5 / 7, hollow: 3 / 5 } as const;
+export type Build = keyof typeof SHARE;
+
+/** Speed at the foot of a ramp, m/s: sqrt(2 g h k). `height` of the start above the floor in metres; 0.2 m, solid: 1.67 m/s. */
+export const rampSpeed = (height: number, build: Build = "solid"): number =>
+  Math.sqrt(2 * GRAVITY * Math.max(0, height) * SHARE[build]);
+
+/** Where it stops, metres from the foot: the height times k over the rolling resistance, so twice as high rolls twice as far. */
+export const rampDistance = (height: number, drag: number, floor: Floor, build: Build = "solid"): number =>
+  rollingDistance(rampSpeed(height, build), drag, floor);
+
+/** Height that makes it stop `metres` from the foot. */
+export const rampHeightFor = (metres: number, drag: number, floor: Floor, build: Build = "solid"): number =>
+  metres / rampDistance(1, drag, floor, build);

@@ -1,0 +1,62 @@
+import { z } from "zod";
+import { FLOORS } from "../kit/floors.ts";
+import { MOST_OF_ONE } from "../kit/item.ts";
+import { MOST_PLAYERS } from "../patterns/contract.ts";
+
+export const SPACE_KINDS = ["corridor", "room", "garden", "yard"] as const;
+/** Sizes of a space at home, metres. */
+export const SHORTEST_SPACE = 0.5;
+export const LONGEST_SPACE = 60;
+const side = (name: string) =>
+  z
+    .number({ error: `${name} must be a number of metres` })
+    .min(SHORTEST_SPACE, `${name} must be ${SHORTEST_SPACE} m or more`)
+    .max(LONGEST_SPACE, `${name} must be ${LONGEST_SPACE} m or less`);
+
+/** Where a family plays, as far as it said. Metres. */
+export const homeSpace = z.strictObject({
+  kind: z.enum(SPACE_KINDS, { error: `space must be one of ${SPACE_KINDS.join(", ")}` }),
+  length: side("length"),
+  width: side("width"),
+  floor: z.enum(FLOORS, { error: `floor must be one of ${FLOORS.join(", ")}` }),
+  indoors: z.boolean(),
+  /** Height of the ceiling; absent: not said, or none. */
+  ceiling: z
+    .number({ error: "ceiling must be a number of metres" })
+    .min(1.5, "ceiling must be 1.5 m or more")
+    .max(12, "ceiling must be 12 m or less")
+    .optional(),
+});
+export type HomeSpace = z.infer<typeof homeSpace>;
+
+export const MOST_THINGS = 200;
+/** How many of each thing, by id. Only what is there is listed. */
+export const homeKit = z
+  .record(
+    z.string().min(1).max(40),
+    z
+      .number({ error: "how many must be a number" })
+      .int("how many must be a whole number")
+      .min(1, "how many must be 1 or more")
+      .max(MOST_OF_ONE, `how many must be ${MOST_OF_ONE} or less`),
+  )
+  .refine((k) => Object.keys(k).length <= MOST_THINGS, { error: `at most ${MOST_THINGS} kinds of things` });
+export type HomeKit = z.infer<typeof homeKit>;
+
+/** What a family tells of its home; null, or absent, is what it did not say. */
+export const homeAnswers = z.strictObject({
+  kit: homeKit.nullable(),
+  space: homeSpace.nullable(),
+  players: z
+    .number({ error: "players must be a number" })
+    .int("players must be a whole number")
+    .min(1, "players must be 1 or more")
+    .max(MOST_PLAYERS, `players must be ${MOST_PLAYERS} or fewer`)
+    .nullable(),
+  quiet: z.boolean(),
+  noBallsIndoors: z.boolean(),
+});
+export type HomeAnswers = z.infer<typeof homeAnswers>;
+export const NOTHING_SAID: HomeAnswers = { kit: null, space: null, players: null, quiet: false, noBallsIndoors: false };
+/** A support need that a family wants to tell, letters. */
+export const LONGEST_SUPPORT = 300;

@@ -1,0 +1,198 @@
+import { and, eq, isNull, sql } from "drizzle-orm";
+import Papa from "papaparse";
+import { z } from "zod";
+import type { SchoolItems } from "#core/compile/card.ts";
+import { type Activity, problemsOf } from "#core/formats/activity.ts";
+import { catalogueItem } from "#core/kit/catalogue.ts";
+import { type Item, item as itemSchema, MOST_OWN_ITEMS } from "#core/kit/item.ts";
+import { patternOf } from "#core/patterns/registry.ts";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import { NotAllowed, NotFound } from "../problem.ts";
+
+const { schoolItem, activity } = schema;
+
+/** What a school has made of the list of things. */
+export async function schoolItemsOf(tx: Tx): Promise<SchoolItems> {
+  const rows = await tx.select().from(schoolItem).orderBy(schoolItem.id);
+  return {
+    own: rows.flatMap((r) => (r.item ? [r.item] : [])),
+    hidden: rows.filter((r) => r.hidden).map((r) => r.id),
+  };
+}
+/** The same for a family or a class link. */
+export const schoolItemsIn = (schoolId: string): Promise<SchoolItems> => inSchool(schoolId, schoolItemsOf);
+export const schoolItemsFor = (who: SignedIn): Promise<SchoolItems> => inSchool(who.schoolId, schoolItemsOf);
+
+function checked(given: unknown): Item {
+  const read = itemSchema.safeParse(given);
+  if (!read.success) throw new NotAllowed(problemsOf(read.error));
+  const known = catalogueItem(read.data.id);
+  if (!known && read.data.name === "") throw NotAllowed.of("name", "name must not be empty: it is a thing of your own");
+  return { ...read.data, always: known?.always ?? false, made: read.data.made ?? known?.made ?? null };
+}
+
+async function put(tx: Tx, who: SignedIn, items: readonly Item[]): Promise<void> {
+  for (const item of items)
+    await tx
+      .insert(schoolItem)
+      .values({ schoolId: who.schoolId, id: item.id, item })
+      .onConflictDoUpdate({ target: [schoolItem.schoolId, schoolItem.id], set: { item } });
+  const [{ n } = { n: 0 }] = await tx
+    .select({ n: sql<number>`count(*)::int` })
+    .from(schoolItem)
+    .where(sql`${schoolItem.item} is not null`);
+  if (n > MOST_OWN_ITEMS) throw NotAllowed.of("items", `items: a school keeps at most ${MOST_OWN_ITEMS} of its own`);
+}
+
+/** Adds a thing, or changes one. `adding`: the id must be free. */
+export function saveItem(who: SignedIn, given: unknown, adding: boolean): Promise<void> {
+  const item = checked(given);
+  return inSchool(who.schoolId, async (tx) => {
+    if (adding) {
+      const { own } = await schoolItemsOf(tx);
+      if (catalogueItem(item.id) || own.some((i) => i.id === item.id))
+        throw NotAllowed.of("id", `id: there is already a thing called "${item.id}"`);
+    }
+    await put(tx, who, [item]);
+  });
+}
+
+/** All or nothing: every item is checked before one is kept. */
+export function saveItems(who: SignedIn, given: readonly unknown[]): Promise<number> {
+  const items = given.map((g, i) => {
+    try {
+      return checked(g);
+    } catch (e) {
+      if (!(e instanceof NotAllowed)) throw e;
+      throw new NotAllowed(
+        e.problems.map((p) => ({ field: `items.${i}.${p.field}`, message: `thing ${i + 1}: ${p.message}` })),
+      );
+    }
+  });
+  return inSchool(who.schoolId, async (tx) => {
+    await put(tx, who, items);
+    return items.length;
+  });
+}
+
+export function hideItem(who: SignedIn, id: string, hidden: boolean): Promise<void> {
+  return inSchool(who.schoolId, async (tx) => {
+    const { own } = await schoolItemsOf(tx);
+    if (!catalogueItem(id) && !own.some((i) => i.id === id)) throw new NotFound("thing");
+    await tx
+      .insert(schoolItem)
+      .values({ schoolId: who.schoolId, id, item: null, hidden })
+      .onConflictDoUpdate({ target: [schoolItem.schoolId, schoolItem.id], set: { hidden } });
+  });
+}
+
+/** Titles of the activities on the school's shelves that speak of a thing. */
+async function activitiesWith(tx: Tx, id: string): Promise<string[]> {
+  const rows = await tx.select({ document: activity.document }).from(activity).where(isNull(activity.deletedAt));
+  return rows.filter((r) => itemsIn(r.document).has(id)).map((r) => r.document.title);
+}
+function itemsIn(a: Activity): Set<string> {
+  const targets = patternOf(a.pattern.name)
+    .layout(a.pattern.params, a.space)
+    .flatMap((p) => (p.kind === "target" ? [p.item] : []));
+  return new Set([a.kit.send, a.kit.marker, a.kit.blocker, ...targets]);
+}
+
+/**
+ * Takes a school's own thing out of the list, or undoes its change to one of the tool's. An activity that uses it keeps a copy of its own,
+ * so nothing breaks; still it is only done on a yes.
+ */
+export function deleteItem(who: SignedIn, id: string, yes: boolean): Promise<{ usedBy: string[]; done: boolean }> {
+  return inSchool(who.schoolId, async (tx) => {
+    const [row] = await tx.select().from(schoolItem).where(eq(schoolItem.id, id));
+    if (!row?.item) throw new NotFound("thing");
+    const usedBy = await activitiesWith(tx, id);
+    if (usedBy.length > 0 && !yes) return { usedBy, done: false };
+    await tx.delete(schoolItem).where(and(eq(schoolItem.schoolId, who.schoolId), eq(schoolItem.id, id)));
+    return { usedBy, done: true };
+  });
+}
+
+const word = z.string().trim();
+/** Columns of the list as CSV, in order; words in a cell have a space between. */
+export const ITEM_COLUMNS = [
+  "id",
+  "name",
+  "drawing",
+  "room",
+  "uses",
+  "moves",
+  "width",
+  "depth",
+  "height",
+  "mass",
+  "softness",
+  "rebound",
+  "drag",
+  "material",
+  "noise",
+  "breakable",
+  "opening",
+  "gap",
+  "contents",
+  "handling",
+  "homes",
+  "count",
+  "kinds",
+  "ask",
+  "outdoorsOnly",
+  "cautions",
+  "endless",
+  "source",
+] as const;
+
+/** One thing as a row of CSV. What is made of what is only in the JSON form. */
+export function itemToRow(i: Item): Record<string, string | number> {
+  return Object.fromEntries(
+    ITEM_COLUMNS.map((c) => {
+      const v = i[c];
+      if (v === null) return [c, ""];
+      if (typeof v === "boolean") return [c, v ? "yes" : "no"];
+      return [c, Array.isArray(v) ? v.join(" ") : (v as string | number)];
+    }),
+  );
+}
+
+const WORDS = new Set(["uses", "moves", "cautions"]);
+const TEXTS = new Set(["id", "name", "drawing", "room", "material", "source"]);
+const YES_NO = new Set(["breakable", "kinds", "ask", "outdoorsOnly", "endless"]);
+const MAY_LACK = new Set(["drag", "opening", "gap", "contents"]);
+
+/** A row of CSV as a thing, not yet checked: what is not a number stays text, so that the check can name it. */
+export function rowToItem(row: Record<string, string>): unknown {
+  const out: Record<string, unknown> = { always: false, made: null };
+  for (const c of ITEM_COLUMNS) {
+    const text = word.parse(row[c] ?? "");
+    if (WORDS.has(c)) out[c] = text === "" ? [] : text.split(/\s+/);
+    else if (TEXTS.has(c)) out[c] = text;
+    else if (YES_NO.has(c)) out[c] = text === "yes" ? true : text === "no" ? false : text;
+    else if (text === "") out[c] = MAY_LACK.has(c) ? null : text;
+    else out[c] = Number.isFinite(Number(text)) ? Number(text) : text;
+  }
+  return out;
+}
+
+/** The list, or a school's own part of it, as CSV. */
+export const itemsToCsv = (items: readonly Item[]): string =>
+  `\ufeff${Papa.unparse(items.map(itemToRow), { columns: [...ITEM_COLUMNS], escapeFormulae: true })}\r\n`;
+
+/** Rows of a CSV file of things, not yet checked; a file with other columns is refused by name. */
+export function readItemsCsv(text: string): unknown[] {
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ""), {
+    header: true,
+    skipEmptyLines: "greedy",
+    transformHeader: (h) => h.trim(),
+  });
+  const columns = parsed.meta.fields ?? [];
+  const missing = ITEM_COLUMNS.filter((c) => !columns.includes(c));
+  const strange = columns.filter((c) => !(ITEM_COLUMNS as readonly string[]).includes(c));
+  if (missing.length > 0) throw NotAllowed.of("file", `the file lacks the columns ${missing.join(", ")}`);
+  if (strange.length > 0) throw NotAllowed.of("file", `the columns ${strange.join(", ")} are not known`);
+  return parsed.data.map(rowToItem);
+}
