@@ -11,6 +11,7 @@ const run = (command: string, input: unknown) => {
   return { ...r, json: r.code === 0 ? JSON.parse(r.out) : null };
 };
 const hit = JSON.parse(examples.find((e) => e.command === "hit")!.text);
+const home = JSON.parse(examples.find((e) => e.command === "substitute")!.text);
 const climb = JSON.parse(examples.find((e) => e.command === "forecast")!.text);
 
 describe("command line", () => {
@@ -29,7 +30,22 @@ describe("command line", () => {
     expect(f.sides[0].sends.mean).toBeCloseTo(1 / 0.85 + 1 / 0.7, 3);
   });
 
+  it("says what a home can use, in words and figures", () => {
+    const told = run("substitute", home).json;
+    expect(told.proved).toBe(true);
+    expect(told.picks.map((p: { role: string }) => p.role)).toContain("send");
+    expect(told.picks[0].why.text).toMatch(/\.$/);
+    expect(told.changes.map((c: { text: string }) => c.text).join(" ")).toContain("instead of");
+    for (const h of told.held) expect(Math.abs(h.after - h.wanted)).toBeLessThanOrEqual(0.05);
+    const fixed = run("substitute", { ...home, fixed: { send: "shirtRoll" } }).json;
+    expect(fixed.activity.kit.send).toBe("shirtRoll");
+  });
+
   it.each([
+    ["substitute", { ...home, home: { kit: { sock: 0 } } }, "home.kit.sock"],
+    ["substitute", { ...home, home: { kit: { sock: 1e6 } } }, "99 or less"],
+    ["substitute", { ...home, home: { space: { kind: "attic" } } }, "space must be one of"],
+    ["substitute", { ...home, age: 3 }, "age"],
     ["hit", { ...hit, distance: -1 }, "distance"],
     ["hit", { ...hit, rule: { kind: "touch", width: 0 } }, "width"],
     ["hit", { ...hit, rule: { kind: "sideways" } }, "kind must be touch"],

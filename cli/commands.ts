@@ -1,13 +1,16 @@
 import { z } from "zod";
-import { sayPhrase } from "#app/words/say.ts";
+import { itemName, namesOf, sayPhrase } from "#app/words/say.ts";
 import { hitChance } from "#core/aim/hit.ts";
 import { hitRule } from "#core/aim/hit-rule.ts";
 import { POLICIES } from "#core/aim/send-chances.ts";
+import { forHome } from "#core/compile/for-home.ts";
 import { type Distribution, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
 import { type Problem, parseActivity, problemsOf } from "#core/formats/activity.ts";
-import { MODES, MOST_PLAYERS } from "#core/patterns/contract.ts";
+import { listOf } from "#core/kit/items.ts";
+import { MODES, MOST_PLAYERS, type Phrase } from "#core/patterns/contract.ts";
 import { playEvent } from "#core/records/events.ts";
+import { homeAnswers, NOTHING_SAID } from "#core/records/home.ts";
 import { outlook, replay, view } from "#core/referee/referee.ts";
 
 /** Input that is not allowed: one line that names the field. */
@@ -67,6 +70,19 @@ const refereeInput = z.strictObject({
   events: z.array(playEvent).max(5000),
 });
 
+const substituteInput = z.strictObject({
+  activity: z.unknown(),
+  /** The home, as far as it said; what is left out was not said. */
+  home: homeAnswers.partial().strict().default({}),
+  age: z
+    .number({ error: "must be a number of years" })
+    .min(4, "must be 4 or more")
+    .max(15, "must be 15 or less")
+    .default(8),
+  /** Roles that somebody has decided: role and thing. */
+  fixed: z.record(z.string(), z.string()).default({}),
+});
+
 function activityOf(json: unknown) {
   const parsed = parseActivity(json);
   return parsed.ok
@@ -115,6 +131,24 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
         })),
         rounds: summary(f.rounds),
         time: summary(f.time),
+      };
+    },
+  },
+  substitute: {
+    about: "what a home can use for an activity, why, and what it does to the challenge",
+    run: (json) => {
+      const { activity, home, age, fixed } = read(substituteInput, json);
+      const a = activityOf(activity);
+      const names = namesOf(a.kit.own);
+      const facts = { ...NOTHING_SAID, ...home, id: "home", label: "" };
+      const { activity: ready, ...told } = forHome(a, { age }, facts, listOf(a.kit.own), fixed);
+      const text = (p: Phrase) => ({ ...p, text: sayPhrase(p, names) });
+      return {
+        ...told,
+        picks: told.picks.map((p) => ({ ...p, name: itemName(p.item, names), why: text(p.why) })),
+        unmet: told.unmet.map((u) => ({ ...u, why: text(u.why) })),
+        changes: told.changes.map(text),
+        activity: ready,
       };
     },
   },

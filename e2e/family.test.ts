@@ -2,6 +2,8 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { targetName } from "../app/words/say.ts";
+import { type Part, partsOf } from "../core/yard/parts.ts";
 import { freePort } from "../scripts/lib/port.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";
 import { base, beginPlay, cardOf, handIn, linkOf, openBrowser, owner, phone, press, sees, text } from "./help.ts";
@@ -28,7 +30,33 @@ async function results(child: string, title: string) {
   }
 }
 
+/** What the targets of a child's card are called, in their order. */
+async function aimsOf(child: string, title: string): Promise<string[]> {
+  const sql = owner();
+  try {
+    const [row] = await sql<{ parts: Part[] }[]>`
+      select k.compiled->'parts' as parts from card k join child c on c.id = k.child_id
+      where c.name = ${child} and k.compiled->'activity'->>'title' = ${title} limit 1`;
+    return partsOf(row!.parts, "target").map((t) => targetName(t));
+  } finally {
+    await sql.end();
+  }
+}
+
 describe("a family plays", () => {
+  it("waits for a grown-up's yes where a thing asks for one", async () => {
+    const sql = owner();
+    const [row] = await sql<{ name: string }[]>`
+      select c.name from card k join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
+      where (k.compiled->>'grownUp')::bool and k.compiled->'activity'->>'title' = 'Hallway climb' and a.closes_at > now() limit 1`;
+    await sql.end();
+    const page = await phone(opened.browser);
+    const card = await cardOf(page, await linkOf(row!.name), "Hallway climb");
+    await page.goto(`${card}?screen=play`, { waitUntil: "networkidle0" });
+    await sees(page, "A grown-up must say yes first.");
+    await page.close();
+  });
+
   it("goes from the private link through all five screens, and the result arrives once", async () => {
     const link = await linkOf("Ilse P.");
     const page = await phone(opened.browser);
@@ -43,7 +71,7 @@ describe("a family plays", () => {
     await sees(page, /of your steps \(\d\.\d m\)/);
     await press(page, "Next: Look round");
     await page.goto(`${card}?screen=play`, { waitUntil: "networkidle0" });
-    await sees(page, "A grown-up must say yes first.");
+    await sees(page, "Tick all of them, then play.");
     await beginPlay(page, card);
     await sees(page, "Send it at the bucket.");
     await press(page, "HIT");
@@ -151,11 +179,12 @@ describe("a family plays", () => {
     const page = await phone(opened.browser);
     const card = await cardOf(page, link, "Hallway climb");
     await beginPlay(page, card);
+    const aims = await aimsOf(name, "Hallway climb");
     await press(page, "HIT");
-    await sees(page, "Send it at the box.");
+    await sees(page, `Send it at the ${aims[1]}.`);
     web.child.kill("SIGKILL");
     await press(page, "HIT");
-    await sees(page, "Send it at the book.");
+    await sees(page, `Send it at the ${aims[2]}.`);
     for (const _ of [1, 2, 3]) await press(page, "HIT");
     await handIn(page);
     await sees(page, "Kept on this device.");

@@ -340,16 +340,16 @@ async function pages() {
   );
 }
 
-async function forecasts() {
+async function core(script) {
   const { spawnSync } = await import("node:child_process");
-  const done = spawnSync(join(root, "node_modules/.bin/tsx"), [join(root, "scripts/bench-forecast.ts")], {
-    encoding: "utf8",
-  });
+  const done = spawnSync(join(root, "node_modules/.bin/tsx"), [join(root, "scripts", script)], { encoding: "utf8" });
   for (const r of JSON.parse(done.stdout)) row(r.what, r.goal, ...r.measured);
 }
+const forecasts = () => core("bench-forecast.ts");
+const kit = () => core("bench-kit.ts");
 
 try {
-  const parts = { forecasts, pegMoves, familyBytes, handIns, pages };
+  const parts = { forecasts, kit, pegMoves, familyBytes, handIns, pages };
   for (const [name, run] of Object.entries(parts)) if (!process.argv[2] || process.argv[2] === name) await run();
 } finally {
   await close();

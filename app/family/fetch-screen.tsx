@@ -102,6 +102,7 @@ export function FetchScreen({
     <>
       <h1 className="mb-2 text-3xl">{say("fetch.title")}</h1>
       {own.busy && <p role="status">{say("fetch.recomputing")}</p>}
+      {Object.keys(own.decided.fixed).length > 0 && !own.busy && <Effect data={data} own={own} />}
       {card.home?.guessed && (
         <p className="note mb-3 flex flex-wrap items-center gap-x-3">
           <span>{say("fetch.guess")}</span>
@@ -172,7 +173,7 @@ export function FetchScreen({
         </section>
       ))}
       {card.home?.sets && (
-        <p className="note mb-4">{say(card.home.sets === "two" ? "fetch.sets.two" : "fetch.sets.one")}</p>
+        <p className="note note-good mb-4">{say(card.home.sets === "two" ? "fetch.sets.two" : "fetch.sets.one")}</p>
       )}
       {makes.map((t) => (
         <Make key={t.id} thing={t} made={card.home!.made[t.item] ?? null} />
@@ -191,6 +192,22 @@ export function FetchScreen({
         </section>
       )}
     </>
+  );
+}
+
+/** What the family's own choice does: how much harder or easier it is now, and whether the line moved to make up for it. */
+function Effect({ data, own }: { data: CardData; own: OwnCard }) {
+  const held = data.card.home?.held ?? [];
+  const mean = held.reduce((s, h) => s + h.after - h.wanted, 0) / Math.max(1, held.length);
+  const points = Math.round(Math.abs(mean) * 100);
+  const moved = data.card.markers.some((m) => {
+    const was = own.sent.markers.find((x) => x.id === m.id);
+    return was !== undefined && Math.abs(was.metres - m.metres) >= 0.05;
+  });
+  return (
+    <p className="note note-good mb-3" role="status">
+      {say("fetch.effect", { points, way: mean > 0 ? "easier" : "harder" })} {moved && say("fetch.moved")}
+    </p>
   );
 }
 

@@ -8,6 +8,8 @@ const loadSwap = () => import("#core/compile/swap.ts");
 
 export interface OwnCard {
   card: Card;
+  /** As it came. */
+  sent: Card;
   decided: Decided;
   busy: boolean;
   decide: (d: Decided) => void;
@@ -54,7 +56,7 @@ export function useOwnCard(id: string, sent: Card): OwnCard {
       sent.making ? (await loadSwap()).swapOptions(sent.making, decided, role) : { here: [], ifHave: [] },
     [sent, decided],
   );
-  return { card, decided, busy, decide, options };
+  return { card, sent, decided, busy, decide, options };
 }
 
 /** What was decided, as events for the record: later sums know what was really sent, and where. */

@@ -413,7 +413,10 @@ function Board({
           ) : (
             <PlayInputs legal={v.legal} now={v.now.key} data={data} act={act} tick={() => sound("tick")} name={name} />
           )}
-          <div className={`grid gap-2.5 ${data.card.making ? "grid-cols-4" : "grid-cols-3"}`}>
+          <div
+            hidden={swapping}
+            className={`grid gap-2.5 ${swapping ? "hidden" : ""} ${data.card.making ? "grid-cols-4" : "grid-cols-3"}`}
+          >
             <button
               type="button"
               className="btn min-h-12 px-1"

@@ -85,8 +85,9 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
   const none = () => undefined;
   const own: OwnCard = {
     card: data.card,
-    decided: NOTHING_DECIDED,
-    busy: true,
+    sent: data.card,
+    decided: { ...NOTHING_DECIDED, fixed: { send: "sockBall" } },
+    busy: false,
     decide: none,
     options: async () => ({ here: [], ifHave: [] }),
   };

@@ -186,7 +186,8 @@ function Things({ answers, items, typed, ready, changed }: PartProps) {
     setCounts((c) => ({ ...c, [id]: String(Math.min(MOST_OF_ONE, Math.max(0, n))) }));
     changed?.();
   };
-  const asked = items.filter((i) => !i.made && !i.always);
+  // What most homes have comes first, so that two minutes are enough.
+  const asked = items.filter((i) => !i.made && !i.always).sort((a, b) => b.homes - a.homes);
   return (
     <>
       <h1 className="text-2xl">{say("survey.things")}</h1>
@@ -341,12 +342,12 @@ function Steps({ name, title, metres, typed }: { name: string; title: string; me
   const [text, setText] = useState(typed ?? (metres === null ? "" : String(toSteps(metres))));
   const n = Number(text.replace(",", "."));
   return (
-    <label className="field">
+    <label className="field min-w-0">
       <span className="text-lg font-bold">{title}</span>
       <input
         name={name}
         inputMode="decimal"
-        className="text-xl"
+        className="w-full min-w-0 text-xl"
         value={text}
         onChange={(e) => setText(e.target.value)}
       />

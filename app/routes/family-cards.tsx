@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import { cardsFor } from "#server/cards/family.ts";
+import { familyHomes } from "#server/homes/homes.ts";
 import { keepPages } from "../family/offline.ts";
 import { keepSyncing } from "../family/sync.ts";
 import { useWaiting } from "../family/waiting.ts";
@@ -12,10 +13,12 @@ import type { Route } from "./+types/family-cards";
 export const meta: Route.MetaFunction = () => [{ title: "Your games" }, { name: "robots", content: "noindex" }];
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const all = await cardsFor(await familyOf(params.token));
+  const link = await familyOf(params.token);
+  const [all, home] = await Promise.all([cardsFor(link), familyHomes(link)]);
   return {
     name: all.name,
     school: all.school,
+    answered: home.homes.some((h) => h.answeredAt !== null),
     cards: all.cards.map((c) => ({ ...c, opensAt: when(c.opensAt, all.zone), closesAt: when(c.closesAt, all.zone) })),
   };
 }
@@ -23,7 +26,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 export const shouldRevalidate = () => false;
 
 export default function FamilyCards({ loaderData, params }: Route.ComponentProps) {
-  const { name, school, cards } = loaderData;
+  const { name, school, cards, answered } = loaderData;
   const waiting = useWaiting(params.token);
   useEffect(() => {
     const open = cards.filter((c) => c.state === "open").map((c) => `/f/${params.token}/${c.id}`);
@@ -50,6 +53,14 @@ export default function FamilyCards({ loaderData, params }: Route.ComponentProps
             </li>
           ))}
         </ul>
+        <p>
+          <a
+            href={`/f/${params.token}/home`}
+            className={`btn min-h-14 w-full border-chalk text-lg text-chalk no-underline ${answered ? "" : "border-mustard"}`}
+          >
+            {say(answered ? "family.home" : "family.homeAsk")}
+          </a>
+        </p>
         <p className="text-sm text-chalk/75">{say("family.private")}</p>
       </div>
     </main>

@@ -203,7 +203,7 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
               <th className="py-1.5 font-semibold">Child</th>
               <th className="font-semibold">Space</th>
               <th className="font-semibold">Things</th>
-              <th className="font-semibold">Players</th>
+              <th className="px-3 font-semibold">Players</th>
               <th className="font-semibold">To know</th>
               <th className="font-semibold">Asked</th>
               <th className="font-semibold">Private link</th>
@@ -331,7 +331,7 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
           );
         })}
       </td>
-      <td>
+      <td className="px-3">
         {r.homes.map((h) => (
           <span key={h.id} className="block h-8 content-center">
             {h.players ?? <em className="text-quiet">not said</em>}

@@ -330,6 +330,8 @@ export const en = {
   "property.ask": "asking first",
   "property.made": "making",
   "why.designed": "As your teacher planned it.",
+  "why.chosen": "Your own choice.",
+  "item.numbered": "{item} {number}",
   "why.only": "The only thing here that fits.",
   "why.sizeAndRun": "As big as the {as}, stops as soon.",
   "why.run": "Stops about where the {as} would.",

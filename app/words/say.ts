@@ -42,13 +42,17 @@ export function sayPhrase(p: Phrase, names: Names = {}): string {
     if (k === "item" || k === "as") params[k] = itemName(String(v), names);
     else if (NAMED[k]) params[k] = say(`${NAMED[k]}.${v}`);
   }
-  if (params.label === "" && params.item) params.label = params.item;
+  if (typeof params.label === "string" && params.item)
+    params.label = targetName({ label: params.label, item: String(p.params.item) }, names);
   return say(p.key, params);
 }
 
-/** What a target is called on the card: by the teacher, or as the thing is. */
-export const targetName = (t: { label: string; item: string }, names: Names = {}): string =>
-  t.label || itemName(t.item, names);
+/** What a target is called on the card: by the teacher, as the thing is, or (`#2`) as the second thing of its kind. */
+export function targetName(t: { label: string; item: string }, names: Names = {}): string {
+  const numbered = /^#(\d+)$/.exec(t.label);
+  if (numbered) return say("item.numbered", { item: itemName(t.item, names), number: numbered[1]! });
+  return t.label || itemName(t.item, names);
+}
 
 /** A count in whole or half steps: `5½`. */
 export const sayCount = (n: number): string => `${Math.floor(n) || (n % 1 ? "" : 0)}${n % 1 === 0.5 ? "½" : ""}`;

@@ -70,14 +70,14 @@ export function KitPanel({ activity: a, change, people, names, fits, homes }: Pr
           names={names}
           itemName={name}
           hold={() => {
-            const target = targetOf(swap.role);
             const held = holdChallenge(swap.was, a, people[1]!, a.space.length).activity;
             change(held);
-            setSwap(target === null ? null : null);
+            setSwap(null);
           }}
           leave={() => setSwap(null)}
         />
       )}
+      <ClassFit a={a} fits={fits} homes={homes} name={name} change={change} />
       {roles.map((r) => {
         const target = targetOf(r.id);
         const title = target === null ? label(`use.${r.use}`) : `${partNumber(a, target)} ${label("use.target")}`;
@@ -123,7 +123,6 @@ export function KitPanel({ activity: a, change, people, names, fits, homes }: Pr
           </section>
         );
       })}
-      <ClassFit a={a} fits={fits} homes={homes} name={name} change={change} />
       <p className="pt-2 text-sm">
         <Link to="/things" className="underline">
           Your school's list of things
@@ -243,8 +242,8 @@ function Asks({
     put({ ...next, wishes: [...next.wishes, { property: ask.property, toward, weight: 1 }] }, key);
   };
   return (
-    <fieldset>
-      <legend className="pt-1 text-xs font-semibold">Asked of it in a home</legend>
+    <details open={words.limits.length + words.wishes.length > 0 || undefined}>
+      <summary className="py-1 text-sm font-semibold text-teal">Asked of it in a home</summary>
       <ul className="grid">
         {askings
           .filter((x) => x.for.includes(use))
@@ -302,7 +301,7 @@ function Asks({
             );
           })}
       </ul>
-    </fieldset>
+    </details>
   );
 }
 
@@ -400,20 +399,24 @@ function ClassFit({
   const out = fits.filter((f) => !f.can);
   const ranked = rankedChanges(fits).slice(0, 4);
   return (
-    <section aria-label="Homes" className="pt-3">
-      <h3 className="text-base">
+    <details className="mb-1 rounded-sm border-2 border-hair px-2.5 py-1.5" aria-label="Homes">
+      <summary className="font-semibold">
         {can} of {fits.length} homes have the things
-      </h3>
-      {out.length === 0 ? null : (
+        {out.length > 0 && ranked[0] && (
+          <span className="block text-xs font-normal text-quiet">
+            {ranked[0].homes.length} more by {changeText(ranked[0].change, name)}
+          </span>
+        )}
+      </summary>
+      {out.length > 0 && (
         <>
           <ul className="text-sm">
-            {out.slice(0, 6).map((f) => (
+            {out.map((f) => (
               <li key={f.home} className="row-line py-1">
                 <span className="font-semibold">{homes[f.home]}</span>{" "}
                 <span className="text-quiet">{f.missing.map((m) => sayPhrase(m.why)).join(" ")}</span>
               </li>
             ))}
-            {out.length > 6 && <li className="py-1 text-quiet">and {out.length - 6} more</li>}
           </ul>
           <p className="pt-1.5 text-sm font-semibold">
             {ranked.length > 0 ? "A single change lets in" : "No single change lets them in."}
@@ -435,11 +438,12 @@ function ClassFit({
               );
             })}
           </ul>
-          <p className="pt-1 text-xs text-quiet">
-            Those homes still get a card: with the nearest things, or with none.
-          </p>
         </>
       )}
-    </section>
+      <p className="pt-1 text-xs text-quiet">
+        {out.length > 0 && "The others still get a card: with the nearest things, or with none. "}
+        {fits.some((f) => f.guessed) && "Homes that did not say are taken to have the usual things."}
+      </p>
+    </details>
   );
 }

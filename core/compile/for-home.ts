@@ -176,6 +176,13 @@ function standIn(
   const targets = new Map(
     pattern.layout(params, a.space).flatMap((t) => (t.kind === "target" ? [[t.id, t.item] as const] : [])),
   );
+  // Several of one kind are numbered, so that the card can tell them apart.
+  const kinds = new Map<string, string[]>();
+  for (const p of picks) if (targetOf(p.role) !== null) kinds.set(p.item, [...(kinds.get(p.item) ?? []), p.role]);
+  const numberOf = (p: Pick) => {
+    const all = kinds.get(p.item)!;
+    return all.length > 1 ? `#${all.indexOf(p.role) + 1}` : null;
+  };
   for (const p of picks) {
     const target = targetOf(p.role);
     if (target !== null) {
@@ -183,6 +190,7 @@ function standIn(
       if (p.item === as) continue;
       note(p, as);
       const face = faceOf(known(p.item));
+      face.label = numberOf(p) ?? face.label;
       params = pattern.swapTarget(params, target, face);
       if (missing.includes(p.role)) params = pattern.touchCounts(params, target);
     } else if (p.role === "send" || p.role === "marker" || p.role === "blocker") {

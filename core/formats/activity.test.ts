@@ -1,5 +1,8 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import { z } from "zod";
+import { catalogueItem } from "../kit/catalogue.ts";
+import { itemsFile } from "../kit/item.ts";
 import { activitySchema, fromPattern, parseActivity } from "./activity.ts";
 
 const climb = () =>
@@ -44,5 +47,24 @@ describe("activity document", () => {
   it("ships the schema that the code makes", () => {
     const shipped = JSON.parse(readFileSync(new URL("../../schemas/activity-1.schema.json", import.meta.url), "utf8"));
     expect(shipped).toEqual(JSON.parse(JSON.stringify(activitySchema())));
+    const items = JSON.parse(readFileSync(new URL("../../schemas/items-1.schema.json", import.meta.url), "utf8"));
+    expect(items).toEqual(
+      JSON.parse(JSON.stringify(z.toJSONSchema(itemsFile, { target: "draft-2020-12", io: "input" }))),
+    );
+  });
+  it("speaks of a thing of the list or of its own, and of one that can be sent", () => {
+    const doc = fromPattern("climb");
+    const kit = (over: object) => messages({ ...doc, kit: { ...doc.kit, ...over } });
+    expect(kit({ send: "bucket" })[0]).toContain("kit.send: send must be a thing of the kit list");
+    expect(kit({ send: "foamDisc" })[0]).toContain("kit.send");
+    const disc = { ...catalogueItem("sockBall")!, id: "foamDisc", name: "foam disc" };
+    expect(kit({ send: "foamDisc", own: [disc] })).toEqual([]);
+    expect(kit({ own: [{ ...disc, mass: Number.NaN }] })[0]).toContain("mass must be a number");
+    expect(kit({ roles: [{ role: "send", limits: [{ property: "width" }], wishes: [] }] })[0]).toContain(
+      "least, most or both",
+    );
+    expect(
+      kit({ roles: [{ role: "send", limits: [{ property: "width", least: 2, most: 1 }], wishes: [] }] })[0],
+    ).toContain("most must not be below least");
   });
 });

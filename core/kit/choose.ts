@@ -1,4 +1,5 @@
 import { falls } from "../physics/standing.ts";
+import { assign } from "./assign.ts";
 import type { Caution } from "./cautions.ts";
 import type { Floor } from "./floors.ts";
 import type { Item } from "./item.ts";
@@ -13,8 +14,12 @@ const LEFT_OUT = 1_000 * UNIT;
 const UNMET = 1_000_000 * UNIT;
 /** A game without anything to send is none at all. */
 const UNMET_SEND = 20_000_000 * UNIT;
+/** Steps within one unit of cost, for telling ties apart: more than all ranks of one choice add up to. */
+const FINE = 8192;
+/** Dearer than anything, and still a whole number that can be added to. */
+const NEVER = 4e15;
 /** The search stops after so many trials, and says that the best was not proved. */
-export const MOST_TRIALS = 60_000;
+export const MOST_TRIALS = 2_000;
 /** Room that an opening needs beyond the thing that goes in, metres. */
 export const CLEARANCE = 0.02;
 /** What the things weigh in the choice: difference in size, in run-on, in handling; a wider target hides those
@@ -33,6 +38,7 @@ const WEIGHTS = {
   other: 0.02,
   bare: 0.4,
 };
+const SAME = Math.round(0.3 * UNIT);
 export const ALTERNATIVES = 2;
 
 export interface Choosing {
@@ -180,8 +186,8 @@ const endsOf = (k: Coupling): readonly [string, string] =>
 
 /**
  * The best whole choice of things for all roles of a game from what one home has: exact branch and bound. Every thing is used
- * once; couplings hold between any two that are chosen. Roles are taken in order of fewest candidates, candidates in order of cost,
- * and a branch is cut when what it costs already and the least that the rest can cost reach the best so far. Equal input, equal
+ * once; couplings hold between any two that are chosen. The bound is the cheapest assignment of things to open roles; where that assignment
+ * keeps the couplings it is the answer, otherwise the first role it fails for is tried thing by thing, cheapest first. Equal input, equal
  * answer: ties fall to the order of the list.
  */
 export function choose(c: Choosing): Chosen {
@@ -204,62 +210,146 @@ export function choose(c: Choosing): Chosen {
       )
       .map((a) => ({ of: a, cost: gauge(a.item, role, at).cost + (c.stock[a.item.id] ? 0 : costOfGetting(a.item)) }));
     const without = role.optional ? LEFT_OUT : role.use === "send" ? UNMET_SEND : UNMET;
-    return [...fit.sort((x, y) => x.cost - y.cost), { of: null, cost: without }];
+    const sorted = [...fit.sort((x, y) => x.cost - y.cost), { of: null, cost: without }];
+    // Costs are told apart by the order of the list, so that the best choice is one and the same however it is looked for.
+    return sorted.map((o, rank) => ({ of: o.of, cost: o.cost * FINE + rank }));
   });
-  const order = c.roles.map((_, i) => i).sort((i, j) => options[i]!.length - options[j]!.length || i - j);
   const couplings = c.couplings.map((k) => {
     const [a, b] = endsOf(k).map((id) => c.roles.findIndex((r) => r.id === id)) as [number, number];
     return { k, a, b };
   });
   const left = new Map<string, number>();
-  for (const a of available) for (const t of a.takes) left.set(t.id, Math.max(c.stock[t.id] ?? 0, mostTaken(a, t)));
+  for (const a of available)
+    for (const t of a.takes) left.set(t.id, Math.max(c.stock[t.id] ?? 0, left.get(t.id) ?? 0, a.most * t.count));
   const chosen: (Option | null)[] = c.roles.map(() => null);
   const best: { cost: number; chosen: (Option | null)[] } = { cost: Number.POSITIVE_INFINITY, chosen: [] };
   const cap = c.mostTrials ?? MOST_TRIALS;
   let trials = 0;
+  let cut = false;
 
   const enough = (o: Option, role: Role) =>
     o.of === null || o.of.takes.every((t) => (left.get(t.id) ?? 0) >= t.count * needed(o.of!.item, role));
   const take = (o: Option, role: Role, way: 1 | -1) => {
     for (const t of o.of?.takes ?? []) left.set(t.id, (left.get(t.id) ?? 0) - way * t.count * needed(o.of!.item, role));
   };
-  const fits = (i: number, o: Option) =>
-    couplings.every(({ k, a, b }) => {
-      if (a !== i && b !== i) return true;
+  /** Couplings of role `i` that do not hold with what is chosen so far. */
+  const strained = (i: number, o: Option) =>
+    couplings.find(({ k, a, b }) => {
+      if (a !== i && b !== i) return false;
       const [one, two] = [a === i ? o : chosen[a], b === i ? o : chosen[b]];
-      if (!one?.of || !two?.of) return true;
-      return suits(k, one.of.item, two.of.item, mostOf, c.roles[a]!.count);
+      return one?.of && two?.of && !suits(k, one.of.item, two.of.item, mostOf, c.roles[a]!.count);
     });
-  /** The least that the roles from `at` on can cost with what is left. */
-  const atLeast = (at: number) => {
-    let sum = 0;
-    for (let n = at; n < order.length; n++) {
-      const i = order[n]!;
-      sum += options[i]!.find((o) => enough(o, c.roles[i]!))!.cost;
-    }
-    return sum;
+  const fits = (i: number, o: Option) => strained(i, o) === undefined;
+  const isTarget = (i: number) => c.roles[i]!.use === "target";
+  const alikes = (id: string) => chosen.reduce((n, x, k) => n + (x?.of?.item.id === id && isTarget(k) ? 1 : 0), 0);
+
+  /**
+   * The least that the open roles can cost with what is left, and a choice of that cost: every role gets a thing of its own, each thing
+   * as often as it is there. A further target of the same kind costs more than the one before, so things that are alike are counted
+   * in full; couplings among open roles, and things that share what they are made of, are not looked at.
+   */
+  const relaxed = (open: readonly number[]): { cost: number; options: Option[] } => {
+    const columns: string[] = [];
+    const columnOf = new Map<string, number>();
+    const column = (key: string) => {
+      let j = columnOf.get(key);
+      if (j === undefined) {
+        j = columns.length;
+        columns.push(key);
+        columnOf.set(key, j);
+      }
+      return j;
+    };
+    const cells: { j: number; cost: number; o: Option }[][] = open.map((i) => {
+      const row: { j: number; cost: number; o: Option }[] = [];
+      const role = c.roles[i]!;
+      for (const o of options[i]!) {
+        if (o.of === null) {
+          row.push({ j: column(`none ${i}`), cost: o.cost, o });
+          continue;
+        }
+        // A row has no use for more than as many columns as there are rows.
+        if (row.length > open.length || !enough(o, role) || !fits(i, o)) continue;
+        const { id } = o.of.item;
+        const copies = Math.min(open.length, ...o.of.takes.map((t) => Math.floor((left.get(t.id) ?? 0) / t.count)));
+        const already = isTarget(i) ? alikes(id) : 0;
+        for (let k = 0; k < copies; k++)
+          row.push({ j: column(`${id} ${k}`), cost: o.cost + (isTarget(i) ? SAME * FINE * (already + k) : 0), o });
+      }
+      return row;
+    });
+    const costs = cells.map((row) => {
+      const line = new Array<number>(columns.length).fill(NEVER);
+      for (const cell of row) line[cell.j] = cell.cost;
+      return line;
+    });
+    const { columns: got, cost } = assign(costs);
+    return { cost, options: cells.map((row, r) => row.find((cell) => cell.j === got[r])!.o) };
   };
-  const search = (at: number, cost: number) => {
-    if (at === order.length) {
+
+  /** The first open role that the choice does not really work for, or null where it works. */
+  const conflict = (open: readonly number[], list: readonly Option[]): number | null => {
+    let bad: number | null = null;
+    let done = 0;
+    for (; done < open.length && bad === null; done++) {
+      const i = open[done]!;
+      const o = list[done]!;
+      const strain = strained(i, o);
+      if (strain) bad = open.includes(strain.a) ? strain.a : i;
+      else if (!enough(o, c.roles[i]!)) bad = i;
+      else {
+        chosen[i] = o;
+        take(o, c.roles[i]!, 1);
+        continue;
+      }
+      break;
+    }
+    for (let r = 0; r < done; r++) {
+      take(chosen[open[r]!]!, c.roles[open[r]!]!, -1);
+      chosen[open[r]!] = null;
+    }
+    return bad;
+  };
+
+  const search = (open: readonly number[], cost: number) => {
+    trials++;
+    if (open.length === 0) {
       if (cost < best.cost) [best.cost, best.chosen] = [cost, [...chosen]];
       return;
     }
-    if (cost + atLeast(at) >= best.cost) return;
-    const i = order[at]!;
-    const role = c.roles[i]!;
-    for (const o of options[i]!) {
+    const least = relaxed(open);
+    if (cost + least.cost >= best.cost) return;
+    const at = conflict(open, least.options);
+    if (at === null) {
+      best.cost = cost + least.cost;
+      best.chosen = [...chosen];
+      open.forEach((i, r) => {
+        best.chosen[i] = least.options[r]!;
+      });
+      return;
+    }
+    const rest = open.filter((i) => i !== at);
+    const role = c.roles[at]!;
+    for (const o of options[at]!) {
       if (cost + o.cost >= best.cost) break;
-      if (trials >= cap) return;
-      trials++;
-      if (!enough(o, role) || !fits(i, o)) continue;
-      chosen[i] = o;
+      // One whole choice is always found, however small the cap.
+      if (trials >= cap && best.cost < Number.POSITIVE_INFINITY) {
+        cut = true;
+        return;
+      }
+      if (!enough(o, role) || !fits(at, o)) continue;
+      const more = o.of && isTarget(at) ? SAME * FINE * alikes(o.of.item.id) : 0;
+      chosen[at] = o;
       take(o, role, 1);
-      search(at + 1, cost + o.cost);
+      search(rest, cost + o.cost + more);
       take(o, role, -1);
-      chosen[i] = null;
+      chosen[at] = null;
     }
   };
-  search(0, 0);
+  search(
+    c.roles.map((_, i) => i),
+    0,
+  );
 
   // Put the best back, so that what is left speaks of it.
   best.chosen.forEach((o, i) => {
@@ -282,16 +372,16 @@ export function choose(c: Choosing): Chosen {
       role: role.id,
       item: item.id,
       count: needed(item, role),
-      why: whyThis(o, role, options[i]!, whereOf(role, c)),
+      why: c.fixed?.[role.id]
+        ? { key: "why.chosen", params: { item: item.id, as: role.as?.id ?? "" } }
+        : whyThis(o, role, options[i]!, whereOf(role, c)),
       cautions: cautionsOfItem(item, c.indoors),
       alternatives: others.slice(0, ALTERNATIVES).map((x) => x.of!.item.id),
       minutes: c.stock[item.id] ? 0 : (item.made?.minutes ?? 0) * role.count,
     });
   });
-  return { picks, unmet, cost: best.cost, proved: trials < cap, trials };
+  return { picks, unmet, cost: Math.floor(best.cost / FINE), proved: !cut, trials };
 }
-
-const mostTaken = (a: Available, t: { count: number }) => a.most * t.count;
 
 /** What must be said with a thing. */
 export function cautionsOfItem(i: Item, indoors: boolean): Caution[] {

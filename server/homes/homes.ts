@@ -4,6 +4,7 @@ import type { HomeFacts } from "#core/compile/for-home.ts";
 import { problemsOf } from "#core/formats/activity.ts";
 import { type HomeAnswers, homeAnswers, LONGEST_SUPPORT, NOTHING_SAID } from "#core/records/home.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
+import { recompileFor } from "../cards/recompile.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { linkToken } from "../links/token.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
@@ -137,6 +138,7 @@ async function keep(tx: Tx, homeId: string, childId: string, given: SomeAnswers,
   const changes = { ...rest, ...(byFamily && { answeredAt: byFamily }) };
   if (Object.keys(changes).length > 0) await tx.update(home).set(changes).where(eq(home.id, homeId));
   if (told !== undefined) await tx.update(child).set({ support: told }).where(eq(child.id, childId));
+  await recompileFor(tx, homeId);
 }
 
 /** A new home for a child, which so far said nothing. */

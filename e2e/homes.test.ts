@@ -1,0 +1,399 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import {
+  base,
+  beginPlay,
+  cardOf,
+  handIn,
+  linkOf,
+  openBrowser,
+  owner,
+  phone,
+  press,
+  retype,
+  sees,
+  teacherPage,
+  text,
+} from "./help.ts";
+
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+const sql = owner();
+beforeAll(async () => {
+  opened = await openBrowser();
+});
+afterAll(async () => {
+  await opened.close();
+  await sql.end();
+});
+
+const homeOf = async (name: string) =>
+  (
+    await sql<
+      {
+        id: string;
+        kit: Record<string, number> | null;
+        space: { kind: string; length: number; floor: string } | null;
+        players: number | null;
+        quiet: boolean;
+        answered_at: Date | null;
+      }[]
+    >`select h.* from home h join child_home x on x.home_id = h.id join child c on c.id = x.child_id where c.name = ${name} order by h.label`
+  )[0]!;
+
+describe("the home survey", () => {
+  it("is tapped in two minutes, saves itself, is gone on with later, and the cards follow", async () => {
+    const name = "Suri V.";
+    await sql`update home set kit = null, space = null, players = null, answered_at = null where id = ${(await homeOf(name)).id}`;
+    const link = await linkOf(name);
+    const page = await phone(opened.browser);
+    await page.goto(link, { waitUntil: "networkidle0" });
+    await press(page, "Tell us what you have. Two minutes.");
+    await sees(page, "Tap what you have");
+    for (const _ of [1, 2]) await page.click("button[aria-label^='One more: sock']");
+    await page.click("button[aria-label^='One more: bucket']");
+    await page.click("button[aria-label^='One more: broom']");
+    await page.click("button[aria-label='One less: broom']");
+    await page.waitForSelector("[data-saved=yes]", { timeout: 15_000 });
+    expect((await homeOf(name)).kit).toEqual({ sock: 2, bucket: 1 });
+    // Closed and opened again: what was tapped is there.
+    await page.goto(`${link}/home`, { waitUntil: "networkidle0" });
+    await page.waitForSelector("button[aria-label='One more: sock. Now 2.']");
+    await press(page, "Save and go on");
+    await sees(page, "Where can you play?");
+    await press(page, "corridor");
+    await retype((await page.$("input[name=longSteps]"))!, "5");
+    await press(page, "tile");
+    await press(page, "Save and go on");
+    await sees(page, "How many can play?");
+    await press(page, "2");
+    await press(page, "It must be quiet");
+    await press(page, "Save");
+    await sees(page, "Thank you! Games will fit your home.");
+    const told = await homeOf(name);
+    expect(told).toMatchObject({ players: 2, quiet: true, space: { kind: "corridor", length: 3.5, floor: "tile" } });
+    expect(told.answered_at).not.toBeNull();
+    const [card] =
+      await sql`select k.compiled->'home'->>'guessed' as guessed, k.compiled->'activity'->'space'->>'floor' as floor
+      from card k join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
+      where c.name = ${name} and a.closes_at > now() and not exists (select from play p where p.card_id = k.id) limit 1`;
+    if (card) expect(card).toMatchObject({ guessed: "false", floor: "tile" });
+    await page.close();
+  });
+
+  it("works before any script loads, and a count that cannot be comes back with its reason and everything typed", async () => {
+    const name = "Quill F.";
+    const page = await phone(opened.browser);
+    await page.setJavaScriptEnabled(false);
+    await page.goto(`${await linkOf(name)}/home`, { waitUntil: "load" });
+    await retype((await page.$("input[name='kit.bucket']"))!, "1000");
+    await retype((await page.$("input[name='kit.cup']"))!, "3");
+    await Promise.all([page.waitForNavigation(), page.click("button[type=submit]")]);
+    expect(await text(page)).toContain("how many must be 99 or less");
+    expect(await page.$eval("input[name='kit.cup']", (e) => (e as HTMLInputElement).value)).toBe("3");
+    expect(await page.$eval("input[name='kit.bucket']", (e) => (e as HTMLInputElement).value)).toBe("1000");
+    await retype((await page.$("input[name='kit.bucket']"))!, "2");
+    await Promise.all([page.waitForNavigation(), page.click("button[type=submit]")]);
+    expect(await text(page)).toContain("Where can you play?");
+    expect((await homeOf(name)).kit).toMatchObject({ bucket: 2, cup: 3 });
+    await page.close();
+  });
+
+  it("comes through a class link without a name on it, waits for the teacher, and is put to its home", async () => {
+    const teacher = await teacherPage(opened.browser);
+    await teacher.goto(`${base}/homes`, { waitUntil: "networkidle0" });
+    const path = await teacher.$eval("a[href^='/c/']", (a) => a.getAttribute("href")!);
+    const page = await phone(opened.browser);
+    await page.goto(`${base}${path}`, { waitUntil: "networkidle0" });
+    expect(await text(page)).not.toMatch(/Ilse|Heron/);
+    await press(page, "Begin");
+    await sees(page, "Whose home is it?");
+    await page.type("input[name=name]", "zeb x");
+    await press(page, "3");
+    await press(page, "Save");
+    await sees(page, "Thank you!");
+    await teacher.reload({ waitUntil: "networkidle0" });
+    await sees(teacher, "zeb x");
+    await teacher.$$eval("form", (forms) => {
+      const mine = forms.find((f) => f.textContent?.includes("zeb x"))!;
+      (mine.querySelector("button[value=place]") as HTMLButtonElement).click();
+    });
+    await sees(teacher, "The answer is with its home now.");
+    expect((await homeOf("Zeb X.")).players).toBe(3);
+    // Its own address goes on working, and now reaches the home.
+    await page.goto(`${page.url().split("?")[0]}?part=people`, { waitUntil: "networkidle0" });
+    await press(page, "4");
+    await page.waitForSelector("[data-saved=yes]", { timeout: 15_000 });
+    expect((await homeOf("Zeb X.")).players).toBe(4);
+    await press(teacher, "Withdraw the class link");
+    await sees(teacher, "The class link is withdrawn.");
+    expect((await page.goto(`${base}${path}`))!.status()).toBe(410);
+    await press(teacher, "New class link");
+    await teacher.close();
+    await page.close();
+  });
+});
+
+describe("homes on the teacher's desk", () => {
+  it("invites and reminds through the outbox, filters, and edits for a family", async () => {
+    const page = await teacherPage(opened.browser);
+    await page.goto(`${base}/homes`, { waitUntil: "networkidle0" });
+    await press(page, "Invite to the survey");
+    await sees(page, "Everyone was asked already, or has answered.");
+    await press(page, "Remind");
+    await sees(page, /\d messages? (is|are) in the outbox|Nobody is left/);
+    const [survey] = await sql`select count(*)::int as n from message where kind = 'survey'`;
+    expect(survey!.n).toBeGreaterThan(0);
+    await page.goto(`${base}/homes?show=support`, { waitUntil: "networkidle0" });
+    expect(await page.$$eval("tbody tr", (r) => r.length)).toBe(2);
+    await press(page, "Pell W.");
+    await sees(page, "as its family would tap it");
+    await retype((await page.$("input[name=age]"))!, "99");
+    await press(page, "Save the child");
+    await sees(page, "age must be 15 or less");
+    await retype((await page.$("input[name=age]"))!, "6");
+    await press(page, "Save the child");
+    await sees(page, "Saved.");
+    await page.click("button[aria-label^='One more: towel']");
+    await page.waitForSelector("[data-saved=yes]", { timeout: 15_000 });
+    await press(page, "Another home");
+    await sees(page, "Pell's home 2");
+    await page.$$eval("button[value=leave]", (b) => b.at(-1)!.click());
+    await page.waitForFunction(() => !document.body.innerText.includes("Pell's home 2"));
+    await page.close();
+  });
+
+  it("saves roster and homes as CSV and takes them in again: bad rows by line and reason, good ones only after a yes", async () => {
+    const page = await teacherPage(opened.browser);
+    const csv = await page.evaluate(async () => (await fetch("/homes/csv")).text());
+    const [head, ...rows] = csv
+      .replace(/^\ufeff/, "")
+      .trim()
+      .split("\r\n");
+    expect(head!.split(",").slice(0, 4)).toEqual(["class", "child", "age", "home"]);
+    expect(rows.length).toBeGreaterThanOrEqual(54);
+    const lines = [
+      "class,child,age,home,space,length_m,width_m,floor,indoors,things",
+      "Heron class,Nova T.,7,Nova's home,room,4,3,carpet,yes,bucket 1; sock 4",
+      "Heron class,Nova T.,7,Nova's home,room,4,3,carpet,yes,",
+      "Swan class,Kit A.,7,A home,,,,,,",
+      "Heron class,Mo B.,three,A home,,,,,,",
+      "Heron class,Lu C.,7,A home,room,NaN,3,carpet,yes,",
+      "Heron class,Jo D.,7,A home,,,,,,unicorn 1",
+      "Heron class,Al E.,7,A home,,,,,,bucket 500",
+    ];
+    await page.goto(`${base}/homes/import`, { waitUntil: "networkidle0" });
+    await page.$eval(
+      "textarea[name=text]",
+      (e, v) => {
+        (e as HTMLTextAreaElement).value = v;
+      },
+      lines.join("\n"),
+    );
+    await press(page, "Look at it");
+    await sees(page, "6 rows cannot be kept");
+    const told = await text(page);
+    for (const reason of [
+      /Line 3\s+the same child and home as in line 2/,
+      /Line 4\s+class "Swan class" is not one of yours/,
+      /Line 5\s+age must be a number/,
+      /Line 6\s+length must be a number/,
+      /Line 7\s+things: "unicorn" is not in your school's list/,
+      /Line 8\s+how many must be 99 or less/,
+    ])
+      expect(told).toMatch(reason);
+    expect(await sql`select 1 from child where name = 'Nova T.'`).toHaveLength(0);
+    await press(page, "Yes, keep the 1 good row");
+    await sees(page, "1 children added");
+    expect(await homeOf("Nova T.")).toMatchObject({ kit: { bucket: 1, sock: 4 }, space: { length: 4 } });
+    await page.goto(`${base}/homes/import`, { waitUntil: "networkidle0" });
+    await page.$eval("textarea[name=text]", (e) => {
+      (e as HTMLTextAreaElement).value = "class,child,years\nHeron class,A B.,7";
+    });
+    await press(page, "Look at it");
+    await sees(page, "the file lacks the column age, home");
+    // What was saved comes back in as it is.
+    await page.$eval(
+      "textarea[name=text]",
+      (e, v) => {
+        (e as HTMLTextAreaElement).value = v;
+      },
+      csv,
+    );
+    await press(page, "Look at it");
+    await sees(page, /\d+ rows are good/);
+    expect(await text(page)).not.toContain("cannot be kept");
+    await sql`delete from child where name = 'Nova T.'`;
+    await sql`delete from home where label = 'Nova''s home'`;
+    await page.close();
+  });
+});
+
+describe("the school's list of things", () => {
+  it("adds, changes, hides and deletes; an activity that uses a deleted thing keeps its copy", async () => {
+    const page = await teacherPage(opened.browser);
+    await page.goto(`${base}/things/new`, { waitUntil: "networkidle0" });
+    const type = async (name: string, value: string) => retype((await page.$(`[name=${name}]`))!, value);
+    await type("name", "felt puck");
+    for (const [k, v] of Object.entries({ width: "9", depth: "9", height: "2", mass: "-3" })) await type(k, v);
+    await page.click("input[name=uses][value=send]");
+    await page.click("input[name=moves][value=slide]");
+    await press(page, "Add it");
+    await sees(page, "mass must be 0.001 kg or more");
+    expect(await page.$eval("[name=width]", (e) => (e as HTMLInputElement).value)).toBe("9");
+    await type("mass", "40");
+    await page.click("input[name=uses][value=send]:not(:checked)").catch(() => undefined);
+    await page.click("input[name=moves][value=slide]:not(:checked)").catch(() => undefined);
+    await press(page, "Add it");
+    await sees(page, "felt puck");
+    await press(page, "Hide potato");
+    await sees(page, "Hidden: it is not offered any more.");
+    await press(page, "Offer potato");
+    await sees(page, "It is offered again.");
+    // A slide that sends the puck.
+    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Bands"))!.click());
+    await page.waitForSelector("[data-strip=ready]");
+    const at = page.url().split("?")[0]!;
+    await page.goto(`${at}?station=kit`, { waitUntil: "networkidle0" });
+    await press(page, "felt puck");
+    await page.waitForSelector("[data-save=saved]");
+    await new Promise((r) => setTimeout(r, 1500));
+    await page.goto(`${base}/things`, { waitUntil: "networkidle0" });
+    await press(page, "Delete felt puck");
+    await sees(page, /felt puck is used in .*They keep a copy of their own/);
+    await press(page, "Yes, take it out");
+    await sees(page, "It is out of the list.");
+    await page.goto(`${at}?station=kit`, { waitUntil: "networkidle0" });
+    await sees(page, "No longer in your school's list.");
+    await press(page, "Copy this activity");
+    await page.waitForNavigation({ waitUntil: "networkidle0" }).catch(() => undefined);
+    await sees(page, "saved");
+    await page.close();
+  });
+
+  it("goes out and comes in as CSV and JSON, all or nothing", async () => {
+    const page = await teacherPage(opened.browser);
+    await page.goto(`${base}/things`, { waitUntil: "networkidle0" });
+    const [csv, json] = await page.evaluate(async () => [
+      await (await fetch("/things/file?as=csv")).text(),
+      await (await fetch("/things/file?as=json")).text(),
+    ]);
+    const file = JSON.parse(json!) as { items: { id: string; name: string; mass: number }[] };
+    expect(file.items.length).toBeGreaterThanOrEqual(120);
+    const bring = async (what: string) => {
+      await page.$eval(
+        "textarea[name=text]",
+        (e, v) => {
+          (e as HTMLTextAreaElement).value = v;
+        },
+        what,
+      );
+      await press(page, "Bring in");
+    };
+    const puck = { ...file.items.find((i) => i.id === "coaster")!, id: "corkDisc", name: "cork disc" };
+    await bring(
+      JSON.stringify({ format: "daring-yard/items", version: 1, items: [puck, { ...puck, id: "bad", mass: 1e9 }] }),
+    );
+    await sees(page, "mass must be 80 kg or less");
+    expect(await sql`select 1 from school_item where id = 'corkDisc'`).toHaveLength(0);
+    await bring(JSON.stringify({ format: "daring-yard/items", version: 1, items: [puck] }));
+    await sees(page, "1 thing is in your list now.");
+    await bring("id,name\nx,y");
+    await sees(page, "the file lacks the columns");
+    const lines = csv!.replace(/^\ufeff/, "").split("\r\n");
+    const cork = lines.find((l) => l.startsWith("coaster,"))!.replace("coaster,,", "corkMat,cork mat,");
+    await bring(`${lines[0]}\n${cork}`);
+    await sees(page, "1 thing is in your list now.");
+    await sql`delete from school_item where id in ('corkDisc', 'corkMat')`;
+    await page.close();
+  });
+});
+
+describe("Kit in the workbench", () => {
+  it("shows what a swap does, holds the challenge by moving the line, and says which homes can do it", async () => {
+    const page = await teacherPage(opened.browser);
+    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
+    await page.waitForSelector("[data-strip=ready]");
+    await page.goto(`${page.url().split("?")[0]}?station=kit`, { waitUntil: "networkidle0" });
+    await sees(page, /\d+ of \d+ homes have the things/);
+    const rates = () =>
+      page.$$eval("[aria-label='What the swap does'] tr", (rows) =>
+        rows.map((r) => [...r.querySelectorAll("td")].map((d) => Number.parseInt(d.textContent ?? "", 10))),
+      );
+    await press(page, "large ball");
+    await sees(page, "sock ball to large ball");
+    for (const [was, , is] of await rates()) expect(is!).toBeGreaterThan(was!);
+    await press(page, "Move the line, so the challenge stays");
+    await page.waitForFunction(() => !document.querySelector("[aria-label='What the swap does']"));
+    await press(page, "Undo");
+    await sees(page, "large ball");
+    // Something that bounces: homes without a ball drop out, and one change brings them back.
+    await press(page, "Asked of it in a home");
+    const count = async () => Number(/(\d+) of \d+ homes have the things/.exec(await text(page))![1]);
+    const before = await count();
+    await page.select("select[aria-label=Bounces]", "must");
+    await page
+      .waitForFunction((n) => !document.body.innerText.includes(`${n} of`), { timeout: 15_000 }, before)
+      .catch(() => undefined);
+    await expect.poll(count, { timeout: 15_000 }).toBeLessThan(before);
+    await page.$eval("details[aria-label=Homes]", (d) => {
+      (d as HTMLDetailsElement).open = true;
+    });
+    await sees(page, "A single change lets in");
+    await sees(page, "by not asking for bounce");
+    await page.$$eval("details[aria-label=Homes] button", (b) => b[0]!.click());
+    await expect.poll(count, { timeout: 15_000 }).toBe(before);
+    await page.close();
+  });
+});
+
+describe("things on the card", () => {
+  it("are swapped on the device, the card is made again at once, and the record says what was really sent", async () => {
+    const name = "Ilse P.";
+    const page = await phone(opened.browser);
+    const card = await cardOf(page, await linkOf(name), "Hallway climb");
+    await page.goto(card, { waitUntil: "networkidle0" });
+    await press(page, "Swap the sock ball");
+    await sees(page, "You have this too");
+    await press(page, "rolled T-shirt");
+    await sees(page, "Your own choice.");
+    await sees(page, /as hard as before|points (easier|harder) than before/);
+    // It stays so when the page is opened again, without a network too.
+    await page.setOfflineMode(true);
+    await page.reload({ waitUntil: "load" });
+    await sees(page, "rolled T-shirt");
+    await page.setOfflineMode(false);
+    await beginPlay(page, card);
+    await press(page, "HIT");
+    await press(page, "Other thing");
+    await press(page, "sock ball");
+    await sees(page, "Now you send the sock ball.");
+    await press(page, "MISS");
+    await press(page, "Undo");
+    await press(page, "Stop here");
+    await handIn(page);
+    await sees(page, "Handed in. Well played!");
+    const events = await sql<{ event: { kind: string; role?: string; item?: string } }[]>`
+      select e.event from play_event e join play p on p.id = e.play_id join card k on k.id = p.card_id join child c on c.id = k.child_id
+      where c.name = ${name} and p.id = (select p2.id from play p2 join card k2 on k2.id = p2.card_id join child c2 on c2.id = k2.child_id where c2.name = ${name} order by p2.received_at desc limit 1)
+      order by e.seq`;
+    expect(events.map((e) => e.event).filter((e) => e.kind === "object")).toMatchObject([
+      { role: "send", item: "shirtRoll" },
+      { role: "send", item: "sockBall" },
+    ]);
+    expect(events.map((e) => e.event.kind)).toEqual(["object", "send", "object", "send", "undo", "stop"]);
+    await page.close();
+  });
+
+  it("change with the home it is played in", async () => {
+    const page = await phone(opened.browser);
+    const card = await cardOf(page, await linkOf("Wren H."), "Stop on the step");
+    await page.goto(card, { waitUntil: "networkidle0" });
+    await sees(page, "Where do you play?");
+    await press(page, "Wren's weekend home");
+    await page.waitForFunction(() => !document.body.innerText.includes("Working it out"));
+    await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
+    await sees(page, "We are away from roads.");
+    await page.close();
+  });
+});
