@@ -1,5 +1,6 @@
 import { ArrowLeft, ArrowRight } from "lucide-react";
 import { useState } from "react";
+import type { HitRule } from "#core/aim/hit-rule.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { say, sayCount, targetName } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
@@ -70,10 +71,16 @@ function stages({ card }: CardData): Stage[] {
   return out;
 }
 
+/** What counts, as the card says it: one rule by its name, several by the pair they make. */
+function countsAs(rule: HitRule): "touch" | "into" | "through" | "topple" | "both" | "touchThrough" {
+  if (rule.kind === "anyOf") return rule.rules.some((r) => r.kind === "through") ? "touchThrough" : "both";
+  return rule.kind === "into" || rule.kind === "through" || rule.kind === "topple" ? rule.kind : "touch";
+}
+
 function countsLine(card: CardData["card"], id: string): string {
   const part = card.parts.find((p) => p.kind === "target" && p.id === id);
   if (part?.kind !== "target") return "";
-  return say(`setup.counts.${part.rule.kind === "anyOf" ? "both" : part.rule.kind === "into" ? "into" : "touch"}`);
+  return say(`setup.counts.${countsAs(part.rule)}`);
 }
 
 export function SetUpScreen({ data }: { data: CardData }) {

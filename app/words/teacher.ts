@@ -113,6 +113,8 @@ const labels: Record<string, string> = {
   "knob.through": "through",
   "knob.touchThrough": "touched or through",
   "knob.topple": "knocked over",
+  "knob.filling": "How full",
+  "knob.fillingHint": "0 empty, 1 full: what a blow must lift",
   "asks.soft": "Something soft",
   "asks.staysPut": "Does not run far",
   "asks.smallHand": "Fits a small hand",

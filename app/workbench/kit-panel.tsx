@@ -15,7 +15,7 @@ import { patternOf } from "#core/patterns/registry.ts";
 import { falls, speedAt, waterFor } from "#core/physics/standing.ts";
 import { partsOf } from "#core/yard/parts.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { sayPhrase } from "../words/say.ts";
+import { say, sayPhrase } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import { useSchool, withOwn } from "./items.tsx";
 import { NumberField } from "./knobs.tsx";
@@ -288,7 +288,7 @@ function Asks({
                 </div>
                 {open === ask.id && on !== "no" && (
                   <NumberField
-                    name={`${label(`property.${ask.property}`)}, ${on === "must" ? (ask.side === "least" ? "at least" : "at most") : "near"}`}
+                    name={`${say(`property.${ask.property}`)}, ${on === "must" ? (ask.side === "least" ? "at least" : "at most") : "near"}`}
                     value={value}
                     least={0}
                     most={ask.unit === "share" ? 1 : ask.unit === "loud" ? 3 : 20}
@@ -377,7 +377,7 @@ function Effect({
 export function changeText(c: Change, name: (id: string) => string): string {
   if (c.kind === "thing") return `one more thing at home: ${name(c.item)}`;
   if (c.kind === "leaveOut") return "one target fewer";
-  return `not asking for ${label(`property.${c.property}`)}`;
+  return `not asking for ${say(`property.${c.property}`)}`;
 }
 
 /** Which homes can do it with what they have, which cannot and why, and what single change would let them in. */

@@ -291,7 +291,8 @@ function ItemPick({ value, change }: { value: { item: string }; change: (v: unkn
                 onChange={() => {
                   const { opening, gap, mass, contents, ...face } = faceOf(t);
                   const kept = { ...value, ...face, label: name(t.id), opening, gap };
-                  const weight = "weight" in value ? { weight: { mass, contents, filling: 0 } } : {};
+                  const was = "weight" in value ? (value.weight as { filling: number } | undefined) : undefined;
+                  const weight = { weight: { mass, contents, filling: contents > 0 ? (was?.filling ?? 0) : 0 } };
                   change(JSON.parse(JSON.stringify({ ...kept, ...weight })));
                 }}
               />

@@ -216,6 +216,18 @@ export function pegKnobs({ ladder }: ClimbParams, id: string): Knob[] {
       ],
     },
   ];
+  const chosen = ladder.kind === "targets" ? ladder.targets.find((t) => t.id === id) : ladder.target;
+  if (chosen?.counts.includes("topple") && (chosen.weight?.contents ?? 0) > 0)
+    target.push({
+      station: "yard",
+      kind: "number",
+      path: [...at("weight"), "filling"],
+      label: "knob.filling",
+      hint: "knob.fillingHint",
+      least: 0,
+      most: 1,
+      step: 0.05,
+    });
   const distance = ladder.kind === "targets" ? at("distance") : ["ladder", "lines", Number(id.slice(1)) - 1];
   return [
     {
