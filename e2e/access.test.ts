@@ -46,11 +46,19 @@ describe("accessible, light and dark", () => {
     const sql = owner();
     const [a] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
     const [r] = await sql`select id from assignment limit 1`;
+    const [k] =
+      await sql`select c.id from child c join class s on s.id = c.class_id where s.name = 'Heron class' limit 1`;
     await sql.end();
     for (const path of [
       "/week",
       "/activities",
       "/homes",
+      `/homes/${k!.id}`,
+      `/homes/${k!.id}?part=space`,
+      "/homes/import",
+      "/things",
+      "/things/new",
+      "/things/bucket",
       "/results",
       "/outbox",
       `/results/${r!.id}`,
@@ -67,7 +75,8 @@ describe("accessible, light and dark", () => {
     await page.emulateMediaFeatures([{ name: "prefers-color-scheme", value: scheme }]);
     const link = await linkOf("Idris M.");
     const card = await cardOf(page, link, "Hallway climb");
-    for (const url of [link, ...["fetch", "setup", "look", "handin"].map((s) => `${card}?screen=${s}`)]) {
+    const home = ["things", "space", "people", "done"].map((part) => `${link}/home?part=${part}`);
+    for (const url of [link, ...home, ...["fetch", "setup", "look", "handin"].map((s) => `${card}?screen=${s}`)]) {
       await page.goto(url, { waitUntil: "networkidle0" });
       fails(url.slice(-14), await faults(page));
     }
@@ -78,6 +87,11 @@ describe("accessible, light and dark", () => {
     const small = await phone(opened.browser);
     await small.setViewport({ width: 320, height: 640 });
     const card = await cardOf(small, await linkOf("Idris M."), "Stop on the step");
+    const link = await linkOf("Idris M.");
+    for (const part of ["things", "space", "people", "done"]) {
+      await small.goto(`${link}/home?part=${part}`, { waitUntil: "networkidle0" });
+      expect(await small.evaluate(() => document.documentElement.scrollWidth), part).toBeLessThanOrEqual(320);
+    }
     for (const s of ["fetch", "setup", "look", "handin"]) {
       await small.goto(`${card}?screen=${s}`, { waitUntil: "networkidle0" });
       expect(await small.evaluate(() => document.documentElement.scrollWidth), s).toBeLessThanOrEqual(320);
@@ -85,7 +99,7 @@ describe("accessible, light and dark", () => {
     await small.close();
     const page = await teacherPage(opened.browser);
     await page.setViewport({ width: 768, height: 1024 });
-    for (const path of ["/week", "/activities", "/results"]) {
+    for (const path of ["/week", "/activities", "/homes", "/things", "/results"]) {
       await page.goto(base + path, { waitUntil: "networkidle0" });
       expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(768);
     }

@@ -354,7 +354,7 @@ describe("Kit in the workbench", () => {
 
 describe("things on the card", () => {
   it("are swapped on the device, the card is made again at once, and the record says what was really sent", async () => {
-    const name = "Umar Z.";
+    const name = "Sabela C.";
     const page = await phone(opened.browser);
     const card = await cardOf(page, await linkOf(name), "Hallway climb");
     await page.goto(card, { waitUntil: "networkidle0" });

@@ -31,10 +31,8 @@ try {
   };
   const go = (path) => page.goto(web.url + path, { waitUntil: "networkidle0" });
   await page.setViewport({ width: 1280, height: 800 });
-  await go("/sign-in");
-  await shot("sign-in");
   await signIn(page, web.url, demo.email, demo.password);
-  for (const place of ["week", "activities", "homes"]) {
+  for (const place of ["week", "activities", "homes", "things"]) {
     await go(`/${place}`);
     await shot(place);
   }
@@ -51,6 +49,13 @@ try {
   };
   await workbench("Hallway climb", "yard", "t3");
   await shot("workbench-climb");
+  await go(`${activity("Hallway climb")}?station=kit`);
+  await page.waitForSelector("details[aria-label=Homes]");
+  await press(page, "toilet roll");
+  await page.waitForSelector("[aria-label='What the swap does']");
+  await shot("workbench-kit");
+  await press(page, "Undo");
+  await workbench("Hallway climb", "yard", "t3");
   await page.click("[data-strip] button");
   await page.waitForSelector("[role=dialog] svg");
   await shot("forecast-picture");
@@ -63,11 +68,6 @@ try {
   await page.emulateMediaFeatures([{ name: "prefers-color-scheme", value: "light" }]);
   await workbench("Hallway climb", "send", "t2");
   await shot("send");
-  await go("/outbox");
-  await page.$eval("details", (d) => {
-    d.open = true;
-  });
-  await shot("outbox");
   await go("/results");
   const results = await page.$$eval("td a", (all) => all.map((a) => [a.textContent, a.getAttribute("href")]));
   await go(results.find(([t]) => t === "Stop on the step")[1]);
@@ -80,7 +80,9 @@ try {
     all.map((a) => [a.textContent, a.getAttribute("href")]),
   );
   const card = (title) => cards.find(([t]) => t.startsWith(title))[1];
-  await go(card("Hallway climb"));
+  await go(`/f/${demo.family}/home`);
+  await shot("family-home");
+  await go(card("Stop on the step"));
   await shot("family-fetch");
   await go(`${card("Hallway climb")}?screen=setup`);
   for (const _ of [1, 2, 3]) await press(page, "Next");

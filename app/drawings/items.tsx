@@ -1,10 +1,16 @@
 import { createContext, useContext } from "react";
-import { paths } from "./paths.ts";
+import sheet from "./drawings.svg?url&no-inline";
 
 /** Which drawing a school's own things go by, by id. */
 export const OwnDrawings = createContext<Readonly<Record<string, string>>>({});
 export const drawingsOf = (own: readonly { id: string; drawing: string }[]): Record<string, string> =>
   Object.fromEntries(own.map((i) => [i.id, i.drawing]));
+
+/** Where a thing's drawing lies on the one sheet of all drawings: a page loads the sheet once, and no script for it. */
+export function useDrawing(): (item: string) => string {
+  const own = useContext(OwnDrawings);
+  return (item) => `${sheet}#${own[item] ?? (item || "line")}`;
+}
 
 export function ItemDrawing({
   item,
@@ -17,7 +23,7 @@ export function ItemDrawing({
   className?: string;
   title?: string;
 }) {
-  const path = useItemPath();
+  const drawing = useDrawing();
   return (
     <svg
       viewBox="0 0 40 40"
@@ -27,23 +33,13 @@ export function ItemDrawing({
       role={title ? "img" : undefined}
       aria-label={title}
       aria-hidden={title ? undefined : true}
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="2"
+      strokeLinecap="round"
+      strokeLinejoin="round"
     >
-      <path
-        d={path(item)}
-        fill="none"
-        stroke="currentColor"
-        strokeWidth="2"
-        strokeLinecap="round"
-        strokeLinejoin="round"
-      />
+      <use href={drawing(item)} />
     </svg>
   );
 }
-
-/** The stroke of a thing's drawing, for use inside another picture. */
-export function useItemPath(): (item: string) => string {
-  const own = useContext(OwnDrawings);
-  return (item) => paths[item] ?? paths[own[item] ?? ""] ?? paths.line!;
-}
-/** Names of all drawings, for choosing one. */
-export const drawings = Object.keys(paths);

@@ -16,6 +16,10 @@ vi.mock("../words/en.ts", async (original) => {
   const { en } = await original<typeof import("../words/en.ts")>();
   return { en: Object.fromEntries(Object.entries(en).map(([k, text]) => [k, `⟦${text}⟧`])) };
 });
+vi.mock("../words/en-home.ts", async (original) => {
+  const { enHome } = await original<typeof import("../words/en-home.ts")>();
+  return { enHome: Object.fromEntries(Object.entries(enHome).map(([k, text]) => [k, `⟦${text}⟧`])) };
+});
 const { FetchScreen } = await import("./fetch-screen.tsx");
 const { SetUpScreen } = await import("./set-up-screen.tsx");
 const { LookScreen } = await import("./look-screen.tsx");

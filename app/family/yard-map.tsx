@@ -1,5 +1,5 @@
 import type { Part } from "#core/yard/parts.ts";
-import { useItemPath } from "../drawings/items.tsx";
+import { useDrawing } from "../drawings/items.tsx";
 
 /** Room kept free around the layout, pixels. */
 const PAD = { top: 26, bottom: 34, side: 34 };
@@ -28,7 +28,7 @@ export function YardMap({
   marks?: MapMarks;
   label: string;
 }) {
-  const itemPath = useItemPath();
+  const drawing = useDrawing();
   const alongs = parts.flatMap((p) => (p.kind === "zone" ? [p.near, p.far] : p.kind === "runOn" ? [] : [p.along]));
   const lo = Math.min(...alongs);
   const hi = Math.max(...alongs);
@@ -112,8 +112,8 @@ export function YardMap({
           return (
             <g key={p.id} opacity={dim(p.id)} transform={`translate(${x(p.across)} ${y(p.along)})`}>
               {now && <circle r={size * 0.78} fill="#F2B632" fillOpacity="0.2" stroke="#F2B632" strokeWidth="3" />}
-              <path
-                d={itemPath(p.item)}
+              <use
+                href={drawing(p.item)}
                 transform={`scale(${size / 40}) translate(-20 -20)`}
                 fill="none"
                 stroke={now ? "#F2B632" : "#6FDCCB"}

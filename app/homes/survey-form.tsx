@@ -17,7 +17,10 @@ import {
   USUAL_SPACE,
 } from "#core/records/home-fields.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { itemName, namesOf, say } from "../words/say.ts";
+import { enHome } from "../words/en-home.ts";
+import { addWords, itemName, namesOf, say } from "../words/say.ts";
+
+addWords(enHome);
 
 /** After so long without a tap what was tapped is saved, milliseconds. */
 const PAUSE = 700;
@@ -217,7 +220,10 @@ function Things({ answers, items, typed, ready, changed }: PartProps) {
                           <ItemDrawing item={i.id} size={46} />
                           <span className="text-sm leading-tight">{name}</span>
                           {n > 0 && (
-                            <span className="absolute top-1 right-1 grid min-w-7 place-items-center rounded-full bg-teal px-1.5 text-sm font-bold text-white">
+                            <span
+                              aria-hidden="true"
+                              className="absolute top-1 right-1 grid min-w-7 place-items-center rounded-full bg-ink px-1.5 text-sm font-bold text-page"
+                            >
                               {n}
                             </span>
                           )}

@@ -2,8 +2,11 @@ import { redirect } from "react-router";
 import { beginAnswer, schoolNameOf } from "#server/homes/homes.ts";
 import { answered } from "../answer.server.ts";
 import { classOf } from "../family-link.server.ts";
-import { say } from "../words/say.ts";
+import { enHome } from "../words/en-home.ts";
+import { addWords, say } from "../words/say.ts";
 import type { Route } from "./+types/class-survey";
+
+addWords(enHome);
 
 export const meta: Route.MetaFunction = () => [
   { title: "Your home, for games" },

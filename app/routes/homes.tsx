@@ -197,24 +197,26 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
           </button>
         </Form>
         {d.waiting.length > 0 && <Waiting d={d} />}
-        <table className="w-full text-left text-[0.92rem]">
-          <thead>
-            <tr className="border-b-2 border-ink text-sm">
-              <th className="py-1.5 font-semibold">Child</th>
-              <th className="font-semibold">Space</th>
-              <th className="font-semibold">Things</th>
-              <th className="px-3 font-semibold">Players</th>
-              <th className="font-semibold">To know</th>
-              <th className="font-semibold">Asked</th>
-              <th className="font-semibold">Private link</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((r) => (
-              <HomeRow key={r.childId} row={r} items={d.items} />
-            ))}
-          </tbody>
-        </table>
+        <div className="overflow-x-auto">
+          <table className="w-full text-left text-[0.92rem]">
+            <thead>
+              <tr className="border-b-2 border-ink text-sm">
+                <th className="py-1.5 font-semibold">Child</th>
+                <th className="font-semibold">Space</th>
+                <th className="font-semibold">Things</th>
+                <th className="px-3 font-semibold">Players</th>
+                <th className="font-semibold">To know</th>
+                <th className="font-semibold">Asked</th>
+                <th className="font-semibold">Private link</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((r) => (
+                <HomeRow key={r.childId} row={r} items={d.items} />
+              ))}
+            </tbody>
+          </table>
+        </div>
         {rows.length === 0 && <p className="py-6 text-quiet">No home in this list.</p>}
         {group && <ClassLink classId={group.id} name={group.name} link={d.link} />}
       </main>

@@ -8,7 +8,8 @@ import { runOnOf, slideKeepsOf } from "#core/physics/run-on.ts";
 import { rowToItem, saveItem, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
 import { missing } from "../answer.server.ts";
-import { drawings, ItemDrawing } from "../drawings/items.tsx";
+import { ItemDrawing } from "../drawings/items.tsx";
+import { paths } from "../drawings/paths.ts";
 import { teacherOf } from "../session.server.ts";
 import { itemName, namesOf, say } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
@@ -175,7 +176,7 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
             is.name ?? "",
           )}
           {choice("room", "Found in", ROOMS, (r) => label(`room.${r}`))}
-          {choice("drawing", "Drawing", drawings, (x) => itemName(x))}
+          {choice("drawing", "Drawing", Object.keys(paths), (x) => itemName(x))}
         </div>
         {several("uses", "Used", USES, (u) => label(`use.${u}`))}
         {several("moves", "When sent, it", MOVES, (m) => label(`move.${m}`))}

@@ -1,5 +1,5 @@
 import { type Part, partsOf } from "#core/yard/parts.ts";
-import { useItemPath } from "../drawings/items.tsx";
+import { useDrawing } from "../drawings/items.tsx";
 
 /** A layout as a small picture for shelves and lists. Decoration: the words stand beside it. */
 export function MiniPlan({
@@ -11,7 +11,7 @@ export function MiniPlan({
   space: { length: number; width: number };
   className?: string;
 }) {
-  const itemPath = useItemPath();
+  const drawing = useDrawing();
   const k = Math.min(200 / space.length, 84 / Math.max(1.2, space.width));
   const x = (along: number) => 26 + along * k;
   const y = (across: number) => 50 + across * k;
@@ -44,9 +44,9 @@ export function MiniPlan({
           />
         ))}
       {partsOf(parts, "target").map((t) => (
-        <path
+        <use
           key={t.id}
-          d={itemPath(t.item)}
+          href={drawing(t.item)}
           transform={`translate(${x(t.along)} ${y(t.across)}) scale(0.55) translate(-20 -20)`}
           fill="none"
           stroke="#6FDCCB"

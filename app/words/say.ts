@@ -2,6 +2,11 @@ import { IntlMessageFormat } from "intl-messageformat";
 import type { Phrase } from "#core/patterns/contract.ts";
 import { en } from "./en.ts";
 
+/** Sentences by key; a part of the catalogue that only some pages need is added by them. */
+const all: Record<string, string> = { ...en };
+export function addWords(more: Readonly<Record<string, string>>): void {
+  Object.assign(all, more);
+}
 export type Key = keyof typeof en;
 const LANGUAGE = "en";
 const made = new Map<string, IntlMessageFormat>();
@@ -12,7 +17,7 @@ IntlMessageFormat.resolveLocale = () => new Intl.Locale(LANGUAGE);
 export function say(key: Key | (string & {}), params?: Record<string, string | number>): string {
   let m = made.get(key);
   if (!m) {
-    const text = (en as Record<string, string>)[key];
+    const text = all[key];
     if (text === undefined) return `[${key}]`;
     if (!text.includes("{")) return text;
     m = new IntlMessageFormat(text, LANGUAGE);
@@ -28,7 +33,7 @@ export const namesOf = (own: readonly { id: string; name: string }[]): Names =>
 
 /** What a thing is called: by the school, or in the catalogue. */
 export function itemName(id: string, names: Names = {}): string {
-  return names[id] ?? (`item.${id}` in en ? say(`item.${id}`) : id);
+  return names[id] ?? (`item.${id}` in all ? say(`item.${id}`) : id);
 }
 
 /** Parameters that name something by its id or key. */

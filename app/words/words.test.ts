@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
 import { catalogue } from "#core/kit/catalogue.ts";
@@ -8,9 +9,13 @@ import { PROPERTIES } from "#core/kit/property.ts";
 import { askings } from "#core/kit/role.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
 import { paths } from "../drawings/paths.ts";
-import { en } from "./en.ts";
+import { drawingSheet } from "../drawings/sheet.ts";
+import { en as base } from "./en.ts";
+import { enHome } from "./en-home.ts";
 import { namesOf, say, sayPhrase, sayScore } from "./say.ts";
 import { hasLabel } from "./teacher.ts";
+
+const en = { ...base, ...enHome };
 
 describe("the catalogue", () => {
   it("has a sentence for everything the core can say", () => {
@@ -30,6 +35,7 @@ describe("the catalogue", () => {
     expect(catalogue.flatMap((i) => i.made?.steps.map((x) => x.drawing) ?? []).filter((d) => !(d in paths))).toEqual(
       [],
     );
+    expect(readFileSync(new URL("../drawings/drawings.svg", import.meta.url), "utf8")).toBe(drawingSheet());
     expect(new Set(Object.values(paths)).size).toBe(Object.keys(paths).length);
     expect(askings.map((a) => `asks.${a.id}`).filter((k) => !hasLabel(k))).toEqual([]);
   });

@@ -2,7 +2,7 @@ import { memo } from "react";
 import type { PlayerModel } from "#core/aim/player.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
-import { useItemPath } from "../drawings/items.tsx";
+import { useDrawing } from "../drawings/items.tsx";
 import { targetName } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
@@ -202,7 +202,7 @@ interface MarkProps {
 }
 
 const TargetMark = memo(function TargetMark({ id, item, name, x, y, size, foot, chosen, choose }: MarkProps) {
-  const itemPath = useItemPath();
+  const drawing = useDrawing();
   return (
     <g transform={`translate(${x} ${y})`} onClick={() => choose(id)} className="cursor-pointer">
       <path
@@ -220,8 +220,8 @@ const TargetMark = memo(function TargetMark({ id, item, name, x, y, size, foot, 
         strokeWidth="2"
         strokeDasharray="5 4"
       />
-      <path
-        d={itemPath(item)}
+      <use
+        href={drawing(item)}
         transform={`scale(${size / 40}) translate(-20 -20)`}
         fill="none"
         stroke={chosen ? "#F2B632" : "#6FDCCB"}
