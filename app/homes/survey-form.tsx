@@ -219,15 +219,15 @@ function Things({ answers, items, typed, ready, changed }: PartProps) {
                         >
                           <ItemDrawing item={i.id} size={46} />
                           <span className="text-sm leading-tight">{name}</span>
-                          {n > 0 && (
-                            <span
-                              aria-hidden="true"
-                              className="absolute top-1 right-1 grid min-w-7 place-items-center rounded-full bg-ink px-1.5 text-sm font-bold text-page"
-                            >
-                              {n}
-                            </span>
-                          )}
                         </button>
+                        {n > 0 && (
+                          <span
+                            aria-hidden="true"
+                            className="pointer-events-none absolute top-1 right-1 grid min-w-7 place-items-center rounded-full bg-ink px-1.5 text-sm font-bold text-page"
+                          >
+                            {n}
+                          </span>
+                        )}
                         {n > 0 && (
                           <button
                             type="button"

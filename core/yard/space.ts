@@ -1,0 +1,84 @@
+import { z } from "zod";
+import { areaOf, type Box, crossingSides, type Point } from "./geometry.ts";
+
+/** What stands in a space. `wall`: a stretch that may stop a ball, or be thrown at. */
+export const OBSTACLES = ["furniture", "breakable", "door", "stairs", "wall"] as const;
+export type ObstacleKind = (typeof OBSTACLES)[number];
+export const MOST_OBSTACLES = 20;
+export const MOST_CORNERS = 16;
+/** Smaller spaces hold no game: about one step of a small child each way, metres and square metres. */
+export const LEAST_SIDE = 0.4;
+export const LEAST_AREA = 0.3;
+const FARTHEST = 60;
+
+const place = (name: string) =>
+  z
+    .number({ error: `${name} must be a number of metres` })
+    .min(-FARTHEST, `${name} must be -${FARTHEST} m or more`)
+    .max(FARTHEST, `${name} must be ${FARTHEST} m or less`);
+const size = (name: string) =>
+  z
+    .number({ error: `${name} must be a number of metres` })
+    .min(0.02, `${name} must be 0.02 m or more`)
+    .max(FARTHEST, `${name} must be ${FARTHEST} m or less`);
+
+/** Where a thing stands: the near left corner of its rectangle and its size, metres from the space's own corner. */
+export const obstacle = z.strictObject({
+  kind: z.enum(OBSTACLES, { error: `an obstacle must be one of ${OBSTACLES.join(", ")}` }),
+  x: place("x"),
+  y: place("y"),
+  width: size("width"),
+  depth: size("depth"),
+});
+export type Obstacle = z.infer<typeof obstacle>;
+
+const point = z.strictObject({ x: place("x"), y: place("y") });
+/** The outline where it is not a plain rectangle: corners in order, metres. */
+export const outline = z
+  .array(point)
+  .min(3, "a space needs at least 3 corners")
+  .max(MOST_CORNERS, `a space has at most ${MOST_CORNERS} corners`)
+  .superRefine((corners, ctx) => {
+    const cross = crossingSides(corners);
+    if (cross)
+      ctx.addIssue({
+        code: "custom",
+        message: `side ${cross[0] + 1} crosses side ${cross[1] + 1}: tap the corners in order`,
+      });
+    else if (Math.abs(areaOf(corners)) < LEAST_AREA)
+      ctx.addIssue({ code: "custom", message: `the space must have ${LEAST_AREA} square metres or more` });
+  });
+
+/** A space as the fitting sees it: metres, the outline's corners in order. */
+export interface Ground {
+  corners: readonly Point[];
+  obstacles: readonly Obstacle[];
+  indoors: boolean;
+  /** Height of the ceiling, metres; null: none, or not said. */
+  ceiling: number | null;
+}
+
+/** A plain rectangle of that length (x) and width (y). */
+export const rectangle = (length: number, width: number): Point[] => [
+  { x: 0, y: 0 },
+  { x: length, y: 0 },
+  { x: length, y: width },
+  { x: 0, y: width },
+];
+/** An L: the rectangle without its far right corner of that size. */
+export const ell = (length: number, width: number, cutLength: number, cutWidth: number): Point[] => [
+  { x: 0, y: 0 },
+  { x: length, y: 0 },
+  { x: length, y: width - cutWidth },
+  { x: length - cutLength, y: width - cutWidth },
+  { x: length - cutLength, y: width },
+  { x: 0, y: width },
+];
+
+export const boxOf = (o: Obstacle): Box => ({
+  x: o.x + o.width / 2,
+  y: o.y + o.depth / 2,
+  hx: o.width / 2,
+  hy: o.depth / 2,
+  angle: 0,
+});
