@@ -12,6 +12,7 @@ const run = (command: string, input: unknown) => {
 };
 const hit = JSON.parse(examples.find((e) => e.command === "hit")!.text);
 const home = JSON.parse(examples.find((e) => e.command === "substitute")!.text);
+const fit = JSON.parse(examples.find((e) => e.command === "fit")!.text);
 const climb = JSON.parse(examples.find((e) => e.command === "forecast")!.text);
 
 describe("command line", () => {
@@ -41,11 +42,52 @@ describe("command line", () => {
     expect(fixed.activity.kit.send).toBe("shirtRoll");
   });
 
+  it("lays a game out in a space, the same way every time", () => {
+    const told = run("fit", fit).json;
+    expect(told.placement).not.toBeNull();
+    expect(["designed", "adapted"]).toContain(told.status);
+    expect(run("fit", fit).json).toEqual(told);
+    const tiny = run("fit", { ...fit, space: { ...fit.space, length: 0.6, width: 0.6, obstacles: [] } }).json;
+    expect(tiny).toMatchObject({ status: "none", proved: true, placement: null });
+  });
+
   it.each([
     ["substitute", { ...home, home: { kit: { sock: 0 } } }, "home.kit.sock"],
     ["substitute", { ...home, home: { kit: { sock: 1e6 } } }, "99 or less"],
     ["substitute", { ...home, home: { space: { kind: "attic" } } }, "space must be one of"],
     ["substitute", { ...home, age: 3 }, "age"],
+    ["fit", { ...fit, space: { ...fit.space, length: 0.1 } }, "space.length"],
+    [
+      "fit",
+      {
+        ...fit,
+        space: {
+          ...fit.space,
+          outline: [
+            { x: 0, y: 0 },
+            { x: 3, y: 3 },
+            { x: 3, y: 0 },
+            { x: 0, y: 3 },
+          ],
+        },
+      },
+      "crosses",
+    ],
+    [
+      "fit",
+      {
+        ...fit,
+        space: {
+          ...fit.space,
+          outline: [
+            { x: 0, y: 0 },
+            { x: 1, y: 0 },
+            { x: 2, y: 0 },
+          ],
+        },
+      },
+      "square metres",
+    ],
     ["hit", { ...hit, distance: -1 }, "distance"],
     ["hit", { ...hit, rule: { kind: "touch", width: 0 } }, "width"],
     ["hit", { ...hit, rule: { kind: "sideways" } }, "kind must be touch"],

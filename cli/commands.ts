@@ -3,14 +3,14 @@ import { itemName, namesOf, sayPhrase } from "#app/words/say.ts";
 import { hitChance } from "#core/aim/hit.ts";
 import { hitRule } from "#core/aim/hit-rule.ts";
 import { POLICIES } from "#core/aim/send-chances.ts";
-import { forHome } from "#core/compile/for-home.ts";
+import { fitInSpace, forHome } from "#core/compile/for-home.ts";
 import { type Distribution, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
 import { type Problem, parseActivity, problemsOf } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
 import { MODES, MOST_PLAYERS, type Phrase } from "#core/patterns/contract.ts";
 import { playEvent } from "#core/records/events.ts";
-import { homeAnswers, NOTHING_SAID } from "#core/records/home.ts";
+import { homeAnswers, homeSpace, NOTHING_SAID } from "#core/records/home.ts";
 import { outlook, replay, view } from "#core/referee/referee.ts";
 
 /** Input that is not allowed: one line that names the field. */
@@ -83,6 +83,16 @@ const substituteInput = z.strictObject({
   fixed: z.record(z.string(), z.string()).default({}),
 });
 
+const fitInput = z.strictObject({
+  activity: z.unknown(),
+  space: homeSpace,
+  age: z
+    .number({ error: "must be a number of years" })
+    .min(4, "must be 4 or more")
+    .max(15, "must be 15 or less")
+    .default(8),
+});
+
 function activityOf(json: unknown) {
   const parsed = parseActivity(json);
   return parsed.ok
@@ -150,6 +160,21 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
         changes: told.changes.map(text),
         activity: ready,
       };
+    },
+  },
+  fit: {
+    about: "where an activity lies in a home's space, how much shorter it has to be, or what keeps it out",
+    run: (json) => {
+      const { activity, space, age } = read(fitInput, json);
+      const a = activityOf(activity);
+      const [long, wide] = [Math.max(space.length, space.width), Math.min(space.length, space.width)];
+      const room = {
+        length: Math.min(a.space.length, long),
+        width: Math.min(a.space.width, wide),
+        floor: space.floor,
+        indoors: space.indoors,
+      };
+      return fitInSpace(a, { ...a, space: room }, { age }, space);
     },
   },
   referee: {

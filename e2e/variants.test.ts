@@ -99,7 +99,7 @@ describe("variants on the play screen", () => {
       of(climb, title(), { scoring: { by: "tries" }, goes: { count: 2, keep: "best" } }),
     );
     for (const w of ["MISS", "HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, w);
-    await sees(page, "Send it at the bucket.");
+    await sees(page, /Send it at the/);
     for (const w of ["HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, w);
     await sees(page, "5 tries");
     await page.close();

@@ -4,6 +4,7 @@ import type { HitRule } from "#core/aim/hit-rule.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { say, sayCount, targetName } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
+import { RoomMap } from "./room-map.tsx";
 import { YardMap } from "./yard-map.tsx";
 
 interface Stage {
@@ -117,6 +118,9 @@ export function SetUpScreen({ data }: { data: CardData }) {
           </div>
         </div>
       )}
+      {whole && <RoomMap card={data.card} />}
+      {whole && data.card.home?.place?.backstop && <p className="note note-good mt-3">{say("setup.backstop")}</p>}
+      {whole && data.card.home?.place?.status === "none" && <p className="note mt-3">{say("setup.tight")}</p>}
       {whole && (
         <ul className="mt-4 grid gap-1.5 text-lg">
           {data.card.markers.map((m) => (

@@ -4,11 +4,12 @@ import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { data, Form, Link, redirect, useSearchParams } from "react-router";
 import { playerModel } from "#core/aim/player.ts";
 import type { KitFit } from "#core/compile/class-fit.ts";
-import { layoutOf, pegRates, sceneOf, sentIn } from "#core/forecast/for-activity.ts";
+import { pegRates, sceneOf, sentIn } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
-import { partsOf, reachOfLayout } from "#core/yard/parts.ts";
+import type { Letting } from "#core/yard/fit.ts";
+import { partsOf } from "#core/yard/parts.ts";
 import { activityFor, addActivity, copyActivity, shelveActivity } from "#server/activities/activities.ts";
 import { unitOf } from "#server/assignments/results.ts";
 import { sendActivity } from "#server/assignments/send.ts";
@@ -145,28 +146,40 @@ function shownOf(children: readonly Shown[]): Shown[] {
 }
 const RANKS = ["youngest", "middle", "oldest"];
 
-function fitOf(
-  activity: Activity,
-  need: { length: number; width: number },
-  home: Route.ComponentProps["loaderData"]["homes"][number],
-  kit: ReadonlyMap<string, KitFit>,
-): HomeFit {
+/** How an activity goes in the homes of one child: in the best of them. */
+function fitOf(home: Route.ComponentProps["loaderData"]["homes"][number], kit: ReadonlyMap<string, KitFit>): HomeFit {
   const fits = home.homes.flatMap((h) => kit.get(h.id) ?? []);
-  const lacks = fits.length > 0 && !fits.some((f) => f.can);
-  if (lacks) return { name: home.child, fits: false, why: fits[0]!.missing.map((m) => sayPhrase(m.why)).join(" ") };
-  const told = home.homes.flatMap((h) => h.space ?? []);
-  const best = told.sort((a, b) => b.length - a.length)[0];
-  if (!best) return { name: home.child, fits: null, why: "did not say" };
-  const size = `${best.length} × ${best.width} m`;
-  if (best.length < need.length - 0.005)
-    return { name: home.child, fits: false, why: `${size}: ${need.length.toFixed(1)} m needed` };
-  if (best.width < need.width - 0.005)
-    return { name: home.child, fits: false, why: `${size}: ${need.width.toFixed(1)} m wide needed` };
+  const told = fits.filter((f) => f.place !== null || !f.guessed);
+  if (told.length === 0) return { name: home.child, fits: null, why: "did not say" };
+  const rank = (f: KitFit) => (f.can ? 4 : 0) + { designed: 2, adapted: 1, none: 0 }[f.place?.status ?? "designed"];
+  const best = told.reduce((x, f) => (rank(f) > rank(x) ? f : x));
+  const { place } = best;
+  if (!best.can) return { name: home.child, fits: false, why: best.missing.map((m) => sayPhrase(m.why)).join(" ") };
+  if (!place) return { name: home.child, fits: null, why: "space not said" };
+  if (place.status === "none") {
+    const [help] = place.lets;
+    const way = help ? `: ${letText(help)} would do` : "";
+    return { name: home.child, fits: false, why: `${place.proved ? "too short" : "no place found"}${way}` };
+  }
   return {
     name: home.child,
     fits: true,
-    why: best.floor === activity.space.floor ? size : `${size}, ${label(`floor.${best.floor}`)}`,
+    why: place.status === "designed" ? "as designed" : `${Math.round(100 * (1 - place.scale))} % nearer`,
   };
+}
+function letText(l: Letting): string {
+  switch (l.kind) {
+    case "fewer":
+      return "one target fewer";
+    case "clearAway":
+      return "clearing things away";
+    case "runsLess":
+      return "something that runs less";
+    case "backstop":
+      return "a backstop";
+    case "otherSpace":
+      return `another space of ${l.length} m`;
+  }
 }
 
 export default function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
@@ -213,7 +226,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
     ],
     [loaderData.homes, group],
   );
-  const fits = useKitFits(a, facts, loaderData.items);
+  const fits = useKitFits(a, facts, loaderData.items, people[1]!);
   const school = useMemo(() => schoolOf(loaderData.items), [loaderData.items]);
   const own = useMemo(
     () => drawingsOf([...live.kit.own, ...loaderData.items.own]),
@@ -226,20 +239,9 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
     return out;
   }, [loaderData.homes]);
   const homes = useMemo(() => {
-    const laid = layoutOf(a);
-    const all = pattern.pegs(a.pattern.params);
-    const least = countedBackFrom(laid) !== null ? Math.max(...all.map((p) => p.distance)) : reachOfLayout(laid);
-    const wide =
-      2 *
-      Math.max(
-        0.3,
-        ...partsOf(laid, "target").map((t) => Math.abs(t.across) + t.width / 2),
-        ...partsOf(laid, "zone").map((z) => z.width / 2),
-      );
-    return loaderData.homes
-      .filter((h) => h.className === group?.name)
-      .map((h) => fitOf(a, { length: least, width: wide }, h, new Map(fits?.map((f) => [f.home, f]))));
-  }, [a, pattern, loaderData.homes, group, fits]);
+    const known = new Map(fits?.map((f) => [f.home, f]));
+    return loaderData.homes.filter((h) => h.className === group?.name).map((h) => fitOf(h, known));
+  }, [loaderData.homes, group, fits]);
 
   const now = useRef(live);
   now.current = live;

@@ -158,7 +158,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes 
       <Part
         title="Homes that can"
         picture={<HomeList homes={homes} />}
-        about="With the things each home has, and in the length and width it told us. A home that did not say its things is taken to have the usual ones. The others still get a card, adapted."
+        about="With the things each home has, turned or mirrored in its space, and shorter at the same challenge where it is small. A home that did not say its things is taken to have the usual ones. The others still get a card, with the nearest things and distances."
       >
         <div className="flex items-center gap-3">
           <div>

@@ -65,7 +65,12 @@ export function useForecast(activity: Activity, people: readonly Who[]): Forecas
 }
 
 /** Which homes can do an activity with their own things. */
-export function useKitFits(activity: Activity, homes: readonly HomeFacts[], items: SchoolItems): KitFit[] | null {
-  const ask = useCallback((w: Remote) => w.homes(activity, homes, items), [activity, homes, items]);
+export function useKitFits(
+  activity: Activity,
+  homes: readonly HomeFacts[],
+  items: SchoolItems,
+  who: Who,
+): KitFit[] | null {
+  const ask = useCallback((w: Remote) => w.homes(activity, homes, items, who), [activity, homes, items, who]);
   return useWorker(ask, "homes");
 }

@@ -30,8 +30,8 @@ function match(activity: Activity, people: readonly [Who, Who]): Forecast {
 }
 
 /** Which homes can do it with their own things, and what would let the others in. */
-function homes(activity: Activity, facts: readonly HomeFacts[], items: SchoolItems): KitFit[] {
-  return fitHomes(activity, facts, listOf(items.own, items.hidden));
+function homes(activity: Activity, facts: readonly HomeFacts[], items: SchoolItems, who: Who): KitFit[] {
+  return fitHomes(activity, facts, listOf(items.own, items.hidden), who);
 }
 
 const api = { each, match, homes };

@@ -1,9 +1,10 @@
+import type { Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { choose, type Unmet } from "../kit/choose.ts";
 import type { Item } from "../kit/item.ts";
 import { type Change, changesThatLetIn } from "../kit/lets-in.ts";
 import { patternOf } from "../patterns/registry.ts";
-import { choosingFor, DEFAULT_PLAYERS, type HomeFacts } from "./for-home.ts";
+import { choosingFor, DEFAULT_PLAYERS, fitInSpace, type HomeFacts, type Place } from "./for-home.ts";
 import { rolesOf, targetOf } from "./roles.ts";
 
 /** Whether one home can do an activity with its own things. */
@@ -15,10 +16,37 @@ export interface KitFit {
   missing: Unmet[];
   /** Single changes that would let it in. */
   lets: Change[];
+  /** How it lies in the home's space; null where nobody told of one. */
+  place: Place | null;
+}
+
+/** How an activity lies in a home's space, with the things as designed; homes of equal spaces are looked at once. */
+function placeIn(a: Activity, home: HomeFacts, who: Who, known: Map<string, Place>): Place | null {
+  const { space } = home;
+  if (!space) return null;
+  const key = JSON.stringify(space);
+  const found = known.get(key);
+  if (found) return found;
+  const [long, wide] = [Math.max(space.length, space.width), Math.min(space.length, space.width)];
+  const room = {
+    length: Math.min(a.space.length, long),
+    width: Math.min(a.space.width, wide),
+    floor: space.floor,
+    indoors: space.indoors,
+  };
+  const { parts: _, ...place } = fitInSpace(a, { ...a, space: room }, who, space);
+  known.set(key, place);
+  return place;
 }
 
 /** Every home against an activity: its needs are worked out once for all. */
-export function fitHomes(a: Activity, homes: readonly HomeFacts[], items: readonly Item[]): KitFit[] {
+export function fitHomes(
+  a: Activity,
+  homes: readonly HomeFacts[],
+  items: readonly Item[],
+  who: Who = { age: 8 },
+): KitFit[] {
+  const spaces = new Map<string, Place>();
   const known = new Map<number, ReturnType<typeof rolesOf>>();
   return homes.map((home) => {
     const players = Math.min(2, home.players ?? DEFAULT_PLAYERS);
@@ -27,7 +55,14 @@ export function fitHomes(a: Activity, homes: readonly HomeFacts[], items: readon
     const c = choosingFor(a, home, items, { needs });
     const missing = choose(c).unmet.filter((u) => !u.optional);
     const can = missing.length === 0;
-    return { home: home.id, can, guessed: home.kit === null, missing, lets: can ? [] : changesThatLetIn(c) };
+    return {
+      home: home.id,
+      can,
+      guessed: home.kit === null,
+      missing,
+      lets: can ? [] : changesThatLetIn(c),
+      place: placeIn(a, home, who, spaces),
+    };
   });
 }
 

@@ -1,16 +1,19 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { layoutOf } from "../forecast/for-activity.ts";
 import { type Activity, activity, fromPattern } from "../formats/activity.ts";
 import { catalogue, catalogueItem } from "../kit/catalogue.ts";
 import { faceOf } from "../kit/face.ts";
 import { listOf } from "../kit/items.ts";
 import { patternOf } from "../patterns/registry.ts";
-import { NOTHING_SAID } from "../records/home.ts";
+import { groundOf, NOTHING_SAID } from "../records/home.ts";
+import { troubleOf } from "../yard/fit.ts";
+import { footprintOf } from "../yard/footprint.ts";
 import { partsOf } from "../yard/parts.ts";
 import { compileFor, itemsForCard, type Making } from "./card.ts";
 import { HELD_WITHIN, holdChallenge } from "./challenge.ts";
 import { fitHomes, rankedChanges, withChange } from "./class-fit.ts";
-import { forHome, type HomeFacts } from "./for-home.ts";
+import { forHome, type HomeFacts, sentOf } from "./for-home.ts";
 import { rolesOf } from "./roles.ts";
 import { NOTHING_DECIDED, remake, swapOptions } from "./swap.ts";
 
@@ -144,6 +147,65 @@ describe("the same challenge", () => {
       .pegs(moved.pattern.params)
       .map((g) => g.distance);
     expect(lines).toEqual([...lines].sort((a, b) => a - b));
+  });
+});
+
+describe("a layout in a home's space", () => {
+  const room = (length: number, width: number, over: object = {}) =>
+    ({ kind: "room", length, width, floor: "carpet", indoors: true, ...over }) as NonNullable<HomeFacts["space"]>;
+  it("lies there as designed where there is room, and stays within the space after the challenge was held", () => {
+    for (const space of [room(6, 3), room(3, 6), room(12, 4, { floor: "tile" })]) {
+      const told = forHome(climb, { age: 7 }, home({ kit: everything, space }), items);
+      expect(told.place).toMatchObject({ status: "designed", scale: 1 });
+      const pieces = footprintOf(layoutOf(told.activity), sentOf(told.activity));
+      expect(troubleOf(pieces, groundOf(space), told.place!.placement!)).toBeNull();
+      for (const h of told.held) expect(Math.abs(h.after - h.wanted), h.id).toBeLessThanOrEqual(HELD_WITHIN);
+    }
+  });
+  it("shrinks in a short one, with narrower things, within 5 points, or says how much it stays off", () => {
+    for (const space of [room(4.4, 2.6), room(3.6, 2.4), room(3, 1.5)]) {
+      const told = forHome(climb, { age: 7 }, home({ kit: everything, space }), items);
+      expect(told.place!.status).toBe("adapted");
+      expect(told.place!.placement, `${space.length}`).not.toBeNull();
+      const pieces = footprintOf(layoutOf(told.activity), sentOf(told.activity));
+      expect(troubleOf(pieces, groundOf(space), told.place!.placement!)).toBeNull();
+      const off = Math.max(...told.held.map((h) => Math.abs(h.after - h.wanted)));
+      const said = told.changes.find((c) => c.key === "change.easier" || c.key === "change.harder");
+      expect(
+        off <= HELD_WITHIN || Math.abs(Number(said?.params?.points) - 100 * off) <= 0.51,
+        `${space.length} ${off}`,
+      ).toBe(true);
+      expect(told.changes.map((c) => c.key)).toContain("change.shorter");
+    }
+  });
+  it("says so where nothing fits, proved or not, and where the ceiling is too low to throw", () => {
+    const small = forHome(climb, { age: 7 }, home({ kit: everything, space: room(2.1, 1.4) }), items);
+    expect(small.place).toMatchObject({ status: "none", proved: false });
+    expect(small.place!.lets.at(-1)!.kind).toBe("otherSpace");
+    const tiny = forHome(climb, { age: 7 }, home({ kit: everything, space: room(0.6, 0.5) }), items);
+    expect(tiny.place).toMatchObject({ status: "none", proved: true });
+    expect(tiny.changes.map((c) => c.key)).toContain("change.tooShort");
+    const thrown = activity.parse({ ...climb, aim: { ...climb.aim, action: "underarmThrow" } });
+    const low = forHome(thrown, { age: 7 }, home({ kit: everything, space: room(6, 3, { ceiling: 2 }) }), items);
+    expect(low.changes.map((c) => c.key)).toContain("change.ceiling");
+    expect(forHome(climb, { age: 7 }, home({ kit: everything }), items).place).toBeNull();
+  });
+  it("goes round furniture, and into the arm of an L", () => {
+    const sofa = { kind: "furniture" as const, x: 0, y: 0, width: 2, depth: 0.9 };
+    const outline = [
+      { x: 0, y: 0 },
+      { x: 5.5, y: 0 },
+      { x: 5.5, y: 1.6 },
+      { x: 2, y: 1.6 },
+      { x: 2, y: 4 },
+      { x: 0, y: 4 },
+    ];
+    for (const space of [room(5.5, 3.2, { obstacles: [sofa] }), room(5.5, 4, { outline })]) {
+      const told = forHome(climb, { age: 8 }, home({ kit: everything, space }), items);
+      const pieces = footprintOf(layoutOf(told.activity), sentOf(told.activity));
+      expect(told.place!.placement).not.toBeNull();
+      expect(troubleOf(pieces, groundOf(space), told.place!.placement!)).toBeNull();
+    }
   });
 });
 

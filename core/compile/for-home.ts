@@ -1,5 +1,5 @@
 import { actionFacts } from "../aim/actions.ts";
-import type { Who } from "../forecast/for-activity.ts";
+import { layoutOf, pegRates, sceneOf, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import { type Choosing, type Chosen, choose, type Pick } from "../kit/choose.ts";
@@ -9,10 +9,14 @@ import { thing } from "../kit/items.ts";
 import { defaultStock, noKitStock, type Stock } from "../kit/stock.ts";
 import type { Phrase } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
+import { runOnOf } from "../physics/run-on.ts";
 import { slidingPointless } from "../physics/sliding.ts";
-import type { HomeAnswers } from "../records/home.ts";
-import { HELD_WITHIN, type Held, holdChallenge } from "./challenge.ts";
-import { rolesOf, targetOf, twoSets } from "./roles.ts";
+import { groundOf, type HomeAnswers, type HomeSpace } from "../records/home.ts";
+import { type Fit, findPlace, fitLayout, type Sent } from "../yard/fit.ts";
+import { footprintOf, widthAt } from "../yard/footprint.ts";
+import { type Part, partsOf } from "../yard/parts.ts";
+import { HELD_WITHIN, type Held, holdChallenge, scaled } from "./challenge.ts";
+import { rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
 
 /** A home as the compiling sees it. */
 export type HomeFacts = HomeAnswers & { id: string; label: string };
@@ -38,6 +42,8 @@ export interface ForHome {
   /** Nobody said what is there: the usual things were taken. */
   guessed: boolean;
   proved: boolean;
+  /** How it lies in the home's space; null where nobody told of one. */
+  place: Place | null;
 }
 
 export const stockOf = (home: HomeFacts, items: readonly Item[]): Stock => home.kit ?? defaultStock(items);
@@ -69,10 +75,77 @@ export function choosingFor(
   };
 }
 
+/** Where and how an activity lies in a home's space. */
+export type Place = Omit<Fit, "parts">;
+
+interface Picked {
+  picks: Pick[];
+  unmet: Chosen["unmet"];
+  proved: boolean;
+  /** Roles that were not met as asked. */
+  missing: string[];
+}
+/** The things of a home for all roles; where a role cannot be met its limits are let go, then what needs no kit stands in. */
+function pickThings(choosing: Choosing): Picked {
+  const first = choose(choosing);
+  const missing = first.unmet.filter((u) => !u.optional).map((u) => u.role);
+  if (missing.length === 0) return { ...first, missing };
+  const relaxed = {
+    ...choosing,
+    roles: choosing.roles.map((r) => (missing.includes(r.id) ? { ...r, limits: [], optional: false } : r)),
+    couplings: choosing.couplings.filter(
+      (k) =>
+        k.kind === "differs" ||
+        !missing.includes(k.kind === "enters" ? k.opening : k.kind === "passes" ? k.gap : k.pin),
+    ),
+    stock: { ...noKitStock(choosing.items), ...choosing.stock },
+    fixed: Object.fromEntries(Object.entries(choosing.fixed ?? {}).filter(([r]) => !missing.includes(r))),
+  };
+  return { picks: choose(relaxed).picks, unmet: first.unmet, proved: first.proved, missing };
+}
+
+/** What is sent in an activity, as the fitting sees it. */
+export function sentOf(a: Activity): Sent {
+  const i = thing(a.kit, a.kit.send)!;
+  const move = actionFacts[a.aim.action].travel;
+  return { diameter: i.width, runOn: runOnOf(i, a.space.floor, move), inAir: move === "air" };
+}
+
+/** Whether a shortened layout is still as hard for this person, target by target; lines across the floor scale with the spread anyway. */
+function holdsFor(a: Activity, now: Activity, who: Who): (parts: readonly Part[]) => boolean {
+  const wanted = pegRates(a, who);
+  const { inAir } = sceneOf(now);
+  return (parts) => {
+    if (!parts.some((p) => p.kind === "target")) return true;
+    const rates = pegRates(now, who, { parts, inAir });
+    return [...wanted].every(([id, rate]) => Math.abs((rates.get(id) ?? 0) - rate) <= HELD_WITHIN);
+  };
+}
+
 /**
- * Makes an activity ready for a home: chooses its things, stands them in, and moves the pegs so that the challenge for this person stays
- * what the teacher designed. Where something cannot be met, the teacher's limits of that role are let go, then what needs no
- * kit stands in; `unmet` keeps saying what was missing. `fixed`: roles that the family has decided.
+ * The layout of an activity in a home's space: where it lies as it is, or how much shorter it has to be. Shorter at the same challenge first; where
+ * that does not do, shorter at whatever challenge is left.
+ */
+export function fitInSpace(a: Activity, now: Activity, who: Who, space: HomeSpace): Fit {
+  const [parts, ground, sent] = [layoutOf(now), groundOf(space), sentOf(now)];
+  const held = fitLayout(parts, ground, sent, holdsFor(a, now, who));
+  if (held.status !== "none" || held.trouble === "ceiling") return held;
+  const loose = fitLayout(parts, ground, sent, () => true);
+  return loose.placement ? { ...loose, lets: held.lets, shortest: held.shortest } : held;
+}
+/** Where an activity lies in a space just as it is, or null. */
+const lies = (a: Activity, space: HomeSpace) => findPlace(footprintOf(layoutOf(a), sentOf(a)), groundOf(space));
+
+const placeOf = ({ parts: _, ...rest }: Fit): Place => rest;
+/** Rounds of shortening until it lies there, and by how much each. */
+const MOST_ROUNDS = 5;
+const STILL_SHORTER = 0.94;
+
+/**
+ * Makes an activity ready for a home: chooses its things, stands them in, lays it out in the home's space, and moves the pegs so that the
+ * challenge for this person stays what the teacher designed. In a shorter space distances shrink and narrower things are chosen. Where
+ * something cannot be met, the teacher's limits of that role are let go, then what needs no kit stands in; `unmet` keeps saying what
+ * was missing. `fixed`: roles that the family has decided.
  */
 export function forHome(
   a: Activity,
@@ -82,28 +155,43 @@ export function forHome(
   fixed?: Readonly<Record<string, string>>,
 ): ForHome {
   const choosing = choosingFor(a, home, items, { fixed });
-  const first = choose(choosing);
-  const missing = first.unmet.filter((u) => !u.optional).map((u) => u.role);
-  let picks = first.picks;
-  if (missing.length > 0) {
-    const relaxed = {
-      ...choosing,
-      roles: choosing.roles.map((r) => (missing.includes(r.id) ? { ...r, limits: [], optional: false } : r)),
-      couplings: choosing.couplings.filter(
-        (k) =>
-          k.kind === "differs" ||
-          !missing.includes(k.kind === "enters" ? k.opening : k.kind === "passes" ? k.gap : k.pin),
-      ),
-      stock: { ...noKitStock(items), ...choosing.stock },
-      fixed: Object.fromEntries(Object.entries(fixed ?? {}).filter(([r]) => !missing.includes(r))),
-    };
-    picks = choose(relaxed).picks;
+  let picked = pickThings(choosing);
+  let { activity: stood, swapped } = standIn(a, picked.picks, home, items, picked.missing);
+  const { space } = home;
+  const longest = space ? Math.max(space.length, space.width) : a.space.length;
+  let fit = space && fitInSpace(a, stood, who, space);
+  const scale = fit?.scale ?? 1;
+  if (scale < 1) {
+    // Shorter: as hard with narrower things, so those are looked for first.
+    const parts = layoutOf(stood);
+    const { diameter } = sentOf(stood);
+    const widths = new Map(
+      partsOf(parts, "target").map((t) => {
+        const was = partsOf(layoutOf(a), "target").find((x) => x.id === t.id)!;
+        return [targetRole(t.id), widthAt(scale, was.width, was.rule, diameter)];
+      }),
+    );
+    const roles = choosing.roles.map((r) => {
+      const width = widths.get(r.id);
+      return r.as && width !== undefined ? { ...r, as: { ...r.as, width } } : r;
+    });
+    picked = pickThings({ ...choosing, roles });
+    ({ activity: stood, swapped } = standIn(a, picked.picks, home, items, picked.missing));
+    stood = shorter(stood, scale);
+  }
+  let { activity, held } = holdChallenge(a, stood, who, scale < 1 ? Math.max(...distances(stood)) : longest);
+  if (space && fit && fit.status !== "none") {
+    // Holding the challenge may have taken it beyond the space, other things may be wider: then a little shorter still.
+    if (!lies(activity, space) && lies(stood, space)) activity = stood;
+    for (let n = 0; n < MOST_ROUNDS && !lies(activity, space); n++) activity = shorter(activity, STILL_SHORTER);
+    const placement = lies(activity, space);
+    fit = { ...fit, placement };
+    held = heldAs(a, activity, held, who);
   }
   const changes: Phrase[] = [];
-  const { activity: stood, swapped } = standIn(a, picks, home, items, missing);
   for (const s of swapped)
     changes.push({ key: s.made ? "change.make" : "change.item", params: { item: s.item, as: s.as, name: s.name } });
-  for (const u of first.unmet)
+  for (const u of picked.unmet)
     if (!u.optional) changes.push({ key: u.why.key, params: { ...u.why.params, item: String(u.why.params.as) } });
   if (stood.space.floor !== a.space.floor)
     changes.push({ key: "change.floor", params: { floor: stood.space.floor, was: a.space.floor } });
@@ -111,10 +199,14 @@ export function forHome(
   const sent = thing(stood.kit, stood.kit.send)!;
   if (travel === "slide" && slidingPointless(sent.material, stood.space.floor, reach))
     changes.push({ key: "change.pointless", params: { floor: stood.space.floor } });
-  const longest = home.space ? Math.max(home.space.length, 0.5) : a.space.length;
-  const { activity, held } = holdChallenge(a, stood, who, longest);
+  if (fit?.status === "none")
+    changes.push({
+      key: fit.trouble === "ceiling" ? "change.ceiling" : fit.proved ? "change.tooShort" : "change.noPlace",
+      params: { metres: round(fit.shortest), longest: round(fit.longest) },
+    });
+  else if (scale < 1) changes.push({ key: "change.shorter", params: { percent: Math.round(100 * (1 - scale)) } });
   const moved = held.filter((h) => Math.abs(h.to - h.from) >= 0.05);
-  if (moved.length > 0) {
+  if (moved.length > 0 && scale === 1) {
     const nearer = moved.filter((h) => h.to < h.from).length;
     changes.push({
       key: nearer === moved.length ? "change.nearer" : nearer === 0 ? "change.farther" : "change.moved",
@@ -124,6 +216,7 @@ export function forHome(
       },
     });
   }
+  if (fit?.backstop) changes.push({ key: "change.backstop" });
   const off = held.reduce(
     (worst, h) => (Math.abs(h.after - h.wanted) > Math.abs(worst) ? h.after - h.wanted : worst),
     0,
@@ -134,19 +227,57 @@ export function forHome(
       params: { points: Math.round(Math.abs(off) * 100) },
     });
   const asked = twoSets(a, home.players ?? DEFAULT_PLAYERS);
-  const sets = asked ? (picks.some((p) => p.role === "send2") ? "two" : "one") : null;
+  const sets = asked ? (picked.picks.some((p) => p.role === "send2") ? "two" : "one") : null;
   if (sets === "one") changes.push({ key: "change.turns" });
   return {
     activity,
-    status: missing.includes("send") ? "noKit" : changes.some((c) => c.key !== "change.turns") ? "adapted" : "designed",
-    picks,
-    unmet: first.unmet,
+    status: picked.missing.includes("send")
+      ? "noKit"
+      : changes.some((c) => c.key !== "change.turns" && c.key !== "change.backstop")
+        ? "adapted"
+        : "designed",
+    picks: picked.picks,
+    unmet: picked.unmet,
     sets,
     changes,
     held,
     guessed: home.kit === null,
-    proved: first.proved,
+    proved: picked.proved,
+    place: fit && placeOf(fit),
   };
+}
+
+const distances = (a: Activity) =>
+  patternOf(a.pattern.name)
+    .pegs(a.pattern.params)
+    .map((g) => g.distance);
+/** An activity at `k` times its distances, drawn together as much sideways. */
+function shorter(a: Activity, k: number): Activity {
+  const at = scaled(a, k);
+  return {
+    ...at,
+    pattern: { ...at.pattern, params: patternOf(at.pattern.name).squeeze(at.pattern.params, k) },
+  } as Activity;
+}
+/** What was held, as it came out in the end. */
+function heldAs(a: Activity, now: Activity, held: readonly Held[], who: Who): Held[] {
+  const rates = pegRates(now, who);
+  const to = new Map(
+    patternOf(now.pattern.name)
+      .pegs(now.pattern.params)
+      .map((g) => [g.id, g.distance]),
+  );
+  const from = new Map(
+    patternOf(a.pattern.name)
+      .pegs(a.pattern.params)
+      .map((g) => [g.id, g.distance]),
+  );
+  return held.map((h) => ({
+    ...h,
+    from: from.get(h.id) ?? h.from,
+    to: to.get(h.id) ?? h.to,
+    after: rates.get(h.id) ?? h.after,
+  }));
 }
 
 const round = (m: number) => Math.round(m * 10) / 10;
@@ -204,6 +335,17 @@ function standIn(
     return i && i !== catalogueItem(id) ? [i] : [];
   });
   const own = [...new Map([...kit.own, ...mine].map((i) => [i.id, i])).values()];
-  const space = home.space ? { ...a.space, floor: home.space.floor, indoors: home.space.indoors } : a.space;
+  // The room that the layout may take: what was planned for, or what this home has, where that is less.
+  const [long, wide] = home.space
+    ? [Math.max(home.space.length, home.space.width), Math.min(home.space.length, home.space.width)]
+    : [a.space.length, a.space.width];
+  const space = home.space
+    ? {
+        length: Math.min(a.space.length, long),
+        width: Math.min(a.space.width, wide),
+        floor: home.space.floor,
+        indoors: home.space.indoors,
+      }
+    : a.space;
   return { activity: { ...a, kit: { ...kit, own }, space, pattern: { ...a.pattern, params } } as Activity, swapped };
 }

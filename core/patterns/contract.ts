@@ -148,6 +148,8 @@ export interface Pattern<P, S extends BaseState> {
   needs(params: P): Needs;
   /** The same game with another thing as that target. */
   swapTarget(params: P, id: string, face: Face): P;
+  /** The same layout drawn together sideways by a factor. */
+  squeeze(params: P, k: number): P;
   /** The same game where touching that target counts. */
   touchCounts(params: P, id: string): P;
   /** What can be dragged on the tape, and the same layout with one of them elsewhere (metres from the throwing spot). */

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { FLOORS } from "../kit/floors.ts";
 import { MOST_OF_ONE } from "../kit/item.ts";
 import { MOST_PLAYERS } from "../patterns/contract.ts";
+import { type Ground, MOST_OBSTACLES, obstacle, outline, rectangle } from "../yard/space.ts";
 
 export const SPACE_KINDS = ["corridor", "room", "garden", "yard"] as const;
 /** Sizes of a space at home, metres. */
@@ -26,6 +27,9 @@ export const homeSpace = z.strictObject({
     .min(1.5, "ceiling must be 1.5 m or more")
     .max(12, "ceiling must be 12 m or less")
     .optional(),
+  /** Where it is not a plain rectangle: its corners in order, from the near left one. */
+  outline: outline.optional(),
+  obstacles: z.array(obstacle).max(MOST_OBSTACLES, `at most ${MOST_OBSTACLES} things that stand there`).optional(),
 });
 export type HomeSpace = z.infer<typeof homeSpace>;
 
@@ -60,3 +64,11 @@ export type HomeAnswers = z.infer<typeof homeAnswers>;
 export const NOTHING_SAID: HomeAnswers = { kit: null, space: null, players: null, quiet: false, noBallsIndoors: false };
 /** A support need that a family wants to tell, letters. */
 export const LONGEST_SUPPORT = 300;
+
+/** A home's space as the fitting sees it. */
+export const groundOf = (s: HomeSpace): Ground => ({
+  corners: s.outline ?? rectangle(s.length, s.width),
+  obstacles: s.obstacles ?? [],
+  indoors: s.indoors,
+  ceiling: s.ceiling ?? null,
+});

@@ -42,7 +42,7 @@ export interface Fit {
   parts: Part[];
   /** `none`: nothing of that length lies in the space at all, which is a proof; otherwise the search found no place. */
   proved: boolean;
-  /** Shortest length that the layout takes, and the longest straight line in the space, metres. */
+  /** Length that the layout takes (where it does not fit: its shortest version), and the longest straight line in the space, metres. */
   shortest: number;
   longest: number;
   /** What is sent may run out of the space here: something must stop it. */
@@ -339,12 +339,31 @@ export function fitLayout(
   sent: Sent,
   holds: (parts: readonly Part[]) => boolean = notTooNarrow,
 ): Fit {
-  const at = (k: number, list: readonly Part[] = parts, object: Sent = sent, where: Ground = ground) =>
-    findPlace(footprintOf(scaledParts(list, k, object.diameter), object), where);
+  const order = headings(ground.corners);
+  const at = (k: number) => findPlace(footprintOf(scaledParts(parts, k, sent.diameter), sent), ground, order);
+  const longest = diameterOf(ground.corners);
+  const done = (k: number, placement: Placement): Fit => {
+    const out = scaledParts(parts, k, sent.diameter);
+    const pieces = footprintOf(out, sent);
+    return {
+      status: k === 1 ? "designed" : "adapted",
+      scale: k,
+      placement,
+      parts: out,
+      proved: true,
+      shortest: lengthOf(pieces),
+      longest,
+      backstop: needsBackstop(pieces, ground, placement),
+      trouble: null,
+      lets: [],
+    };
+  };
+  const low = sent.inAir && ground.ceiling !== null && ground.ceiling < LOB_HEIGHT;
+  const whole = low ? null : at(1);
+  if (whole) return done(1, whole);
   const least = leastScale(parts, sent.diameter, holds);
   const short = footprintOf(scaledParts(parts, least, sent.diameter), sent);
   const shortest = lengthOf(short);
-  const longest = diameterOf(ground.corners);
   const none = (trouble: Trouble, proved: boolean): Fit => ({
     status: "none",
     scale: least,
@@ -357,39 +376,22 @@ export function fitLayout(
     trouble,
     lets: letting(parts, ground, sent, least, trouble),
   });
-  if (sent.inAir && ground.ceiling !== null && ground.ceiling < LOB_HEIGHT) return none("ceiling", true);
-  const done = (k: number, placement: Placement): Fit => {
-    const out = scaledParts(parts, k, sent.diameter);
-    return {
-      status: k === 1 ? "designed" : "adapted",
-      scale: k,
-      placement,
-      parts: out,
-      proved: true,
-      shortest,
-      longest,
-      backstop: needsBackstop(footprintOf(out, sent), ground, placement),
-      trouble: null,
-      lets: [],
-    };
-  };
-  const whole = at(1);
-  if (whole) return done(1, whole);
+  if (low) return none("ceiling", true);
   if (shortest > longest + 1e-9) return none("outside", true);
   // The largest share in steps that fits: from both ends towards each other, since what fits short mostly fits shorter.
-  let low = least;
-  let place = at(low);
+  let fits = least;
+  let place = least < 1 ? at(least) : null;
   if (!place) return none(worstOf(short, ground), false);
   let high = 1;
-  while (high - low > SCALE_STEP + 1e-9) {
-    const mid = Math.round((low + Math.round((high - low) / 2 / SCALE_STEP) * SCALE_STEP) * 100) / 100;
+  while (high - fits > SCALE_STEP + 1e-9) {
+    const mid = Math.round((fits + Math.round((high - fits) / 2 / SCALE_STEP) * SCALE_STEP) * 100) / 100;
     const found = at(mid);
     if (found) {
-      low = mid;
+      fits = mid;
       place = found;
     } else high = mid;
   }
-  return done(low, place);
+  return done(fits, place);
 }
 
 /** What is in the way where the layout would otherwise lie: it fits once that is gone. */

@@ -1,6 +1,6 @@
 import type { Pattern, Phrase } from "../contract.ts";
 import { addPeg, knobs, pegKnobs, removePeg } from "./knobs.ts";
-import { layout, movePeg, pegs, swapTarget, touchCounts } from "./layout.ts";
+import { layout, movePeg, pegs, squeeze, swapTarget, touchCounts } from "./layout.ts";
 import { type ClimbParams, climbParams } from "./params.ts";
 import * as rules from "./rules.ts";
 
@@ -32,6 +32,7 @@ export const climb: Pattern<ClimbParams, rules.ClimbState> = {
   needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.tries }),
   swapTarget,
   touchCounts,
+  squeeze,
   pegs,
   movePeg,
   addPeg,

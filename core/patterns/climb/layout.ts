@@ -105,3 +105,9 @@ export const swapTarget = (p: ClimbParams, id: string, face: Face): ClimbParams 
 
 export const touchCounts = (p: ClimbParams, id: string): ClimbParams =>
   changeTarget(p, id, (t) => ({ ...t, counts: ["touch"] }));
+
+export function squeeze(p: ClimbParams, k: number): ClimbParams {
+  const { ladder } = p;
+  if (ladder.kind === "line") return p;
+  return { ...p, ladder: { ...ladder, targets: ladder.targets.map((t) => ({ ...t, across: cm(t.across * k) })) } };
+}
