@@ -112,6 +112,48 @@ describe("the workbench", () => {
     await saved(page);
   });
 
+  it("drags a target on the plan along and aside, tape and plan stay one, clashes are said, arrows move it, undo takes it back", async () => {
+    const page = await teacherPage(opened.browser);
+    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
+    await page.waitForSelector("[data-strip=ready]");
+    await page.bringToFront();
+    const where = () => page.$eval("[data-mark=t2]", (e) => e.getAttribute("aria-label")!);
+    const peg = () => page.$eval("[data-peg=t2]", (e) => Number(e.getAttribute("aria-valuenow")));
+    const begun = await where();
+    const box = (await (await page.$("[data-mark=t2] circle"))!.boundingBox())!;
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + 60, y - 20, { steps: 6 });
+    await page.mouse.up();
+    await page.waitForFunction(
+      (w) => document.querySelector("[data-mark=t2]")!.getAttribute("aria-label") !== w,
+      {},
+      begun,
+    );
+    const [, along] = /: (\d\.\d+) m/.exec(await where())!;
+    expect(await peg()).toBeCloseTo(Number(along), 6);
+    expect(Math.round(Number(along) * 100) % 10).toBe(0);
+    await page.keyboard.press("ArrowRight");
+    await page.keyboard.press("ArrowDown");
+    await expect.poll(peg).toBeCloseTo(Number(along) + 0.1, 6);
+    for (let i = 0; i < 2; i++) await press(page, "Undo");
+    await expect.poll(where).toBe(begun);
+    // Pushed to the edge of the space it clashes, and says so.
+    for (let i = 0; i < 8; i++)
+      await page
+        .$eval("[data-mark=t2]", (e) => (e as SVGGElement).focus())
+        .then(() => page.keyboard.press("ArrowDown"));
+    await sees(page, "2 box is beyond the space");
+    await press(page, "In one line");
+    await sees(page, /hides \d+ % of/);
+    await press(page, "Undo");
+    await press(page, "Mirror");
+    await press(page, "Spread evenly");
+    await page.close();
+  });
+
   it("drags by touch, and lines of bands never cross", async () => {
     await fresh("Bands");
     const box = (await (await peg(page, "b2"))!.boundingBox())!;

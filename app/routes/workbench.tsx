@@ -8,8 +8,9 @@ import { pegRates, sceneOf, sentIn } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
+import { clashesOf, type Clash as LayoutClash } from "#core/yard/clashes.ts";
 import type { Letting } from "#core/yard/fit.ts";
-import { partsOf } from "#core/yard/parts.ts";
+import { type Part, partsOf } from "#core/yard/parts.ts";
 import { activityFor, addActivity, copyActivity, shelveActivity } from "#server/activities/activities.ts";
 import { unitOf } from "#server/assignments/results.ts";
 import { sendActivity } from "#server/assignments/send.ts";
@@ -20,7 +21,7 @@ import { answered, found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { teacherOf } from "../session.server.ts";
 import { clockTime, fromLocalInput, localInput } from "../when.ts";
-import { sayPhrase } from "../words/say.ts";
+import { sayPhrase, targetName } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import { type Draft, useDraft } from "../workbench/draft.ts";
 import { SchoolContext, schoolOf } from "../workbench/items.tsx";
@@ -256,6 +257,21 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
     },
     [change],
   );
+  const place = useCallback(
+    (id: string, metres: number, across: number, gesture: string) => {
+      const from = now.current;
+      const p = patternOf(from.pattern.name);
+      const along = p.movePeg(from.pattern.params, id, metres);
+      const next = p.moveAside(along, id, across) ?? along;
+      if (JSON.stringify(next) === JSON.stringify(from.pattern.params)) return;
+      change({ ...from, pattern: { ...from.pattern, params: next } } as Activity, gesture);
+    },
+    [change],
+  );
+  const clashes = useMemo(
+    () => clashesOf(parts, { length, width }, { diameter: sent.width, runOn: 0, inAir: scene.inAir }),
+    [parts, length, width, sent, scene.inAir],
+  );
   const { undo, redo } = draft;
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
@@ -397,7 +413,10 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                 choose={choose}
                 player={player}
                 who={people[shown]!.name}
+                place={place}
+                clashes={clashes}
               />
+              <ClashNotes clashes={clashes} parts={parts} />
               <Tape
                 pegs={pegs}
                 scale={scale}
@@ -474,6 +493,32 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
         </main>
       </OwnDrawings>
     </SchoolContext>
+  );
+}
+
+/** What clashes on the plan, in words, as it happens. */
+function ClashNotes({ clashes, parts }: { clashes: readonly LayoutClash[]; parts: readonly Part[] }) {
+  const targets = partsOf(parts, "target");
+  const name = (id: string) => {
+    const at = targets.findIndex((t) => t.id === id);
+    return at < 0 ? id : `${at + 1} ${targetName(targets[at]!)}`;
+  };
+  const text = (c: LayoutClash) => {
+    switch (c.kind) {
+      case "together":
+        return `${name(c.ids[0])} and ${name(c.ids[1])} stand in one place`;
+      case "outside":
+        return `${name(c.ids[0])} is beyond the space`;
+      case "hides":
+        return `${name(c.ids[0])} hides ${Math.round(100 * c.share)} % of ${name(c.ids[1])}`;
+      case "tooSmall":
+        return `nothing gets into ${name(c.ids[0])}: what is sent is too big`;
+    }
+  };
+  return (
+    <p role="status" className={`min-h-5 text-sm ${clashes.length > 0 ? "problem" : ""}`}>
+      {clashes.map(text).join("; ")}
+    </p>
   );
 }
 

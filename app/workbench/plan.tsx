@@ -1,6 +1,8 @@
-import { memo } from "react";
+import { useDrag } from "@use-gesture/react";
+import { memo, useRef } from "react";
 import type { PlayerModel } from "#core/aim/player.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import type { Clash } from "#core/yard/clashes.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
 import { targetName } from "../words/say.ts";
@@ -15,10 +17,19 @@ interface Props {
   choose: (id: string) => void;
   player: PlayerModel;
   who: string;
+  /** Puts a target somewhere else: metres from the throwing spot and to the right of the middle. */
+  place: (id: string, metres: number, across: number, gesture: string) => void;
+  clashes: readonly Clash[];
 }
+/** Things on the plan snap to this, metres; with Alt held to a whole centimetre. */
+const SNAP = 0.1;
+const FINE = 0.01;
+/** One press of an arrow, metres. */
+const NUDGE = 0.1;
 
 /** The yard from above, to scale: start line left, targets right, where the chosen child's sends land, and the run-on. */
-export const Plan = memo(function Plan({ space, parts, scale: s, chosen, choose, player, who }: Props) {
+export const Plan = memo(function Plan({ space, parts, scale: s, chosen, choose, player, who, place, clashes }: Props) {
+  const svg = useRef<SVGSVGElement>(null);
   const top = s.y(-space.width / 2);
   const bottom = s.y(space.width / 2);
   const right = s.x(space.length);
@@ -38,6 +49,7 @@ export const Plan = memo(function Plan({ space, parts, scale: s, chosen, choose,
   const beyond = runOn && runOn.far > space.length + 0.02 ? runOn.far - runOn.near : 0;
   return (
     <svg
+      ref={svg}
       viewBox={`0 0 ${WIDTH} ${s.height}`}
       className="on-court own-layer block w-full rounded-md bg-court"
       role="group"
@@ -173,6 +185,12 @@ export const Plan = memo(function Plan({ space, parts, scale: s, chosen, choose,
             foot={s.height}
             chosen={t.id === chosen}
             choose={choose}
+            place={place}
+            scale={s}
+            svg={svg}
+            distance={t.along}
+            across={t.across}
+            wrong={clashes.some((c) => (c.ids as readonly string[]).includes(t.id))}
           />
         ))}
         <text x="26" y={s.height - 9} fill="#F6F4EA" fillOpacity="0.85" fontSize="13">
@@ -199,12 +217,76 @@ interface MarkProps {
   foot: number;
   chosen: boolean;
   choose: (id: string) => void;
+  place: Props["place"];
+  scale: PlanScale;
+  svg: React.RefObject<SVGSVGElement | null>;
+  /** Metres along the plan, and to the right of the middle. */
+  distance: number;
+  across: number;
+  wrong: boolean;
 }
 
-const TargetMark = memo(function TargetMark({ id, item, name, x, y, size, foot, chosen, choose }: MarkProps) {
+/** A target: dragged along and aside by mouse or finger, moved by arrows while it is chosen. */
+const TargetMark = memo(function TargetMark({
+  id,
+  item,
+  name,
+  x,
+  y,
+  size,
+  foot,
+  chosen,
+  choose,
+  place,
+  scale,
+  svg,
+  distance,
+  across,
+  wrong,
+}: MarkProps) {
   const drawing = useDrawing();
+  const box = useRef<DOMRect | null>(null);
+  const gesture = useRef(0);
+  const bind = useDrag(
+    ({ xy: [cx, cy], first, event, altKey, dragging }) => {
+      if (first) {
+        gesture.current++;
+        choose(id);
+        box.current = svg.current?.getBoundingClientRect() ?? null;
+        (event.target as Element | null)?.closest<SVGGElement>("[data-mark]")?.focus();
+      }
+      if (!box.current || !dragging) return;
+      const px = WIDTH / box.current.width;
+      const snap = altKey ? FINE : SNAP;
+      const to = (v: number) => Math.round(v / snap) * snap;
+      const aside = ((cy - box.current.top) * px - scale.height / 2) / scale.k;
+      const along = scale.reversed ? distance : to(scale.distanceAt((cx - box.current.left) * px));
+      place(id, along, to(aside), `drag ${id} ${gesture.current}`);
+    },
+    { pointer: { touch: true }, filterTaps: true },
+  );
   return (
-    <g transform={`translate(${x} ${y})`} onClick={() => choose(id)} className="cursor-pointer">
+    <g
+      {...bind()}
+      data-mark={id}
+      role="button"
+      tabIndex={0}
+      aria-pressed={chosen}
+      aria-label={`${name}: ${distance.toFixed(2)} m, ${asideText(across)}. Arrow keys move it`}
+      transform={`translate(${x} ${y})`}
+      onClick={() => choose(id)}
+      onFocus={() => choose(id)}
+      onKeyDown={(e) => {
+        const [dx, dy] = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key] ?? [
+          0, 0,
+        ];
+        if (dx === 0 && dy === 0) return;
+        e.preventDefault();
+        const by = e.altKey ? FINE : NUDGE;
+        place(id, distance + dx! * by, across + dy! * by, `keys ${id}`);
+      }}
+      className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
+    >
       <path
         d={`M0 ${size / 2}V${foot - y}`}
         stroke="#F6F4EA"
@@ -216,9 +298,9 @@ const TargetMark = memo(function TargetMark({ id, item, name, x, y, size, foot, 
       <circle
         r={size * 0.75}
         fill="transparent"
-        stroke={chosen ? "#F2B632" : "transparent"}
-        strokeWidth="2"
-        strokeDasharray="5 4"
+        stroke={wrong ? "#FF8A66" : chosen ? "#F2B632" : "transparent"}
+        strokeWidth={wrong ? 3.5 : 2}
+        strokeDasharray={wrong ? undefined : "5 4"}
       />
       <use
         href={drawing(item)}
@@ -241,6 +323,24 @@ const TargetMark = memo(function TargetMark({ id, item, name, x, y, size, foot, 
       >
         {name}
       </text>
+      {chosen && (
+        <text
+          y={size * 0.75 + 16}
+          textAnchor="middle"
+          fill="#F2B632"
+          fontSize="13"
+          fontWeight="700"
+          stroke="#27463F"
+          strokeWidth="3"
+          paintOrder="stroke"
+        >
+          {scale.reversed ? asideText(across) : `${distance.toFixed(2)} m, ${asideText(across)}`}
+        </text>
+      )}
     </g>
   );
 });
+
+/** How far aside, in words: `0.30 m left`. */
+const asideText = (across: number) =>
+  Math.abs(across) < 0.005 ? "middle" : `${Math.abs(across).toFixed(2)} m ${across < 0 ? "left" : "right"}`;

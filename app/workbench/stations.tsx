@@ -6,7 +6,8 @@ import type { Activity, Problem } from "#core/formats/activity.ts";
 import { FLOORS } from "#core/kit/floors.ts";
 import type { Item } from "#core/kit/item.ts";
 import { MODES, type Mode } from "#core/patterns/contract.ts";
-import { patternOf } from "#core/patterns/registry.ts";
+import { type AnyPattern, patternOf } from "#core/patterns/registry.ts";
+import { partsOf } from "#core/yard/parts.ts";
 import { itemName, namesOf, sayPhrase } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import { useSchool } from "./items.tsx";
@@ -285,6 +286,19 @@ export function CuesPanel({ activity: a, change }: PanelProps) {
   );
 }
 
+/** Targets at even distances from the nearest to the farthest. */
+function spreadEvenly(p: AnyPattern, params: unknown): unknown {
+  const pegs = [...p.pegs(params)].sort((x, y) => x.distance - y.distance);
+  const [near, far] = [pegs[0]!.distance, pegs[pegs.length - 1]!.distance];
+  return pegs.reduce<unknown>((q, g, i) => p.movePeg(q, g.id, near + ((far - near) * i) / (pegs.length - 1)), params);
+}
+/** Targets in one line straight ahead. */
+const inOneLine = (p: AnyPattern, params: unknown): unknown =>
+  p.pegs(params).reduce<unknown>((q, g) => p.moveAside(q, g.id, 0) ?? q, params);
+/** Left and right change places. */
+const mirrorImage = (p: AnyPattern, params: unknown, space: Activity["space"]): unknown =>
+  partsOf(p.layout(params, space), "target").reduce<unknown>((q, t) => p.moveAside(q, t.id, -t.across) ?? q, params);
+
 export function YardPanel({ activity: a, problems, change, chosen, choose }: PanelProps) {
   const p = patternOf(a.pattern.name);
   const { params } = a.pattern;
@@ -326,6 +340,23 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
           </div>
           <Knobs key={peg.id} list={p.pegKnobs(params, peg.id)} params={params} problems={problems} change={set} />
         </section>
+      )}
+      {pegs.length > 2 && pegs[0]!.kind === "target" && (
+        <div className="mb-2 flex flex-wrap gap-1.5">
+          <button type="button" className="btn btn-quiet btn-small" onClick={() => set(spreadEvenly(p, params))}>
+            Spread evenly
+          </button>
+          <button type="button" className="btn btn-quiet btn-small" onClick={() => set(inOneLine(p, params))}>
+            In one line
+          </button>
+          <button
+            type="button"
+            className="btn btn-quiet btn-small"
+            onClick={() => set(mirrorImage(p, params, a.space))}
+          >
+            Mirror
+          </button>
+        </div>
       )}
       {!peg && <p className="mb-2 text-sm text-quiet">Choose a peg on the tape, or a thing on the plan.</p>}
       <button

@@ -155,6 +155,8 @@ export interface Pattern<P, S extends BaseState> {
   /** What can be dragged on the tape, and the same layout with one of them elsewhere (metres from the throwing spot). */
   pegs(params: P): Peg[];
   movePeg(params: P, id: string, metres: number): P;
+  /** The same layout with one target moved sideways (metres to the right of the middle); null where nothing of that name stands aside. */
+  moveAside(params: P, id: string, across: number): P | null;
   /** One more peg where it fits, and one less; null where the rules need what is there. */
   addPeg(params: P, space: Space): P | null;
   removePeg(params: P, id: string): P | null;

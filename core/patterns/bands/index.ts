@@ -32,6 +32,7 @@ export const bands: Pattern<BandsParams, rules.BandsState> = {
   needs: (p) => ({ pieces: p.pieces, blocker: p.blocker, apart: true, sends: null }),
   swapTarget: (p) => p,
   touchCounts: (p) => p,
+  moveAside: () => null,
   squeeze: (p, k) => ({ ...p, width: Math.max(0.3, Math.round(p.width * k * 100) / 100) }),
   pegs,
   movePeg,

@@ -1,6 +1,6 @@
 import type { Pattern, Phrase } from "../contract.ts";
 import { addPeg, knobs, pegKnobs, removePeg } from "./knobs.ts";
-import { layout, movePeg, pegs, squeeze, swapTarget, touchCounts } from "./layout.ts";
+import { layout, moveAside, movePeg, pegs, squeeze, swapTarget, touchCounts } from "./layout.ts";
 import { type ClimbParams, climbParams } from "./params.ts";
 import * as rules from "./rules.ts";
 
@@ -33,6 +33,7 @@ export const climb: Pattern<ClimbParams, rules.ClimbState> = {
   swapTarget,
   touchCounts,
   squeeze,
+  moveAside,
   pegs,
   movePeg,
   addPeg,

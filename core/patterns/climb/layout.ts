@@ -111,3 +111,10 @@ export function squeeze(p: ClimbParams, k: number): ClimbParams {
   if (ladder.kind === "line") return p;
   return { ...p, ladder: { ...ladder, targets: ladder.targets.map((t) => ({ ...t, across: cm(t.across * k) })) } };
 }
+
+/** Targets stay within 10 m of the middle; the target of a line ladder moves aside too. */
+export function moveAside(p: ClimbParams, id: string, across: number): ClimbParams | null {
+  const { ladder } = p;
+  const known = ladder.kind === "line" ? ladder.target.id === id : ladder.targets.some((t) => t.id === id);
+  return known ? changeTarget(p, id, (t) => ({ ...t, across: cm(Math.min(10, Math.max(-10, across))) })) : null;
+}
