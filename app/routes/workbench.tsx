@@ -416,7 +416,6 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                 place={place}
                 clashes={clashes}
               />
-              <ClashNotes clashes={clashes} parts={parts} />
               <Tape
                 pegs={pegs}
                 scale={scale}
@@ -439,6 +438,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                   tape in {unit === "m" ? "feet" : "metres"}
                 </button>
               </div>
+              <ClashNotes clashes={clashes} parts={parts} />
             </div>
             <section
               aria-label={stationName[station]}

@@ -325,8 +325,8 @@ const TargetMark = memo(function TargetMark({
       </text>
       {chosen && (
         <text
-          y={size * 0.75 + 16}
-          textAnchor="middle"
+          x={size * 0.75 + 7}
+          y={5}
           fill="#F2B632"
           fontSize="13"
           fontWeight="700"
