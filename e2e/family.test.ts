@@ -225,6 +225,27 @@ describe("a family plays", () => {
     rmSync(profile, { recursive: true, force: true, maxRetries: 5, retryDelay: 200 });
   });
 
+  it("prints a card on one sheet, A4 or Letter, with the plan to scale and a ruler, and works without a script", async () => {
+    const page = await opened.browser.newPage();
+    await page.setJavaScriptEnabled(false);
+    const link = await linkOf("Ilse P.");
+    for (const title of ["Hallway climb", "Stop on the step"]) {
+      const card = await cardOf(page, link, title);
+      await page.goto(`${card}/sheet`, { waitUntil: "load" });
+      const said = await text(page);
+      expect(said).toMatch(/1 cm here is \d+ cm at home\./);
+      expect(said).toContain("School rules and your care plan come first.");
+      expect(said).toContain("My goes");
+      const ruler = await page.$eval("footer svg", (e) => e.getBoundingClientRect().width);
+      expect((ruler / 96) * 25.4).toBeCloseTo(172, 0);
+      for (const format of ["A4", "Letter"] as const) {
+        const pdf = Buffer.from(await page.pdf({ format, preferCSSPageSize: false })).toString("latin1");
+        expect(pdf.match(/\/Type\s*\/Page[^s]/g), `${title} ${format}`).toHaveLength(1);
+      }
+    }
+    await page.close();
+  });
+
   it("tells a second tab that the game is open already", async () => {
     const link = await linkOf("Wren H.");
     const one = await phone(opened.browser);

@@ -83,6 +83,13 @@ describe("a teacher sees only their own school", () => {
     await expect(results.resultsFor(theirs, sent!.id)).rejects.toThrow("assignment");
     const [home] = await homes.homesFor(ours);
     await expect(homes.withdrawLink(theirs, home!.childId, false)).rejects.toThrow("child");
+    await expect(homes.saveHome(theirs, home!.childId, home!.homes[0]!.id, { players: 2 })).rejects.toThrow("child");
+    const [own] = await classes.classesFor(ours);
+    await expect(homes.waitingAnswers(theirs, own!.id)).rejects.toThrow("class");
+    await expect(homes.classLink(theirs, own!.id)).rejects.toThrow("class");
+    const { schoolItemsFor } = await import("../server/kit/items.ts");
+    expect((await schoolItemsFor(ours)).own.map((i) => i.id)).toContain("foamDisc");
+    expect((await schoolItemsFor(theirs)).own).toEqual([]);
   });
 
   it("cannot send to another school's class, nor hand in to another's card", async () => {

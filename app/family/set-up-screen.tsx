@@ -7,7 +7,7 @@ import type { CardData } from "./card-app.tsx";
 import { RoomMap } from "./room-map.tsx";
 import { YardMap } from "./yard-map.tsx";
 
-interface Stage {
+export interface Stage {
   id: string;
   item: string;
   lines: string[];
@@ -19,7 +19,7 @@ interface Stage {
 const metres = (m: number) => m.toFixed(m < 10 ? 1 : 0);
 
 /** One marker at a time, then the whole. */
-function stages({ card }: CardData): Stage[] {
+export function stages({ card }: CardData): Stage[] {
   const a = card.activity;
   const moving =
     card.markers.length > 0 && card.parts.some((p) => p.kind === "line" && p.role === "start" && p.id !== "start");
@@ -53,8 +53,14 @@ function stages({ card }: CardData): Stage[] {
           label: target?.kind === "target" ? targetName(target) : "",
         })
       : say(shoes ? "setup.shoes" : "setup.walk", { count: sayCount(m.count) });
-    const aside =
-      Math.abs(m.across) >= 0.05
+    const aside = m.aside
+      ? [
+          say(m.across < 0 ? "setup.asideLeft" : "setup.asideRight", {
+            count: sayCount(m.aside.count),
+            unit: m.aside.unit,
+          }),
+        ]
+      : Math.abs(m.across) >= 0.05
         ? [say(m.across < 0 ? "setup.left" : "setup.right", { metres: metres(Math.abs(m.across)) })]
         : [];
     const put =
@@ -119,6 +125,13 @@ export function SetUpScreen({ data }: { data: CardData }) {
         </div>
       )}
       {whole && <RoomMap card={data.card} />}
+      {whole && (
+        <p className="mt-3">
+          <a href={`/f/${data.token}/${data.id}/sheet`} className="font-semibold underline">
+            {say("setup.print")}
+          </a>
+        </p>
+      )}
       {whole && data.card.home?.place?.backstop && <p className="note note-good mt-3">{say("setup.backstop")}</p>}
       {whole && data.card.home?.place?.status === "none" && <p className="note mt-3">{say("setup.tight")}</p>}
       {whole && (

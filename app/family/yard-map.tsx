@@ -14,6 +14,24 @@ export interface MapMarks {
   only?: readonly string[];
 }
 
+/** What a map has to show, and how many pixels a metre gets. */
+function extentOf(parts: readonly Part[], width: number, height: number): { lo: number; half: number; scale: number } {
+  const alongs = parts.flatMap((p) => (p.kind === "zone" ? [p.near, p.far] : p.kind === "runOn" ? [] : [p.along]));
+  const lo = Math.min(...alongs);
+  const hi = Math.max(...alongs);
+  const half = Math.max(
+    0.4,
+    ...parts.map((p) =>
+      p.kind === "target" ? Math.abs(p.across) + p.width / 2 : p.kind === "zone" || p.kind === "line" ? p.width / 2 : 0,
+    ),
+  );
+  const scale = Math.min((height - PAD.top - PAD.bottom) / Math.max(0.5, hi - lo), (width - 2 * PAD.side) / (2 * half));
+  return { lo, half, scale };
+}
+/** Pixels a metre of a map of that size. */
+export const mapScale = (parts: readonly Part[], width: number, height: number): number =>
+  extentOf(parts, width, height).scale;
+
 /** The layout from the child's side: the start line below, targets above, to scale. Chalk on the court. */
 export function YardMap({
   parts,
@@ -29,16 +47,7 @@ export function YardMap({
   label: string;
 }) {
   const drawing = useDrawing();
-  const alongs = parts.flatMap((p) => (p.kind === "zone" ? [p.near, p.far] : p.kind === "runOn" ? [] : [p.along]));
-  const lo = Math.min(...alongs);
-  const hi = Math.max(...alongs);
-  const half = Math.max(
-    0.4,
-    ...parts.map((p) =>
-      p.kind === "target" ? Math.abs(p.across) + p.width / 2 : p.kind === "zone" || p.kind === "line" ? p.width / 2 : 0,
-    ),
-  );
-  const scale = Math.min((height - PAD.top - PAD.bottom) / Math.max(0.5, hi - lo), (width - 2 * PAD.side) / (2 * half));
+  const { lo, half, scale } = extentOf(parts, width, height);
   const x = (across: number) => width / 2 + across * scale;
   const y = (along: number) => height - PAD.bottom - (along - lo) * scale;
   const dim = (id: string) => (marks.only && !marks.only.includes(id) ? 0.3 : 1);

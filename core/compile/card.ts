@@ -6,7 +6,7 @@ import { cautionsOfItem } from "../kit/choose.ts";
 import type { Item } from "../kit/item.ts";
 import { listOf, thing } from "../kit/items.ts";
 import { countOut } from "../measures/count.ts";
-import { paces } from "../measures/step.ts";
+import { type Paces, paces } from "../measures/step.ts";
 import type { Needs } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
 import type { Part } from "../yard/parts.ts";
@@ -25,6 +25,8 @@ export interface Marker {
   reached: number;
   /** Metres to the right of the middle, negative to the left. */
   across: number;
+  /** How that is counted out; absent where it stands in the middle. */
+  aside?: { unit: "step" | "shoe"; count: number; metres: number };
 }
 
 export interface CardChild {
@@ -69,6 +71,21 @@ export interface Card {
   making?: Making;
 }
 
+/** Less than this aside is the middle, metres. */
+const LEAST_ASIDE = 0.05;
+/** Shoe lengths are counted up to here. */
+const MOST_SHOES = 12;
+
+/** A way aside as a child counts it: half steps or shoe lengths, whichever ends nearer to it. */
+function countAside(metres: number, own: Paces): NonNullable<Marker["aside"]> {
+  const steps = Math.max(0.5, Math.round((metres / own.step) * 2) / 2);
+  const shoes = Math.min(MOST_SHOES, Math.max(1, Math.round(metres / own.shoe)));
+  const as = { step: steps * own.step, shoe: shoes * own.shoe };
+  return Math.abs(as.shoe - metres) < Math.abs(as.step - metres)
+    ? { unit: "shoe", count: shoes, metres: as.shoe }
+    : { unit: "step", count: steps, metres: as.step };
+}
+
 /** Cautions that every game at home has. */
 const ALWAYS: readonly Caution[] = ["clearSpace", "nothingBreakable", "dryFloor", "shoesOrBareFeet", "petsAndToddlers"];
 const ASKS_GROWN_UP: readonly Caution[] = ["grownUpYes", "outdoorsOnly", "roads", "cutting"];
@@ -103,7 +120,10 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
   const markers = pattern.pegs(a.pattern.params).map((peg): Marker => {
     const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id));
     const target = parts.find((p) => p.kind === "target" && p.id === peg.id);
+    const across = target?.kind === "target" ? target.across : 0;
+    const aside = Math.abs(across) >= LEAST_ASIDE ? countAside(Math.abs(across), own) : undefined;
     return {
+      ...(aside && { aside }),
       id: peg.id,
       kind: peg.kind,
       item: target?.kind === "target" ? target.item : a.kit.marker,
@@ -112,7 +132,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
       count,
       metres: peg.distance,
       reached: metres,
-      across: target?.kind === "target" ? target.across : 0,
+      across,
     };
   });
   const cautions = cautionsOf(a, also);

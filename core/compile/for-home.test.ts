@@ -180,7 +180,7 @@ describe("a layout in a home's space", () => {
   });
   it("says so where nothing fits, proved or not, and where the ceiling is too low to throw", () => {
     const small = forHome(climb, { age: 7 }, home({ kit: everything, space: room(2.1, 1.4) }), items);
-    expect(small.place).toMatchObject({ status: "none", proved: false });
+    expect(small.place).toMatchObject({ status: "none", placement: null });
     expect(small.place!.lets.at(-1)!.kind).toBe("otherSpace");
     const tiny = forHome(climb, { age: 7 }, home({ kit: everything, space: room(0.6, 0.5) }), items);
     expect(tiny.place).toMatchObject({ status: "none", proved: true });

@@ -1,0 +1,115 @@
+import { ItemDrawing } from "../drawings/items.tsx";
+import { itemName, namesOf, say } from "../words/say.ts";
+import type { CardData } from "./card-app.tsx";
+import { stages } from "./set-up-screen.tsx";
+import { mapScale, YardMap } from "./yard-map.tsx";
+
+/** The plan on paper: its drawing size and how wide it is printed. */
+const PLAN = { width: 520, height: 400, mm: 118 };
+const RULER_CM = 17;
+const GOES = 6;
+const BLANK = "______";
+
+/** A card on one sheet of A4 or Letter: what to fetch, the plan to scale, how to set it up, cautions, score boxes, a ruler. */
+export function Sheet({ data }: { data: CardData }) {
+  const { card } = data;
+  const names = namesOf(card.activity.kit.own);
+  const picks = card.home?.picks ?? [];
+  const things =
+    picks.length > 0
+      ? picks.map((p) => ({ item: p.item, count: p.count }))
+      : [{ item: card.activity.kit.send, count: card.needs.pieces }];
+  const perMetre = (mapScale(card.parts, PLAN.width, PLAN.height) * PLAN.mm) / PLAN.width;
+  const zone = card.parts.find((p) => p.kind === "zone");
+  return (
+    <main className="sheet">
+      <header className="flex items-baseline justify-between">
+        <h1 className="text-2xl">{card.activity.title}</h1>
+        <p>{say("sheet.for", { name: data.name.split(" ")[0]! })}</p>
+      </header>
+      <section className="sheet-row">
+        <div>
+          <h2>{say("sheet.fetch")}</h2>
+          <ul className="sheet-things">
+            {things.map((t, i) => (
+              <li key={`${t.item} ${i + 1}`}>
+                <ItemDrawing item={t.item} size={30} />
+                <span>{itemName(t.item, names)}</span>
+                {t.count > 1 && <span>{say("fetch.count", { count: t.count })}</span>}
+              </li>
+            ))}
+          </ul>
+          <h2>{say("sheet.look")}</h2>
+          <ul className="sheet-ticks">
+            {card.cautions.map((c) => (
+              <li key={c}>{say(`caution.${c}`)}</li>
+            ))}
+            {card.grownUp && <li>{say("look.grownUp")}</li>}
+            {card.activity.caution && <li>{card.activity.caution}</li>}
+          </ul>
+          <p className="font-semibold">{say("sheet.first")}</p>
+        </div>
+        <div>
+          <div className="sheet-plan">
+            <YardMap parts={card.parts} width={PLAN.width} height={PLAN.height} label={say("setup.all")} />
+          </div>
+          <p>{say("sheet.scale", { cm: Math.round(1000 / perMetre) })}</p>
+        </div>
+      </section>
+      <section>
+        <h2>{say("sheet.setUp")}</h2>
+        <ol className="sheet-steps">
+          {stages(data).map((s) => (
+            <li key={s.id}>
+              {s.lines.map((l) => (
+                <span key={l}>{l} </span>
+              ))}
+              {s.distance && <strong>{s.distance}</strong>}
+            </li>
+          ))}
+          {zone?.kind === "zone" && <li>{say(`setup.rule.${zone.lineRule}`)}</li>}
+        </ol>
+      </section>
+      <section>
+        <h2>{say("sheet.scores")}</h2>
+        <ul className="sheet-goes">
+          {Array.from({ length: GOES }, (_, i) => (
+            <li key={`go${i + 1}`}>{say("sheet.go", { number: i + 1 })}</li>
+          ))}
+        </ul>
+      </section>
+      <footer>
+        <p>{say("sheet.step", { line: BLANK })}</p>
+        <Ruler />
+        <p>{say("sheet.ruler")}</p>
+      </footer>
+    </main>
+  );
+}
+
+/** Whole centimetres in true size, millimetres between. */
+function Ruler() {
+  return (
+    <svg
+      width={`${RULER_CM * 10 + 2}mm`}
+      height="9mm"
+      viewBox={`-1 0 ${RULER_CM * 10 + 2} 9`}
+      role="img"
+      aria-label={say("sheet.ruler")}
+    >
+      {Array.from({ length: RULER_CM * 10 + 1 }, (_, i) => (
+        <path
+          key={`mm${i + 1}`}
+          d={`M${i} 0v${i % 10 === 0 ? 5 : i % 5 === 0 ? 3.5 : 2}`}
+          stroke="#14241F"
+          strokeWidth={i % 10 === 0 ? 0.35 : 0.2}
+        />
+      ))}
+      {Array.from({ length: RULER_CM + 1 }, (_, i) => (
+        <text key={`cm${i + 1}`} x={i * 10} y="8.6" fontSize="3" textAnchor="middle" fill="#14241F">
+          {i}
+        </text>
+      ))}
+    </svg>
+  );
+}

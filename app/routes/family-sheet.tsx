@@ -1,0 +1,34 @@
+import { openCard } from "#server/cards/family.ts";
+import { found, idOf } from "../answer.server.ts";
+import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { Sheet } from "../family/sheet.tsx";
+import { familyOf } from "../family-link.server.ts";
+import { when } from "../when.ts";
+import { say } from "../words/say.ts";
+import type { Route } from "./+types/family-sheet";
+
+export const meta: Route.MetaFunction = ({ data }) => [
+  { title: data ? data.card.activity.title : "Daring Yard" },
+  { name: "robots", content: "noindex" },
+];
+
+/** A card on one sheet, for homes that play from paper. */
+export async function loader({ params }: Route.LoaderArgs) {
+  const link = await familyOf(params.token);
+  const open = await found(openCard(link, idOf(params.card, "card")));
+  return { ...open, token: params.token, opens: when(open.opensAt, open.zone), closes: when(open.closesAt, open.zone) };
+}
+
+export default function FamilySheet({ loaderData, params }: Route.ComponentProps) {
+  return (
+    <OwnDrawings value={drawingsOf(loaderData.card.activity.kit.own)}>
+      <p className="sheet-bar">
+        <a href={`/f/${params.token}/${params.card}?screen=setup`}>{say("play.back")}</a>
+        <button type="button" className="btn btn-main btn-small" onClick={() => print()}>
+          {say("setup.print")}
+        </button>
+      </p>
+      <Sheet data={loaderData} />
+    </OwnDrawings>
+  );
+}
