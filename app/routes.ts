@@ -23,6 +23,7 @@ export default [
   route("homes/csv", "routes/homes-csv.ts"),
   route("things/file", "routes/things-file.ts"),
   route("activities/:id/file", "routes/activity-file.ts"),
+  route("activities/:id/plan.svg", "routes/activity-plan.ts"),
   route("activities/:id/save", "routes/activity-save.ts"),
   route("results/:id/csv", "routes/results-csv.ts"),
   route("f/:token", "routes/family-cards.tsx"),

@@ -437,6 +437,9 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                 <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
                   tape in {unit === "m" ? "feet" : "metres"}
                 </button>
+                <a className="underline" href={`/activities/${params.id}/plan.svg`} download>
+                  plan as SVG
+                </a>
               </div>
               <ClashNotes clashes={clashes} parts={parts} />
             </div>

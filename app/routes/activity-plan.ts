@@ -1,0 +1,24 @@
+import { layoutOf } from "#core/forecast/for-activity.ts";
+import { planSvg } from "#core/yard/svg.ts";
+import { activityFor } from "#server/activities/activities.ts";
+import { found, idOf } from "../answer.server.ts";
+import { paths } from "../drawings/paths.ts";
+import { teacherOf } from "../session.server.ts";
+import { namesOf, targetName } from "../words/say.ts";
+import type { Route } from "./+types/activity-plan";
+
+/** The plan of an activity as an SVG file, 1 : 10. */
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const who = await teacherOf(request);
+  const { document: a } = await found(activityFor(who, idOf(params.id, "activity")));
+  const names = namesOf(a.kit.own);
+  const drawings = Object.fromEntries(a.kit.own.map((i) => [i.id, i.drawing]));
+  const svg = planSvg(layoutOf(a), a.space, {
+    title: a.title,
+    drawing: (item) => paths[item] ?? paths[drawings[item] ?? ""] ?? paths.line!,
+    name: (t) => targetName(t, names),
+  });
+  return new Response(svg, {
+    headers: { "Content-Type": "image/svg+xml", "Content-Disposition": 'attachment; filename="plan.svg"' },
+  });
+}

@@ -1,0 +1,23 @@
+import { describe, expect, it } from "vitest";
+import { layoutOf } from "../forecast/for-activity.ts";
+import { fromPattern } from "../formats/activity.ts";
+import { patternNames } from "../patterns/registry.ts";
+import { planSvg } from "./svg.ts";
+
+describe.each(patternNames)("the plan of %s as SVG", (name) => {
+  const a = fromPattern(name);
+  const svg = planSvg(layoutOf(a), a.space, {
+    title: 'A <game> & "more"',
+    drawing: () => "M0 0L40 40",
+    name: (t) => t.label,
+  });
+  it("is one whole document to scale, with what people typed escaped", () => {
+    expect(svg.startsWith('<svg xmlns="http://www.w3.org/2000/svg"')).toBe(true);
+    expect(svg.match(/<g\b/g)).toHaveLength(1);
+    expect(svg).toContain("<title>A &lt;game&gt; &amp; &quot;more&quot;</title>");
+    expect(svg).toContain(`width="${(a.space.length * 100).toFixed(1)}" height="${(a.space.width * 100).toFixed(1)}"`);
+    const targets = layoutOf(a).filter((p) => p.kind === "target").length;
+    expect(svg.match(/scale\(/g)?.length ?? 0).toBe(targets);
+    expect(svg).not.toMatch(/NaN|undefined/);
+  });
+});
