@@ -64,7 +64,8 @@ describe("accessible, light and dark", () => {
       `/results/${r!.id}`,
       ...["aim", "cues", "kit", "yard", "score", "players", "send"].map((s) => `/activities/${a!.id}?station=${s}`),
     ]) {
-      await page.goto(base + path, { waitUntil: "networkidle0" });
+      await page.goto(base + path, { waitUntil: "load" });
+      await page.waitForNetworkIdle({ idleTime: 120 });
       fails(path, await faults(page));
     }
     await page.close();
@@ -77,7 +78,8 @@ describe("accessible, light and dark", () => {
     const card = await cardOf(page, link, "Hallway climb");
     const home = ["things", "space", "people", "done"].map((part) => `${link}/home?part=${part}`);
     for (const url of [link, ...home, ...["fetch", "setup", "look", "handin"].map((s) => `${card}?screen=${s}`)]) {
-      await page.goto(url, { waitUntil: "networkidle0" });
+      await page.goto(url, { waitUntil: "load" });
+      await page.waitForNetworkIdle({ idleTime: 120 });
       fails(url.slice(-14), await faults(page));
     }
     await page.close();

@@ -266,67 +266,70 @@ const TargetMark = memo(function TargetMark({
     { pointer: { touch: true }, filterTaps: true },
   );
   return (
-    <g
-      {...bind()}
-      data-mark={id}
-      role="button"
-      tabIndex={0}
-      aria-pressed={chosen}
-      aria-label={`${name}: ${distance.toFixed(2)} m, ${asideText(across)}. Arrow keys move it`}
-      transform={`translate(${x} ${y})`}
-      onClick={() => choose(id)}
-      onFocus={() => choose(id)}
-      onKeyDown={(e) => {
-        const [dx, dy] = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key] ?? [
-          0, 0,
-        ];
-        if (dx === 0 && dy === 0) return;
-        e.preventDefault();
-        const by = e.altKey ? FINE : NUDGE;
-        place(id, distance + dx! * by, across + dy! * by, `keys ${id}`);
-      }}
-      className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
-    >
-      <path
-        d={`M0 ${size / 2}V${foot - y}`}
-        stroke="#F6F4EA"
-        strokeOpacity="0.45"
-        strokeWidth="1.5"
-        strokeDasharray="1.5 6"
-        strokeLinecap="round"
-      />
-      <circle
-        r={size * 0.75}
-        fill="transparent"
-        stroke={wrong ? "#FF8A66" : chosen ? "#F2B632" : "transparent"}
-        strokeWidth={wrong ? 3.5 : 2}
-        strokeDasharray={wrong ? undefined : "5 4"}
-      />
-      <use
-        href={drawing(item)}
-        transform={`scale(${size / 40}) translate(-20 -20)`}
-        fill="none"
-        stroke={chosen ? "#F2B632" : "#6FDCCB"}
-        strokeWidth="2.4"
-        strokeLinejoin="round"
-        strokeLinecap="round"
-      />
-      <text
-        y={-size * 0.75 - 5}
-        textAnchor="middle"
-        fill="#F6F4EA"
-        fontSize="14"
-        fontWeight="700"
-        stroke="#27463F"
-        strokeWidth="3"
-        paintOrder="stroke"
+    <>
+      <g
+        {...bind()}
+        data-mark={id}
+        role="button"
+        tabIndex={0}
+        aria-pressed={chosen}
+        aria-label={`${name}: ${distance.toFixed(2)} m, ${asideText(across)}. Arrow keys move it`}
+        transform={`translate(${x} ${y})`}
+        onClick={() => choose(id)}
+        onFocus={() => choose(id)}
+        onKeyDown={(e) => {
+          const [dx, dy] = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key] ?? [
+            0, 0,
+          ];
+          if (dx === 0 && dy === 0) return;
+          e.preventDefault();
+          const by = e.altKey ? FINE : NUDGE;
+          place(id, distance + dx! * by, across + dy! * by, `keys ${id}`);
+        }}
+        className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
       >
-        {name}
-      </text>
+        <path
+          d={`M0 ${size / 2}V${foot - y}`}
+          stroke="#F6F4EA"
+          strokeOpacity="0.45"
+          strokeWidth="1.5"
+          strokeDasharray="1.5 6"
+          strokeLinecap="round"
+        />
+        <circle
+          r={size * 0.75}
+          fill="transparent"
+          stroke={wrong ? "#FF8A66" : chosen ? "#F2B632" : "transparent"}
+          strokeWidth={wrong ? 3.5 : 2}
+          strokeDasharray={wrong ? undefined : "5 4"}
+        />
+        <use
+          href={drawing(item)}
+          transform={`scale(${size / 40}) translate(-20 -20)`}
+          fill="none"
+          stroke={chosen ? "#F2B632" : "#6FDCCB"}
+          strokeWidth="2.4"
+          strokeLinejoin="round"
+          strokeLinecap="round"
+        />
+        <text
+          y={-size * 0.75 - 5}
+          textAnchor="middle"
+          fill="#F6F4EA"
+          fontSize="14"
+          fontWeight="700"
+          stroke="#27463F"
+          strokeWidth="3"
+          paintOrder="stroke"
+        >
+          {name}
+        </text>
+      </g>
       {chosen && (
         <text
-          x={size * 0.75 + 7}
-          y={5}
+          x={x + size * 0.75 + 7}
+          y={y + 5}
+          pointerEvents="none"
           fill="#F2B632"
           fontSize="13"
           fontWeight="700"
@@ -337,7 +340,7 @@ const TargetMark = memo(function TargetMark({
           {scale.reversed ? asideText(across) : `${distance.toFixed(2)} m, ${asideText(across)}`}
         </text>
       )}
-    </g>
+    </>
   );
 });
 

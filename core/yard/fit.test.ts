@@ -237,7 +237,7 @@ describe("fitting", () => {
         if (fit.status === "none" && fit.proved) expect(fit.shortest).toBeGreaterThan(diameterOf(corners));
         expect(fitLayout(parts, g, sock)).toEqual(fit);
       }),
-      { numRuns: 150 },
+      { numRuns: 50 },
     );
   });
 
@@ -251,19 +251,19 @@ describe("fitting", () => {
         tried++;
         if (findPlace(pieces, g)) found++;
       }),
-      { numRuns: 120, seed: 20261 },
+      { numRuns: 40, seed: 20261 },
     );
-    expect(tried).toBeGreaterThan(20);
+    expect(tried).toBeGreaterThan(8);
     expect(found / tried).toBeGreaterThanOrEqual(0.95);
   });
-  /** Every place on a grid of 10 cm, in 24 directions, both ways round. */
+  /** Every place on a grid of 15 cm, in 12 directions, both ways round. */
   function byGrid(pieces: ReturnType<typeof footprintOf>, g: Ground): boolean {
     const far = { x: Math.max(...g.corners.map((p) => p.x)), y: Math.max(...g.corners.map((p) => p.y)) };
-    for (let h = 0; h < 24; h++)
+    for (let h = 0; h < 12; h++)
       for (const mirrored of [false, true])
-        for (let x = 0; x <= far.x; x += 0.1)
-          for (let y = 0; y <= far.y; y += 0.1) {
-            const at = { x, y, angle: (h * Math.PI) / 12, mirrored };
+        for (let x = 0; x <= far.x; x += 0.15)
+          for (let y = 0; y <= far.y; y += 0.15) {
+            const at = { x, y, angle: (h * Math.PI) / 6, mirrored };
             const good = pieces.every((p) => {
               const box = placed(p, at);
               if (p.kind !== "runOut" && !boxInside(g.corners, p.kind === "lane" ? { ...box, hy: 0.02 } : box))
