@@ -1,3 +1,4 @@
+import type { HTTPRequest } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import {
   base,
@@ -94,6 +95,27 @@ describe("the home survey", () => {
     await Promise.all([page.waitForNavigation(), page.click("button[type=submit]")]);
     expect(await text(page)).toContain("Where can you play?");
     expect((await homeOf(name)).kit).toMatchObject({ bucket: 2, cup: 3 });
+    await page.close();
+  });
+
+  it("keeps what was tapped while the server is away, says so, and saves it once it is back", async () => {
+    const page = await phone(opened.browser);
+    await page.goto(`${await linkOf("Kezia O.")}/home`, { waitUntil: "networkidle0" });
+    await page.waitForSelector("button[aria-label^='One more: colander']");
+    const before = (await homeOf("Kezia O.")).kit?.colander ?? 0;
+    await page.setRequestInterception(true);
+    const away = (r: HTTPRequest) => void (r.method() === "POST" ? r.abort("connectionrefused") : r.continue());
+    page.on("request", away);
+    await page.click("button[aria-label^='One more: colander']");
+    await sees(page, "Not saved yet. No network?");
+    await press(page, "Save and go on");
+    await sees(page, "Not saved yet. No network?");
+    expect(await text(page)).toContain("Tap what you have");
+    expect((await homeOf("Kezia O.")).kit?.colander ?? 0).toBe(before);
+    page.off("request", away);
+    await page.setRequestInterception(false);
+    await page.waitForSelector("[data-saved=yes]", { timeout: 15_000 });
+    expect((await homeOf("Kezia O.")).kit!.colander).toBe(before + 1);
     await page.close();
   });
 

@@ -24,6 +24,8 @@ addWords(enHome);
 
 /** After so long without a tap what was tapped is saved, milliseconds. */
 const PAUSE = 700;
+/** A server that was away is asked again after so long, milliseconds. */
+const AGAIN = 4000;
 
 export interface SurveyProps {
   part: SurveyPart;
@@ -45,7 +47,7 @@ export interface SurveyProps {
 export function SurveyForm(props: SurveyProps) {
   const { part, to, keepAs, problems } = props;
   const form = useRef<HTMLFormElement>(null);
-  const fetcher = useFetcher<{ ok: boolean; problems: Problem[] }>();
+  const fetcher = useFetcher<{ ok: boolean; problems: Problem[]; unsent?: boolean }>();
   const navigate = useNavigate();
   const [ready, setReady] = useState(false);
   const [kept, setKept] = useState<Record<string, string> | null>(null);
@@ -95,7 +97,8 @@ export function SurveyForm(props: SurveyProps) {
       if (goOn.current) void navigate(to(next));
     }
     goOn.current = false;
-  }, [fetcher.state, fetcher.data, key, navigate, to, next]);
+    if (fetcher.data.unsent) timer.current = setTimeout(save, AGAIN);
+  }, [save, fetcher.state, fetcher.data, key, navigate, to, next]);
   // What was left here unsent goes out once the form shows it.
   useEffect(() => {
     if (kept) later();
@@ -152,7 +155,7 @@ export function SurveyForm(props: SurveyProps) {
           data-saved={fetcher.state === "idle" && fetcher.data?.ok ? "yes" : "no"}
           className="mt-4 min-h-6 text-sm text-quiet"
         >
-          {failed
+          {failed || fetcher.data?.unsent
             ? say("survey.unsaved")
             : fetcher.state !== "idle"
               ? say("survey.saving")

@@ -5,6 +5,7 @@ import { schoolItemsIn } from "#server/kit/items.ts";
 import { found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { classOf } from "../family-link.server.ts";
+import { keepTyped } from "../homes/keep-typed.ts";
 import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm, SurveySaid } from "../homes/survey-form.tsx";
 import { say } from "../words/say.ts";
@@ -35,6 +36,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   if ("data" in done || done.quietly) return done;
   throw redirect(`/c/${params.token}/${id}?part=${done.next}`);
 }
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 
 export default function ClassAnswer({ loaderData: d, actionData, params }: Route.ComponentProps) {
   const to = (p: string) => `/c/${params.token}/${params.answer}?part=${p}`;

@@ -5,6 +5,7 @@ import { schoolItemsIn } from "#server/kit/items.ts";
 import { answered, found } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { familyOf } from "../family-link.server.ts";
+import { keepTyped } from "../homes/keep-typed.ts";
 import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm, SurveySaid } from "../homes/survey-form.tsx";
 import { say } from "../words/say.ts";
@@ -45,6 +46,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   if ("data" in done || done.quietly) return done;
   throw redirect(`/f/${params.token}/home?home=${home.id}&part=${done.next}`);
 }
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 
 export default function FamilyHome({ loaderData, actionData, params }: Route.ComponentProps) {
   const { name, school, support, part, home, homes, items } = loaderData;

@@ -5,6 +5,7 @@ import { schoolItemsFor } from "#server/kit/items.ts";
 import { NotFound } from "#server/problem.ts";
 import { answered, idOf, missing } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { keepTyped } from "../homes/keep-typed.ts";
 import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm } from "../homes/survey-form.tsx";
 import { teacherOf } from "../session.server.ts";
@@ -77,6 +78,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   if ("data" in done || done.quietly) return done;
   throw redirect(`${here}?home=${home.id}&part=${done.next === "done" ? "people" : done.next}`);
 }
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 
 export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentProps) {
   const { row, home, part } = d;
