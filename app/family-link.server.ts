@@ -1,4 +1,5 @@
 import { data } from "react-router";
+import { openCard } from "#server/cards/family.ts";
 import {
   type LinkTrouble,
   type OpenClassLink,
@@ -6,12 +7,20 @@ import {
   openClassLink,
   openLink,
 } from "#server/links/open-link.ts";
+import { found, idOf } from "./answer.server.ts";
+import { when } from "./when.ts";
 
 /** The link of a family page, or a page that says what is wrong with it. */
 export async function familyOf(token: string): Promise<OpenLink> {
   const link = await openLink(token);
   if ("trouble" in link) throw broken(link.trouble);
   return link;
+}
+
+/** One card of a family, with its times in words; a page that says so where there is none. */
+export async function cardAt(params: { token: string; card: string }) {
+  const open = await found(openCard(await familyOf(params.token), idOf(params.card, "card")));
+  return { ...open, token: params.token, opens: when(open.opensAt, open.zone), closes: when(open.closesAt, open.zone) };
 }
 
 /** The class of a survey link, or a page that says what is wrong with it. */

@@ -3,7 +3,7 @@ import { itemName, namesOf, sayPhrase } from "#app/words/say.ts";
 import { hitChance } from "#core/aim/hit.ts";
 import { hitRule } from "#core/aim/hit-rule.ts";
 import { POLICIES } from "#core/aim/send-chances.ts";
-import { fitInSpace, forHome } from "#core/compile/for-home.ts";
+import { fitAsDesigned, forHome } from "#core/compile/for-home.ts";
 import { type Distribution, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
 import { type Problem, parseActivity, problemsOf } from "#core/formats/activity.ts";
@@ -166,15 +166,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     about: "where an activity lies in a home's space, how much shorter it has to be, or what keeps it out",
     run: (json) => {
       const { activity, space, age } = read(fitInput, json);
-      const a = activityOf(activity);
-      const [long, wide] = [Math.max(space.length, space.width), Math.min(space.length, space.width)];
-      const room = {
-        length: Math.min(a.space.length, long),
-        width: Math.min(a.space.width, wide),
-        floor: space.floor,
-        indoors: space.indoors,
-      };
-      return fitInSpace(a, { ...a, space: room }, { age }, space);
+      return fitAsDesigned(activityOf(activity), { age }, space);
     },
   },
   referee: {

@@ -1,5 +1,5 @@
 import { Check, RefreshCw } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { mirrored } from "#core/aim/starters.ts";
 import type { Item } from "#core/kit/item.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
@@ -249,12 +249,11 @@ function SwapPanel({
   close: (changed: boolean) => void;
 }) {
   const [options, setOptions] = useState<{ here: string[]; ifHave: string[] } | null>(null);
-  const [asked, ask] = useState(false);
   const role = roleOf(thing);
-  if (!asked) {
-    ask(true);
-    void own.options(role).then(setOptions);
-  }
+  const ask = own.options;
+  useEffect(() => {
+    void ask(role).then(setOptions);
+  }, [ask, role]);
   const all = { ...names, ...namesOf(data.card.making?.items.own ?? []) };
   const take = (item: string, also: boolean) => {
     const { decided } = own;

@@ -1,9 +1,6 @@
-import { openCard } from "#server/cards/family.ts";
-import { found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { Sheet } from "../family/sheet.tsx";
-import { familyOf } from "../family-link.server.ts";
-import { when } from "../when.ts";
+import { cardAt } from "../family-link.server.ts";
 import { say } from "../words/say.ts";
 import type { Route } from "./+types/family-sheet";
 
@@ -13,11 +10,7 @@ export const meta: Route.MetaFunction = ({ data }) => [
 ];
 
 /** A card on one sheet, for homes that play from paper. */
-export async function loader({ params }: Route.LoaderArgs) {
-  const link = await familyOf(params.token);
-  const open = await found(openCard(link, idOf(params.card, "card")));
-  return { ...open, token: params.token, opens: when(open.opensAt, open.zone), closes: when(open.closesAt, open.zone) };
-}
+export const loader = ({ params }: Route.LoaderArgs) => cardAt(params);
 
 export default function FamilySheet({ loaderData, params }: Route.ComponentProps) {
   return (

@@ -4,7 +4,7 @@ import { choose, type Unmet } from "../kit/choose.ts";
 import type { Item } from "../kit/item.ts";
 import { type Change, changesThatLetIn } from "../kit/lets-in.ts";
 import { patternOf } from "../patterns/registry.ts";
-import { choosingFor, DEFAULT_PLAYERS, fitInSpace, type HomeFacts, type Place } from "./for-home.ts";
+import { choosingFor, DEFAULT_PLAYERS, fitAsDesigned, type HomeFacts, type Place } from "./for-home.ts";
 import { rolesOf, targetOf } from "./roles.ts";
 
 /** Whether one home can do an activity with its own things. */
@@ -27,14 +27,7 @@ function placeIn(a: Activity, home: HomeFacts, who: Who, known: Map<string, Plac
   const key = JSON.stringify(space);
   const found = known.get(key);
   if (found) return found;
-  const [long, wide] = [Math.max(space.length, space.width), Math.min(space.length, space.width)];
-  const room = {
-    length: Math.min(a.space.length, long),
-    width: Math.min(a.space.width, wide),
-    floor: space.floor,
-    indoors: space.indoors,
-  };
-  const { parts: _, ...place } = fitInSpace(a, { ...a, space: room }, who, space);
+  const { parts: _, ...place } = fitAsDesigned(a, who, space);
   known.set(key, place);
   return place;
 }

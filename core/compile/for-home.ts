@@ -2,7 +2,7 @@ import { actionFacts } from "../aim/actions.ts";
 import { layoutOf, pegRates, sceneOf, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
-import { type Choosing, type Chosen, choose, type Pick } from "../kit/choose.ts";
+import { type Choosing, type Chosen, choose, endsOf, type Pick } from "../kit/choose.ts";
 import { faceOf } from "../kit/face.ts";
 import type { Item } from "../kit/item.ts";
 import { thing } from "../kit/items.ts";
@@ -24,8 +24,7 @@ export type HomeFacts = HomeAnswers & { id: string; label: string };
 export const DEFAULT_PLAYERS = 2;
 
 /** `noKit`: nothing to send was there, so it is played with what needs no kit. */
-export const STATUSES = ["designed", "adapted", "noKit"] as const;
-export type Status = (typeof STATUSES)[number];
+export type Status = "designed" | "adapted" | "noKit";
 
 /** An activity made ready for one home's things and floor, for one person. */
 export interface ForHome {
@@ -93,11 +92,7 @@ function pickThings(choosing: Choosing): Picked {
   const relaxed = {
     ...choosing,
     roles: choosing.roles.map((r) => (missing.includes(r.id) ? { ...r, limits: [], optional: false } : r)),
-    couplings: choosing.couplings.filter(
-      (k) =>
-        k.kind === "differs" ||
-        !missing.includes(k.kind === "enters" ? k.opening : k.kind === "passes" ? k.gap : k.pin),
-    ),
+    couplings: choosing.couplings.filter((k) => k.kind === "differs" || !missing.includes(endsOf(k)[1])),
     stock: { ...noKitStock(choosing.items), ...choosing.stock },
     fixed: Object.fromEntries(Object.entries(choosing.fixed ?? {}).filter(([r]) => !missing.includes(r))),
   };
@@ -126,7 +121,7 @@ function holdsFor(a: Activity, now: Activity, who: Who): (parts: readonly Part[]
  * The layout of an activity in a home's space: where it lies as it is, or how much shorter it has to be. Shorter at the same challenge first; where
  * that does not do, shorter at whatever challenge is left.
  */
-export function fitInSpace(a: Activity, now: Activity, who: Who, space: HomeSpace): Fit {
+function fitInSpace(a: Activity, now: Activity, who: Who, space: HomeSpace): Fit {
   const [parts, ground, sent] = [layoutOf(now), groundOf(space), sentOf(now)];
   const held = fitLayout(parts, ground, sent, holdsFor(a, now, who));
   if (held.status !== "none" || held.trouble === "ceiling") return held;
@@ -163,13 +158,9 @@ export function forHome(
   const scale = fit?.scale ?? 1;
   if (scale < 1) {
     // Shorter: as hard with narrower things, so those are looked for first.
-    const parts = layoutOf(stood);
     const { diameter } = sentOf(stood);
     const widths = new Map(
-      partsOf(parts, "target").map((t) => {
-        const was = partsOf(layoutOf(a), "target").find((x) => x.id === t.id)!;
-        return [targetRole(t.id), widthAt(scale, was.width, was.rule, diameter)];
-      }),
+      partsOf(layoutOf(a), "target").map((t) => [targetRole(t.id), widthAt(scale, t.width, t.rule, diameter)]),
     );
     const roles = choosing.roles.map((r) => {
       const width = widths.get(r.id);
@@ -282,6 +273,19 @@ function heldAs(a: Activity, now: Activity, held: readonly Held[], who: Who): He
 
 const round = (m: number) => Math.round(m * 10) / 10;
 
+/** The room that a layout may take in a home: what was planned for, or what the home has, where that is less; its floor, its roof. */
+function roomFor(a: Activity, space: HomeSpace): Activity["space"] {
+  return {
+    length: Math.min(a.space.length, Math.max(space.length, space.width)),
+    width: Math.min(a.space.width, Math.min(space.length, space.width)),
+    floor: space.floor,
+    indoors: space.indoors,
+  };
+}
+/** How an activity lies in a space with the things as designed. */
+export const fitAsDesigned = (a: Activity, who: Who, space: HomeSpace): Fit =>
+  fitInSpace(a, { ...a, space: roomFor(a, space) }, who, space);
+
 interface Swapped {
   item: string;
   name: string;
@@ -335,17 +339,6 @@ function standIn(
     return i && i !== catalogueItem(id) ? [i] : [];
   });
   const own = [...new Map([...kit.own, ...mine].map((i) => [i.id, i])).values()];
-  // The room that the layout may take: what was planned for, or what this home has, where that is less.
-  const [long, wide] = home.space
-    ? [Math.max(home.space.length, home.space.width), Math.min(home.space.length, home.space.width)]
-    : [a.space.length, a.space.width];
-  const space = home.space
-    ? {
-        length: Math.min(a.space.length, long),
-        width: Math.min(a.space.width, wide),
-        floor: home.space.floor,
-        indoors: home.space.indoors,
-      }
-    : a.space;
+  const space = home.space ? roomFor(a, home.space) : a.space;
   return { activity: { ...a, kit: { ...kit, own }, space, pattern: { ...a.pattern, params } } as Activity, swapped };
 }

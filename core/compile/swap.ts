@@ -1,4 +1,4 @@
-import { choose } from "../kit/choose.ts";
+import { choose, serves } from "../kit/choose.ts";
 import { listOf } from "../kit/items.ts";
 import { type Card, compileFor, type Making } from "./card.ts";
 import { choosingFor, type HomeFacts, stockOf } from "./for-home.ts";
@@ -48,9 +48,7 @@ export function swapOptions(m: Making, d: Decided, role: string): { here: string
   };
   const r = base.roles.find((x) => x.id === role);
   if (!r) return { here: [], ifHave: [] };
-  const serving = items.filter(
-    (i) => i.uses.includes(r.use) && (r.use !== "send" || r.move === null || i.moves.includes(r.move)),
-  );
+  const serving = items.filter((i) => serves(i, r));
   const sorted = (list: { id: string; by: number }[]) => list.sort((a, b) => a.by - b.by).map((x) => x.id);
   const here: { id: string; by: number }[] = [];
   const ifHave: { id: string; by: number }[] = [];

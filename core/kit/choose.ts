@@ -159,7 +159,8 @@ function gauge(i: Item, role: Role, at: Where): Gauged {
   return found;
 }
 
-const serves = (i: Item, role: Role) =>
+/** Whether a thing can do what a role is for at all. */
+export const serves = (i: Item, role: Role): boolean =>
   i.uses.includes(role.use) && (role.use !== "send" || role.move === null || i.moves.includes(role.move));
 
 /** Whether two things suit each other as a coupling asks. */
@@ -175,7 +176,8 @@ function suits(k: Coupling, a: Item, b: Item, most: (i: Item) => number, count: 
       return a.id !== b.id || (a.kinds && most(a) >= 2 * count);
   }
 }
-const endsOf = (k: Coupling): readonly [string, string] =>
+/** The two roles that a coupling ties: what must suit, and what it must suit to. */
+export const endsOf = (k: Coupling): readonly [string, string] =>
   k.kind === "enters"
     ? [k.object, k.opening]
     : k.kind === "passes"

@@ -1,4 +1,4 @@
-import { type Choosing, choose } from "./choose.ts";
+import { type Choosing, choose, endsOf } from "./choose.ts";
 import type { Item } from "./item.ts";
 import type { Property } from "./property.ts";
 
@@ -11,9 +11,6 @@ export type Change =
 const meets = (c: Choosing) => choose(c).unmet.every((u) => u.optional);
 /** Things a home might get or find are tried commonest first, at most so many. */
 const MOST_TRIED = 25;
-
-/** Whether a home can do an activity with its own things, as asked. */
-export const canDo = meets;
 
 /** Every single change after which a home that could not do it can; the teacher's own first, then things to find. */
 export function changesThatLetIn(c: Choosing): Change[] {
@@ -30,7 +27,7 @@ export function changesThatLetIn(c: Choosing): Change[] {
     }
     if (r.use === "target" && c.roles.filter((x) => x.use === "target").length > 1) {
       const roles = c.roles.filter((x) => x.id !== role);
-      if (meets({ ...c, roles, couplings: c.couplings.filter((k) => !Object.values(k).includes(role)) }))
+      if (meets({ ...c, roles, couplings: c.couplings.filter((k) => !endsOf(k).includes(role)) }))
         out.push({ kind: "leaveOut", role });
     }
   }

@@ -117,7 +117,6 @@ export const askings: readonly Asking[] = [
     for: ["send", "target", "marker", "blocker", "implement"],
   },
 ];
-export const askingById = (id: string): Asking | undefined => askings.find((a) => a.id === id);
 
 /** One thing that a game needs, as the choosing sees it. */
 export interface Role {

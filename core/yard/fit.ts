@@ -435,6 +435,3 @@ function letting(parts: readonly Part[], ground: Ground, sent: Sent, least: numb
   out.push({ kind: "otherSpace", length: Math.ceil(needed * 10) / 10 });
   return out;
 }
-
-/** Square metres of a space. */
-export const groundArea = (g: Ground): number => Math.abs(areaOf(g.corners));

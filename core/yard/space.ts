@@ -3,11 +3,9 @@ import { areaOf, type Box, crossingSides, type Point } from "./geometry.ts";
 
 /** What stands in a space. `wall`: a stretch that may stop a ball, or be thrown at. */
 export const OBSTACLES = ["furniture", "breakable", "door", "stairs", "wall"] as const;
-export type ObstacleKind = (typeof OBSTACLES)[number];
 export const MOST_OBSTACLES = 20;
 export const MOST_CORNERS = 16;
-/** Smaller spaces hold no game: about one step of a small child each way, metres and square metres. */
-export const LEAST_SIDE = 0.4;
+/** Smaller spaces hold no game, square metres. */
 export const LEAST_AREA = 0.3;
 const FARTHEST = 60;
 

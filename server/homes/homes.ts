@@ -136,9 +136,10 @@ function checked(given: unknown): SomeAnswers {
 async function keep(tx: Tx, homeId: string, childId: string, given: SomeAnswers, byFamily: Date | null): Promise<void> {
   const { support: told, ...rest } = given;
   const changes = { ...rest, ...(byFamily && { answeredAt: byFamily }) };
-  if (Object.keys(changes).length > 0) await tx.update(home).set(changes).where(eq(home.id, homeId));
   if (told !== undefined) await tx.update(child).set({ support: told }).where(eq(child.id, childId));
-  await recompileFor(tx, homeId);
+  if (Object.keys(changes).length > 0) await tx.update(home).set(changes).where(eq(home.id, homeId));
+  // A note for the teacher changes no card.
+  if (Object.keys(rest).length > 0) await recompileFor(tx, homeId);
 }
 
 /** A new home for a child, which so far said nothing. */
@@ -441,10 +442,9 @@ export function beginAnswer(to: { schoolId: string; classId: string }): Promise<
 export function openAnswer(to: { schoolId: string; classId: string }, id: string): Promise<OpenAnswer> {
   return inSchool(to.schoolId, async (tx) => {
     const [row] = await tx
-      .select({ answer: surveyAnswer, school: schema.school.name, home })
+      .select({ answer: surveyAnswer, school: schema.school.name })
       .from(surveyAnswer)
       .innerJoin(schema.school, eq(schema.school.id, surveyAnswer.schoolId))
-      .leftJoin(home, eq(home.id, surveyAnswer.homeId))
       .where(and(eq(surveyAnswer.id, id), eq(surveyAnswer.classId, to.classId)));
     if (!row) throw new NotFound("answer");
     const { name, answers, support: told } = row.answer;
