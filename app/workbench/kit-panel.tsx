@@ -1,16 +1,16 @@
 import { Minus, Plus } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import { actionFacts } from "#core/aim/actions.ts";
 import { holdChallenge } from "#core/compile/challenge.ts";
 import { type KitFit, rankedChanges, withChange } from "#core/compile/class-fit.ts";
 import { rolesOf, targetOf } from "#core/compile/roles.ts";
 import { pegRates, type Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import { serves } from "#core/kit/choose.ts";
 import { faceOf } from "#core/kit/face.ts";
 import type { Item, Use } from "#core/kit/item.ts";
 import type { Change } from "#core/kit/lets-in.ts";
-import { type Asking, askings, type Limit, type RoleWords, type Wish } from "#core/kit/role.ts";
+import { type Asking, askings, limitOf, type RoleWords, wishOf, wordsOf } from "#core/kit/role.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { falls, speedAt, waterFor } from "#core/physics/standing.ts";
 import { partsOf } from "#core/yard/parts.ts";
@@ -45,7 +45,6 @@ export function KitPanel({ activity: a, change, people, names, fits, homes }: Pr
   const [swap, setSwap] = useState<Swap | null>(null);
   const { roles } = rolesOf(a, 1);
   const pattern = patternOf(a.pattern.name);
-  const travel = actionFacts[a.aim.action].travel;
 
   function pick(role: string, i: Item) {
     const target = targetOf(role);
@@ -82,7 +81,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes }: Pr
         const target = targetOf(r.id);
         const title = target === null ? label(`use.${r.use}`) : `${partNumber(a, target)} ${label("use.target")}`;
         const is = r.as?.id ?? "";
-        const fit = list.filter((i) => i.uses.includes(r.use) && (r.use !== "send" || i.moves.includes(travel)));
+        const fit = list.filter((i) => serves(i, r));
         const gone = is !== "" && !list.some((i) => i.id === is);
         return (
           <section key={r.id} className="row-line py-1.5">
@@ -196,13 +195,6 @@ function Stands({ a, id }: { a: Activity; id: string }) {
   return <p className="py-1 text-xs text-quiet">{text} A plain model: try it once.</p>;
 }
 
-const wordsOf = (all: readonly RoleWords[], role: string): RoleWords =>
-  all.find((r) => r.role === role) ?? { role, limits: [], wishes: [] };
-const limitOf = (words: RoleWords, ask: Asking): Limit | undefined =>
-  words.limits.find((l) => l.property === ask.property && l[ask.side] !== undefined);
-const wishOf = (words: RoleWords, ask: Asking): Wish | undefined =>
-  words.wishes.find((w) => w.property === ask.property);
-
 function askedWords(all: readonly RoleWords[], role: string): string {
   const words = wordsOf(all, role);
   return askings.flatMap((ask) => (limitOf(words, ask) ? [label(`asks.${ask.id}`).toLowerCase()] : [])).join(", ");
@@ -231,7 +223,7 @@ function Asks({
   const without = (ask: Asking): RoleWords => ({
     ...words,
     limits: words.limits.filter((l) => l !== limitOf(words, ask)),
-    wishes: words.wishes.filter((w) => w !== wishOf(words, ask)),
+    wishes: words.wishes.filter((w) => w !== wishOf(words, ask, use)),
   });
   const must = (ask: Asking, value: number, key?: string) => {
     const next = without(ask);
@@ -249,7 +241,7 @@ function Asks({
           .filter((x) => x.for.includes(use))
           .map((ask) => {
             const limit = limitOf(words, ask);
-            const wish = wishOf(words, ask);
+            const wish = wishOf(words, ask, use);
             const on = limit ? "must" : wish ? "wish" : "no";
             const value = limit?.[ask.side] ?? wish?.toward ?? ask.value;
             const text = label(`asks.${ask.id}`);

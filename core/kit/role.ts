@@ -118,6 +118,23 @@ export const askings: readonly Asking[] = [
   },
 ];
 
+/** What is asked of one role. */
+export const wordsOf = (all: readonly RoleWords[], role: string): RoleWords =>
+  all.find((r) => r.role === role) ?? { role, limits: [], wishes: [] };
+/** The limit that stands behind some words. */
+export const limitOf = (words: RoleWords, ask: Asking): Limit | undefined =>
+  words.limits.find((l) => l.property === ask.property && l[ask.side] !== undefined);
+/** The wish that stands behind some words: of several words about one property, those whose own number is nearest to it. */
+export function wishOf(words: RoleWords, ask: Asking, use: Use): Wish | undefined {
+  const wish = words.wishes.find((w) => w.property === ask.property);
+  if (!wish) return undefined;
+  const off = (x: Asking) => Math.abs(x.value - wish.toward);
+  const meant = askings
+    .filter((x) => x.property === ask.property && x.for.includes(use))
+    .reduce((x, y) => (off(y) < off(x) ? y : x));
+  return meant.id === ask.id ? wish : undefined;
+}
+
 /** One thing that a game needs, as the choosing sees it. */
 export interface Role {
   /** `send`, `send2`, `marker`, `blocker`, `target:<id>`. */

@@ -71,22 +71,9 @@ export function placed(p: Piece, at: Placement): Box {
 }
 
 /** What of an obstacle each kind of piece must keep clear of. A wall stops things; nothing may stand in it. */
-function keepsClear(piece: Piece["kind"], o: Obstacle["kind"]): boolean {
+export function keepsClear(piece: Piece["kind"], o: Obstacle["kind"]): boolean {
   if (piece === "runOut") return o === "breakable" || o === "stairs" || o === "door";
   return true;
-}
-
-/** Why a placement does not do, or null where it does. */
-export function troubleOf(pieces: readonly Piece[], ground: Ground, at: Placement): Trouble | null {
-  for (const p of pieces) {
-    const box = placed(p, at);
-    if (p.kind !== "runOut" && p.kind !== "lane" && !boxInside(ground.corners, box)) return "outside";
-    if (p.kind === "lane" && !boxInside(ground.corners, { ...box, hy: THIN })) return "outside";
-    for (const o of ground.obstacles)
-      if (keepsClear(p.kind, o.kind) && overlap(box, boxOf(o)) > OVERLAP_ALLOWED)
-        return o.kind === "wall" ? "furniture" : o.kind;
-  }
-  return null;
 }
 
 /** Whether something that runs on would leave the space: indoors the walls stop it. */
@@ -308,7 +295,7 @@ export function findPlace(
   return null;
 }
 /** A lane's middle must lie inside so wide, metres. */
-const THIN = 0.02;
+export const THIN = 0.02;
 const RANK: Record<Piece["kind"], number> = { zone: 300, target: 200, stand: 150, line: 100, lane: 50, runOut: 0 };
 const rankOf = (p: Piece) => RANK[p.kind] + p.along;
 

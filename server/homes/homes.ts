@@ -326,8 +326,12 @@ function surveyInvitation(name: string, which: "invite" | "remind"): { subject: 
 export function classLink(who: SignedIn, classId: string): Promise<string | null> {
   return inSchool(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
-    await tx.insert(link).values({ schoolId: who.schoolId, classId }).onConflictDoNothing();
-    const [row] = await tx.select().from(link).where(eq(link.classId, classId));
+    const known = () => tx.select().from(link).where(eq(link.classId, classId));
+    let [row] = await known();
+    if (!row) {
+      await tx.insert(link).values({ schoolId: who.schoolId, classId }).onConflictDoNothing();
+      [row] = await known();
+    }
     return row && !row.withdrawnAt ? linkToken(row.id, row.version) : null;
   });
 }

@@ -1,0 +1,17 @@
+import { keepsClear, OVERLAP_ALLOWED, type Placement, placed, THIN, type Trouble } from "./fit.ts";
+import type { Piece } from "./footprint.ts";
+import { boxInside, overlap } from "./geometry.ts";
+import { boxOf, type Ground } from "./space.ts";
+
+/** A second, plain telling of what a placement must keep to, for the tests only: every piece against the whole space, unturned. */
+export function troubleOf(pieces: readonly Piece[], ground: Ground, at: Placement): Trouble | null {
+  for (const p of pieces) {
+    const box = placed(p, at);
+    if (p.kind !== "runOut" && p.kind !== "lane" && !boxInside(ground.corners, box)) return "outside";
+    if (p.kind === "lane" && !boxInside(ground.corners, { ...box, hy: THIN })) return "outside";
+    for (const o of ground.obstacles)
+      if (keepsClear(p.kind, o.kind) && overlap(box, boxOf(o)) > OVERLAP_ALLOWED)
+        return o.kind === "wall" ? "furniture" : o.kind;
+  }
+  return null;
+}
