@@ -1,16 +1,15 @@
 import { data, Form, Link, redirect } from "react-router";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { CAUTIONS } from "#core/kit/cautions.ts";
-import { FLOORS } from "#core/kit/floors.ts";
 import { type Item, MATERIALS, MOVES, ROOMS, SOURCE_ESTIMATED, USES } from "#core/kit/item.ts";
 import { listOf } from "#core/kit/items.ts";
-import { runOnOf, slideKeepsOf } from "#core/physics/run-on.ts";
 import { rowToItem, saveItem, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
 import { missing } from "../answer.server.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { paths } from "../drawings/paths.ts";
 import { teacherOf } from "../session.server.ts";
+import { ModelNotes } from "../things/model-notes.tsx";
 import { itemName, namesOf, say } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import type { Route } from "./+types/thing-edit";
@@ -207,22 +206,7 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
           {flag("endless", "one is enough for any number of lines")}
         </fieldset>
         {several("cautions", "Cautions on the card", CAUTIONS, (c) => say(`caution.${c}`))}
-        {item && (
-          <section className="text-sm text-quiet">
-            <h2 className="text-base text-ink">What the model makes of it</h2>
-            <p>
-              Runs on past a missed target:{" "}
-              {FLOORS.map(
-                (f) => `${label(`floor.${f}`)} ${runOnOf(item, f, item.moves[0] ?? "ground").toFixed(1)} m`,
-              ).join(", ")}
-              .
-            </p>
-            <p>
-              Slides, beside an easy piece:{" "}
-              {FLOORS.map((f) => `${label(`floor.${f}`)} ${Math.round(100 * slideKeepsOf(item, f))} %`).join(", ")}.
-            </p>
-          </section>
-        )}
+        {item && <ModelNotes item={item} />}
         <p>
           <button type="submit" className="btn btn-main">
             {item ? "Save" : "Add it"}

@@ -5,7 +5,7 @@ import { rampDistance, rampHeightFor, rampSpeed } from "./ramp.ts";
 import { rollingDistance, speedAfterRolling } from "./rolling.ts";
 import { fetchSeconds, keepsOf, runAfterLanding, runOnOf } from "./run-on.ts";
 import { slideDistance, slideKeeps, slidingPointless } from "./sliding.ts";
-import { falls, speedAt, tips, waterFor } from "./standing.ts";
+import { falls, speedAt, steadyFrom, tips, waterFor } from "./standing.ts";
 
 const i = (id: string) => catalogueItem(id)!;
 
@@ -40,6 +40,11 @@ describe("does it fall?", () => {
     expect(tips(bin, 0, i("softBall"), 4.5)).toBe(true);
     expect(tips(bin, 0.6, i("softBall"), 4.5)).toBe(false);
     expect(tips(i("washBowl"), 0, i("sockBall"), 3)).toBe(false);
+    const steady = steadyFrom(bin, i("softBall"), 4.5)!;
+    expect(steady).toBeGreaterThan(0);
+    expect(tips(bin, steady, i("softBall"), 4.5)).toBe(false);
+    expect(steadyFrom(i("washBowl"), i("sockBall"), 3)).toBe(0);
+    expect(steadyFrom(i("rollTube"), i("smallBall"), 6)).toBeNull();
   });
 });
 

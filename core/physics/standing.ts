@@ -41,6 +41,14 @@ export const tips = (container: Item, filling: number, object: Item, speed: numb
     blowAt: container.height,
   });
 
+/** Least filling, 0 to 1, from which on a container stays up when something lobbed catches its rim; null: it tips however full. */
+export function steadyFrom(container: Item, object: Item, speed: number): number | null {
+  const steps = container.contents ? STEPS : 0;
+  const over = Array.from({ length: steps + 1 }, (_, k) => tips(container, k / STEPS, object, speed));
+  const last = over.lastIndexOf(true);
+  return last === steps ? null : (last + 1) / STEPS;
+}
+
 /** What filling does to a thing that may be knocked over. */
 export interface Water {
   /** Least filling, 0 to 1, from which on it stays up; null: it falls however full. 0: it stands even empty. */
