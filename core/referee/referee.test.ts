@@ -45,6 +45,33 @@ describe("referee", () => {
     });
   });
 
+  it("records that something else is sent now: it changes no score, is undone like anything else, and survives a correction", () => {
+    const swap = (item: string): PlayEvent => ({ kind: "object", at: 0, role: "send", item });
+    const { play } = replay(climb, alone, [swap("shirtRoll"), send("t1"), swap("sockBall"), send("t2")]);
+    expect(view(play).objects).toEqual({ send: "sockBall" });
+    expect(view(play).score[0]).toMatchObject({ value: 5 });
+    expect(view(play).tally[0]).toMatchObject({ sends: 2 });
+    const back = replay(climb, alone, [swap("shirtRoll"), send("t1"), swap("sockBall"), { kind: "undo", at: 0 }]).play;
+    expect(view(back).objects).toEqual({ send: "shirtRoll" });
+    const fixed = referee(play, {
+      kind: "correct",
+      at: 9,
+      seq: 1,
+      event: { kind: "send", at: 0, hit: null },
+      reason: "no",
+    });
+    if (isRefusal(fixed)) throw new Error("refused");
+    expect(view(fixed).objects).toEqual({ send: "sockBall" });
+    const over = replay(
+      climb,
+      alone,
+      ["t1", "t2", "t3", "t4", "t5"].map((t) => send(t)),
+    ).play;
+    expect(referee(over, swap("sockBall"))).toEqual({ refused: { key: "refused.over" } });
+    const stopped = replay(climb, alone, [{ kind: "stop", at: 0 }]).play;
+    expect(referee(stopped, swap("sockBall"))).toEqual({ refused: { key: "refused.stopped" } });
+  });
+
   it("takes a correction back when later events would no longer be allowed", () => {
     const game = { name: "bands", params: { ...patterns.bands.example.params, pieces: 1 } };
     const { play } = replay(game, two, [rest("z4"), rest("z1"), { kind: "ready", at: 0 }]);

@@ -1,0 +1,101 @@
+import { beforeAll, describe, expect, it, vi } from "vitest";
+import { catalogueItem } from "#core/kit/catalogue.ts";
+
+let csv: typeof import("./csv.ts");
+beforeAll(async () => {
+  vi.stubEnv("YARD_APP_DATABASE_URL", "postgres://nobody@127.0.0.1/none");
+  vi.stubEnv("YARD_SECRET", "a secret of thirty-two characters");
+  csv = await import("./csv.ts");
+});
+
+const CLASSES = ["Heron class", "Otter class"];
+const known = (id: string) => catalogueItem(id) !== undefined;
+const read = (...lines: string[]) => csv.readHomes(lines.join("\n"), CLASSES, known);
+const HEAD =
+  "class,child,age,home,left_handed,step_m,space,length_m,width_m,floor,indoors,ceiling_m,players,quiet,no_balls_indoors,things,support";
+const reasons = (...rows: string[]) => read(HEAD, ...rows).bad.map((b) => `${b.line}: ${b.reason}`);
+
+describe("roster and homes from a file", () => {
+  it("reads a whole row, and a row that says only whose home it is", () => {
+    const { good, bad } = read(
+      HEAD,
+      "heron class,Ada B.,7,Ada's home,yes,0.52,room,4,3.2,carpet,yes,2.5,3,no,yes,bucket 1; sock 8,Plays seated",
+      "Otter class,Ben C.,9,,,,,,,,,,,,,,",
+    );
+    expect(bad).toEqual([]);
+    expect(good[0]).toEqual({
+      line: 2,
+      className: "Heron class",
+      child: "Ada B.",
+      age: 7,
+      home: "Ada's home",
+      leftHanded: true,
+      step: 0.52,
+      support: "Plays seated",
+      answers: {
+        kit: { bucket: 1, sock: 8 },
+        space: { kind: "room", length: 4, width: 3.2, floor: "carpet", indoors: true, ceiling: 2.5 },
+        players: 3,
+        quiet: false,
+        noBallsIndoors: true,
+      },
+    });
+    expect(good[1]!.answers).toEqual({ kit: null, space: null, players: null, quiet: false, noBallsIndoors: false });
+  });
+
+  it("takes what a spreadsheet makes of it: a mark at the front, a comma for a point, a quote before a formula, empty lines", () => {
+    const { good, bad } = read(`\ufeff${HEAD}`, "", '"Heron class","\'=Ada",7,Home,,"0,52",,,,,,,,,,,', "  ");
+    expect(bad).toEqual([]);
+    expect(good[0]).toMatchObject({ child: "=Ada", step: 0.52 });
+  });
+
+  it("leaves support alone where the file has no such column", () => {
+    expect(read("class,child,age,home", "Heron class,Ada B.,7,Home").good[0]!.support).toBeNull();
+  });
+
+  it.each([
+    ["Swan class,Ada,7,H,,,,,,,,,,,,,", 'class "Swan class" is not one of yours (Heron class, Otter class)'],
+    ["Heron class,,7,H,,,,,,,,,,,,,", "child must not be empty"],
+    ["Heron class,Ada,seven,H,,,,,,,,,,,,,", "age must be a number"],
+    ["Heron class,Ada,3,H,,,,,,,,,,,,,", "age must be 4 or more"],
+    ["Heron class,Ada,7.5,H,,,,,,,,,,,,,", "age must be whole years"],
+    ["Heron class,Ada,7,H,maybe,,,,,,,,,,,,", 'left_handed must be yes or no, not "maybe"'],
+    ["Heron class,Ada,7,H,,9,,,,,,,,,,,", "step_m must be 1.2 or less"],
+    ["Heron class,Ada,7,H,,,attic,4,3,carpet,yes,,,,,,", "space must be one of"],
+    ["Heron class,Ada,7,H,,,room,-4,3,carpet,yes,,,,,,", "length must be 0.5 m or more"],
+    ["Heron class,Ada,7,H,,,room,4,,carpet,yes,,,,,,", "width must be a number of metres"],
+    ["Heron class,Ada,7,H,,,room,4,3,lava,yes,,,,,,", "floor must be one of"],
+    ["Heron class,Ada,7,H,,,,,,,,,99,,,,", "players must be 6 or fewer"],
+    ["Heron class,Ada,7,H,,,,,,,,,,,,bucket,", '"bucket" must be a thing and how many'],
+    ["Heron class,Ada,7,H,,,,,,,,,,,,unicorn 1,", '"unicorn" is not in your school'],
+    ["Heron class,Ada,7,H,,,,,,,,,,,,bucket 1; bucket 2,", '"bucket" is named twice'],
+    ["Heron class,Ada,7,H,,,,,,,,,,,,bucket 0,", "how many must be 1 or more"],
+    ["Heron class,Ada,7,H,,,,,,,,,,,,bucket 1.5,", "how many must be a whole number"],
+    ["Heron class,Ada,7,H,,,,,,,,,,,,,,,extra", "the row has more cells than there are columns"],
+  ])("names the line and what is wrong: %s", (row, reason) => {
+    expect(reasons(row)).toHaveLength(1);
+    expect(reasons(row)[0]).toContain(`2: `);
+    expect(reasons(row)[0]).toContain(reason);
+  });
+
+  it("keeps one child in two homes, and refuses the same child and home twice", () => {
+    const two = read(
+      HEAD,
+      "Heron class,Ada,7,One,,,,,,,,,,,,,",
+      "Heron class,Ada,7,Two,,,,,,,,,,,,,",
+      "Heron class,ada,7,one,,,,,,,,,,,,,",
+    );
+    expect(two.good.map((g) => g.home)).toEqual(["One", "Two"]);
+    expect(two.bad).toEqual([{ line: 4, reason: "the same child and home as in line 2" }]);
+  });
+
+  it("refuses a file of other columns, too many rows or letters, as a whole and by name", () => {
+    expect(() => read("class,child,years", "Heron class,Ada,7")).toThrow("the file lacks the column age, home");
+    expect(() => read("class,child,age,home,shoe", "a,b,7,c,38")).toThrow('the column "shoe" is not known');
+    const row = "Heron class,Ada,7,Home";
+    expect(() => read("class,child,age,home", ...Array.from({ length: csv.MOST_ROWS + 1 }, () => row))).toThrow(
+      "rows; 500 are allowed",
+    );
+    expect(() => read("x".repeat(csv.LONGEST_FILE + 1))).toThrow("letters; 500000 are allowed");
+  });
+});
