@@ -26,6 +26,8 @@ const { LookScreen } = await import("./look-screen.tsx");
 const { HandInScreen } = await import("./hand-in-screen.tsx");
 const { PlayInputs } = await import("./play-inputs.tsx");
 const { CardApp } = await import("./card-app.tsx");
+const { Sheet } = await import("./sheet.tsx");
+const { RoomMap } = await import("./room-map.tsx");
 const { SurveyForm, SurveySaid } = await import("../homes/survey-form.tsx");
 
 const OPEN = "⟦";
@@ -38,7 +40,12 @@ function cardOf(name: (typeof patternNames)[number]): CardData {
     designed: { ...a, cues: [{ id: "c1", text: "TEACHER" }], criteria: [{ id: "l1", text: "TEACHER" }] },
     child: { age: 7, step: null, leftHanded: true },
     homes: [
-      { ...home, id: "one", kit: { paperSheet: 4, tape: 1, sock: 8, backpack: 2 } },
+      {
+        ...home,
+        id: "one",
+        kit: { paperSheet: 4, tape: 1, sock: 8, backpack: 2 },
+        space: { kind: "room", length: 5, width: 3, floor: "tile", indoors: true },
+      },
       { ...home, id: "two" },
     ],
     items: { own: [], hidden: [] },
@@ -114,6 +121,8 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
     const pages = [
       <FetchScreen key="f" data={data} own={own} ticks={ticks} setTicks={none} locked={false} />,
       <SetUpScreen key="s" data={data} />,
+      <Sheet key="p" data={data} />,
+      <RoomMap key="r" card={data.card} />,
       <LookScreen key="l" data={data} ticks={ticks} setTicks={none} />,
       <HandInScreen
         key="h"

@@ -19,7 +19,8 @@ type Move =
   | { type: "redo" }
   | { type: "replace"; next: Activity };
 
-function history(h: History, m: Move): History {
+/** What one move makes of what is now, before and after. */
+export function history(h: History, m: Move): History {
   switch (m.type) {
     case "change": {
       if (m.next === h.now) return h;

@@ -1,0 +1,171 @@
+import { renderToStaticMarkup } from "react-dom/server";
+import { createMemoryRouter, RouterProvider } from "react-router";
+import { describe, expect, it } from "vitest";
+import { playerModel } from "#core/aim/player.ts";
+import { fitHomes } from "#core/compile/class-fit.ts";
+import { layoutOf, pegRates, sentIn } from "#core/forecast/for-activity.ts";
+import { type Activity, fromPattern } from "#core/formats/activity.ts";
+import { catalogueItem } from "#core/kit/catalogue.ts";
+import { listOf } from "#core/kit/items.ts";
+import { patternOf } from "#core/patterns/registry.ts";
+import { NOTHING_SAID } from "#core/records/home.ts";
+import { clashesOf } from "#core/yard/clashes.ts";
+import { SchoolContext, schoolOf, usedIn, withOwn } from "./items.tsx";
+import { changeText, KitPanel } from "./kit-panel.tsx";
+import { Plan } from "./plan.tsx";
+import { countedBackFrom, planScale } from "./scale.ts";
+import { answerOf } from "./stations.tsx";
+import { Strip } from "./strip.tsx";
+import { Tape } from "./tape.tsx";
+
+const none = () => undefined;
+const climb = fromPattern("climb");
+const bands = fromPattern("bands");
+const people = [{ age: 6 }, { age: 7 }, { age: 8 }];
+const names = ["youngest, 6", "middle, 7", "oldest, 8"];
+const inRouter = (page: React.ReactNode) =>
+  renderToStaticMarkup(<RouterProvider router={createMemoryRouter([{ path: "/", element: page }])} />);
+const plain = (html: string) => html.replace(/<[^>]*>/g, " ").replace(/\s+/g, " ");
+
+describe("station Kit", () => {
+  const homes = [
+    { ...NOTHING_SAID, id: "h1", label: "one", kit: { smallBall: 1, bucket: 1, string: 1 } },
+    { ...NOTHING_SAID, id: "h2", label: "two", kit: { sock: 4 } },
+    { ...NOTHING_SAID, id: "h3", label: "three" },
+  ];
+  const panel = (a: Activity, school = schoolOf({ own: [], hidden: [] })) =>
+    inRouter(
+      <SchoolContext value={school}>
+        <KitPanel
+          activity={a}
+          problems={[]}
+          change={none}
+          chosen={null}
+          choose={none}
+          people={people}
+          names={names}
+          fits={fitHomes(a, homes, school.list)}
+          homes={{ h1: "Ada B.", h2: "Ben C.", h3: "Cleo D." }}
+        />
+      </SchoolContext>,
+    );
+  it("lists every role with its thing, and the things that could serve, each once", () => {
+    const html = panel(climb);
+    for (const thing of ["sock ball", "bucket", "box", "book", "saucepan", "bottle", "string"])
+      expect(plain(html)).toContain(thing);
+    expect(html.match(/type="radio"/g)!.length).toBeGreaterThan(15);
+    expect(plain(html)).toContain("3 of 3 homes have the things");
+    expect(plain(html)).toContain("Homes that did not say are taken to have the usual things.");
+  });
+  it("says which homes cannot and why, and the single change that lets most of them in", () => {
+    const asking: Activity = {
+      ...climb,
+      kit: { ...climb.kit, roles: [{ role: "send", limits: [{ property: "rebound", least: 0.5 }], wishes: [] }] },
+    };
+    const said = plain(panel(asking));
+    expect(said).toContain("1 of 3 homes have the things");
+    expect(said).toContain("2 more by not asking for bounce");
+    expect(said).toContain("Ben C. All that is here has too little bounce.");
+    expect(said).not.toContain("Ada B.");
+    expect(said).toContain("bounces");
+    expect(changeText({ kind: "thing", item: "smallBall" }, (id) => id)).toBe("one more thing at home: smallBall");
+  });
+  it("keeps a thing that the school deleted, and says so", () => {
+    const puck = { ...catalogueItem("sockBall")!, id: "puck", name: "felt puck" };
+    const a = withOwn({ ...climb, kit: { ...climb.kit, send: "puck" } }, [...listOf([]), puck]);
+    expect(a.kit.own.map((i) => i.id)).toEqual(["puck"]);
+    expect(usedIn(a).has("puck")).toBe(true);
+    expect(plain(panel(a))).toContain("No longer in your school");
+    expect(plain(panel(a, schoolOf({ own: [puck], hidden: [] })))).not.toContain("No longer in your school");
+    expect(answerOf("kit", a)).toBe("felt puck, string for lines");
+    // Nothing of the list that comes with the tool is carried along.
+    expect(withOwn(climb, listOf([])).kit.own).toEqual([]);
+  });
+});
+
+function drawn(a: Activity, chosen: string | null) {
+  const parts = layoutOf(a);
+  const scale = planScale(a.space.length, a.space.width, countedBackFrom(parts));
+  const object = { diameter: sentIn(a).width, runOn: 0, inAir: false };
+  return renderToStaticMarkup(
+    <Plan
+      space={a.space}
+      parts={parts}
+      scale={scale}
+      chosen={chosen}
+      choose={none}
+      player={playerModel({ age: 7 }, a.aim.action, sentIn(a), a.space.floor)}
+      who="Ada B."
+      place={none}
+      clashes={clashesOf(parts, a.space, object)}
+    />,
+  );
+}
+describe("the plan", () => {
+  it("names every target with where it stands, and can be moved by keys", () => {
+    const html = drawn(climb, "t1");
+    expect(html.match(/data-mark=/g)).toHaveLength(5);
+    expect(html).toContain('aria-label="1 bucket: 1.40 m, 0.56 m left. Arrow keys move it"');
+    expect(html.match(/tabindex="0"/gi)).toHaveLength(5);
+    expect(html.match(/aria-pressed="true"/g)).toHaveLength(1);
+    expect(plain(html)).toContain("1.40 m, 0.56 m left");
+  });
+  it("rings what clashes", () => {
+    const p = patternOf("climb");
+    const wide = p.moveAside(climb.pattern.params, "t2", 5)!;
+    const html = drawn({ ...climb, pattern: { ...climb.pattern, params: wide } } as Activity, null);
+    expect(html.match(/#FF8A66/g)).toHaveLength(1);
+    expect(drawn(climb, null)).not.toContain("#FF8A66");
+  });
+  it("draws bands with their points, and no mark to move aside", () => {
+    const html = drawn(bands, "b2");
+    expect(html).not.toContain("data-mark");
+    for (const z of layoutOf(bands)) if (z.kind === "zone") expect(plain(html)).toContain(` ${z.points} `);
+  });
+});
+
+describe("the tape", () => {
+  const tape = (a: Activity, unit: "m" | "ft") => {
+    const parts = layoutOf(a);
+    return renderToStaticMarkup(
+      <Tape
+        pegs={patternOf(a.pattern.name).pegs(a.pattern.params)}
+        scale={planScale(a.space.length, a.space.width, countedBackFrom(parts))}
+        length={a.space.length}
+        rows={people.map((p, i) => ({ name: names[i]!, rates: pegRates(a, p), step: 0.5 }))}
+        shown={1}
+        show={none}
+        chosen="t3"
+        choose={none}
+        move={none}
+        unit={unit}
+        corridor={[0.6, 0.8]}
+      />,
+    );
+  };
+  it("has a slider a peg, in metres and steps, and three rates under each", () => {
+    const html = tape(climb, "m");
+    expect(html.match(/role="slider"/g)).toHaveLength(5);
+    expect(html).toContain('aria-valuenow="2.8"');
+    expect(html).toMatch(/aria-valuetext="2\.80 m, [\d½]+ steps"/);
+    expect(html.match(/data-rate=/g)).toHaveLength(15);
+    const rates = [...plain(html).matchAll(/(\d+) ?%/g)].map((m) => Number(m[1]));
+    expect(rates.every((r) => r >= 0 && r <= 100)).toBe(true);
+    expect(plain(tape(climb, "ft"))).toContain("feet");
+  });
+});
+
+describe("the strip", () => {
+  it("counts the homes that can, those that cannot, and those that did not say", () => {
+    const homes = [
+      { name: "Ada B.", fits: true, why: "as designed" },
+      { name: "Ben C.", fits: false, why: "too short" },
+      { name: "Cleo D.", fits: null, why: "did not say" },
+    ];
+    const html = inRouter(<Strip activity={climb} people={people} names={names} unit="points" homes={homes} />);
+    expect(plain(html)).toContain("1 of 3");
+    expect(plain(html)).toContain("1 did not say");
+    expect(html.match(/rotate-45/g)).toHaveLength(1);
+    expect(html).toContain('data-strip="waiting"');
+  });
+});
