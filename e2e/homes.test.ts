@@ -267,8 +267,6 @@ describe("the school's list of things", () => {
     await sees(page, "mass must be 0.001 kg or more");
     expect(await page.$eval("[name=width]", (e) => (e as HTMLInputElement).value)).toBe("9");
     await type("mass", "40");
-    await page.click("input[name=uses][value=send]:not(:checked)").catch(() => undefined);
-    await page.click("input[name=moves][value=slide]:not(:checked)").catch(() => undefined);
     await press(page, "Add it");
     await sees(page, "felt puck");
     await press(page, "Hide potato");
@@ -294,6 +292,31 @@ describe("the school's list of things", () => {
     await press(page, "Copy this activity");
     await page.waitForNavigation({ waitUntil: "networkidle0" }).catch(() => undefined);
     await sees(page, "saved");
+    await page.close();
+  });
+
+  it("gives everything typed back before any script loads, boxes and choices too", async () => {
+    const page = await teacherPage(opened.browser);
+    await page.setJavaScriptEnabled(false);
+    await page.goto(`${base}/things/new`, { waitUntil: "load" });
+    await page.type("[name=name]", "cork float");
+    await page.type("[name=width]", "wide");
+    await page.select("[name=room]", "bathroom");
+    for (const box of [
+      "[name=uses][value=send]",
+      "[name=uses][value=token]",
+      "[name=moves][value=air]",
+      "[name=breakable]",
+    ])
+      await page.click(box);
+    await Promise.all([page.waitForNavigation(), page.click("main button[type=submit]")]);
+    expect(await text(page)).toContain("width must be a number");
+    const ticked = await page.$$eval("input:checked", (all) =>
+      all.map((e) => `${(e as HTMLInputElement).name} ${(e as HTMLInputElement).value}`),
+    );
+    expect(ticked).toEqual(["uses send", "uses token", "moves air", "breakable yes"]);
+    expect(await page.$eval("[name=width]", (e) => (e as HTMLInputElement).value)).toBe("wide");
+    expect(await page.$eval("[name=room]", (e) => (e as HTMLSelectElement).value)).toBe("bathroom");
     await page.close();
   });
 

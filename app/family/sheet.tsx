@@ -94,6 +94,7 @@ function Ruler() {
       width={`${RULER_CM * 10 + 2}mm`}
       height="9mm"
       viewBox={`-1 0 ${RULER_CM * 10 + 2} 9`}
+      overflow="visible"
       role="img"
       aria-label={say("sheet.ruler")}
     >

@@ -40,8 +40,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
   const given = await request.formData();
   const adding = params.id === NEW;
-  const fields: Record<string, string> = {};
-  for (const [k, v] of given) fields[k] = fields[k] ? `${fields[k]} ${v}` : String(v);
+  const fields = typedIn(given);
   for (const k of ["breakable", "kinds", "ask", "outdoorsOnly", "endless"])
     fields[k] = fields[k] === "yes" ? "yes" : "no";
   // Centimetres, grams and per cent are what a person reads off a thing.
@@ -55,9 +54,15 @@ export async function action({ request, params }: Route.ActionArgs) {
     await saveItem(who, { ...(rowToItem({ ...fields, id }) as object), made: kept?.made ?? null }, adding);
   } catch (e) {
     if (!(e instanceof NotAllowed)) throw e;
-    return data({ problems: e.problems, typed: Object.fromEntries(given) as Record<string, string> }, { status: 422 });
+    return data({ problems: e.problems, typed: typedIn(given) }, { status: 422 });
   }
   throw redirect("/things");
+}
+/** What a form says; several boxes of one name are words with a space between. */
+function typedIn(given: FormData): Record<string, string> {
+  const out: Record<string, string> = {};
+  for (const [k, v] of given) out[k] = out[k] ? `${out[k]} ${v}` : String(v);
+  return out;
 }
 function scaled(text: string | undefined, by: number): string {
   const t = (text ?? "").trim().replace(",", ".");
@@ -132,7 +137,10 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
               type="checkbox"
               name={name}
               value={o}
-              defaultChecked={(is[name] as string[] | undefined)?.includes(o)}
+              defaultChecked={(typed
+                ? (typed[name] ?? "").split(" ")
+                : ((is[name] as string[] | undefined) ?? [])
+              ).includes(o)}
             />
             {word(o)}
           </label>
@@ -147,7 +155,13 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
   );
   const flag = (name: "breakable" | "kinds" | "ask" | "outdoorsOnly" | "endless", title: string) => (
     <label className="flex items-center gap-2 py-0.5">
-      <input type="checkbox" name={name} value="yes" defaultChecked={is[name] ?? false} /> {title}
+      <input
+        type="checkbox"
+        name={name}
+        value="yes"
+        defaultChecked={typed ? typed[name] === "yes" : (is[name] ?? false)}
+      />{" "}
+      {title}
     </label>
   );
   return (

@@ -173,9 +173,15 @@ export function forHome(
   let { activity, held } = holdChallenge(a, stood, who, scale < 1 ? Math.max(...distances(stood)) : longest);
   if (space && fit && fit.status !== "none") {
     // Holding the challenge may have taken it beyond the space, other things may be wider: then a little shorter still.
-    if (!lies(activity, space) && lies(stood, space)) activity = stood;
-    for (let n = 0; n < MOST_ROUNDS && !lies(activity, space); n++) activity = shorter(activity, STILL_SHORTER);
-    const placement = lies(activity, space);
+    let placement = lies(activity, space);
+    if (!placement) {
+      placement = lies(stood, space);
+      if (placement) activity = stood;
+    }
+    for (let n = 0; n < MOST_ROUNDS && !placement; n++) {
+      activity = shorter(activity, STILL_SHORTER);
+      placement = lies(activity, space);
+    }
     fit = { ...fit, placement };
     held = heldAs(a, activity, held, who);
   }
