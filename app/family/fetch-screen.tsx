@@ -39,10 +39,22 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
   });
   const second = picks.find((p) => p.role === "send2");
   const marker = picks.find((p) => p.role === "marker");
+  const stands = picks.find((p) => p.role === "layout");
   return [
     { title: say("fetch.send"), list: [each(thing("send", "send", a.kit.send))] },
     { title: say("fetch.second"), list: second ? [each(thing("send2", "send2", second.item))] : [] },
     { title: say("fetch.targets"), list: targets },
+    {
+      title: say("fetch.layout"),
+      list: stands
+        ? [
+            {
+              ...thing("layout", "layout", stands.item),
+              note: stands.count > 1 ? say("fetch.each", { count: stands.count }) : undefined,
+            },
+          ]
+        : [],
+    },
     {
       title: say("fetch.marker"),
       list: [
@@ -59,7 +71,8 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
   ].filter((g) => g.list.length > 0);
 }
 
-const roleOf = (t: Thing) => (["send", "send2", "marker", "blocker"].includes(t.id) ? t.id : `target:${t.id}`);
+const roleOf = (t: Thing) =>
+  ["send", "send2", "layout", "marker", "blocker"].includes(t.id) ? t.id : `target:${t.id}`;
 
 export function FetchScreen({
   data,

@@ -1,8 +1,10 @@
 import { ArrowLeft, ArrowRight } from "lucide-react";
 import { useState } from "react";
 import type { HitRule } from "#core/aim/hit-rule.ts";
+import type { Marker } from "#core/compile/card.ts";
+import { cellsOf } from "#core/yard/layouts/marks.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { say, sayCount, targetName } from "../words/say.ts";
+import { itemName, type Names, namesOf, say, sayCount, targetName } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { RoomMap } from "./room-map.tsx";
 import { YardMap } from "./yard-map.tsx";
@@ -46,13 +48,15 @@ export function stages({ card }: CardData): Stage[] {
   for (const m of card.markers) {
     shown.push(m.id);
     const zones = card.parts.flatMap((p) => (p.kind === "zone" && shown.includes(`b${p.id.slice(1)}`) ? [p.id] : []));
-    const shoes = m.unit === "shoe";
-    const walk = moving
-      ? say(shoes ? "setup.shoesBack" : "setup.back", {
-          count: sayCount(m.count),
-          label: target?.kind === "target" ? targetName(target) : "",
-        })
-      : say(shoes ? "setup.shoes" : "setup.walk", { count: sayCount(m.count) });
+    const counted = { count: sayCount(m.count), unit: m.unit };
+    const walk =
+      m.kind === "mark" && m.count === 0
+        ? say("setup.onLine")
+        : m.behind
+          ? say("setup.behind", counted)
+          : moving && m.kind !== "mark"
+            ? say("setup.back", { ...counted, label: target?.kind === "target" ? targetName(target) : "" })
+            : say("setup.walk", counted);
     const aside = m.aside
       ? [
           say(m.across < 0 ? "setup.asideLeft" : "setup.asideRight", {
@@ -66,16 +70,38 @@ export function stages({ card }: CardData): Stage[] {
     const put =
       m.kind === "target"
         ? [say("setup.put", { item: targetName(m) }), countsLine(card, m.id)]
-        : [say("setup.line", { number: m.label })];
+        : m.kind === "line"
+          ? [say("setup.line", { number: m.label })]
+          : [markLine(m, namesOf(a.kit.own))];
     out.push({
       id: m.id,
       item: m.item,
       lines: [walk, ...aside, ...put].filter(Boolean),
-      distance: say("setup.dist", { count: sayCount(m.count), unit: m.unit, metres: metres(m.reached) }),
+      ...(m.count > 0 && {
+        distance: say("setup.dist", { count: sayCount(m.count), unit: m.unit, metres: metres(m.reached) }),
+      }),
       shown: [...shown, ...zones],
     });
   }
+  const cells = a.layout ? cellsOf(a.layout) : null;
+  if (cells && out.length > 0) out[out.length - 1]!.lines.push(say("setup.cells", { count: cells }));
   return out;
+}
+
+/** What to put at a mark of what is laid out beside the game. */
+function markLine(m: Marker, names: Names): string {
+  switch (m.what) {
+    case "spot":
+      return m.label ? say("setup.spotNumber", { label: m.label }) : say("setup.spot");
+    case "corner":
+      return say("setup.corner");
+    case "line":
+      return m.label ? say("setup.line", { number: m.label }) : say("setup.layLine");
+    default:
+      return m.up === undefined
+        ? say("setup.put", { item: itemName(m.item, names) })
+        : say("setup.wall", { item: itemName(m.item, names), cm: Math.round(m.up * 100) });
+  }
 }
 
 /** What counts, as the card says it: one rule by its name, several by the pair they make. */
@@ -136,14 +162,16 @@ export function SetUpScreen({ data }: { data: CardData }) {
       {whole && data.card.home?.place?.status === "none" && <p className="note mt-3">{say("setup.tight")}</p>}
       {whole && (
         <ul className="mt-4 grid gap-1.5 text-lg">
-          {data.card.markers.map((m) => (
-            <li key={m.id} className="row-line flex justify-between gap-3 pb-1">
-              <span>{m.kind === "target" ? targetName(m) : say("setup.line", { number: m.label })}</span>
-              <strong>
-                {say("setup.dist", { count: sayCount(m.count), unit: m.unit, metres: metres(m.reached) })}
-              </strong>
-            </li>
-          ))}
+          {data.card.markers
+            .filter((m) => m.kind !== "mark")
+            .map((m) => (
+              <li key={m.id} className="row-line flex justify-between gap-3 pb-1">
+                <span>{m.kind === "target" ? targetName(m) : say("setup.line", { number: m.label })}</span>
+                <strong>
+                  {say("setup.dist", { count: sayCount(m.count), unit: m.unit, metres: metres(m.reached) })}
+                </strong>
+              </li>
+            ))}
           {zone?.kind === "zone" && <li className="pt-1">{say(`setup.rule.${zone.lineRule}`)}</li>}
         </ul>
       )}

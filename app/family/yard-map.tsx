@@ -1,4 +1,4 @@
-import type { Part } from "#core/yard/parts.ts";
+import { boundsOf, type Part } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
 
 /** Room kept free around the layout, pixels. */
@@ -16,15 +16,9 @@ export interface MapMarks {
 
 /** What a map has to show, and how many pixels a metre gets. */
 function extentOf(parts: readonly Part[], width: number, height: number): { lo: number; half: number; scale: number } {
-  const alongs = parts.flatMap((p) => (p.kind === "zone" ? [p.near, p.far] : p.kind === "runOn" ? [] : [p.along]));
-  const lo = Math.min(...alongs);
-  const hi = Math.max(...alongs);
-  const half = Math.max(
-    0.4,
-    ...parts.map((p) =>
-      p.kind === "target" ? Math.abs(p.across) + p.width / 2 : p.kind === "zone" || p.kind === "line" ? p.width / 2 : 0,
-    ),
-  );
+  const { along, across } = boundsOf(parts);
+  const [lo, hi] = along;
+  const half = Math.max(0.4, -across[0], across[1]);
   const scale = Math.min((height - PAD.top - PAD.bottom) / Math.max(0.5, hi - lo), (width - 2 * PAD.side) / (2 * half));
   return { lo, half, scale };
 }

@@ -10,7 +10,7 @@ import { paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { clashesOf, type Clash as LayoutClash } from "#core/yard/clashes.ts";
 import type { Letting } from "#core/yard/fit.ts";
-import { type Part, partsOf } from "#core/yard/parts.ts";
+import { countedBackFrom, type Part, partsOf } from "#core/yard/parts.ts";
 import { activityFor, addActivity, copyActivity, shelveActivity } from "#server/activities/activities.ts";
 import { unitOf } from "#server/assignments/results.ts";
 import { sendActivity } from "#server/assignments/send.ts";
@@ -27,7 +27,7 @@ import { type Draft, useDraft } from "../workbench/draft.ts";
 import { SchoolContext, schoolOf } from "../workbench/items.tsx";
 import { KitPanel } from "../workbench/kit-panel.tsx";
 import { Plan } from "../workbench/plan.tsx";
-import { countedBackFrom, planScale } from "../workbench/scale.ts";
+import { planScale } from "../workbench/scale.ts";
 import { SendPanel } from "../workbench/send-panel.tsx";
 import {
   AimPanel,

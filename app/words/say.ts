@@ -59,8 +59,9 @@ export function targetName(t: { label: string; item: string }, names: Names = {}
   return t.label || itemName(t.item, names);
 }
 
-/** A count in whole or half steps: `5½`. */
-export const sayCount = (n: number): string => `${Math.floor(n) || (n % 1 ? "" : 0)}${n % 1 === 0.5 ? "½" : ""}`;
+/** A count in whole or half steps: `5½`; other parts of one with their figure: `2.3`. */
+export const sayCount = (n: number): string =>
+  n % 0.5 === 0 ? `${Math.floor(n) || (n % 1 ? "" : 0)}${n % 1 === 0.5 ? "½" : ""}` : n.toFixed(1);
 
 /** A score with its unit; tenths of a second are shown as seconds. */
 export function sayScore(value: number, unit: "points" | "sends" | "tenths"): string {

@@ -1,5 +1,6 @@
 /** Labels of the teacher's side, by key, for what the core describes (knobs, actions, floors). */
 const labels: Record<string, string> = {
+  "use.layout": "stands in the yard",
   "knob.tries": "Tries in a go",
   "knob.noCap": "no cap",
   "knob.scoring": "Scored by",

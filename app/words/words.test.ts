@@ -17,6 +17,19 @@ import { hasLabel } from "./teacher.ts";
 
 const en = { ...base, ...enHome };
 
+type Ast = readonly { type: number; value?: string; options?: Record<string, { value: Ast }> }[];
+/** A message with each choice of its selects and plurals in turn; what is filled in is one word. */
+const everyWayOf = (ast: Ast): string[] =>
+  ast.reduce<string[]>(
+    (so, part) => {
+      const ways = part.options
+        ? Object.values(part.options).flatMap((o) => everyWayOf(o.value))
+        : [part.type === 0 ? part.value! : "x"];
+      return so.flatMap((before) => ways.map((way) => before + way));
+    },
+    [""],
+  );
+
 describe("the catalogue", () => {
   it("has a sentence for everything the core can say", () => {
     const wanted = [
@@ -52,10 +65,9 @@ describe("the catalogue", () => {
   });
   it("parses every message, and keeps family sentences to ten words", () => {
     for (const [key, text] of Object.entries(en)) {
-      expect(() => new IntlMessageFormat(text, "en"), key).not.toThrow();
-      const plain = text.replace(/\{[^{}]*(\{[^{}]*\}[^{}]*)*\}/g, "x");
-      for (const sentence of plain.split(/(?<=[.?!])\s+/))
-        expect(sentence.trim().split(/\s+/).length, `${key}: ${sentence}`).toBeLessThanOrEqual(10);
+      for (const plain of everyWayOf(new IntlMessageFormat(text, "en").getAst() as Ast))
+        for (const sentence of plain.split(/(?<=[.?!])\s+/))
+          expect(sentence.trim().split(/\s+/).length, `${key}: ${sentence}`).toBeLessThanOrEqual(10);
     }
   });
   it("says plurals and seconds", () => {

@@ -1,10 +1,9 @@
 import { createContext, useContext } from "react";
 import type { SchoolItems } from "#core/compile/card.ts";
-import type { Activity } from "#core/formats/activity.ts";
+import { type Activity, itemsIn } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import type { Item } from "#core/kit/item.ts";
 import { listOf } from "#core/kit/items.ts";
-import { patternOf } from "#core/patterns/registry.ts";
 import { itemName, namesOf } from "../words/say.ts";
 
 /** The school's list of things, for every part of the workbench. */
@@ -22,17 +21,9 @@ export function useSchool(): School & { name: (id: string) => string } {
   return { ...school, name: (id) => itemName(id, names) };
 }
 
-/** Ids of the things that an activity speaks of. */
-export function usedIn(a: Activity): Set<string> {
-  const targets = patternOf(a.pattern.name)
-    .layout(a.pattern.params, a.space)
-    .flatMap((p) => (p.kind === "target" ? [p.item] : []));
-  return new Set([a.kit.send, a.kit.marker, a.kit.blocker, ...targets]);
-}
-
 /** The activity with the school's own things that it speaks of along, and no others. */
 export function withOwn(a: Activity, list: readonly Item[]): Activity {
-  const used = usedIn(a);
+  const used = itemsIn(a);
   const own = [...used].flatMap((id) => {
     const i = list.find((x) => x.id === id) ?? a.kit.own.find((x) => x.id === id);
     return i && i !== catalogueItem(id) ? [i] : [];

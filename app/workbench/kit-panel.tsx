@@ -49,13 +49,15 @@ export function KitPanel({ activity: a, change, people, names, fits, homes }: Pr
   function pick(role: string, i: Item) {
     const target = targetOf(role);
     let next: Activity;
-    if (target === null) next = { ...a, kit: { ...a.kit, [role]: i.id } };
+    if (role === "layout" && a.layout) next = { ...a, layout: { ...a.layout, item: i.id } };
+    else if (target === null) next = { ...a, kit: { ...a.kit, [role]: i.id } };
     else {
       const params = pattern.swapTarget(a.pattern.params, target, { ...faceOf(i), label: i.name });
       next = { ...a, pattern: { ...a.pattern, params } } as Activity;
     }
     const from = roles.find((r) => r.id === role)?.as?.id ?? "";
-    if (role !== "marker" && role !== "blocker" && from !== i.id) setSwap({ was: a, role, from, to: i.id });
+    if (role !== "marker" && role !== "blocker" && role !== "layout" && from !== i.id)
+      setSwap({ was: a, role, from, to: i.id });
     change(withOwn(next, list));
   }
 
@@ -79,7 +81,12 @@ export function KitPanel({ activity: a, change, people, names, fits, homes }: Pr
       <ClassFit a={a} fits={fits} homes={homes} name={name} change={change} />
       {roles.map((r) => {
         const target = targetOf(r.id);
-        const title = target === null ? label(`use.${r.use}`) : `${partNumber(a, target)} ${label("use.target")}`;
+        const title =
+          r.id === "layout"
+            ? label("use.layout")
+            : target === null
+              ? label(`use.${r.use}`)
+              : `${partNumber(a, target)} ${label("use.target")}`;
         const is = r.as?.id ?? "";
         const fit = list.filter((i) => serves(i, r));
         const gone = is !== "" && !list.some((i) => i.id === is);
@@ -97,6 +104,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes }: Pr
                 <span className="block font-semibold">
                   {name(is)}
                   {r.count > 1 && r.use === "send" ? `, ${r.count} for each side` : ""}
+                  {r.count > 1 && r.id === "layout" ? `, ${r.count} of them` : ""}
                 </span>
                 <span className="block text-xs text-quiet">{askedWords(a.kit.roles, r.id)}</span>
               </span>
@@ -110,7 +118,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes }: Pr
             {open === r.id && (
               <div className="pb-2">
                 <Pick title={`${title}: thing`} items={fit} is={is} name={name} pick={(i) => pick(r.id, i)} />
-                {r.use === "target" && <Stands a={a} id={target!} />}
+                {target !== null && <Stands a={a} id={target} />}
                 <Asks
                   role={r.id}
                   use={r.use}

@@ -1,5 +1,3 @@
-import { type Part, partsOf } from "#core/yard/parts.ts";
-
 /** The centre column, pixels: plan and tape share one scale and stand under each other. */
 export const WIDTH = 700;
 const START = 74;
@@ -18,12 +16,6 @@ export interface PlanScale {
   xOf: (distance: number) => number;
   /** Distances run from the target back to the lines. */
   reversed: boolean;
-}
-
-/** Where distances are counted from: the start, or back from the target where the line moves. Metres along, or null. */
-export function countedBackFrom(parts: readonly Part[]): number | null {
-  const moves = partsOf(parts, "line").some((l) => l.role === "start" && l.id !== "start");
-  return moves ? (partsOf(parts, "target")[0]?.along ?? null) : null;
 }
 
 export function planScale(length: number, width: number, backFrom: number | null): PlanScale {

@@ -2,9 +2,10 @@ import { describe, expect, it } from "vitest";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import { fromPattern } from "#core/formats/activity.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
+import { countedBackFrom } from "#core/yard/parts.ts";
 import { hasLabel } from "../words/teacher.ts";
 import { getIn, setIn } from "./knobs.tsx";
-import { countedBackFrom, planScale, WIDTH } from "./scale.ts";
+import { planScale, WIDTH } from "./scale.ts";
 import { answerOf, STATIONS } from "./stations.tsx";
 import { stepsText } from "./tape.tsx";
 

@@ -5,28 +5,36 @@ import type { Caution } from "../kit/cautions.ts";
 import { cautionsOfItem } from "../kit/choose.ts";
 import type { Item } from "../kit/item.ts";
 import { listOf, thing } from "../kit/items.ts";
-import { countOut } from "../measures/count.ts";
+import { type Counted, countOut, countPlain, type Unit } from "../measures/count.ts";
 import { type Paces, paces } from "../measures/step.ts";
 import type { Needs } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
-import type { Part } from "../yard/parts.ts";
+import { type Mark, marksOf } from "../yard/layouts/marks.ts";
+import { countedBackFrom, type Part } from "../yard/parts.ts";
 import { type ForHome, forHome, type HomeFacts, stockOf } from "./for-home.ts";
 
 /** One thing to put down, as this child counts it out. */
 export interface Marker {
   id: string;
-  kind: "target" | "line";
+  /** `mark`: of what is laid out beside the game. */
+  kind: "target" | "line" | "mark";
+  what?: Mark["what"];
+  /** On a wall: how high its lower edge is, metres. */
+  up?: number;
   item: string;
   label: string;
-  unit: "step" | "shoe";
+  unit: Unit;
+  /** 0: on the line itself. */
   count: number;
+  /** Counted back from the line, away from the targets. */
+  behind?: boolean;
   /** As planned for this home, and where the count really ends, metres. */
   metres: number;
   reached: number;
   /** Metres to the right of the middle, negative to the left. */
   across: number;
   /** How that is counted out; absent where it stands in the middle. */
-  aside?: { unit: "step" | "shoe"; count: number; metres: number };
+  aside?: { unit: Unit; count: number; metres: number };
 }
 
 export interface CardChild {
@@ -73,17 +81,40 @@ export interface Card {
 
 /** Less than this aside is the middle, metres. */
 const LEAST_ASIDE = 0.05;
-/** Shoe lengths are counted up to here. */
-const MOST_SHOES = 12;
 
-/** A way aside as a child counts it: half steps or shoe lengths, whichever ends nearer to it. */
-function countAside(metres: number, own: Paces): NonNullable<Marker["aside"]> {
-  const steps = Math.max(0.5, Math.round((metres / own.step) * 2) / 2);
-  const shoes = Math.min(MOST_SHOES, Math.max(1, Math.round(metres / own.shoe)));
-  const as = { step: steps * own.step, shoe: shoes * own.shoe };
-  return Math.abs(as.shoe - metres) < Math.abs(as.step - metres)
-    ? { unit: "shoe", count: shoes, metres: as.shoe }
-    : { unit: "step", count: steps, metres: as.step };
+/** A way aside as a child counts it. */
+function countAside(metres: number, own: Paces, counted: Counted): NonNullable<Marker["aside"]> {
+  const { unit, count, metres: ends } = countPlain(metres, own, counted);
+  return { unit, count, metres: ends };
+}
+
+/** What is laid out beside the game, mark by mark as a child counts it out. */
+function marksToCount(a: Activity, parts: readonly Part[], own: Paces, counted: Counted): Marker[] {
+  if (!a.layout) return [];
+  // Where the throwing line moves, everything is counted back from the target.
+  const from = countedBackFrom(parts);
+  return marksOf(a.layout).map((m): Marker => {
+    const reach = from === null ? m.along : from - m.along;
+    const away = Math.abs(reach);
+    const on = away < LEAST_ASIDE;
+    const ahead = countPlain(away, own, counted);
+    const aside = Math.abs(m.across) >= LEAST_ASIDE ? countAside(Math.abs(m.across), own, counted) : undefined;
+    return {
+      ...(aside && { aside }),
+      ...(reach < 0 && !on && { behind: true }),
+      id: m.id,
+      kind: "mark",
+      what: m.what,
+      ...(m.up !== undefined && { up: m.up }),
+      item: m.item ?? a.kit.marker,
+      label: m.label,
+      unit: ahead.unit,
+      count: on ? 0 : ahead.count,
+      metres: reach,
+      reached: on ? 0 : ahead.metres,
+      across: m.across,
+    };
+  });
 }
 
 /** Cautions that every game at home has. */
@@ -110,6 +141,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
   const own = paces(child.age, child.step ?? undefined);
   const pattern = patternOf(a.pattern.name);
   const parts = layoutOf(a);
+  const counted = a.counted ?? "steps";
   const rateAt = (id: string) => (metres: number) => {
     const moved = {
       ...a,
@@ -118,10 +150,10 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     return pegRates(moved, { age: child.age }, undefined, id).get(id) ?? 0;
   };
   const markers = pattern.pegs(a.pattern.params).map((peg): Marker => {
-    const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id));
+    const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id), counted);
     const target = parts.find((p) => p.kind === "target" && p.id === peg.id);
     const across = target?.kind === "target" ? target.across : 0;
-    const aside = Math.abs(across) >= LEAST_ASIDE ? countAside(Math.abs(across), own) : undefined;
+    const aside = Math.abs(across) >= LEAST_ASIDE ? countAside(Math.abs(across), own, counted) : undefined;
     return {
       ...(aside && { aside }),
       id: peg.id,
@@ -142,7 +174,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     measured: child.step !== null,
     leftHanded: child.leftHanded,
     parts,
-    markers,
+    markers: [...markers, ...marksToCount(a, parts, own, counted)],
     needs: pattern.needs(a.pattern.params),
     cautions,
     grownUp: cautions.some((c) => ASKS_GROWN_UP.includes(c)),

@@ -1,5 +1,5 @@
 import { actionFacts } from "../aim/actions.ts";
-import { layoutOf, pegRates, sceneOf, type Who } from "../forecast/for-activity.ts";
+import { layoutOf, pegRates, runsOn, sceneOf, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import { type Choosing, type Chosen, choose, endsOf, type Pick } from "../kit/choose.ts";
@@ -14,6 +14,7 @@ import { slidingPointless } from "../physics/sliding.ts";
 import { groundOf, type HomeAnswers, type HomeSpace } from "../records/home.ts";
 import { type Fit, findPlace, fitLayout, type Sent } from "../yard/fit.ts";
 import { footprintOf, widthAt } from "../yard/footprint.ts";
+import { scaledLaid } from "../yard/layouts/laid.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 import { HELD_WITHIN, type Held, holdChallenge, scaled } from "./challenge.ts";
 import { rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
@@ -103,7 +104,7 @@ function pickThings(choosing: Choosing): Picked {
 export function sentOf(a: Activity): Sent {
   const i = thing(a.kit, a.kit.send)!;
   const move = actionFacts[a.aim.action].travel;
-  return { diameter: i.width, runOn: runOnOf(i, a.space.floor, move), inAir: move === "air" };
+  return { diameter: i.width, runOn: runsOn(a) ? runOnOf(i, a.space.floor, move) : 0, inAir: move === "air" };
 }
 
 /** Whether a shortened layout is still as hard for this person, target by target; lines across the floor scale with the spread anyway. */
@@ -253,6 +254,7 @@ function shorter(a: Activity, k: number): Activity {
   const at = scaled(a, k);
   return {
     ...at,
+    layout: at.layout && scaledLaid(at.layout, k),
     pattern: { ...at.pattern, params: patternOf(at.pattern.name).squeeze(at.pattern.params, k) },
   } as Activity;
 }
@@ -314,6 +316,7 @@ function standIn(
   const pattern = patternOf(a.pattern.name);
   let params: unknown = a.pattern.params;
   const kit = { ...a.kit };
+  let { layout } = a;
   const targets = new Map(
     pattern.layout(params, a.space).flatMap((t) => (t.kind === "target" ? [[t.id, t.item] as const] : [])),
   );
@@ -334,6 +337,9 @@ function standIn(
       face.label = numberOf(p) ?? face.label;
       params = pattern.swapTarget(params, target, face);
       if (missing.includes(p.role)) params = pattern.touchCounts(params, target);
+    } else if (p.role === "layout" && layout) {
+      note(p, layout.item);
+      layout = { ...layout, item: p.item };
     } else if (p.role === "send" || p.role === "marker" || p.role === "blocker") {
       note(p, a.kit[p.role]);
       kit[p.role] = p.item;
@@ -346,5 +352,8 @@ function standIn(
   });
   const own = [...new Map([...kit.own, ...mine].map((i) => [i.id, i])).values()];
   const space = home.space ? roomFor(a, home.space) : a.space;
-  return { activity: { ...a, kit: { ...kit, own }, space, pattern: { ...a.pattern, params } } as Activity, swapped };
+  return {
+    activity: { ...a, kit: { ...kit, own }, space, layout, pattern: { ...a.pattern, params } } as Activity,
+    swapped,
+  };
 }

@@ -6,6 +6,8 @@ import { thing } from "../kit/items.ts";
 import type { Coupling, Role } from "../kit/role.ts";
 import { patternOf } from "../patterns/registry.ts";
 import { speedAt } from "../physics/standing.ts";
+import { layoutNamed } from "../yard/layouts/index.ts";
+import { thingsOf } from "../yard/layouts/laid.ts";
 import { partsOf } from "../yard/parts.ts";
 
 export const targetRole = (id: string): string => `target:${id}`;
@@ -57,6 +59,17 @@ export function rolesOf(a: Activity, players: number): { roles: Role[]; coupling
         speed: speedAt(sent, a.aim.action, t.along, a.space.floor),
       });
   }
+  const stands = a.layout && layoutNamed(a.layout.name).item;
+  if (a.layout && stands)
+    roles.push({
+      id: "layout",
+      use: stands.use,
+      move: null,
+      count: thingsOf(a.layout),
+      ...asked("layout"),
+      as: thing(a.kit, a.layout.item) ?? null,
+      optional: false,
+    });
   const marker = thing(a.kit, a.kit.marker) ?? null;
   const lines = partsOf(parts, "line").length;
   roles.push({

@@ -8,6 +8,7 @@ import type { Age } from "../measures/stature.ts";
 import type { Setup } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
 import { runOnOf } from "../physics/run-on.ts";
+import { laidParts } from "../yard/layouts/laid.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 import { type Forecast, forecast, type Graph } from "./forecast.ts";
 
@@ -24,14 +25,25 @@ export function sentIn(a: Activity): Item {
   return i;
 }
 
-/** The layout of an activity in its own space, with the run-on of what is sent. */
+/**
+ * The layout of an activity in its own space: what the game needs, what is laid out beside it, and the run-on of what is sent, unless a wall
+ * or something soft behind the targets stops it.
+ */
 export function layoutOf(a: Activity): Part[] {
   const parts = patternOf(a.pattern.name).layout(a.pattern.params, a.space);
-  const runOn = runOnOf(sentIn(a), a.space.floor, actionFacts[a.aim.action].travel);
+  const runOn = runsOn(a) ? runOnOf(sentIn(a), a.space.floor, actionFacts[a.aim.action].travel) : 0;
   const far = [...partsOf(parts, "target").map((t) => t.along), ...partsOf(parts, "zone").map((z) => z.far)];
   const from = Math.max(...far);
-  return [...parts, { kind: "runOn", id: "runOn", near: from, far: from + runOn, across: 0, width: a.space.width }];
+  const more = a.layout ? laidParts(a.layout) : [];
+  return [
+    ...parts,
+    ...more,
+    { kind: "runOn", id: "runOn", near: from, far: from + runOn, across: 0, width: a.space.width },
+  ];
 }
+
+/** Whether nothing behind the targets stops what is sent. Documents kept from before do not say: nothing does. */
+export const runsOn = (a: Activity): boolean => a.behind !== "wall" && a.behind !== "soft";
 
 export function sceneOf(a: Activity): Scene {
   return { parts: layoutOf(a), inAir: actionFacts[a.aim.action].travel === "air" };

@@ -4,12 +4,18 @@ import { FLOORS } from "../kit/floors.ts";
 import { item } from "../kit/item.ts";
 import { thing } from "../kit/items.ts";
 import { roleWords } from "../kit/role.ts";
+import { COUNTED } from "../measures/count.ts";
 import { MODES, MOST_PLAYERS } from "../patterns/contract.ts";
 import { type PatternName, patternNames, patternOf, patterns } from "../patterns/registry.ts";
-import { partsOf, reachOfLayout } from "../yard/parts.ts";
+import { laid, laidParts } from "../yard/layouts/laid.ts";
+import { boundsOf, partsOf, reachOfLayout } from "../yard/parts.ts";
 
 export const ACTIVITY_FORMAT = "daring-yard/activity";
 export const ACTIVITY_VERSION = 1;
+/** What is behind the targets: nothing, a wall that throws things back, or something soft that stops them. */
+export const BEHIND = ["open", "wall", "soft"] as const;
+/** Somebody may stand so far behind the start line, metres. */
+const BEHIND_START = 0.6;
 
 const text = (name: string, most: number) =>
   z
@@ -66,6 +72,11 @@ const shape = z.strictObject({
     floor: z.enum(FLOORS),
     indoors: z.boolean(),
   }),
+  /** What more is laid out, beside what the game needs. */
+  layout: laid.nullable().default(null),
+  /** What the card counts distances in. */
+  counted: z.enum(COUNTED, { error: `counted must be one of ${COUNTED.join(", ")}` }).default("steps"),
+  behind: z.enum(BEHIND, { error: `behind must be one of ${BEHIND.join(", ")}` }).default("open"),
   pattern,
   players: z
     .strictObject({
@@ -119,6 +130,19 @@ export const activity = shape.superRefine((a, ctx) => {
       path: ["space", "length"],
       message: `the layout needs ${far.toFixed(2)} m, the space is ${a.space.length} m long`,
     });
+  if (a.layout) {
+    const { along, across } = boundsOf(laidParts(a.layout));
+    const aside = Math.max(-across[0], across[1]);
+    const tell = (message: string) => ctx.addIssue({ code: "custom", path: ["layout"], message });
+    if (beyond(along[1]))
+      tell(`layout ${a.layout.name} reaches ${along[1].toFixed(2)} m, the space is ${a.space.length} m long`);
+    if (along[0] < -BEHIND_START)
+      tell(
+        `layout ${a.layout.name} begins ${(-along[0]).toFixed(2)} m behind the start line: ${BEHIND_START} m is the most`,
+      );
+    if (aside > a.space.width / 2 + 1e-9)
+      tell(`layout ${a.layout.name} reaches ${aside.toFixed(2)} m aside, the space is ${a.space.width} m wide`);
+  }
   for (const t of partsOf(parts, "target"))
     if (Math.abs(t.across) + t.width / 2 > a.space.width / 2 + 1e-9)
       ctx.addIssue({
@@ -187,8 +211,15 @@ export function fromPattern(name: PatternName): Activity {
     space: example.space,
     pattern: { name, params: example.params },
     players: { least: 1, most: 4, modes: ["alone", "turns", "against", "relay"] },
+    layout: null,
     reflection: [],
     caution: "",
     minutes: 10,
   });
+}
+
+/** Ids of all things that an activity speaks of. */
+export function itemsIn(a: Activity): Set<string> {
+  const targets = partsOf(patternOf(a.pattern.name).layout(a.pattern.params, a.space), "target").map((t) => t.item);
+  return new Set([a.kit.send, a.kit.marker, a.kit.blocker, ...targets, ...(a.layout ? [a.layout.item] : [])]);
 }

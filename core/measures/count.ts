@@ -6,11 +6,19 @@ const ROUNDING_ALLOWED = 0.03;
 const MOST_SHOES = 12;
 /** Each counted step is off by this share of a step (standard deviation, independent): an assumption. */
 export const COUNTING_ERROR = 0.06;
+/** A tape or a ruler is off by this, metres: an assumption. */
+const MEASURING_ERROR = 0.01;
+export const FOOT = 0.3048;
+
+/** What distances are counted in: the child's own steps, its big steps, or measured. */
+export const COUNTED = ["steps", "bigSteps", "metres", "feet"] as const;
+export type Counted = (typeof COUNTED)[number];
+export type Unit = "step" | "shoe" | "bigStep" | "metre" | "foot";
 
 /** A distance as a child counts it out. */
 export interface Count {
-  unit: "step" | "shoe";
-  /** Whole or half steps; whole shoes. */
+  unit: Unit;
+  /** Whole or half steps; whole shoes; metres to 10 cm; half feet. */
   count: number;
   /** Where that count really ends for this child, metres. */
   metres: number;
@@ -20,26 +28,68 @@ export interface Count {
   error: number;
 }
 
-/**
- * How a child should count out `distance` metres. Half steps, unless rounding to them moves the hit rate by
- * more than 3 points and heel-to-toe shoes (12 at most) do better. `hitRateAt` gives the child's hit rate
- * (0 to 1) at a distance in metres.
- */
-export function countOut(distance: number, own: Paces, hitRateAt: (metres: number) => number): Count {
-  const wanted = hitRateAt(distance);
-  const as = (unit: Count["unit"], count: number, each: number): Count => ({
+/** How long one of each unit is for somebody, metres, and how finely it is counted. */
+const sizeOf = (unit: Unit, own: Paces): { each: number; fine: number } => {
+  switch (unit) {
+    case "step":
+      return { each: own.step, fine: 0.5 };
+    case "bigStep":
+      return { each: own.bigStep, fine: 0.5 };
+    case "shoe":
+      return { each: own.shoe, fine: 1 };
+    case "metre":
+      return { each: 1, fine: 0.1 };
+    case "foot":
+      return { each: FOOT, fine: 0.5 };
+  }
+};
+/** The count in one unit that ends nearest, and where; at least the finest one. */
+export function countIn(unit: Unit, distance: number, own: Paces): Pick<Count, "unit" | "count" | "metres" | "error"> {
+  const { each, fine } = sizeOf(unit, own);
+  const whole = Math.max(1, Math.round(distance / each / fine));
+  const count = Math.round(whole * fine * 10) / 10;
+  const measured = unit === "metre" || unit === "foot";
+  return {
     unit,
     count,
     metres: count * each,
-    moved: Math.abs(hitRateAt(count * each) - wanted),
-    error: COUNTING_ERROR * each * Math.sqrt(count),
-  });
-  const steps = as("step", Math.max(0.5, Math.round((distance / own.step) * 2) / 2), own.step);
+    error: measured ? MEASURING_ERROR : COUNTING_ERROR * each * Math.sqrt(count),
+  };
+}
+const UNIT: Record<Exclude<Counted, "steps">, Unit> = { bigSteps: "bigStep", metres: "metre", feet: "foot" };
+
+/**
+ * How a child should count out `distance` metres. Half steps, unless rounding to them moves the hit rate by
+ * more than 3 points and heel-to-toe shoes (12 at most) do better; or in the unit that the teacher chose. `hitRateAt` gives the child's
+ * hit rate (0 to 1) at a distance in metres.
+ */
+export function countOut(
+  distance: number,
+  own: Paces,
+  hitRateAt: (metres: number) => number,
+  counted: Counted = "steps",
+): Count {
+  const wanted = hitRateAt(distance);
+  const as = (unit: Unit): Count => {
+    const c = countIn(unit, distance, own);
+    return { ...c, moved: Math.abs(hitRateAt(c.metres) - wanted) };
+  };
+  if (counted !== "steps") return as(UNIT[counted]);
+  const steps = as("step");
   if (steps.moved <= ROUNDING_ALLOWED) return steps;
   const shoes = Math.round(distance / own.shoe);
   if (shoes < 1 || shoes > MOST_SHOES) return steps;
-  const heelToToe = as("shoe", shoes, own.shoe);
+  const heelToToe = as("shoe");
   return heelToToe.moved < steps.moved ? heelToToe : steps;
+}
+
+/** A way that no hit rate hangs on: half steps or shoe lengths, whichever ends nearer to it; or in the unit that the teacher chose. */
+export function countPlain(metres: number, own: Paces, counted: Counted = "steps"): ReturnType<typeof countIn> {
+  if (counted !== "steps") return countIn(UNIT[counted], metres, own);
+  const steps = countIn("step", metres, own);
+  const shoes = countIn("shoe", metres, own);
+  const nearer = Math.abs(shoes.metres - metres) < Math.abs(steps.metres - metres);
+  return nearer && shoes.count <= MOST_SHOES ? shoes : steps;
 }
 
 /** Nearest and farthest that one count in steps reaches over several children, metres. */

@@ -296,7 +296,15 @@ export function findPlace(
 }
 /** A lane's middle must lie inside so wide, metres. */
 export const THIN = 0.02;
-const RANK: Record<Piece["kind"], number> = { zone: 300, target: 200, stand: 150, line: 100, lane: 50, runOut: 0 };
+const RANK: Record<Piece["kind"], number> = {
+  zone: 300,
+  target: 200,
+  mark: 200,
+  stand: 150,
+  line: 100,
+  lane: 50,
+  runOut: 0,
+};
 const rankOf = (p: Piece) => RANK[p.kind] + p.along;
 
 const lengthOf = (pieces: readonly Piece[]) => {

@@ -1,22 +1,20 @@
 import type { HitRule } from "../aim/hit-rule.ts";
-import type { Part } from "./parts.ts";
+import { LINE_DEPTH, type Part, type PartOf, type Place, partsOf, patchOf } from "./parts.ts";
 
 /** A child stands in this much floor behind its line, metres. */
 export const STAND = { depth: 0.5, width: 0.6 };
 /** What flies past is kept this clear of, on either side, metres. */
 export const LANE_MARGIN = 0.05;
-/** A target is at least so deep on the floor, whatever it is; a taken-up depth is not known otherwise. */
-const DEEPEST_TARGET = 0.3;
-/** A line on the floor takes up so much, metres. */
-const LINE_DEPTH = 0.04;
+/** Somebody who runs needs so much floor to either side, metres. */
+const RUN_MARGIN = 0.25;
 /** Things narrower than this cannot be aimed at, metres. */
 export const NARROWEST = 0.05;
 
 /** A rectangle of the layout in its own coordinates: middle, half extents, turned by `angle` about its middle. */
 export interface Piece {
   id: string;
-  /** `stand`, `target`, `zone`, `line`: must lie in the space. `lane`: what is sent passes here. `runOut`: where it runs on. */
-  kind: "stand" | "target" | "zone" | "line" | "lane" | "runOut";
+  /** `stand`, `target`, `zone`, `line`, `mark`: must lie in the space. `lane`: what is sent, or somebody, passes here. `runOut`: where it runs on. */
+  kind: "stand" | "target" | "zone" | "line" | "mark" | "lane" | "runOut";
   along: number;
   across: number;
   halfAlong: number;
@@ -27,56 +25,16 @@ export interface Piece {
 /** All that a layout takes up: `diameter` and `runOn` of what is sent, metres. */
 export function footprintOf(parts: readonly Part[], object: { diameter: number; runOn: number }): Piece[] {
   const out: Piece[] = [];
-  const flat = { angle: 0 };
-  const starts = parts.filter((p) => p.kind === "line" && p.role === "start");
-  const from = Math.min(...starts.map((l) => (l.kind === "line" ? l.along : 0)), Number.POSITIVE_INFINITY);
+  const starts = partsOf(parts, "line").filter((l) => l.role === "start");
   for (const p of parts) {
-    if (p.kind === "line")
-      out.push({
-        ...flat,
-        id: p.id,
-        kind: "line",
-        along: p.along,
-        across: p.across,
-        halfAlong: LINE_DEPTH / 2,
-        halfAcross: lineHalf(p),
-      });
-    else if (p.kind === "zone")
-      out.push({
-        ...flat,
-        id: p.id,
-        kind: "zone",
-        along: (p.near + p.far) / 2,
-        across: p.across,
-        halfAlong: (p.far - p.near) / 2,
-        halfAcross: p.width / 2,
-      });
-    else if (p.kind === "target") {
-      const depth = Math.min(p.width, DEEPEST_TARGET);
-      out.push({
-        ...flat,
-        id: p.id,
-        kind: "target",
-        along: p.along,
-        across: p.across,
-        halfAlong: depth / 2,
-        halfAcross: p.width / 2,
-      });
-    }
+    const patch = patchOf(p);
+    if (patch) out.push({ id: p.id, kind: KIND[p.kind] ?? "mark", ...patch, angle: patch.turn, ...startHalf(p) });
+    if (p.kind === "path") out.push(...runOf(p));
+    if (p.kind === "person" && p.role === "receiver") out.push(standAt(`stand ${p.id}`, p, 0));
   }
-  for (const l of starts)
-    if (l.kind === "line")
-      out.push({
-        ...flat,
-        id: `stand ${l.id}`,
-        kind: "stand",
-        along: l.along - STAND.depth / 2,
-        across: l.across,
-        halfAlong: STAND.depth / 2,
-        halfAcross: STAND.width / 2,
-      });
-  const begin = Number.isFinite(from) ? from : 0;
-  const lane = (id: string, to: { along: number; across: number }, beyond: number) => {
+  for (const l of starts) out.push(standAt(`stand ${l.id}`, l, STAND.depth / 2));
+  const begin = starts.length > 0 ? Math.min(...starts.map((l) => l.along)) : 0;
+  const lane = (id: string, to: Place, beyond: number) => {
     const angle = Math.atan2(to.across, to.along - begin);
     const far = Math.hypot(to.along - begin, to.across);
     const half = object.diameter / 2 + LANE_MARGIN;
@@ -92,18 +50,44 @@ export function footprintOf(parts: readonly Part[], object: { diameter: number; 
         angle,
       });
   };
-  const zones = parts.filter((p) => p.kind === "zone");
-  const targets = parts.filter((p) => p.kind === "target");
-  for (const t of targets) if (t.kind === "target") lane(t.id, t, object.runOn);
-  if (zones.length > 0) {
-    const far = Math.max(...zones.map((z) => (z.kind === "zone" ? z.far : 0)));
-    lane("zones", { along: far, across: 0 }, object.runOn);
-  }
+  for (const t of partsOf(parts, "target")) lane(t.id, t, object.runOn);
+  const zones = partsOf(parts, "zone");
+  if (zones.length > 0) lane("zones", { along: Math.max(...zones.map((z) => z.far)), across: 0 }, object.runOn);
   return out;
 }
+const KIND: Partial<Record<Part["kind"], Piece["kind"]>> = { line: "line", target: "target", zone: "zone" };
+/** Where somebody stands: `back` metres behind the point. */
+const standAt = (id: string, at: Place, back: number): Piece => ({
+  id,
+  kind: "stand",
+  along: at.along - back,
+  across: at.across,
+  halfAlong: STAND.depth / 2,
+  halfAcross: STAND.width / 2,
+  angle: 0,
+});
+/** The floor that a way takes: a strip from point to point. What is rolled needs less room than somebody who runs. */
+function runOf(p: PartOf<"path">): Piece[] {
+  const ends = p.closed ? [...p.points, p.points[0]!] : p.points;
+  return ends.slice(1).map((to, i) => {
+    const from = ends[i]!;
+    const [u, v] = [to.along - from.along, to.across - from.across];
+    return {
+      id: `${p.id} ${i + 1}`,
+      kind: "lane",
+      along: (from.along + to.along) / 2,
+      across: (from.across + to.across) / 2,
+      halfAlong: Math.hypot(u, v) / 2,
+      halfAcross: p.role === "roll" ? LANE_MARGIN : RUN_MARGIN,
+      angle: Math.atan2(v, u),
+    };
+  });
+}
 /** A start line may be laid shorter where there is little room: as wide as a child stands. */
-const lineHalf = (p: Extract<Part, { kind: "line" }>) =>
-  (p.role === "start" ? Math.min(p.width, STAND.width) : p.width) / 2;
+const startHalf = (p: Part) =>
+  p.kind === "line" && p.role === "start"
+    ? { halfAlong: LINE_DEPTH / 2, halfAcross: Math.min(p.width, STAND.width) / 2 }
+    : null;
 
 /**
  * The width of a thing that is as hard to hit from `k` times the distance: what the middle of the thing that is sent must stay within goes with
@@ -128,7 +112,14 @@ export function scaledParts(parts: readonly Part[], k: number, diameter: number)
       case "runOn":
         return { ...p, near: p.near * k, far: p.near * k + (p.far - p.near) };
       case "line":
-        return { ...p, along: p.along * k, across: p.across * k, width: p.role === "band" ? p.width * k : p.width };
+        return { ...p, along: p.along * k, across: p.across * k, width: p.role === "start" ? p.width : p.width * k };
+      case "path":
+        return { ...p, points: p.points.map((q) => ({ along: q.along * k, across: q.across * k })) };
+      case "cell":
+      case "court":
+        return { ...p, along: p.along * k, across: p.across * k, depth: p.depth * k, width: p.width * k };
+      case "spot":
+        return { ...p, along: p.along * k, across: p.across * k, radius: p.radius * k };
       default:
         return { ...p, along: p.along * k, across: p.across * k };
     }

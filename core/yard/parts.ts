@@ -2,10 +2,22 @@ import type { HitRule, LineRule } from "../aim/hit-rule.ts";
 
 /**
  * A part of a layout. `along` runs from the start line to the targets, `across` to the player's right, metres, from the middle
- * of the start line. Plan, tape, set-up script, forecast and export read parts and nothing else.
+ * of the start line. `turn`: radians about its own middle, from along towards across. Plan, tape, set-up script, forecast and export read
+ * parts and nothing else.
  */
 export type Part =
-  | { kind: "line"; id: string; along: number; across: number; width: number; role: "start" | "band"; label?: string }
+  | {
+      kind: "line";
+      id: string;
+      along: number;
+      across: number;
+      width: number;
+      role: "start" | "band" | "net" | "mark";
+      label?: string;
+      turn?: number;
+      /** A net: how high its upper edge is, metres. */
+      height?: number;
+    }
   | {
       kind: "target";
       id: string;
@@ -16,6 +28,8 @@ export type Part =
       item: string;
       label: string;
       rule: HitRule;
+      /** On a wall: how high its lower edge is, metres. */
+      base?: number;
     }
   | {
       kind: "zone";
@@ -27,21 +41,140 @@ export type Part =
       points: number;
       lineRule: LineRule;
     }
-  | { kind: "person"; id: string; along: number; across: number; role: "sender" }
+  /** One square of a grid on the floor: `depth` along, `width` across. */
+  | {
+      kind: "cell";
+      id: string;
+      along: number;
+      across: number;
+      depth: number;
+      width: number;
+      label: string;
+      turn?: number;
+    }
+  /** A round mark on the floor, numbered. */
+  | { kind: "spot"; id: string; along: number; across: number; radius: number; label: string }
+  /** A way to go, from point to point. */
+  | { kind: "path"; id: string; points: readonly Place[]; closed: boolean; role: "run" | "weave" | "roll" }
+  /** A field with an outline: a half of one, a goal area, a square to stay in. */
+  | {
+      kind: "court";
+      id: string;
+      along: number;
+      across: number;
+      depth: number;
+      width: number;
+      label: string;
+      turn?: number;
+    }
+  /** A thing that stands there and is not aimed at: a gate post, a base, a ramp. */
+  | {
+      kind: "obstacle";
+      id: string;
+      along: number;
+      across: number;
+      depth: number;
+      width: number;
+      item: string;
+      label: string;
+      turn?: number;
+      /** On a wall: how high its lower edge is, metres. */
+      base?: number;
+    }
+  | { kind: "person"; id: string; along: number; across: number; role: "sender" | "receiver" }
   | { kind: "runOn"; id: string; near: number; far: number; across: number; width: number };
 
 export type PartOf<K extends Part["kind"]> = Extract<Part, { kind: K }>;
+/** A point of a layout, metres. */
+export interface Place {
+  along: number;
+  across: number;
+}
 
 export function partsOf<K extends Part["kind"]>(parts: readonly Part[], kind: K): PartOf<K>[] {
   return parts.filter((p): p is PartOf<K> => p.kind === kind);
 }
 
-/** Farthest point from the start line that any part but the run-on takes, metres. */
+/** A line on the floor takes up so much, metres. */
+export const LINE_DEPTH = 0.04;
+/** A target is at least so deep on the floor, whatever it is; a taken-up depth is not known otherwise. */
+const DEEPEST_TARGET = 0.3;
+
+/** The floor that a part takes up: a rectangle by its middle, half sizes (metres) and turn; null for a way, the run-on and people. */
+export interface Patch {
+  along: number;
+  across: number;
+  halfAlong: number;
+  halfAcross: number;
+  turn: number;
+}
+export function patchOf(p: Part): Patch | null {
+  switch (p.kind) {
+    case "line":
+      return { ...spot(p), halfAlong: LINE_DEPTH / 2, halfAcross: p.width / 2, turn: p.turn ?? 0 };
+    case "target":
+      return { ...spot(p), halfAlong: Math.min(p.width, DEEPEST_TARGET) / 2, halfAcross: p.width / 2, turn: 0 };
+    case "zone":
+      return {
+        along: (p.near + p.far) / 2,
+        across: p.across,
+        halfAlong: (p.far - p.near) / 2,
+        halfAcross: p.width / 2,
+        turn: 0,
+      };
+    case "cell":
+    case "court":
+    case "obstacle":
+      return { ...spot(p), halfAlong: p.depth / 2, halfAcross: p.width / 2, turn: p.turn ?? 0 };
+    case "spot":
+      return { ...spot(p), halfAlong: p.radius, halfAcross: p.radius, turn: 0 };
+    default:
+      return null;
+  }
+}
+const spot = (p: Place): Place => ({ along: p.along, across: p.across });
+
+/** Corners of a patch, in order. */
+export function cornersOf(p: Patch): Place[] {
+  const [c, s] = [Math.cos(p.turn), Math.sin(p.turn)];
+  const at = (u: number, v: number) => ({ along: p.along + u * c - v * s, across: p.across + u * s + v * c });
+  return [
+    at(-p.halfAlong, -p.halfAcross),
+    at(p.halfAlong, -p.halfAcross),
+    at(p.halfAlong, p.halfAcross),
+    at(-p.halfAlong, p.halfAcross),
+  ];
+}
+
+/** Every point that matters of a part: corners, nodes of a way, where somebody stands; none for the run-on. */
+export function pointsOf(p: Part): readonly Place[] {
+  if (p.kind === "path") return p.points;
+  if (p.kind === "person") return [p];
+  const patch = patchOf(p);
+  return patch ? cornersOf(patch) : [];
+}
+
+/** Least and most of all parts, run-on left out, metres. */
+export function boundsOf(parts: readonly Part[]): { along: [number, number]; across: [number, number] } {
+  const out = { along: [0, 0] as [number, number], across: [0, 0] as [number, number] };
+  let first = true;
+  for (const p of parts)
+    for (const q of pointsOf(p)) {
+      out.along = first ? [q.along, q.along] : [Math.min(out.along[0], q.along), Math.max(out.along[1], q.along)];
+      out.across = first
+        ? [q.across, q.across]
+        : [Math.min(out.across[0], q.across), Math.max(out.across[1], q.across)];
+      first = false;
+    }
+  return out;
+}
+
+/** Farthest point from the start line that any part but the run-on takes, metres: the middles of lines and targets, the ends of all else. */
 export function reachOfLayout(parts: readonly Part[]): number {
   let far = 0;
   for (const p of parts) {
-    if (p.kind === "zone") far = Math.max(far, p.far);
-    else if (p.kind === "target" || p.kind === "line" || p.kind === "person") far = Math.max(far, p.along);
+    if (p.kind === "target" || p.kind === "line" || p.kind === "person") far = Math.max(far, p.along);
+    else for (const q of pointsOf(p)) far = Math.max(far, q.along);
   }
   return far;
 }
@@ -49,4 +182,10 @@ export function reachOfLayout(parts: readonly Part[]): number {
 /** Where the run-on ends when nothing stops it, metres from the start line. */
 export function endOfRunOn(parts: readonly Part[]): number {
   return partsOf(parts, "runOn").reduce((far, p) => Math.max(far, p.far), reachOfLayout(parts));
+}
+
+/** Where distances are counted from: the start, or back from the target where the line moves. Metres along, or null. */
+export function countedBackFrom(parts: readonly Part[]): number | null {
+  const moves = partsOf(parts, "line").some((l) => l.role === "start" && l.id !== "start");
+  return moves ? (partsOf(parts, "target")[0]?.along ?? null) : null;
 }

@@ -2,10 +2,9 @@ import { and, eq, isNull, sql } from "drizzle-orm";
 import Papa from "papaparse";
 import { z } from "zod";
 import type { SchoolItems } from "#core/compile/card.ts";
-import { type Activity, problemsOf } from "#core/formats/activity.ts";
+import { itemsIn, problemsOf } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { type Item, item as itemSchema, MOST_OWN_ITEMS } from "#core/kit/item.ts";
-import { patternOf } from "#core/patterns/registry.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
@@ -91,12 +90,6 @@ export function hideItem(who: SignedIn, id: string, hidden: boolean): Promise<vo
 async function activitiesWith(tx: Tx, id: string): Promise<string[]> {
   const rows = await tx.select({ document: activity.document }).from(activity).where(isNull(activity.deletedAt));
   return rows.filter((r) => itemsIn(r.document).has(id)).map((r) => r.document.title);
-}
-function itemsIn(a: Activity): Set<string> {
-  const targets = patternOf(a.pattern.name)
-    .layout(a.pattern.params, a.space)
-    .flatMap((p) => (p.kind === "target" ? [p.item] : []));
-  return new Set([a.kit.send, a.kit.marker, a.kit.blocker, ...targets]);
 }
 
 /**

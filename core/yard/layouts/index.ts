@@ -1,0 +1,31 @@
+import { around, pins, ramp, row, scattered, spots, wall } from "./aims.ts";
+import { bases, goals, passing, shuttle, slalom } from "./courses.ts";
+import { bands, grid, net, square, tossing } from "./fields.ts";
+import type { Fields, Layout } from "./layout.ts";
+
+/** Every layout, in the order that a teacher is shown them. */
+export const layouts = {
+  row,
+  scattered,
+  around,
+  spots,
+  bands,
+  pins,
+  grid,
+  square,
+  slalom,
+  shuttle,
+  goals,
+  net,
+  bases,
+  wall,
+  ramp,
+  tossing,
+  passing,
+} as const;
+export type LayoutName = keyof typeof layouts;
+export const layoutNames = Object.keys(layouts) as LayoutName[];
+
+/** A layout whose values are its own business. */
+export type AnyLayout = Layout<Fields>;
+export const layoutNamed = (name: LayoutName): AnyLayout => layouts[name] as unknown as AnyLayout;

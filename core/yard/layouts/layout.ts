@@ -1,0 +1,67 @@
+import { z } from "zod";
+import type { Part } from "../parts.ts";
+
+/** One thing that can be set of a layout. Metres, degrees, or a plain number; `choice`: one of some words. */
+export type Field =
+  | { kind: "number"; unit: "m" | "deg" | null; least: number; most: number; step: number; whole: boolean }
+  | { kind: "choice"; options: readonly string[] };
+export type Fields = Readonly<Record<string, Field>>;
+/** The values of a layout's fields. */
+export type Values<F extends Fields> = {
+  [K in keyof F]: F[K] extends { options: readonly (infer O)[] } ? O : number;
+};
+
+export const whole = (least: number, most: number) =>
+  ({ kind: "number", unit: null, least, most, step: 1, whole: true }) as const;
+export const metres = (least: number, most: number, step = 0.1) =>
+  ({ kind: "number", unit: "m", least, most, step, whole: false }) as const;
+export const degrees = (least: number, most: number, step = 15) =>
+  ({ kind: "number", unit: "deg", least, most, step, whole: false }) as const;
+export const choice = <const O extends readonly string[]>(...options: O) => ({ kind: "choice", options }) as const;
+
+/** A schema for the values of some fields; a refusal names the field and what is allowed. */
+export function schemaOf<F extends Fields>(fields: F): z.ZodType<Values<F>> {
+  const shape: Record<string, z.ZodType> = {};
+  for (const [name, f] of Object.entries(fields)) {
+    if (f.kind === "choice") {
+      shape[name] = z.enum(f.options as [string, ...string[]], {
+        error: `${name} must be one of ${f.options.join(", ")}`,
+      });
+      continue;
+    }
+    const of = f.unit === "m" ? " of metres" : f.unit === "deg" ? " of degrees" : "";
+    const number = z
+      .number({ error: `${name} must be a number${of}` })
+      .min(f.least, `${name} must be ${f.least} or more`)
+      .max(f.most, `${name} must be ${f.most} or less`);
+    shape[name] = f.whole ? number.int(`${name} must be a whole number`) : number;
+  }
+  return z.strictObject(shape) as unknown as z.ZodType<Values<F>>;
+}
+
+/**
+ * A generator of parts. `along` of what it makes begins at 0 (its near edge, or the line it begins at), `across` is measured from its
+ * middle, metres. `rigid`: its marks keep their places to each other (a grid); the others may each be moved by hand.
+ */
+export interface Layout<F extends Fields = Fields> {
+  name: string;
+  fields: F;
+  rigid: boolean;
+  /** What stands there: how it is used, and what our own example takes. Null: lines on the floor only. */
+  item: { use: "target" | "marker" | "ramp"; initial: string } | null;
+  parts(values: Values<F>, item: string): Part[];
+  /** Our own example: the values, and where it lies from the start line. */
+  example: { values: Values<F>; along: number };
+}
+
+/** Keeps the types of a layout's fields together. */
+export const defineLayout = <F extends Fields>(l: Layout<F>): Layout<F> => l;
+
+/** Centimetres are as fine as anything is laid. */
+export const cm = (m: number): number => Math.round(m * 100) / 100;
+/** Whole numbers from 0 up to but without n. */
+export const upTo = (n: number): number[] => Array.from({ length: n }, (_, i) => i);
+
+/** Widths that things of a layout are drawn and kept clear with, metres. */
+export const POST = 0.1;
+export const BASE = 0.35;
