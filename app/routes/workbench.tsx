@@ -1,6 +1,6 @@
 import { Copy, Download, Redo2, Undo2 } from "lucide-react";
 import { Dialog } from "radix-ui";
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { data, Form, Link, redirect, useSearchParams } from "react-router";
 import { playerModel } from "#core/aim/player.ts";
 import type { KitFit } from "#core/compile/class-fit.ts";
@@ -8,9 +8,11 @@ import { pegRates, sceneOf, sentIn } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
+import { riseOf } from "#core/physics/flight.ts";
 import { clashesOf, type Clash as LayoutClash } from "#core/yard/clashes.ts";
-import type { Letting } from "#core/yard/fit.ts";
+import { awayFrom, swingOf } from "#core/yard/clear.ts";
 import { countedBackFrom, type Part, partsOf } from "#core/yard/parts.ts";
+import { USUAL_CEILING } from "#core/yard/space.ts";
 import { activityFor, addActivity, copyActivity, shelveActivity } from "#server/activities/activities.ts";
 import { unitOf } from "#server/assignments/results.ts";
 import { sendActivity } from "#server/assignments/send.ts";
@@ -21,14 +23,17 @@ import { answered, found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { teacherOf } from "../session.server.ts";
 import { clockTime, fromLocalInput, localInput } from "../when.ts";
-import { sayPhrase, targetName } from "../words/say.ts";
+import { sayCount, sayPhrase, targetName } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import { type Draft, useDraft } from "../workbench/draft.ts";
+import { HomeView, letText } from "../workbench/home-view.tsx";
 import { SchoolContext, schoolOf } from "../workbench/items.tsx";
 import { KitPanel } from "../workbench/kit-panel.tsx";
 import { Plan } from "../workbench/plan.tsx";
+import { PlanBar } from "../workbench/plan-bar.tsx";
 import { planScale } from "../workbench/scale.ts";
 import { SendPanel } from "../workbench/send-panel.tsx";
+import { SideView } from "../workbench/side-view.tsx";
 import {
   AimPanel,
   answerOf,
@@ -42,8 +47,9 @@ import {
   YardPanel,
 } from "../workbench/stations.tsx";
 import { type HomeFit, Strip } from "../workbench/strip.tsx";
-import { Tape } from "../workbench/tape.tsx";
+import { spreadAt, Tape } from "../workbench/tape.tsx";
 import { useKitFits } from "../workbench/use-forecast.ts";
+import { useYard } from "../workbench/use-yard.ts";
 import type { Route } from "./+types/workbench";
 
 const DAY = 86_400_000;
@@ -168,20 +174,6 @@ function fitOf(home: Route.ComponentProps["loaderData"]["homes"][number], kit: R
     why: place.status === "designed" ? "as designed" : `${Math.round(100 * (1 - place.scale))} % nearer`,
   };
 }
-function letText(l: Letting): string {
-  switch (l.kind) {
-    case "fewer":
-      return "one target fewer";
-    case "clearAway":
-      return "clearing things away";
-    case "runsLess":
-      return "something that runs less";
-    case "backstop":
-      return "a backstop";
-    case "otherSpace":
-      return `another space of ${l.length} m`;
-  }
-}
 
 export default function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
   const { classes, zone } = loaderData;
@@ -194,7 +186,6 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const group = classes.find((c) => c.id === classId) ?? classes[0];
   const pattern = patternOf(a.pattern.name);
   const pegs = useMemo(() => pattern.pegs(live.pattern.params), [pattern, live.pattern.params]);
-  const [chosen, choose] = useState<string | null>(pegs[0]?.id ?? null);
   const [shown, show] = useState(1);
   const [unit, setUnit] = useState<"m" | "ft">("m");
   const people = useMemo(() => shownOf(group?.children ?? []), [group]);
@@ -227,6 +218,17 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
     ],
     [loaderData.homes, group],
   );
+  const choices = useMemo(
+    () =>
+      loaderData.homes
+        .filter((h) => h.className === group?.name)
+        .flatMap((h) => {
+          const age = group?.children.find((c) => c.name === h.child)?.age ?? 8;
+          return h.homes.map((facts) => ({ child: h.child, age, facts }));
+        }),
+    [loaderData.homes, group],
+  );
+  const paceOfAll = useMemo(() => (group?.children ?? []).map((c) => paces(c.age)), [group]);
   const fits = useKitFits(a, facts, loaderData.items, people[1]!);
   const school = useMemo(() => schoolOf(loaderData.items), [loaderData.items]);
   const own = useMemo(
@@ -244,33 +246,36 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
     return loaderData.homes.filter((h) => h.className === group?.name).map((h) => fitOf(h, known));
   }, [loaderData.homes, group, fits]);
 
-  const now = useRef(live);
-  now.current = live;
-  const move = useCallback(
-    (id: string, metres: number, gesture: string) => {
-      const from = now.current;
-      const p = patternOf(from.pattern.name);
-      const next = p.movePeg(from.pattern.params, id, metres);
-      const distanceIn = (params: unknown) => p.pegs(params).find((g) => g.id === id)?.distance;
-      if (distanceIn(next) === distanceIn(from.pattern.params)) return;
-      change({ ...from, pattern: { ...from.pattern, params: next } } as Activity, gesture);
-    },
-    [change],
-  );
-  const place = useCallback(
-    (id: string, metres: number, across: number, gesture: string) => {
-      const from = now.current;
-      const p = patternOf(from.pattern.name);
-      const along = p.movePeg(from.pattern.params, id, metres);
-      const next = p.moveAside(along, id, across) ?? along;
-      if (JSON.stringify(next) === JSON.stringify(from.pattern.params)) return;
-      change({ ...from, pattern: { ...from.pattern, params: next } } as Activity, gesture);
-    },
-    [change],
-  );
+  const yard = useYard(live, change, pegs[0]?.id ?? null);
+  const { chosen, choose } = yard;
+  const { age } = people[shown]!;
+  const rise = useMemo(() => riseOf(action, age), [action, age]);
+  const ceiling = live.space.indoors ? USUAL_CEILING : null;
   const clashes = useMemo(
-    () => clashesOf(parts, { length, width }, { diameter: sent.width, runOn: 0, inAir: scene.inAir }),
-    [parts, length, width, sent, scene.inAir],
+    () =>
+      clashesOf(
+        parts,
+        { length, width },
+        {
+          diameter: sent.width,
+          inAir: scene.inAir,
+          swing: swingOf(action, age),
+          away: awayFrom(action, age),
+          rise,
+          ceiling,
+        },
+      ),
+    [parts, length, width, sent, scene.inAir, action, age, rise, ceiling],
+  );
+  const clear = useMemo(
+    () => (yard.clearShown ? { swing: swingOf(action, age), away: awayFrom(action, age) } : null),
+    [yard.clearShown, action, age],
+  );
+  const step = paces(age).step;
+  const chosenAt = pegs.find((p) => p.id === chosen)?.distance ?? null;
+  const spread = useMemo(
+    () => (chosenAt === null ? null : spreadAt(chosenAt, step, paceOfAll)),
+    [chosenAt, step, paceOfAll],
   );
   const { undo, redo } = draft;
   useEffect(() => {
@@ -413,8 +418,17 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                 choose={choose}
                 player={player}
                 who={people[shown]!.name}
-                place={place}
+                place={yard.place}
                 clashes={clashes}
+                group={yard.group}
+                toggle={yard.toggle}
+                widen={yard.widen}
+                laid={live.layout}
+                lay={yard.lay}
+                snap={yard.snap}
+                step={step}
+                clear={clear}
+                behind={live.behind}
               />
               <Tape
                 pegs={pegs}
@@ -425,15 +439,22 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                 show={show}
                 chosen={chosen}
                 choose={choose}
-                move={move}
+                move={yard.move}
                 unit={unit}
                 corridor={CORRIDOR}
+                spread={spread}
               />
               <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-1 text-[0.82rem] text-quiet">
                 <span>
                   Share of sends that {partsOf(parts, "zone").length > 0 ? "stop in the band" : "hit"}, aimed at its
                   middle. Outlined: within 60 to 80 %.
                 </span>
+                {spread && (
+                  <span className="text-ink" data-class-spread>
+                    {sayCount(spread.count)} steps end between {spread.from.toFixed(2)} and {spread.to.toFixed(2)} m in
+                    this class.
+                  </span>
+                )}
                 <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
                   tape in {unit === "m" ? "feet" : "metres"}
                 </button>
@@ -441,7 +462,18 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                   plan as SVG
                 </a>
               </div>
-              <ClashNotes clashes={clashes} parts={parts} />
+              <PlanBar yard={yard} activity={a} pegs={pegs} who={people[shown]!.name} change={change} />
+              <ClashNotes clashes={clashes} parts={parts} layout={live.layout?.name ?? null} />
+              {rise && (
+                <SideView
+                  parts={parts}
+                  scale={scale}
+                  rise={rise}
+                  ceiling={ceiling}
+                  chosen={chosen}
+                  who={names[shown]!}
+                />
+              )}
             </div>
             <section
               aria-label={stationName[station]}
@@ -456,6 +488,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                 chosen={chosen}
                 choose={choose}
               />
+              {station === "yard" && <HomeView activity={a} homes={choices} items={loaderData.items} />}
               {station === "kit" && (
                 <KitPanel
                   activity={a}
@@ -500,11 +533,23 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
 }
 
 /** What clashes on the plan, in words, as it happens. */
-function ClashNotes({ clashes, parts }: { clashes: readonly LayoutClash[]; parts: readonly Part[] }) {
+function ClashNotes({
+  clashes,
+  parts,
+  layout,
+}: {
+  clashes: readonly LayoutClash[];
+  parts: readonly Part[];
+  layout: string | null;
+}) {
   const targets = partsOf(parts, "target");
   const name = (id: string) => {
     const at = targets.findIndex((t) => t.id === id);
-    return at < 0 ? id : `${at + 1} ${targetName(targets[at]!)}`;
+    if (at >= 0) return `${at + 1} ${targetName(targets[at]!)}`;
+    const mark = parts.find((p) => p.id === id);
+    if (mark?.kind === "person") return "the other player";
+    const number = mark && "label" in mark && mark.label ? ` ${mark.label}` : "";
+    return `${layout ? label(`layout.${layout}`) : id}${number}`;
   };
   const text = (c: LayoutClash) => {
     switch (c.kind) {
@@ -516,6 +561,12 @@ function ClashNotes({ clashes, parts }: { clashes: readonly LayoutClash[]; parts
         return `${name(c.ids[0])} hides ${Math.round(100 * c.share)} % of ${name(c.ids[1])}`;
       case "tooSmall":
         return `nothing gets into ${name(c.ids[0])}: what is sent is too big`;
+      case "swing":
+        return `${name(c.ids[0])} is within ${c.clear.toFixed(1)} m of whoever sends`;
+      case "inWay":
+        return `${name(c.ids[0])} stands in the way to ${name(c.ids[1])}`;
+      case "ceiling":
+        return `a send at ${name(c.ids[0])} comes up to ${c.height.toFixed(1)} m: too near the ceiling`;
     }
   };
   return (

@@ -4,20 +4,25 @@ import { describe, expect, it } from "vitest";
 import { playerModel } from "#core/aim/player.ts";
 import { fitHomes } from "#core/compile/class-fit.ts";
 import { layoutOf, pegRates, sentIn } from "#core/forecast/for-activity.ts";
-import { type Activity, fromPattern, itemsIn } from "#core/formats/activity.ts";
+import { type Activity, activity, fromPattern, itemsIn } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { listOf } from "#core/kit/items.ts";
+import { paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
 import { clashesOf } from "#core/yard/clashes.ts";
+import { layoutNamed, layoutNames } from "#core/yard/layouts/index.ts";
+import { laidParts } from "#core/yard/layouts/laid.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
+import { label } from "../words/teacher.ts";
 import { SchoolContext, schoolOf, withOwn } from "./items.tsx";
 import { changeText, KitPanel } from "./kit-panel.tsx";
+import { withLayout } from "./layout-panel.tsx";
 import { Plan } from "./plan.tsx";
 import { planScale } from "./scale.ts";
 import { answerOf } from "./stations.tsx";
 import { Strip } from "./strip.tsx";
-import { Tape } from "./tape.tsx";
+import { spreadAt, Tape } from "./tape.tsx";
 
 const none = () => undefined;
 const climb = fromPattern("climb");
@@ -87,7 +92,7 @@ describe("station Kit", () => {
 function drawn(a: Activity, chosen: string | null) {
   const parts = layoutOf(a);
   const scale = planScale(a.space.length, a.space.width, countedBackFrom(parts));
-  const object = { diameter: sentIn(a).width, runOn: 0, inAir: false };
+  const object = { diameter: sentIn(a).width, inAir: false };
   return renderToStaticMarkup(
     <Plan
       space={a.space}
@@ -99,6 +104,15 @@ function drawn(a: Activity, chosen: string | null) {
       who="Ada B."
       place={none}
       clashes={clashesOf(parts, a.space, object)}
+      group={[]}
+      toggle={none}
+      widen={none}
+      laid={a.layout}
+      lay={none}
+      snap="tens"
+      step={0.5}
+      clear={null}
+      behind={a.behind}
     />,
   );
 }
@@ -106,7 +120,9 @@ describe("the plan", () => {
   it("names every target with where it stands, and can be moved by keys", () => {
     const html = drawn(climb, "t1");
     expect(html.match(/data-mark=/g)).toHaveLength(5);
-    expect(html).toContain('aria-label="1 bucket: 1.40 m, 0.56 m left. Arrow keys move it"');
+    expect(html).toContain(
+      'aria-label="1 bucket: 1.40 m, 0.56 m left. Arrow keys move it, Shift and space choose several"',
+    );
     expect(html.match(/tabindex="0"/gi)).toHaveLength(5);
     expect(html.match(/aria-pressed="true"/g)).toHaveLength(1);
     expect(plain(html)).toContain("1.40 m, 0.56 m left");
@@ -117,6 +133,20 @@ describe("the plan", () => {
     const html = drawn({ ...climb, pattern: { ...climb.pattern, params: wide } } as Activity, null);
     expect(html.match(/#FF8A66/g)).toHaveLength(1);
     expect(drawn(climb, null)).not.toContain("#FF8A66");
+  });
+  it("draws what is laid out beside the game, with a mark a thing and a frame for all of it", () => {
+    for (const name of layoutNames) {
+      const a = withLayout(climb, name);
+      expect(activity.safeParse(a).error?.issues ?? [], name).toEqual([]);
+      const html = drawn(a, "layout");
+      expect(html, name).toContain("data-frame");
+      expect(html.match(/data-grip="(move|turn|size)"/g), name).toHaveLength(3);
+      const { rigid } = layoutNamed(name);
+      const marks = laidParts(a.layout!).filter((p) => p.kind === "obstacle" || p.kind === "spot");
+      expect(html.match(/data-mark="x\./g)?.length ?? 0, name).toBe(rigid ? 0 : marks.length);
+      expect(html).toContain(`aria-label="${label(`layout.${name}`)}, `);
+      expect(plain(html)).not.toContain("[");
+    }
   });
   it("draws bands with their points, and no mark to move aside", () => {
     const html = drawn(bands, "b2");
@@ -140,10 +170,16 @@ describe("the tape", () => {
         choose={none}
         move={none}
         unit={unit}
+        spread={null}
         corridor={[0.6, 0.8]}
       />,
     );
   };
+  it("shows where one count ends over a class", () => {
+    const all = [6, 7, 8].map((age) => paces(age));
+    expect(spreadAt(2, paces(7).step, all)).toEqual({ count: 4, from: 4 * paces(6).step, to: 4 * paces(8).step });
+    expect(spreadAt(2, 0.5, all.slice(1, 2))).toBeNull();
+  });
   it("has a slider a peg, in metres and steps, and three rates under each", () => {
     const html = tape(climb, "m");
     expect(html.match(/role="slider"/g)).toHaveLength(5);

@@ -1,12 +1,15 @@
 import { useDrag } from "@use-gesture/react";
-import { memo, useRef } from "react";
+import { memo, useMemo, useRef } from "react";
 import type { PlayerModel } from "#core/aim/player.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import type { Clash } from "#core/yard/clashes.ts";
+import type { Laid } from "#core/yard/layouts/laid.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
 import { targetName } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
+import { type Snap, snapped } from "./edit.ts";
+import { LaidLayer } from "./laid-layer.tsx";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 interface Props {
@@ -20,15 +23,45 @@ interface Props {
   /** Puts a target somewhere else: metres from the throwing spot and to the right of the middle. */
   place: (id: string, metres: number, across: number, gesture: string) => void;
   clashes: readonly Clash[];
+  /** Targets that move together with the chosen one; adding to them, or taking one out. */
+  group: readonly string[];
+  toggle: (id: string) => void;
+  /** Gives a target another width, metres. */
+  widen: (id: string, width: number, gesture: string) => void;
+  laid: Laid | null;
+  lay: (next: Laid, gesture: string) => void;
+  /** What a drag snaps to, and the step of the child that is shown, metres. */
+  snap: Snap;
+  step: number;
+  /** How far a send sweeps around whoever sends, and how far others stay, metres; null: not shown. */
+  clear: { swing: number; away: number } | null;
+  behind: Activity["behind"];
 }
-/** Things on the plan snap to this, metres; with Alt held to a whole centimetre. */
-const SNAP = 0.1;
 const FINE = 0.01;
 /** One press of an arrow, metres. */
 const NUDGE = 0.1;
 
 /** The yard from above, to scale: start line left, targets right, where the chosen child's sends land, and the run-on. */
-export const Plan = memo(function Plan({ space, parts, scale: s, chosen, choose, player, who, place, clashes }: Props) {
+export const Plan = memo(function Plan({
+  space,
+  parts,
+  scale: s,
+  chosen,
+  choose,
+  player,
+  who,
+  place,
+  clashes,
+  group,
+  toggle,
+  widen,
+  laid,
+  lay,
+  snap,
+  step,
+  clear,
+  behind,
+}: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const top = s.y(-space.width / 2);
   const bottom = s.y(space.width / 2);
@@ -46,6 +79,7 @@ export const Plan = memo(function Plan({ space, parts, scale: s, chosen, choose,
       ? { along: (zone.near + zone.far) / 2, across: 0 }
       : null;
   const distance = aimed && from ? aimed.along - from.along : 0;
+  const wrong = useMemo(() => clashes.flatMap((c) => c.ids as readonly string[]), [clashes]);
   const beyond = runOn && runOn.far > space.length + 0.02 ? runOn.far - runOn.near : 0;
   return (
     <svg
@@ -85,6 +119,50 @@ export const Plan = memo(function Plan({ space, parts, scale: s, chosen, choose,
             height={bottom - top}
             fill="url(#hatch)"
           />
+        )}
+        {behind !== "open" && (
+          <path
+            d={`M${s.x(Math.max(...targets.map((t) => t.along), ...zones.map((z) => z.far)) + 0.18)} ${top + 6}V${bottom - 6}`}
+            stroke="#F6F4EA"
+            strokeWidth={behind === "wall" ? 6 : 12}
+            strokeOpacity={behind === "wall" ? 0.9 : 0.35}
+            strokeLinecap="round"
+          />
+        )}
+        {clear && from && (
+          <g fill="none" pointerEvents="none">
+            <circle
+              cx={s.x(from.along)}
+              cy={s.y(0)}
+              r={clear.swing * s.k}
+              stroke="#FF8A66"
+              strokeWidth="2"
+              strokeDasharray="6 4"
+            />
+            <circle
+              cx={s.x(from.along)}
+              cy={s.y(0)}
+              r={clear.away * s.k}
+              stroke="#C9A4DA"
+              strokeWidth="2"
+              strokeDasharray="2 5"
+            />
+            {targets.map((t) => (
+              <path
+                key={t.id}
+                d={`M${s.x(from.along)} ${s.y(0)}L${s.x(t.along)} ${s.y(t.across)}`}
+                stroke="#FF8A66"
+                strokeOpacity="0.25"
+                strokeWidth={Math.max(6, s.k * 0.18)}
+              />
+            ))}
+            <text x={s.x(from.along + clear.swing) + 4} y={bottom - 6} fill="#FF8A66" fontSize="12" fontWeight="700">
+              swing {clear.swing.toFixed(1)} m
+            </text>
+            <text x={s.x(from.along + clear.away) + 4} y={top + 16} fill="#D9BDE6" fontSize="12" fontWeight="700">
+              others stay {clear.away.toFixed(1)} m away
+            </text>
+          </g>
         )}
         {zones.map((z) => (
           <g key={z.id}>
@@ -173,6 +251,19 @@ export const Plan = memo(function Plan({ space, parts, scale: s, chosen, choose,
             <circle r="7.5" fill="#F6F4EA" />
           </g>
         )}
+        {laid && (
+          <LaidLayer
+            laid={laid}
+            scale={s}
+            svg={svg}
+            chosen={chosen}
+            choose={choose}
+            lay={lay}
+            snap={snap}
+            step={step}
+            wrong={wrong}
+          />
+        )}
         {targets.map((t, i) => (
           <TargetMark
             key={t.id}
@@ -184,13 +275,19 @@ export const Plan = memo(function Plan({ space, parts, scale: s, chosen, choose,
             size={Math.max(26, Math.min(46, t.width * s.k * 1.25))}
             foot={s.height}
             chosen={t.id === chosen}
+            grouped={group.includes(t.id)}
             choose={choose}
+            toggle={toggle}
+            widen={widen}
+            wide={t.width}
+            snap={snap}
+            step={step}
             place={place}
             scale={s}
             svg={svg}
             distance={t.along}
             across={t.across}
-            wrong={clashes.some((c) => (c.ids as readonly string[]).includes(t.id))}
+            wrong={wrong.includes(t.id)}
           />
         ))}
         <text x="26" y={s.height - 9} fill="#F6F4EA" fillOpacity="0.85" fontSize="13">
@@ -216,7 +313,14 @@ interface MarkProps {
   /** Where the plan ends, for the dotted line down to the tape. */
   foot: number;
   chosen: boolean;
+  grouped: boolean;
   choose: (id: string) => void;
+  toggle: Props["toggle"];
+  widen: Props["widen"];
+  /** Metres across. */
+  wide: number;
+  snap: Snap;
+  step: number;
   place: Props["place"];
   scale: PlanScale;
   svg: React.RefObject<SVGSVGElement | null>;
@@ -226,7 +330,10 @@ interface MarkProps {
   wrong: boolean;
 }
 
-/** A target: dragged along and aside by mouse or finger, moved by arrows while it is chosen. */
+/**
+ * A target: dragged along and aside by mouse or finger, moved by arrows while it is chosen; with Shift it is chosen together with others. A grip
+ * at its edge makes it wider or narrower.
+ */
 const TargetMark = memo(function TargetMark({
   id,
   item,
@@ -236,7 +343,13 @@ const TargetMark = memo(function TargetMark({
   size,
   foot,
   chosen,
+  grouped,
   choose,
+  toggle,
+  widen,
+  wide,
+  snap,
+  step,
   place,
   scale,
   svg,
@@ -248,20 +361,31 @@ const TargetMark = memo(function TargetMark({
   const box = useRef<DOMRect | null>(null);
   const gesture = useRef(0);
   const bind = useDrag(
-    ({ xy: [cx, cy], first, event, altKey, dragging }) => {
+    ({ xy: [cx, cy], first, event, altKey, shiftKey, dragging }) => {
       if (first) {
         gesture.current++;
-        choose(id);
+        if (!shiftKey) choose(id);
         box.current = svg.current?.getBoundingClientRect() ?? null;
         (event.target as Element | null)?.closest<SVGGElement>("[data-mark]")?.focus();
       }
       if (!box.current || !dragging) return;
       const px = WIDTH / box.current.width;
-      const snap = altKey ? FINE : SNAP;
-      const to = (v: number) => Math.round(v / snap) * snap;
+      const to = (v: number) => snapped(v, snap, step, altKey);
       const aside = ((cy - box.current.top) * px - scale.height / 2) / scale.k;
       const along = scale.reversed ? distance : to(scale.distanceAt((cx - box.current.left) * px));
       place(id, along, to(aside), `drag ${id} ${gesture.current}`);
+    },
+    { pointer: { touch: true }, filterTaps: true },
+  );
+  const bindWidth = useDrag(
+    ({ xy: [, cy], first }) => {
+      if (first) {
+        gesture.current++;
+        box.current = svg.current?.getBoundingClientRect() ?? null;
+      }
+      if (!box.current) return;
+      const half = ((cy - box.current.top) * (WIDTH / box.current.width) - y) / scale.k;
+      widen(id, Math.round(half * 2 * 100) / 100, `drag width ${id} ${gesture.current}`);
     },
     { pointer: { touch: true }, filterTaps: true },
   );
@@ -272,12 +396,17 @@ const TargetMark = memo(function TargetMark({
         data-mark={id}
         role="button"
         tabIndex={0}
-        aria-pressed={chosen}
-        aria-label={`${name}: ${distance.toFixed(2)} m, ${asideText(across)}. Arrow keys move it`}
+        aria-pressed={chosen || grouped}
+        aria-label={`${name}: ${distance.toFixed(2)} m, ${asideText(across)}. Arrow keys move it, Shift and space choose several`}
         transform={`translate(${x} ${y})`}
-        onClick={() => choose(id)}
-        onFocus={() => choose(id)}
+        onClick={(e) => (e.shiftKey ? toggle(id) : choose(id))}
+        onFocus={() => grouped || choose(id)}
         onKeyDown={(e) => {
+          if (e.key === " " || e.key === "Enter") {
+            e.preventDefault();
+            if (e.shiftKey) toggle(id);
+            else choose(id);
+          }
           const [dx, dy] = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key] ?? [
             0, 0,
           ];
@@ -299,15 +428,15 @@ const TargetMark = memo(function TargetMark({
         <circle
           r={size * 0.75}
           fill="transparent"
-          stroke={wrong ? "#FF8A66" : chosen ? "#F2B632" : "transparent"}
+          stroke={wrong ? "#FF8A66" : chosen || grouped ? "#F2B632" : "transparent"}
           strokeWidth={wrong ? 3.5 : 2}
-          strokeDasharray={wrong ? undefined : "5 4"}
+          strokeDasharray={wrong ? undefined : grouped ? "2 3" : "5 4"}
         />
         <use
           href={drawing(item)}
           transform={`scale(${size / 40}) translate(-20 -20)`}
           fill="none"
-          stroke={chosen ? "#F2B632" : "#6FDCCB"}
+          stroke={chosen || grouped ? "#F2B632" : "#6FDCCB"}
           strokeWidth="2.4"
           strokeLinejoin="round"
           strokeLinecap="round"
@@ -326,6 +455,18 @@ const TargetMark = memo(function TargetMark({
         </text>
       </g>
       {chosen && (
+        <g
+          {...bindWidth()}
+          data-grip={`width ${id}`}
+          transform={`translate(${x} ${y + (wide * scale.k) / 2})`}
+          className="cursor-ns-resize touch-none"
+        >
+          <title>{`Width ${wide.toFixed(2)} m: drag`}</title>
+          <rect x="-14" y="-6" width="28" height="22" fill="transparent" />
+          <path d="M-9 0h18" stroke="#F2B632" strokeWidth="4" strokeLinecap="round" />
+        </g>
+      )}
+      {chosen && (
         <text
           x={x + size * 0.75 + 7}
           y={y + 5}
@@ -338,6 +479,9 @@ const TargetMark = memo(function TargetMark({
           paintOrder="stroke"
         >
           {scale.reversed ? asideText(across) : `${distance.toFixed(2)} m, ${asideText(across)}`}
+          <tspan x={x + size * 0.75 + 7} dy="16" fontWeight="400">
+            {wide.toFixed(2)} m wide
+          </tspan>
         </text>
       )}
     </>

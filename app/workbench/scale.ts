@@ -14,6 +14,8 @@ export interface PlanScale {
   /** Distance from the throwing spot that a peg at `x` stands for, and back. */
   distanceAt: (x: number) => number;
   xOf: (distance: number) => number;
+  /** The place that a point of the picture shows. */
+  placeAt: (x: number, y: number) => { along: number; across: number };
   /** Distances run from the target back to the lines. */
   reversed: boolean;
 }
@@ -29,6 +31,7 @@ export function planScale(length: number, width: number, backFrom: number | null
     height,
     x,
     y: (across) => height / 2 + across * k,
+    placeAt: (px, py) => ({ along: (px - START) / k, across: (py - height / 2) / k }),
     reversed,
     xOf: (distance) => (reversed ? x(from - distance) : x(distance)),
     distanceAt: (px) => (reversed ? from - (px - START) / k : (px - START) / k),

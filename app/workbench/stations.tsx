@@ -2,16 +2,18 @@ import { Plus, Trash2 } from "lucide-react";
 import { nanoid } from "nanoid";
 import { ACTIONS, actionFacts } from "#core/aim/actions.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
-import type { Activity, Problem } from "#core/formats/activity.ts";
+import { type Activity, BEHIND, type Problem } from "#core/formats/activity.ts";
 import { FLOORS } from "#core/kit/floors.ts";
 import type { Item } from "#core/kit/item.ts";
+import { COUNTED } from "#core/measures/count.ts";
 import { MODES, type Mode } from "#core/patterns/contract.ts";
-import { type AnyPattern, patternOf } from "#core/patterns/registry.ts";
-import { partsOf } from "#core/yard/parts.ts";
+import { patternOf } from "#core/patterns/registry.ts";
 import { itemName, namesOf, sayPhrase } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
+import { arrangeAs } from "./edit.ts";
 import { useSchool } from "./items.tsx";
-import { Knobs, NumberField, TextField, Toggle } from "./knobs.tsx";
+import { Choice, Knobs, NumberField, TextField, Toggle } from "./knobs.tsx";
+import { LayoutPanel } from "./layout-panel.tsx";
 
 export const STATIONS = ["aim", "cues", "kit", "yard", "score", "players", "send"] as const;
 export type Station = (typeof STATIONS)[number];
@@ -286,18 +288,8 @@ export function CuesPanel({ activity: a, change }: PanelProps) {
   );
 }
 
-/** Targets at even distances from the nearest to the farthest. */
-function spreadEvenly(p: AnyPattern, params: unknown): unknown {
-  const pegs = [...p.pegs(params)].sort((x, y) => x.distance - y.distance);
-  const [near, far] = [pegs[0]!.distance, pegs[pegs.length - 1]!.distance];
-  return pegs.reduce<unknown>((q, g, i) => p.movePeg(q, g.id, near + ((far - near) * i) / (pegs.length - 1)), params);
-}
-/** Targets in one line straight ahead. */
-const inOneLine = (p: AnyPattern, params: unknown): unknown =>
-  p.pegs(params).reduce<unknown>((q, g) => p.moveAside(q, g.id, 0) ?? q, params);
-/** Left and right change places. */
-const mirrorImage = (p: AnyPattern, params: unknown, space: Activity["space"]): unknown =>
-  partsOf(p.layout(params, space), "target").reduce<unknown>((q, t) => p.moveAside(q, t.id, -t.across) ?? q, params);
+/** Layouts whose places the game's own targets can take. */
+const ARRANGED = ["row", "scattered", "around", "pins"] as const;
 
 export function YardPanel({ activity: a, problems, change, chosen, choose }: PanelProps) {
   const p = patternOf(a.pattern.name);
@@ -307,7 +299,7 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
   const set = (next: unknown, key?: string) =>
     change({ ...a, pattern: { ...a.pattern, params: next } } as Activity, key);
   const longer = p.addPeg(params, a.space);
-  const told = problems.filter((x) => x.field.startsWith("pattern.params.peg") || x.field.startsWith("space"));
+  const told = problems.filter((x) => ["pattern.params.peg", "space", "layout"].some((f) => x.field.startsWith(f)));
   return (
     <>
       {told.map((x) => (
@@ -341,22 +333,21 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
           <Knobs key={peg.id} list={p.pegKnobs(params, peg.id)} params={params} problems={problems} change={set} />
         </section>
       )}
-      {pegs.length > 2 && pegs[0]!.kind === "target" && (
-        <div className="mb-2 flex flex-wrap gap-1.5">
-          <button type="button" className="btn btn-quiet btn-small" onClick={() => set(spreadEvenly(p, params))}>
-            Spread evenly
-          </button>
-          <button type="button" className="btn btn-quiet btn-small" onClick={() => set(inOneLine(p, params))}>
-            In one line
-          </button>
-          <button
-            type="button"
-            className="btn btn-quiet btn-small"
-            onClick={() => set(mirrorImage(p, params, a.space))}
+      {pegs.length > 1 && pegs[0]!.kind === "target" && (
+        <label className="row-line mb-2 flex items-center justify-between gap-3 py-2 text-[0.92rem]">
+          Arrange the targets
+          <select
+            value=""
+            onChange={(e) => e.target.value && change(arrangeAs(a, e.target.value as (typeof ARRANGED)[number]))}
           >
-            Mirror
-          </button>
-        </div>
+            <option value="">as they are</option>
+            {ARRANGED.map((x) => (
+              <option key={x} value={x}>
+                {label(`layout.${x}`)}
+              </option>
+            ))}
+          </select>
+        </label>
       )}
       {!peg && <p className="mb-2 text-sm text-quiet">Choose a peg on the tape, or a thing on the plan.</p>}
       <button
@@ -372,6 +363,21 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
         params={params}
         problems={problems}
         change={set}
+      />
+      <LayoutPanel activity={a} change={change} choose={choose} />
+      <h3 className="mt-3 text-base">Counting and what is behind</h3>
+      <Choice
+        name="The card counts in"
+        hint="steps are each child's own"
+        options={COUNTED.map((c) => ({ value: c, label: label(`counted.${c}`) }))}
+        value={a.counted ?? "steps"}
+        change={(counted) => change({ ...a, counted })}
+      />
+      <Choice
+        name="Behind the targets"
+        options={BEHIND.map((b) => ({ value: b, label: label(`behind.${b}`) }))}
+        value={a.behind ?? "open"}
+        change={(behind) => change({ ...a, behind })}
       />
       <h3 className="mt-3 text-base">Space to plan for</h3>
       <NumberField

@@ -1,5 +1,7 @@
 import { useDrag } from "@use-gesture/react";
 import { memo, useRef } from "react";
+import { spreadOfCount } from "#core/measures/count.ts";
+import type { Paces } from "#core/measures/step.ts";
 import type { Peg } from "#core/patterns/contract.ts";
 import { itemName, sayCount } from "../words/say.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
@@ -34,6 +36,19 @@ interface Props {
   move: (id: string, metres: number, gesture: string) => void;
   unit: "m" | "ft";
   corridor: readonly [number, number];
+  /** Where the chosen peg's count of steps ends over the class: metres from the throwing spot. */
+  spread: Spread | null;
+}
+export interface Spread {
+  count: number;
+  from: number;
+  to: number;
+}
+/** What one count reaches over a class: that of the chosen peg in the shown child's half steps. */
+export function spreadAt(distance: number, step: number, all: readonly Paces[]): Spread | null {
+  if (all.length < 2) return null;
+  const count = Math.max(0.5, Math.round((distance / step) * 2) / 2);
+  return { count, ...spreadOfCount(count, all) };
 }
 
 export const stepsText = (distance: number, step: number) => sayCount(Math.round((distance / step) * 2) / 2);
@@ -68,6 +83,7 @@ export const Tape = memo(function Tape({
   move,
   unit,
   corridor,
+  spread,
 }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const bands = pegs[0]?.kind === "line" && !scale.reversed;
@@ -88,6 +104,20 @@ export const Tape = memo(function Tape({
       aria-label="Tape"
     >
       <Ground scale={scale} length={length} unit={unit} step={step} who={rows[shown]?.name.split(",")[0] ?? ""} />
+      {spread && (
+        <rect
+          x={Math.min(scale.xOf(spread.from), scale.xOf(spread.to))}
+          y={STEPS_TOP}
+          width={Math.max(3, Math.abs(scale.xOf(spread.to) - scale.xOf(spread.from)))}
+          height="42"
+          rx="3"
+          fill="#F2B632"
+          fillOpacity="0.3"
+          stroke="#9A6B00"
+          strokeWidth="1.5"
+          data-spread={`${spread.from.toFixed(2)} ${spread.to.toFixed(2)}`}
+        />
+      )}
       {rows.map((row, r) => (
         <g key={row.name}>
           <foreignObject x="0" y={RATES_TOP + r * ROW} width={96} height={ROW - 3}>

@@ -6,7 +6,7 @@ import type { HomeFacts } from "#core/compile/for-home.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Forecast } from "#core/forecast/forecast.ts";
 import type { Activity } from "#core/formats/activity.ts";
-import type { ForecastWorker } from "../workers/forecast.worker.ts";
+import type { ForecastWorker, HomeMade } from "../workers/forecast.worker.ts";
 
 /** Least time between two questions, so that a drag leaves the page its time; milliseconds. */
 const LEAST_GAP = 100;
@@ -73,4 +73,10 @@ export function useKitFits(
 ): KitFit[] | null {
   const ask = useCallback((w: Remote) => w.homes(activity, homes, items, who), [activity, homes, items, who]);
   return useWorker(ask, "homes");
+}
+
+/** An activity in one home. */
+export function useHomeFit(activity: Activity, home: HomeFacts, items: SchoolItems, age: number): HomeMade | null {
+  const ask = useCallback((w: Remote) => w.oneHome(activity, home, items, age), [activity, home, items, age]);
+  return useWorker(ask, "home");
 }

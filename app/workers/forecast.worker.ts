@@ -1,11 +1,13 @@
 import * as Comlink from "comlink";
 import type { SchoolItems } from "#core/compile/card.ts";
 import { fitHomes, type KitFit } from "#core/compile/class-fit.ts";
-import type { HomeFacts } from "#core/compile/for-home.ts";
-import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
+import { forHome, type HomeFacts, type Place } from "#core/compile/for-home.ts";
+import { forecastActivity, layoutOf, type Who } from "#core/forecast/for-activity.ts";
 import { type Forecast, Graph } from "#core/forecast/forecast.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
+import type { Phrase } from "#core/patterns/contract.ts";
+import type { Part } from "#core/yard/parts.ts";
 
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
 
@@ -34,6 +36,18 @@ function homes(activity: Activity, facts: readonly HomeFacts[], items: SchoolIte
   return fitHomes(activity, facts, listOf(items.own, items.hidden), who);
 }
 
-const api = { each, match, homes };
+/** An activity made ready for one home: its parts there, where they lie, what was changed. */
+function oneHome(activity: Activity, facts: HomeFacts, items: SchoolItems, age: number): HomeMade {
+  const { activity: made, place, changes } = forHome(activity, { age }, facts, listOf(items.own, items.hidden));
+  return { home: facts.id, parts: layoutOf(made), place, changes };
+}
+export interface HomeMade {
+  home: string;
+  parts: Part[];
+  place: Place | null;
+  changes: Phrase[];
+}
+
+const api = { each, match, homes, oneHome };
 export type ForecastWorker = typeof api;
 Comlink.expose(api);

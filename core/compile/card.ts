@@ -9,6 +9,7 @@ import { type Counted, countOut, countPlain, type Unit } from "../measures/count
 import { type Paces, paces } from "../measures/step.ts";
 import type { Needs } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
+import type { HomeSpace } from "../records/home.ts";
 import { type Mark, marksOf } from "../yard/layouts/marks.ts";
 import { countedBackFrom, type Part } from "../yard/parts.ts";
 import { type ForHome, forHome, type HomeFacts, stockOf } from "./for-home.ts";
@@ -118,7 +119,14 @@ function marksToCount(a: Activity, parts: readonly Part[], own: Paces, counted: 
 }
 
 /** Cautions that every game at home has. */
-const ALWAYS: readonly Caution[] = ["clearSpace", "nothingBreakable", "dryFloor", "shoesOrBareFeet", "petsAndToddlers"];
+const ALWAYS: readonly Caution[] = [
+  "clearSpace",
+  "nothingBreakable",
+  "behind",
+  "dryFloor",
+  "shoesOrBareFeet",
+  "petsAndToddlers",
+];
 const ASKS_GROWN_UP: readonly Caution[] = ["grownUpYes", "outdoorsOnly", "roads", "cutting"];
 
 /** Cautions gathered from the action, the things and the space, in a fixed order, each once. */
@@ -134,6 +142,15 @@ export function cautionsOf(a: Activity, also: readonly string[] = []): Caution[]
     for (const c of cautionsOfItem(i, a.space.indoors)) out.add(c);
   }
   return [...out];
+}
+
+/** Cautions that only the home's own space gives: a slope that things roll down, wind that light things drift in. */
+function spaceCautions(a: Activity, space: HomeSpace | null): Caution[] {
+  const { travel } = actionFacts[a.aim.action];
+  const out: Caution[] = [];
+  if (space?.slope && space.slope !== "level" && travel !== "air") out.push("slope");
+  if (space?.wind && space.wind !== "still" && travel === "air") out.push("wind");
+  return out;
 }
 
 /** Compiles an activity for one child, as designed: distances in the child's own steps, cautions, parts. */
@@ -200,8 +217,9 @@ export function compileFor(making: Making, at?: string, fixed?: Readonly<Record<
     const how = p.minutes > 0 ? thing(activity.kit, p.item)?.made : null;
     if (how) made[p.item] = how;
   }
+  const where = spaceCautions(activity, home.space);
   const cutting = Object.values(made).some((m) => m.steps.some((s) => s.grownUp));
-  const cautions: Caution[] = cutting ? [...new Set([...card.cautions, "cutting" as const])] : card.cautions;
+  const cautions: Caution[] = [...new Set([...card.cautions, ...where, ...(cutting ? (["cutting"] as const) : [])])];
   return {
     ...card,
     cautions,

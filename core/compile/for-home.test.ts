@@ -178,16 +178,19 @@ describe("a layout in a home's space", () => {
       expect(told.changes.map((c) => c.key)).toContain("change.shorter");
     }
   });
-  it("says so where nothing fits, proved or not, and where the ceiling is too low to throw", () => {
+  it("says so where nothing fits, proved or not, and throws shorter under a low ceiling", () => {
     const small = forHome(climb, { age: 7 }, home({ kit: everything, space: room(2.1, 1.4) }), items);
     expect(small.place).toMatchObject({ status: "none", placement: null });
     expect(small.place!.lets.at(-1)!.kind).toBe("otherSpace");
     const tiny = forHome(climb, { age: 7 }, home({ kit: everything, space: room(0.6, 0.5) }), items);
     expect(tiny.place).toMatchObject({ status: "none", proved: true });
     expect(tiny.changes.map((c) => c.key)).toContain("change.tooShort");
-    const thrown = activity.parse({ ...climb, aim: { ...climb.aim, action: "underarmThrow" } });
-    const low = forHome(thrown, { age: 7 }, home({ kit: everything, space: room(6, 3, { ceiling: 2 }) }), items);
-    expect(low.changes.map((c) => c.key)).toContain("change.ceiling");
+    const thrown = activity.parse({ ...climb, aim: { ...climb.aim, action: "pushThrow" } });
+    const under = (ceiling: number) =>
+      forHome(thrown, { age: 7 }, home({ kit: everything, space: room(6, 3, { ceiling }) }), items);
+    expect(under(2.5).place!.scale).toBe(1);
+    expect(under(1.6).place!.scale).toBeLessThan(1);
+    expect(under(1.6).changes.map((c) => c.key)).toContain("change.shorter");
     expect(forHome(climb, { age: 7 }, home({ kit: everything }), items).place).toBeNull();
   });
   it("goes round furniture, and into the arm of an L", () => {

@@ -4,18 +4,23 @@ import type { Activity } from "../formats/activity.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import { type Choosing, type Chosen, choose, endsOf, type Pick } from "../kit/choose.ts";
 import { faceOf } from "../kit/face.ts";
+import type { Floor } from "../kit/floors.ts";
 import type { Item } from "../kit/item.ts";
 import { thing } from "../kit/items.ts";
 import { defaultStock, noKitStock, type Stock } from "../kit/stock.ts";
+import type { Age } from "../measures/stature.ts";
 import type { Phrase } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
+import { riseOf } from "../physics/flight.ts";
+import { runDownhill, type Slope } from "../physics/rolling.ts";
 import { runOnOf } from "../physics/run-on.ts";
 import { slidingPointless } from "../physics/sliding.ts";
 import { groundOf, type HomeAnswers, type HomeSpace } from "../records/home.ts";
-import { type Fit, findPlace, fitLayout, type Sent } from "../yard/fit.ts";
+import { sweeps, swingOf } from "../yard/clear.ts";
+import { type Fit, findPlace, fitLayout, type Placement, pointIn, type Sent } from "../yard/fit.ts";
 import { footprintOf, widthAt } from "../yard/footprint.ts";
 import { scaledLaid } from "../yard/layouts/laid.ts";
-import { type Part, partsOf } from "../yard/parts.ts";
+import { type Part, partsOf, reachOfLayout, type Place as Spot } from "../yard/parts.ts";
 import { HELD_WITHIN, type Held, holdChallenge, scaled } from "./challenge.ts";
 import { rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
 
@@ -23,6 +28,10 @@ import { rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
 export type HomeFacts = HomeAnswers & { id: string; label: string };
 /** A home that did not say who plays is taken to have so many. */
 export const DEFAULT_PLAYERS = 2;
+/** Whoever sends is taken to be so old where nobody is named, years. */
+const DEFAULT_AGE = 8;
+/** What slides rather than rolls stays on a slope that a ball would roll down. */
+const STAYS = 20;
 
 /** `noKit`: nothing to send was there, so it is played with what needs no kit. */
 export type Status = "designed" | "adapted" | "noKit";
@@ -101,10 +110,16 @@ function pickThings(choosing: Choosing): Picked {
 }
 
 /** What is sent in an activity, as the fitting sees it. */
-export function sentOf(a: Activity): Sent {
+export function sentOf(a: Activity, age: Age = DEFAULT_AGE, slope: Slope = "level"): Sent {
   const i = thing(a.kit, a.kit.send)!;
   const move = actionFacts[a.aim.action].travel;
-  return { diameter: i.width, runOn: runsOn(a) ? runOnOf(i, a.space.floor, move) : 0, inAir: move === "air" };
+  return {
+    diameter: i.width,
+    runOn: runsOn(a) ? runDownhill(runOnOf(i, a.space.floor, move), i.drag ?? STAYS, a.space.floor, slope) : 0,
+    inAir: move === "air",
+    rise: riseOf(a.aim.action, age),
+    ...(sweeps(a.aim.action) && { swing: swingOf(a.aim.action, age) }),
+  };
 }
 
 /** Whether a shortened layout is still as hard for this person, target by target; lines across the floor scale with the spread anyway. */
@@ -123,14 +138,15 @@ function holdsFor(a: Activity, now: Activity, who: Who): (parts: readonly Part[]
  * that does not do, shorter at whatever challenge is left.
  */
 function fitInSpace(a: Activity, now: Activity, who: Who, space: HomeSpace): Fit {
-  const [parts, ground, sent] = [layoutOf(now), groundOf(space), sentOf(now)];
+  const [parts, ground, sent] = [layoutOf(now), groundOf(space), sentOf(now, who.age, space.slope)];
   const held = fitLayout(parts, ground, sent, holdsFor(a, now, who));
-  if (held.status !== "none" || held.trouble === "ceiling") return held;
+  if (held.status !== "none") return held;
   const loose = fitLayout(parts, ground, sent, () => true);
   return loose.placement ? { ...loose, lets: held.lets, shortest: held.shortest } : held;
 }
 /** Where an activity lies in a space just as it is, or null. */
-const lies = (a: Activity, space: HomeSpace) => findPlace(footprintOf(layoutOf(a), sentOf(a)), groundOf(space));
+const lies = (a: Activity, space: HomeSpace, who: Who) =>
+  findPlace(footprintOf(layoutOf(a), sentOf(a, who.age, space.slope)), groundOf(space));
 
 const placeOf = ({ parts: _, ...rest }: Fit): Place => rest;
 /** Rounds of shortening until it lies there, and by how much each. */
@@ -144,6 +160,39 @@ const STILL_SHORTER = 0.94;
  * was missing. `fixed`: roles that the family has decided.
  */
 export function forHome(
+  a: Activity,
+  who: Who,
+  home: HomeFacts,
+  items: readonly Item[],
+  fixed?: Readonly<Record<string, string>>,
+): ForHome {
+  const first = onFloor(a, who, home, items, fixed);
+  const { space } = home;
+  if (!space?.floors?.length || !first.place?.placement) return first;
+  // Another floor lies under most of the way: then it is made ready for that one.
+  const floor = floorUnder(layoutOf(first.activity), first.place.placement, space);
+  return floor === space.floor ? first : onFloor(a, who, { ...home, space: { ...space, floor } }, items, fixed);
+}
+
+/** Places looked at on each way, to tell what floor lies under it. */
+const LOOKS = 12;
+/** The floor that most of the ways to the targets (or the middle line, where there are none) lie on. */
+export function floorUnder(parts: readonly Part[], at: Placement, space: HomeSpace): Floor {
+  const ends: Spot[] = partsOf(parts, "target");
+  const to = ends.length > 0 ? ends : [{ along: reachOfLayout(parts), across: 0 }];
+  const seen = new Map<Floor, number>();
+  for (const end of to)
+    for (let i = 0; i <= LOOKS; i++) {
+      const p = pointIn({ along: (end.along * i) / LOOKS, across: (end.across * i) / LOOKS }, at);
+      const on = space.floors?.find((f) => p.x >= f.x && p.x <= f.x + f.width && p.y >= f.y && p.y <= f.y + f.depth);
+      const floor = on?.floor ?? space.floor;
+      seen.set(floor, (seen.get(floor) ?? 0) + 1);
+    }
+  return [...seen].reduce((x, y) => (y[1] > x[1] ? y : x))[0];
+}
+
+/** The same, on the floor that the space is said to have. */
+function onFloor(
   a: Activity,
   who: Who,
   home: HomeFacts,
@@ -174,14 +223,14 @@ export function forHome(
   let { activity, held } = holdChallenge(a, stood, who, scale < 1 ? Math.max(...distances(stood)) : longest);
   if (space && fit && fit.status !== "none") {
     // Holding the challenge may have taken it beyond the space, other things may be wider: then a little shorter still.
-    let placement = lies(activity, space);
+    let placement = lies(activity, space, who);
     if (!placement) {
-      placement = lies(stood, space);
+      placement = lies(stood, space, who);
       if (placement) activity = stood;
     }
     for (let n = 0; n < MOST_ROUNDS && !placement; n++) {
       activity = shorter(activity, STILL_SHORTER);
-      placement = lies(activity, space);
+      placement = lies(activity, space, who);
     }
     fit = { ...fit, placement };
     held = heldAs(a, activity, held, who);

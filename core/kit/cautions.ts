@@ -16,5 +16,8 @@ export const CAUTIONS = [
   "keepLow",
   "smallParts",
   "cutting",
+  "slope",
+  "wind",
+  "behind",
 ] as const;
 export type Caution = (typeof CAUTIONS)[number];

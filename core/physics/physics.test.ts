@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { catalogueItem } from "../kit/catalogue.ts";
 import { FLOORS } from "../kit/floors.ts";
+import { flightTo, riseOf } from "./flight.ts";
 import { rampDistance, rampHeightFor, rampSpeed } from "./ramp.ts";
 import { rollingDistance, speedAfterRolling } from "./rolling.ts";
 import { fetchSeconds, keepsOf, runAfterLanding, runOnOf } from "./run-on.ts";
@@ -101,5 +102,32 @@ describe("what does a ramp do?", () => {
     // A hollow ball spends more on spinning.
     expect(rampSpeed(0.2, "hollow")).toBeLessThan(rampSpeed(0.2));
     expect(rampSpeed(-1)).toBe(0);
+  });
+});
+
+describe("a flight", () => {
+  it("leaves the hand where it should and comes down where it is aimed, whatever the loft", () => {
+    for (const loft of [0.3, 0.7, 1])
+      for (const d of [1, 3, 6])
+        for (const h of [0, 0.4, 1.2]) {
+          const f = flightTo({ from: 0.6, loft }, d, h);
+          expect(f.at(0)).toBeCloseTo(0.6, 9);
+          expect(f.at(d)).toBeCloseTo(h, 6);
+          expect(f.apex).toBeGreaterThanOrEqual(Math.max(0.6, h) - 1e-9);
+          for (let x = 0; x <= d; x += 0.1) expect(f.at(x)).toBeLessThanOrEqual(f.apex + 1e-9);
+        }
+  });
+  it("has the figure of its formula, and a time of flight that agrees with gravity", () => {
+    const f = flightTo({ from: 0.6, loft: (40 * Math.PI) / 180 }, 3, 0);
+    expect(f.apex).toBeCloseTo(1.1082, 4);
+    const seconds = 3 / (f.speed * Math.cos(f.loft));
+    expect(0.6 + f.speed * Math.sin(f.loft) * seconds - (9.81 * seconds ** 2) / 2).toBeCloseTo(0, 2);
+  });
+  it("goes steeper where a target is higher than its loft reaches, and knows what stays on the floor", () => {
+    const up = flightTo({ from: 0.5, loft: 0.2 }, 1, 2);
+    expect(up.loft).toBeGreaterThan(Math.atan2(1.5, 1));
+    expect(up.at(1)).toBeCloseTo(2, 9);
+    expect(riseOf("underarmRoll", 8)).toBeNull();
+    expect(riseOf("overarmThrow", 8)!.from).toBeCloseTo(1.05 * 1.27, 9);
   });
 });

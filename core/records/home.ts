@@ -2,7 +2,8 @@ import { z } from "zod";
 import { FLOORS } from "../kit/floors.ts";
 import { MOST_OF_ONE } from "../kit/item.ts";
 import { MOST_PLAYERS } from "../patterns/contract.ts";
-import { type Ground, MOST_OBSTACLES, obstacle, outline, rectangle } from "../yard/space.ts";
+import { GRADE, type Slope } from "../physics/rolling.ts";
+import { floorPatch, type Ground, MOST_OBSTACLES, MOST_PATCHES, obstacle, outline, outlineOf } from "../yard/space.ts";
 
 export const SPACE_KINDS = ["corridor", "room", "garden", "yard"] as const;
 /** Sizes of a space at home, metres. */
@@ -13,6 +14,10 @@ const side = (name: string) =>
     .number({ error: `${name} must be a number of metres` })
     .min(SHORTEST_SPACE, `${name} must be ${SHORTEST_SPACE} m or more`)
     .max(LONGEST_SPACE, `${name} must be ${LONGEST_SPACE} m or less`);
+
+/** How steep a space outdoors is, and how windy it mostly is; absent: level and still. */
+export const SLOPES = Object.keys(GRADE) as [Slope, ...Slope[]];
+export const WINDS = ["still", "breezy", "windy"] as const;
 
 /** Where a family plays, as far as it said. Metres. */
 export const homeSpace = z.strictObject({
@@ -30,6 +35,10 @@ export const homeSpace = z.strictObject({
   /** Where it is not a plain rectangle: its corners in order, from the near left one. */
   outline: outline.optional(),
   obstacles: z.array(obstacle).max(MOST_OBSTACLES, `at most ${MOST_OBSTACLES} things that stand there`).optional(),
+  /** Parts of it with another floor. */
+  floors: z.array(floorPatch).max(MOST_PATCHES, `at most ${MOST_PATCHES} parts with another floor`).optional(),
+  slope: z.enum(SLOPES, { error: `slope must be one of ${SLOPES.join(", ")}` }).optional(),
+  wind: z.enum(WINDS, { error: `wind must be one of ${WINDS.join(", ")}` }).optional(),
 });
 export type HomeSpace = z.infer<typeof homeSpace>;
 
@@ -67,7 +76,7 @@ export const LONGEST_SUPPORT = 300;
 
 /** A home's space as the fitting sees it. */
 export const groundOf = (s: HomeSpace): Ground => ({
-  corners: s.outline ?? rectangle(s.length, s.width),
+  corners: outlineOf(s),
   obstacles: s.obstacles ?? [],
   indoors: s.indoors,
   ceiling: s.ceiling ?? null,

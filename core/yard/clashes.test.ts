@@ -14,7 +14,7 @@ const target = (id: string, along: number, across: number, width: number, gap?: 
   rule: gap === undefined ? { kind: "touch", width } : { kind: "through", gap },
 });
 const start: Part = { kind: "line", id: "start", along: 0, across: 0, width: 1, role: "start" };
-const object = { diameter: 0.08, runOn: 0.2, inAir: false };
+const object = { diameter: 0.08, inAir: false };
 const told = (parts: Part[], over: object = {}) =>
   clashesOf([start, ...parts], { length: 5, width: 2 }, { ...object, ...over });
 
@@ -32,6 +32,30 @@ describe("clashes", () => {
       { kind: "hides", ids: ["a", "b"], share: 1 },
     ]);
     expect(told([target("a", 2, 0, 0.3, 0.07)])).toEqual([{ kind: "tooSmall", ids: ["a"] }]);
+  });
+  it("name what a layout stands in the way of, who is within reach, and what would touch the ceiling", () => {
+    const post = (along: number, across: number): Part => ({
+      kind: "obstacle",
+      id: "x.g1",
+      along,
+      across,
+      depth: 0.1,
+      width: 0.1,
+      item: "shoe",
+      label: "",
+    });
+    const one = target("a", 2, 0, 0.3);
+    expect(told([one, post(1, 0)])).toEqual([{ kind: "inWay", ids: ["x.g1", "a"] }]);
+    expect(told([one, post(1, 0)], { inAir: true })).toEqual([]);
+    expect(told([one, post(2, 0.1)])).toEqual([{ kind: "together", ids: ["x.g1", "a"] }]);
+    expect(told([one, post(1, 0.6)])).toEqual([]);
+    expect(told([one, post(1, 0.6)], { swing: 1.4 })).toEqual([{ kind: "swing", ids: ["x.g1"], clear: 1.4 }]);
+    const friend: Part = { kind: "person", id: "x.other", along: 1.5, across: 0.8, role: "receiver" };
+    expect(told([one, friend], { away: 2 })).toEqual([{ kind: "swing", ids: ["x.other"], clear: 2 }]);
+    expect(told([one, friend], { away: 1.2 })).toEqual([]);
+    const lob = { inAir: true, rise: { from: 1, loft: 1 } };
+    expect(told([one], { ...lob, ceiling: 4 })).toEqual([]);
+    expect(told([one], { ...lob, ceiling: 1.5 })).toMatchObject([{ kind: "ceiling", ids: ["a"] }]);
   });
   it("in the air nothing hides what stands behind it", () => {
     expect(told([target("b", 3, 0, 0.2), target("a", 1.5, 0, 0.3)], { inAir: true })).toEqual([]);

@@ -1,8 +1,9 @@
 import type { HitRule } from "../aim/hit-rule.ts";
-import { OVERLAP_ALLOWED, placed } from "./fit.ts";
+import { flightTo, type Rise } from "../physics/flight.ts";
+import { HEADROOM, OVERLAP_ALLOWED, placed } from "./fit.ts";
 import { footprintOf } from "./footprint.ts";
 import { overlap } from "./geometry.ts";
-import { type Part, type PartOf, partsOf } from "./parts.ts";
+import { type Part, type PartOf, type Place, partsOf } from "./parts.ts";
 
 /** What is wrong with a layout where it was put, as it happens: two in one place, one beyond the space, one hidden, a gap too small. */
 export type Clash =
@@ -11,7 +12,23 @@ export type Clash =
   /** The nearer one stands in the way of so much of the farther one, a share. */
   | { kind: "hides"; ids: [near: string, far: string]; share: number }
   /** What is sent cannot get in, or through. */
-  | { kind: "tooSmall"; ids: [string] };
+  | { kind: "tooSmall"; ids: [string] }
+  /** Something, or somebody, within reach of whoever sends. Metres. */
+  | { kind: "swing"; ids: [string]; clear: number }
+  /** A thing that stands there is in the way of what is sent at a target. */
+  | { kind: "inWay"; ids: [thing: string, target: string] }
+  /** What is thrown at it comes up so high, metres, and would touch the ceiling. */
+  | { kind: "ceiling"; ids: [string]; height: number };
+
+/** What is sent, by whom and under what: metres. `swing`: reach around whoever sends; `away`: how far others stay. */
+export interface Sending {
+  diameter: number;
+  inAir: boolean;
+  swing?: number;
+  away?: number;
+  rise?: Rise | null;
+  ceiling?: number | null;
+}
 
 /** A target that is hidden by more than this share is said to be. */
 export const HIDDEN_SHARE = 0.5;
@@ -34,19 +51,35 @@ function covered(near: PartOf<"target">, far: PartOf<"target">, from: number, b:
 }
 
 /** Everything that clashes in a layout, in a space of that length and width (metres from the start line). */
-export function clashesOf(
-  parts: readonly Part[],
-  space: { length: number; width: number },
-  object: { diameter: number; runOn: number; inAir: boolean },
-): Clash[] {
+export function clashesOf(parts: readonly Part[], space: { length: number; width: number }, object: Sending): Clash[] {
   const out: Clash[] = [];
   const targets = partsOf(parts, "target");
   const from = partsOf(parts, "line").find((l) => l.role === "start")?.along ?? 0;
   const boxes = new Map(
-    footprintOf(parts, object)
-      .filter((p) => p.kind === "target")
-      .map((p) => [p.id, placed(p, { x: 0, y: 0, angle: 0, mirrored: false })]),
+    footprintOf(parts, { diameter: object.diameter, runOn: 0 }).map((p) => [
+      p.id,
+      placed(p, { x: 0, y: 0, angle: 0, mirrored: false }),
+    ]),
   );
+  const things = partsOf(parts, "obstacle").filter((o) => o.base === undefined);
+  const deep = (a: string, b: string) => overlap(boxes.get(a)!, boxes.get(b)!) > OVERLAP_ALLOWED;
+  things.forEach((o, i) => {
+    for (const u of things.slice(i + 1)) if (deep(o.id, u.id)) out.push({ kind: "together", ids: [o.id, u.id] });
+    for (const t of targets)
+      if (deep(o.id, t.id)) out.push({ kind: "together", ids: [o.id, t.id] });
+      else if (!object.inAir && deep(o.id, `lane ${t.id}`)) out.push({ kind: "inWay", ids: [o.id, t.id] });
+  });
+  const reach = (id: string, at: Place, half: number, clear: number) => {
+    if (Math.hypot(at.along - from, at.across) - half < clear - 1e-9) out.push({ kind: "swing", ids: [id], clear });
+  };
+  const { swing, away, rise, ceiling } = object;
+  if (swing) for (const t of [...targets, ...things]) reach(t.id, t, Math.min(t.width, 0.3) / 2, swing);
+  if (away) for (const p of partsOf(parts, "person")) if (p.role === "receiver") reach(p.id, p, 0, away);
+  if (rise && typeof ceiling === "number")
+    for (const t of targets) {
+      const height = flightTo(rise, Math.hypot(t.along - from, t.across), (t.base ?? 0) + t.height / 2).apex;
+      if (height + HEADROOM > ceiling) out.push({ kind: "ceiling", ids: [t.id], height });
+    }
   targets.forEach((t, i) => {
     if (Math.abs(t.across) + t.width / 2 > space.width / 2 + 1e-9 || t.along > space.length + 1e-9)
       out.push({ kind: "outside", ids: [t.id] });

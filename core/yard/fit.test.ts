@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { pegRates } from "../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../formats/activity.ts";
 import { patternOf } from "../patterns/registry.ts";
-import { type Fit, findPlace, fitLayout, OVERLAP_ALLOWED, placed, type Sent } from "./fit.ts";
+import { type Fit, findPlace, fitLayout, HEADROOM, highestOf, OVERLAP_ALLOWED, placed, type Sent } from "./fit.ts";
 import { footprintOf, STAND, scaledParts, widthAt } from "./footprint.ts";
 import { areaOf, boxInside, cornersOfBox, crossingSides, diameterOf, inside, overlap, type Point } from "./geometry.ts";
 import type { Part } from "./parts.ts";
@@ -169,8 +169,24 @@ describe("fitting", () => {
     );
     expect(blocked).toMatchObject({ status: "none", proved: false, trouble: "furniture" });
     expect(blocked.lets).toContainEqual({ kind: "clearAway" });
-    const lob = fitLayout(layout, { ...ground(rectangle(6, 3)), ceiling: 2 }, { ...sock, inAir: true });
-    expect(lob).toMatchObject({ status: "none", trouble: "ceiling", proved: true });
+    const lob: Sent = { ...sock, inAir: true, rise: { from: 0.9, loft: Math.PI / 4 } };
+    const under = (ceiling: number) => fitLayout(layout, { ...ground(rectangle(6, 3)), ceiling }, lob);
+    expect(under(2.4).status).toBe("designed");
+    // Shorter is lower: a lob that would touch the ceiling is brought nearer, as long as it can be.
+    const nearer = under(1.5);
+    expect(nearer.status).toBe("adapted");
+    expect(highestOf(nearer.parts, lob.rise!) + HEADROOM).toBeLessThanOrEqual(1.5);
+    expect(under(1)).toMatchObject({ status: "none", trouble: "ceiling", proved: true });
+  });
+  it("keeps the circle of something long that is swung clear of furniture", () => {
+    const swinging = { ...sock, swing: 1.2 };
+    const lamp: Obstacle = { kind: "breakable", x: 0, y: 0, width: 0.3, depth: 0.3 };
+    const wide = fitLayout(layout, ground(rectangle(6, 3), [lamp]), swinging);
+    expect(wide.status).toBe("designed");
+    const box = placed({ ...footprintOf(layout, swinging).find((p) => p.id === "swing start")! }, wide.placement!);
+    expect(box.hx).toBe(1.2);
+    expect(overlap(box, boxOf(lamp))).toBeLessThanOrEqual(OVERLAP_ALLOWED);
+    expect(fitLayout(layout, ground(rectangle(6, 1.6)), swinging).status).toBe("none");
   });
   it("keeps what runs on away from doors and stairs, and asks for a backstop outdoors", () => {
     const ball: Sent = { diameter: 0.12, runOn: 2.6, inAir: false };

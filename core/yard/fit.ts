@@ -1,6 +1,7 @@
+import { flightTo, type Rise } from "../physics/flight.ts";
 import { footprintOf, NARROWEST, type Piece, scaledParts } from "./footprint.ts";
 import { areaOf, type Box, boxInside, cornersOfBox, diameterOf, EPS, inside, overlap, type Point } from "./geometry.ts";
-import type { Part, PartOf } from "./parts.ts";
+import type { Part, PartOf, Place } from "./parts.ts";
 import { boxOf, type Ground, type Obstacle } from "./space.ts";
 
 /** Nothing overlaps by more, metres. */
@@ -13,8 +14,8 @@ const MOST_HEADINGS = 14;
 /** Places in between, each way, for directions that no side of the space runs along. */
 const SLANT_STEPS = 7;
 const SAME_HEADING = Math.PI / 180;
-/** Lobs need so much height, metres. */
-export const LOB_HEIGHT = 2.2;
+/** What is thrown stays this far below a ceiling, metres. */
+export const HEADROOM = 0.2;
 
 /** Where a layout lies in a space: the middle of its start line, the way it looks (radians, 0 along x), and whether it is mirrored. */
 export interface Placement {
@@ -54,21 +55,40 @@ export interface Sent {
   diameter: number;
   runOn: number;
   inAir: boolean;
+  /** How it flies, where it does. */
+  rise?: Rise | null;
+  /** How far something long is swung around whoever sends, metres. */
+  swing?: number;
+}
+
+/** How high what is sent comes on its way to any target or zone, metres above the floor. */
+export function highestOf(parts: readonly Part[], rise: Rise): number {
+  const start = parts.find((p) => p.kind === "line" && p.role === "start");
+  const from = start?.kind === "line" ? start.along : 0;
+  const tops = parts.flatMap((p) =>
+    p.kind === "target"
+      ? [flightTo(rise, Math.hypot(p.along - from, p.across), (p.base ?? 0) + p.height / 2).apex]
+      : p.kind === "zone"
+        ? [flightTo(rise, (p.near + p.far) / 2 - from, 0).apex]
+        : [],
+  );
+  return Math.max(rise.from, ...tops);
+}
+
+/** A point of the layout where a placement puts it. */
+export function pointIn(p: Place, at: Placement): Point {
+  const across = at.mirrored ? -p.across : p.across;
+  const [c, s] = [Math.cos(at.angle), Math.sin(at.angle)];
+  return { x: at.x + p.along * c - across * s, y: at.y + p.along * s + across * c };
 }
 
 /** A piece where a placement puts it. */
-export function placed(p: Piece, at: Placement): Box {
-  const side = at.mirrored ? -1 : 1;
-  const [c, s] = [Math.cos(at.angle), Math.sin(at.angle)];
-  const across = p.across * side;
-  return {
-    x: at.x + p.along * c - across * s,
-    y: at.y + p.along * s + across * c,
-    hx: p.halfAlong,
-    hy: p.halfAcross,
-    angle: at.angle + p.angle * side,
-  };
-}
+export const placed = (p: Piece, at: Placement): Box => ({
+  ...pointIn(p, at),
+  hx: p.halfAlong,
+  hy: p.halfAcross,
+  angle: at.angle + (at.mirrored ? -p.angle : p.angle),
+});
 
 /** What of an obstacle each kind of piece must keep clear of. A wall stops things; nothing may stand in it. */
 export function keepsClear(piece: Piece["kind"], o: Obstacle["kind"]): boolean {
@@ -335,7 +355,12 @@ export function fitLayout(
   holds: (parts: readonly Part[]) => boolean = notTooNarrow,
 ): Fit {
   const order = headings(ground.corners);
-  const at = (k: number) => findPlace(footprintOf(scaledParts(parts, k, sent.diameter), sent), ground, order);
+  const low = (list: readonly Part[]) =>
+    sent.rise && ground.ceiling !== null && highestOf(list, sent.rise) + HEADROOM > ground.ceiling;
+  const at = (k: number) => {
+    const list = scaledParts(parts, k, sent.diameter);
+    return low(list) ? null : findPlace(footprintOf(list, sent), ground, order);
+  };
   const longest = diameterOf(ground.corners);
   const done = (k: number, placement: Placement): Fit => {
     const out = scaledParts(parts, k, sent.diameter);
@@ -353,8 +378,7 @@ export function fitLayout(
       lets: [],
     };
   };
-  const low = sent.inAir && ground.ceiling !== null && ground.ceiling < LOB_HEIGHT;
-  const whole = low ? null : at(1);
+  const whole = at(1);
   if (whole) return done(1, whole);
   const least = leastScale(parts, sent.diameter, holds);
   const short = footprintOf(scaledParts(parts, least, sent.diameter), sent);
@@ -371,7 +395,7 @@ export function fitLayout(
     trouble,
     lets: letting(parts, ground, sent, least, trouble),
   });
-  if (low) return none("ceiling", true);
+  if (low(scaledParts(parts, least, sent.diameter))) return none("ceiling", true);
   if (shortest > longest + 1e-9) return none("outside", true);
   // The largest share in steps that fits: from both ends towards each other, since what fits short mostly fits shorter.
   let fits = least;

@@ -22,8 +22,11 @@ export interface Piece {
   angle: number;
 }
 
-/** All that a layout takes up: `diameter` and `runOn` of what is sent, metres. */
-export function footprintOf(parts: readonly Part[], object: { diameter: number; runOn: number }): Piece[] {
+/** All that a layout takes up: `diameter` and `runOn` of what is sent, `swing` of what is swung around whoever sends, metres. */
+export function footprintOf(
+  parts: readonly Part[],
+  object: { diameter: number; runOn: number; swing?: number },
+): Piece[] {
   const out: Piece[] = [];
   const starts = partsOf(parts, "line").filter((l) => l.role === "start");
   for (const p of parts) {
@@ -32,7 +35,12 @@ export function footprintOf(parts: readonly Part[], object: { diameter: number; 
     if (p.kind === "path") out.push(...runOf(p));
     if (p.kind === "person" && p.role === "receiver") out.push(standAt(`stand ${p.id}`, p, 0));
   }
-  for (const l of starts) out.push(standAt(`stand ${l.id}`, l, STAND.depth / 2));
+  for (const l of starts) {
+    out.push(standAt(`stand ${l.id}`, l, STAND.depth / 2));
+    // Something long that is swung needs its whole circle; a square about it is kept free.
+    if (object.swing)
+      out.push({ ...standAt(`swing ${l.id}`, l, 0), halfAlong: object.swing, halfAcross: object.swing });
+  }
   const begin = starts.length > 0 ? Math.min(...starts.map((l) => l.along)) : 0;
   const lane = (id: string, to: Place, beyond: number) => {
     const angle = Math.atan2(to.across, to.along - begin);

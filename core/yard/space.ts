@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { FLOORS } from "../kit/floors.ts";
 import { areaOf, type Box, crossingSides, type Point } from "./geometry.ts";
 
 /** What stands in a space. `wall`: a stretch that may stop a ball, or be thrown at. */
@@ -8,6 +9,8 @@ export const MOST_CORNERS = 16;
 /** Smaller spaces hold no game, square metres. */
 export const LEAST_AREA = 0.3;
 const FARTHEST = 60;
+/** A ceiling where nobody said, metres: an assumption. */
+export const USUAL_CEILING = 2.4;
 
 const place = (name: string) =>
   z
@@ -29,6 +32,17 @@ export const obstacle = z.strictObject({
   depth: size("depth"),
 });
 export type Obstacle = z.infer<typeof obstacle>;
+
+/** A part of the space with another floor than the rest: its near left corner and size, metres. */
+export const floorPatch = z.strictObject({
+  floor: z.enum(FLOORS, { error: `floor must be one of ${FLOORS.join(", ")}` }),
+  x: place("x"),
+  y: place("y"),
+  width: size("width"),
+  depth: size("depth"),
+});
+export type FloorPatch = z.infer<typeof floorPatch>;
+export const MOST_PATCHES = 6;
 
 const point = z.strictObject({ x: place("x"), y: place("y") });
 /** The outline where it is not a plain rectangle: corners in order, metres. */
@@ -63,6 +77,9 @@ export const rectangle = (length: number, width: number): Point[] => [
   { x: length, y: width },
   { x: 0, y: width },
 ];
+/** The corners of a space: its outline, or its rectangle. */
+export const outlineOf = (s: { outline?: readonly Point[]; length: number; width: number }): readonly Point[] =>
+  s.outline ?? rectangle(s.length, s.width);
 /** An L: the rectangle without its far right corner of that size. */
 export const ell = (length: number, width: number, cutLength: number, cutWidth: number): Point[] => [
   { x: 0, y: 0 },

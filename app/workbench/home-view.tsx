@@ -1,0 +1,128 @@
+import { useMemo, useState } from "react";
+import type { SchoolItems } from "#core/compile/card.ts";
+import type { HomeFacts } from "#core/compile/for-home.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import type { Letting } from "#core/yard/fit.ts";
+import { RoomPlan } from "../ui/room-plan.tsx";
+import { namesOf, sayPhrase } from "../words/say.ts";
+import { label } from "../words/teacher.ts";
+import { useHomeFit } from "./use-forecast.ts";
+
+export interface HomeChoice {
+  child: string;
+  age: number;
+  facts: HomeFacts;
+}
+/** A room of our own that most layouts fit badly: an L with a sofa, a glass door and a stair. */
+export const TIGHT: HomeFacts = {
+  id: "tight",
+  label: "a tight room",
+  kit: null,
+  players: null,
+  quiet: false,
+  noBallsIndoors: false,
+  space: {
+    kind: "room",
+    length: 4.2,
+    width: 2.6,
+    floor: "boards",
+    indoors: true,
+    ceiling: 2.3,
+    outline: [
+      { x: 0, y: 0 },
+      { x: 4.2, y: 0 },
+      { x: 4.2, y: 1.6 },
+      { x: 2.4, y: 1.6 },
+      { x: 2.4, y: 2.6 },
+      { x: 0, y: 2.6 },
+    ],
+    obstacles: [
+      { kind: "furniture", x: 0, y: 2, width: 1.4, depth: 0.6 },
+      { kind: "door", x: 4.1, y: 0.3, width: 0.1, depth: 0.9 },
+      { kind: "stairs", x: 2, y: 2.2, width: 0.4, depth: 0.4 },
+    ],
+  },
+};
+
+/** How a single change would let it in. */
+export function letText(l: Letting): string {
+  switch (l.kind) {
+    case "fewer":
+      return "one target fewer";
+    case "clearAway":
+      return "clearing things away";
+    case "runsLess":
+      return "something that runs less";
+    case "backstop":
+      return "a backstop";
+    case "otherSpace":
+      return `another space of ${l.length} m`;
+  }
+}
+
+/** The activity in one home of the class: where it lies there, what was changed and why, or what would let it in. */
+export function HomeView({
+  activity: a,
+  homes,
+  items,
+}: {
+  activity: Activity;
+  homes: readonly HomeChoice[];
+  items: SchoolItems;
+}) {
+  const [id, setId] = useState(TIGHT.id);
+  const at = homes.find((h) => h.facts.id === id);
+  const facts = at?.facts ?? TIGHT;
+  const age = at?.age ?? Math.round((a.ages.from + a.ages.to) / 2);
+  const made = useHomeFit(a, facts, items, age);
+  const names = useMemo(() => namesOf([...items.own, ...a.kit.own]), [items.own, a.kit.own]);
+  const place = made && made.home === facts.id ? made.place : null;
+  return (
+    <section className="mt-4" aria-label="In a home">
+      <h3 className="text-base">In a home</h3>
+      <label className="row-line flex items-center justify-between gap-3 py-2 text-[0.92rem]">
+        Home of
+        <select className="min-w-0" value={at ? id : TIGHT.id} onChange={(e) => setId(e.target.value)}>
+          <option value={TIGHT.id}>{TIGHT.label}</option>
+          {homes.map((h) => (
+            <option key={h.facts.id} value={h.facts.id}>
+              {h.child}
+              {h.facts.space ? `, ${h.facts.space.length} × ${h.facts.space.width} m` : ", did not say"}
+            </option>
+          ))}
+        </select>
+      </label>
+      {!facts.space && <p className="py-2 text-sm text-quiet">This home did not say where it plays.</p>}
+      {facts.space && made && made.home === facts.id && (
+        <div className="grid gap-2 pt-2" data-fit={place?.status ?? "none"}>
+          <RoomPlan
+            space={facts.space}
+            parts={made.parts}
+            placement={place?.placement ?? null}
+            label={`The space of ${at?.child ?? facts.label}, to scale, with the layout in it`}
+            wide={292}
+            tall={220}
+          />
+          <p role="status" className="text-sm">
+            <strong>{label(`fit.${place?.status ?? "none"}`)}</strong>
+            {place?.status === "none" &&
+              (place.proved
+                ? `, proved: it needs ${place.shortest.toFixed(1)} m, the longest line is ${place.longest.toFixed(1)} m`
+                : `: no place was found; ${label(`trouble.${place.trouble ?? "outside"}`)}`)}
+            {place?.backstop && ". Something must stop what runs on"}
+          </p>
+          {made.changes.length > 0 && (
+            <ul className="list-disc pl-5 text-sm text-quiet">
+              {made.changes.map((c) => (
+                <li key={JSON.stringify(c)}>{sayPhrase(c, names)}</li>
+              ))}
+            </ul>
+          )}
+          {place?.status === "none" && place.lets.length > 0 && (
+            <p className="text-sm">It would fit with {place.lets.map(letText).join(", or ")}.</p>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,334 @@
+import { useDrag } from "@use-gesture/react";
+import { memo, useMemo, useRef } from "react";
+import { strokesOf } from "#core/yard/draw.ts";
+import { layoutNamed } from "#core/yard/layouts/index.ts";
+import { type Laid, LEAST_SIZE, laidParts, MOST_SIZE, moveLaid, ownId } from "#core/yard/layouts/laid.ts";
+import { boundsOf, type Part, type Place } from "#core/yard/parts.ts";
+import { Strokes } from "../ui/strokes.tsx";
+import { label } from "../words/teacher.ts";
+import { LAYOUT, type Snap, snapped, snappedTurn } from "./edit.ts";
+import { type PlanScale, WIDTH } from "./scale.ts";
+
+interface Props {
+  laid: Laid;
+  scale: PlanScale;
+  svg: React.RefObject<SVGSVGElement | null>;
+  chosen: string | null;
+  choose: (id: string) => void;
+  lay: (next: Laid, gesture: string) => void;
+  snap: Snap;
+  /** The step that things may snap to, metres. */
+  step: number;
+  /** Marks that clash with something. */
+  wrong: readonly string[];
+}
+/** Room of the frame around what is laid out, pixels. */
+const AROUND = 9;
+const NUDGE = 0.1;
+const FINE = 0.01;
+const SIZE_NUDGE = 0.05;
+const TURN_NUDGE = Math.PI / 12;
+const DEGREE = Math.PI / 180;
+
+/** Where the pointer is on the plan, metres from the middle of the start line. */
+function pointer(svg: SVGSVGElement | null, s: PlanScale, [cx, cy]: readonly [number, number]): Place | null {
+  const box = svg?.getBoundingClientRect();
+  if (!box) return null;
+  const k = WIDTH / box.width;
+  return s.placeAt((cx - box.left) * k, (cy - box.top) * k);
+}
+
+/** What is laid out beside the game: its marks, each to be moved, and a frame that moves, turns and resizes all of it. */
+export const LaidLayer = memo(function LaidLayer({ laid, scale, svg, chosen, choose, lay, snap, step, wrong }: Props) {
+  const parts = useMemo(() => laidParts(laid), [laid]);
+  const list = useMemo(() => strokesOf(parts), [parts]);
+  const rigid = layoutNamed(laid.name).rigid;
+  const marks = parts.filter((p) => p.kind === "obstacle" || p.kind === "spot");
+  return (
+    <>
+      <Strokes list={list} to={(p) => [scale.x(p.along), scale.y(p.across)]} k={scale.k} lit={chosen} />
+      {!rigid &&
+        marks.map((p) => (
+          <MarkHandle
+            key={p.id}
+            part={p}
+            laid={laid}
+            scale={scale}
+            svg={svg}
+            chosen={p.id === chosen}
+            choose={choose}
+            lay={lay}
+            snap={snap}
+            step={step}
+            wrong={wrong.includes(p.id)}
+          />
+        ))}
+      <Frame
+        laid={laid}
+        scale={scale}
+        svg={svg}
+        chosen={chosen === LAYOUT}
+        choose={choose}
+        lay={lay}
+        snap={snap}
+        step={step}
+      />
+    </>
+  );
+});
+
+const aside = (across: number) =>
+  Math.abs(across) < 0.005 ? "middle" : `${Math.abs(across).toFixed(2)} m ${across < 0 ? "left" : "right"}`;
+
+function MarkHandle({
+  part: p,
+  laid,
+  scale: s,
+  svg,
+  chosen,
+  choose,
+  lay,
+  snap,
+  step,
+  wrong,
+}: Omit<Props, "chosen" | "wrong"> & {
+  part: Extract<Part, { kind: "obstacle" | "spot" }>;
+  chosen: boolean;
+  wrong: boolean;
+}) {
+  const gesture = useRef(0);
+  const to = (along: number, across: number, key: string) => lay(moveLaid(laid, ownId(p.id), { along, across }), key);
+  const bind = useDrag(
+    ({ xy, first, event, altKey, dragging }) => {
+      if (first) {
+        gesture.current++;
+        choose(p.id);
+        (event.target as Element | null)?.closest<SVGGElement>("[data-mark]")?.focus();
+      }
+      const at = dragging ? pointer(svg.current, s, xy) : null;
+      if (at)
+        to(
+          snapped(at.along, snap, step, altKey),
+          snapped(at.across, snap, step, altKey),
+          `drag ${p.id} ${gesture.current}`,
+        );
+    },
+    { pointer: { touch: true }, filterTaps: true },
+  );
+  const r = Math.max(14, p.kind === "spot" ? p.radius * s.k : (p.width * s.k) / 2 + 4);
+  return (
+    <g
+      {...bind()}
+      data-mark={p.id}
+      role="button"
+      tabIndex={0}
+      aria-pressed={chosen}
+      aria-label={`${label(`layout.${laid.name}`)} ${p.label || p.id.slice(2)}: ${p.along.toFixed(2)} m, ${aside(p.across)}. Arrow keys move it`}
+      transform={`translate(${s.x(p.along)} ${s.y(p.across)})`}
+      onFocus={() => choose(p.id)}
+      onKeyDown={(e) => {
+        const way = ARROWS[e.key];
+        if (!way) return;
+        e.preventDefault();
+        const by = e.altKey ? FINE : NUDGE;
+        to(p.along + way[0] * by, p.across + way[1] * by, `keys ${p.id}`);
+      }}
+      className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
+    >
+      <circle
+        r={r}
+        fill="transparent"
+        stroke={wrong ? "#FF8A66" : chosen ? "#F2B632" : "transparent"}
+        strokeWidth={wrong ? 3.5 : 2}
+        strokeDasharray={wrong ? undefined : "5 4"}
+      />
+      {chosen && (
+        <text
+          x={r + 6}
+          y={5}
+          fill="#F2B632"
+          fontSize="13"
+          fontWeight="700"
+          stroke="#27463F"
+          strokeWidth="3"
+          paintOrder="stroke"
+        >
+          {p.along.toFixed(2)} m, {aside(p.across)}
+        </text>
+      )}
+    </g>
+  );
+}
+const ARROWS: Record<string, readonly [number, number] | undefined> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** The frame: dragged by its edge or its near grip, turned and resized by two more; the same by keys while it has the focus. */
+function Frame({
+  laid,
+  scale: s,
+  svg,
+  chosen,
+  choose,
+  lay,
+  snap,
+  step,
+}: Omit<Props, "chosen" | "wrong"> & { chosen: boolean }) {
+  const gesture = useRef(0);
+  const from = useRef<{ at: Place; laid: Laid } | null>(null);
+  // The extent in the layout's own directions, at the size it has now.
+  const own = useMemo(() => boundsOf(laidParts({ ...laid, along: 0, across: 0, turn: 0 })), [laid]);
+  const pad = AROUND / s.k;
+  const [u0, u1] = [own.along[0] - pad, own.along[1] + pad];
+  const [v0, v1] = [own.across[0] - pad, own.across[1] + pad];
+  const [c, sn] = [Math.cos(laid.turn), Math.sin(laid.turn)];
+  const put = (u: number, v: number) => [s.x(laid.along + u * c - v * sn), s.y(laid.across + u * sn + v * c)] as const;
+  const begin = (event: Event, at: Place) => {
+    gesture.current++;
+    from.current = { at, laid };
+    choose(LAYOUT);
+    (event.target as Element | null)?.closest<SVGGElement>("[data-frame]")?.focus();
+  };
+  const drag = useDrag(
+    ({ xy, first, event, altKey, dragging, args: [grip] }) => {
+      const at = pointer(svg.current, s, xy);
+      if (!at) return;
+      if (first) begin(event, at);
+      const was = from.current;
+      if (!dragging || !was) return;
+      const key = `drag ${grip} ${gesture.current}`;
+      if (grip === "turn") {
+        lay({ ...laid, turn: snappedTurn(Math.atan2(at.across - laid.across, at.along - laid.along), altKey) }, key);
+      } else if (grip === "size") {
+        const reach = (at.along - laid.along) * c + (at.across - laid.across) * sn;
+        const long = own.along[1] / laid.size;
+        if (long > 0.01) lay({ ...laid, size: sizeHeld(snapped(reach, snap, step, altKey) / long) }, key);
+      } else {
+        lay(
+          {
+            ...laid,
+            along: snapped(was.laid.along + at.along - was.at.along, snap, step, altKey),
+            across: snapped(was.laid.across + at.across - was.at.across, snap, step, altKey),
+          },
+          key,
+        );
+      }
+    },
+    { pointer: { touch: true }, filterTaps: true },
+  );
+  const corners = [put(u0, v0), put(u1, v0), put(u1, v1), put(u0, v1)];
+  const turnAt = put(u1, 0);
+  const sizeAt = put(u1, v1);
+  const moveAt = put(u0, 0);
+  const degrees = Math.round((laid.turn * 180) / Math.PI);
+  const text = `${(own.along[1] - own.along[0]).toFixed(2)} × ${(own.across[1] - own.across[0]).toFixed(2)} m`;
+  return (
+    <g
+      data-frame
+      role="button"
+      tabIndex={0}
+      aria-pressed={chosen}
+      aria-label={`${label(`layout.${laid.name}`)}, ${text}, begins at ${laid.along.toFixed(2)} m, ${aside(laid.across)}, turned ${degrees} degrees. Arrow keys move it, Shift with left or right turns it, Shift with up or down resizes it`}
+      onFocus={(e) => e.target === e.currentTarget && choose(LAYOUT)}
+      onKeyDown={(e) => {
+        const way = ARROWS[e.key];
+        if (!way) return;
+        e.preventDefault();
+        const by = e.altKey ? FINE : NUDGE;
+        if (!e.shiftKey)
+          lay({ ...laid, along: laid.along + way[0] * by, across: laid.across + way[1] * by }, "keys layout");
+        else if (way[0] !== 0)
+          lay(
+            { ...laid, turn: snappedTurn(laid.turn + way[0] * (e.altKey ? DEGREE : TURN_NUDGE), e.altKey) },
+            "keys turn",
+          );
+        else lay({ ...laid, size: sizeHeld(laid.size - way[1] * (e.altKey ? FINE : SIZE_NUDGE)) }, "keys size");
+      }}
+      className="touch-none outline-none [&:focus-visible>path]:stroke-[#F2B632]"
+    >
+      <path
+        {...drag("move")}
+        d={`M${corners.map((p) => p.map((v) => v.toFixed(1)).join(" ")).join("L")}Z`}
+        fill="none"
+        pointerEvents="stroke"
+        stroke={chosen ? "#F2B632" : "#F6F4EA"}
+        strokeOpacity={chosen ? 1 : 0.35}
+        strokeWidth={chosen ? 2 : 1.5}
+        strokeDasharray="2 5"
+        className="cursor-move"
+      />
+      <Grip at={moveAt} grip="move" drag={drag} shown={chosen} shape="M-6 0h12M0 -6v12" title="Move all of it" />
+      <Grip
+        at={turnAt}
+        grip="turn"
+        drag={drag}
+        shown={chosen}
+        shape="M-4 -4a6 6 0 1 1 0 8M-7 -6l3 2 3 -3"
+        title="Turn it"
+      />
+      <Grip
+        at={sizeAt}
+        grip="size"
+        drag={drag}
+        shown={chosen}
+        shape="M-5 -5l10 10M5 0v5h-5M-5 0v-5h5"
+        title="Resize it"
+      />
+      {chosen && (
+        <text
+          x={Math.min(WIDTH - 150, Math.max(80, moveAt[0]))}
+          y={Math.max(14, Math.min(...corners.map((p) => p[1])) - 8)}
+          fill="#F2B632"
+          fontSize="13"
+          fontWeight="700"
+          stroke="#27463F"
+          strokeWidth="3"
+          paintOrder="stroke"
+          pointerEvents="none"
+        >
+          {text}, at {laid.along.toFixed(2)} m{degrees !== 0 && `, ${degrees}°`}
+        </text>
+      )}
+    </g>
+  );
+}
+const sizeHeld = (n: number) => Math.round(Math.min(MOST_SIZE, Math.max(LEAST_SIZE, n)) * 1000) / 1000;
+
+function Grip({
+  at: [x, y],
+  grip,
+  drag,
+  shown,
+  shape,
+  title,
+}: {
+  at: readonly [number, number];
+  grip: string;
+  drag: (grip: string) => object;
+  shown: boolean;
+  shape: string;
+  title: string;
+}) {
+  return (
+    <g
+      {...drag(grip)}
+      data-grip={grip}
+      transform={`translate(${x.toFixed(1)} ${y.toFixed(1)})`}
+      className="cursor-pointer touch-none"
+    >
+      <title>{title}</title>
+      <circle r="22" fill="transparent" />
+      <circle
+        r="11"
+        fill="#1E3731"
+        stroke={shown ? "#F2B632" : "#F6F4EA"}
+        strokeOpacity={shown ? 1 : 0.6}
+        strokeWidth="2"
+      />
+      <path d={shape} fill="none" stroke={shown ? "#F2B632" : "#F6F4EA"} strokeWidth="2" strokeLinecap="round" />
+    </g>
+  );
+}

@@ -1,0 +1,171 @@
+import { Trash2 } from "lucide-react";
+import { memo } from "react";
+import type { Activity } from "#core/formats/activity.ts";
+import { strokesOf } from "#core/yard/draw.ts";
+import { type LayoutName, layoutNamed, layoutNames } from "#core/yard/layouts/index.ts";
+import { exampleOf, type Laid, LEAST_SIZE, laidParts, MOST_SIZE } from "#core/yard/layouts/laid.ts";
+import { boundsOf } from "#core/yard/parts.ts";
+import { Strokes } from "../ui/strokes.tsx";
+import { label } from "../words/teacher.ts";
+import { LAYOUT } from "./edit.ts";
+import { Choice, NumberField } from "./knobs.tsx";
+
+const SMALL = { width: 84, height: 52 };
+
+/** A layout's example, small. */
+const Sketch = memo(function Sketch({ name }: { name: LayoutName }) {
+  const parts = laidParts({ ...exampleOf(name), along: 0 });
+  const { along, across } = boundsOf(parts);
+  const k = Math.min(
+    (SMALL.width - 16) / Math.max(0.6, along[1] - along[0]),
+    (SMALL.height - 14) / Math.max(0.4, across[1] - across[0]),
+  );
+  const mid = [(along[0] + along[1]) / 2, (across[0] + across[1]) / 2] as const;
+  return (
+    <svg viewBox={`0 0 ${SMALL.width} ${SMALL.height}`} className="block w-full rounded-sm bg-court" aria-hidden="true">
+      <Strokes
+        list={strokesOf(parts).filter((s) => s.kind !== "text")}
+        to={(p) => [SMALL.width / 2 + (p.along - mid[0]) * k, SMALL.height / 2 + (p.across - mid[1]) * k]}
+        k={k}
+      />
+    </svg>
+  );
+});
+
+/** What more is laid out beside the game: chosen from pictures, then its own numbers, where it lies and how it is turned. */
+export function LayoutPanel({
+  activity: a,
+  change,
+  choose,
+}: {
+  activity: Activity;
+  change: (next: Activity, key?: string) => void;
+  choose: (id: string | null) => void;
+}) {
+  const { layout } = a;
+  const lay = (next: Laid, key: string) => change({ ...a, layout: next }, key);
+  return (
+    <section className="mt-3" aria-label="Lay out beside the game">
+      <h3 className="text-base">Lay out beside the game</h3>
+      {!layout && (
+        <details className="row-line py-1.5">
+          <summary className="text-sm font-semibold text-teal">A course, a grid, goals, bases ...</summary>
+          <ul className="grid grid-cols-3 gap-1.5 py-2">
+            {layoutNames.map((name) => (
+              <li key={name}>
+                <button
+                  type="button"
+                  className="w-full rounded-sm border-2 border-hair p-0.5 text-[0.78rem] leading-tight font-semibold hover:border-ink"
+                  onClick={() => {
+                    change(withLayout(a, name));
+                    choose(LAYOUT);
+                  }}
+                >
+                  <Sketch name={name} />
+                  {label(`layout.${name}`)}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {layout && <LaidKnobs key={layout.name} laid={layout} lay={lay} gone={() => change({ ...a, layout: null })} />}
+    </section>
+  );
+}
+
+/** The example of a layout in an activity: the space to plan for grows where it does not reach. */
+export function withLayout(a: Activity, name: LayoutName): Activity {
+  const layout = exampleOf(name);
+  const { along, across } = boundsOf(laidParts(layout));
+  const up = (m: number) => Math.ceil(m * 10 - 1e-6) / 10;
+  const length = Math.max(a.space.length, up(along[1]));
+  const width = Math.max(a.space.width, up(2 * Math.max(-across[0], across[1])));
+  return { ...a, layout, space: { ...a.space, length, width } };
+}
+
+function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: string) => void; gone: () => void }) {
+  const { fields } = layoutNamed(laid.name);
+  const values = laid.values as Record<string, number | string>;
+  const set = (name: string, v: number | string) =>
+    lay({ ...laid, values: { ...values, [name]: v } as never, moved: {} } as Laid, `layout ${name}`);
+  const cm = (m: number) => Math.round(m * 100) / 100;
+  return (
+    <>
+      <div className="flex items-center justify-between">
+        <p className="font-semibold">{label(`layout.${laid.name}`)}</p>
+        <button type="button" className="btn btn-quiet btn-small" onClick={gone}>
+          <Trash2 size={15} aria-hidden="true" /> Take away
+        </button>
+      </div>
+      {Object.entries(fields).map(([name, f]) =>
+        f.kind === "choice" ? (
+          <Choice
+            key={name}
+            name={label(`layout.field.${name}`)}
+            options={f.options.map((o) => ({ value: o, label: label(`layout.option.${o}`) }))}
+            value={String(values[name])}
+            change={(v) => set(name, v)}
+          />
+        ) : (
+          <NumberField
+            key={name}
+            name={label(`layout.field.${name}`)}
+            unit={f.unit === "m" ? "m" : f.unit === "deg" ? "°" : undefined}
+            value={Number(values[name])}
+            least={f.least}
+            most={f.most}
+            step={f.step}
+            change={(v) => set(name, f.whole ? Math.round(v) : v)}
+          />
+        ),
+      )}
+      <NumberField
+        name="Begins at"
+        unit="m"
+        value={cm(laid.along)}
+        least={-1}
+        most={30}
+        step={0.1}
+        change={(along) => lay({ ...laid, along }, "layout along")}
+      />
+      <NumberField
+        name="To the right"
+        hint="minus: to the left"
+        unit="m"
+        value={cm(laid.across)}
+        least={-10}
+        most={10}
+        step={0.1}
+        change={(across) => lay({ ...laid, across }, "layout across")}
+      />
+      <NumberField
+        name="Turned"
+        unit="°"
+        value={Math.round((laid.turn * 180) / Math.PI)}
+        least={-180}
+        most={180}
+        step={15}
+        change={(deg) => lay({ ...laid, turn: (deg * Math.PI) / 180 }, "layout turn")}
+      />
+      <NumberField
+        name="Size"
+        unit="%"
+        value={Math.round(laid.size * 100)}
+        least={LEAST_SIZE * 100}
+        most={MOST_SIZE * 100}
+        step={5}
+        change={(p) => lay({ ...laid, size: p / 100 }, "layout size")}
+      />
+      {Object.keys(laid.moved).length > 0 && (
+        <button
+          type="button"
+          className="btn btn-quiet btn-small mt-1"
+          onClick={() => lay({ ...laid, moved: {} }, "layout back")}
+        >
+          Marks back to their places
+        </button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,98 @@
+import { memo } from "react";
+import { flightTo, type Rise } from "#core/physics/flight.ts";
+import { type Part, partsOf } from "#core/yard/parts.ts";
+import { targetName } from "../words/say.ts";
+import { type PlanScale, WIDTH } from "./scale.ts";
+
+const HIGHEST = 118;
+const FLOOR_GAP = 20;
+const POINTS = 28;
+
+/** From the side, for what is thrown: each flight from the hand to its target, and the ceiling over it. Distances share the plan's scale. */
+export const SideView = memo(function SideView({
+  parts,
+  scale: s,
+  rise,
+  ceiling,
+  chosen,
+  who,
+}: {
+  parts: readonly Part[];
+  scale: PlanScale;
+  rise: Rise;
+  /** Metres; null: none. */
+  ceiling: number | null;
+  chosen: string | null;
+  who: string;
+}) {
+  const targets = partsOf(parts, "target");
+  const start = partsOf(parts, "line").find((l) => l.role === "start" && (l.id === chosen || l.id === "start"));
+  const from = start?.along ?? partsOf(parts, "line").find((l) => l.role === "start")?.along ?? 0;
+  const flights = targets.map((t) => {
+    const d = Math.hypot(t.along - from, t.across);
+    return { t, d, f: flightTo(rise, d, (t.base ?? 0) + t.height / 2) };
+  });
+  const shown = flights.find((x) => x.t.id === chosen) ?? flights[flights.length - 1];
+  const highest = Math.max(ceiling ?? 0, rise.from + 0.3, ...flights.map((x) => x.f.apex + 0.2));
+  const ky = Math.min(s.k, HIGHEST / highest);
+  const height = highest * ky + FLOOR_GAP + 8;
+  const y = (m: number) => height - FLOOR_GAP - m * ky;
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${height.toFixed(1)}`}
+      className="on-court mt-1 block w-full rounded-md bg-court"
+      role="img"
+      aria-label={
+        shown
+          ? `From the side: a send at ${targetName(shown.t)} comes up to ${shown.f.apex.toFixed(1)} m${ceiling ? ` under a ceiling of ${ceiling} m` : ""}`
+          : "From the side"
+      }
+    >
+      <path d={`M18 ${y(0)}H${WIDTH - 14}`} stroke="#F6F4EA" strokeWidth="2" />
+      {ceiling !== null && (
+        <>
+          <path d={`M18 ${y(ceiling)}H${WIDTH - 14}`} stroke="#F6F4EA" strokeWidth="4" strokeDasharray="2 3" />
+          <text x={WIDTH - 16} y={y(ceiling) + 15} textAnchor="end" fill="#F6F4EA" fontSize="12">
+            ceiling {ceiling} m
+          </text>
+        </>
+      )}
+      {flights.map(({ t, d, f }) => {
+        const now = t.id === shown?.t.id;
+        const hits = ceiling !== null && f.apex > ceiling;
+        const points = Array.from({ length: POINTS + 1 }, (_, i) => {
+          const x = (d * i) / POINTS;
+          return `${s.x(from + ((t.along - from) * i) / POINTS).toFixed(1)} ${y(f.at(x)).toFixed(1)}`;
+        });
+        return (
+          <g key={t.id}>
+            <path
+              d={`M${points.join("L")}`}
+              fill="none"
+              stroke={hits ? "#FF8A66" : now ? "#F2B632" : "#F6F4EA"}
+              strokeOpacity={now || hits ? 1 : 0.3}
+              strokeWidth={now ? 2.6 : 1.5}
+              strokeDasharray={now ? undefined : "5 5"}
+            />
+            <rect
+              x={s.x(t.along) - 3}
+              y={y((t.base ?? 0) + t.height)}
+              width="6"
+              height={Math.max(2, t.height * ky)}
+              fill="none"
+              stroke="#6FDCCB"
+              strokeWidth="2"
+            />
+          </g>
+        );
+      })}
+      <circle cx={s.x(from) - 4} cy={y(rise.from)} r="5" fill="#F6F4EA" />
+      <path d={`M${s.x(from) - 4} ${y(0)}V${y(rise.from)}`} stroke="#F6F4EA" strokeWidth="2" />
+      <text x="26" y={height - 5} fill="#F6F4EA" fillOpacity="0.85" fontSize="12.5">
+        From the side, {who}
+        {shown && `: ${targetName(shown.t)}, up to ${shown.f.apex.toFixed(1)} m`}
+        {ky < s.k - 0.5 && ". Heights are drawn smaller"}
+      </text>
+    </svg>
+  );
+});

@@ -1,0 +1,93 @@
+import { useCallback, useRef, useState } from "react";
+import type { Activity } from "#core/formats/activity.ts";
+import { patternOf } from "#core/patterns/registry.ts";
+import type { Laid } from "#core/yard/layouts/laid.ts";
+import { moveTogether, type Snap, widen as widened } from "./edit.ts";
+
+/** What is chosen on plan and tape, and every change that a hand makes there. */
+export interface Yard {
+  chosen: string | null;
+  choose: (id: string | null) => void;
+  /** Targets that move together; empty unless there are several. */
+  group: readonly string[];
+  toggle: (id: string) => void;
+  chooseAll: (ids: readonly string[]) => void;
+  move: (id: string, metres: number, gesture: string) => void;
+  place: (id: string, metres: number, across: number, gesture: string) => void;
+  widen: (id: string, width: number, gesture: string) => void;
+  lay: (next: Laid, gesture: string) => void;
+  snap: Snap;
+  setSnap: (s: Snap) => void;
+  clearShown: boolean;
+  showClear: (on: boolean) => void;
+}
+
+export function useYard(live: Activity, change: (next: Activity, key?: string) => void, first: string | null): Yard {
+  const [chosen, setChosen] = useState<string | null>(first);
+  const [group, setGroup] = useState<readonly string[]>([]);
+  const [snap, setSnap] = useState<Snap>("tens");
+  const [clearShown, showClear] = useState(false);
+  const now = useRef(live);
+  now.current = live;
+  const selected = useRef({ chosen, group });
+  selected.current = { chosen, group };
+
+  const choose = useCallback((id: string | null) => {
+    setChosen(id);
+    // Choosing one of several keeps them together; choosing another lets them go.
+    if (id === null || !selected.current.group.includes(id)) setGroup([]);
+  }, []);
+  const toggle = useCallback((id: string) => {
+    const { chosen: was, group: all } = selected.current;
+    const begun = all.length > 0 ? all : was !== null && was !== id ? [was] : [];
+    const next = begun.includes(id) ? begun.filter((x) => x !== id) : [...begun, id];
+    setGroup(next.length > 1 ? next : []);
+    setChosen(next.includes(id) ? id : (next[0] ?? null));
+  }, []);
+  const chooseAll = useCallback((ids: readonly string[]) => {
+    setGroup(ids.length > 1 ? ids : []);
+    setChosen(ids[0] ?? null);
+  }, []);
+  const set = useCallback(
+    (next: Activity, gesture: string) => {
+      if (next !== now.current) change(next, gesture);
+    },
+    [change],
+  );
+  const place = useCallback(
+    (id: string, metres: number, across: number, gesture: string) =>
+      set(moveTogether(now.current, selected.current.group, id, { along: metres, across }), gesture),
+    [set],
+  );
+  const move = useCallback(
+    (id: string, metres: number, gesture: string) => {
+      const from = now.current;
+      const p = patternOf(from.pattern.name);
+      const next = p.movePeg(from.pattern.params, id, metres);
+      const distanceIn = (params: unknown) => p.pegs(params).find((g) => g.id === id)?.distance;
+      if (distanceIn(next) === distanceIn(from.pattern.params)) return;
+      change({ ...from, pattern: { ...from.pattern, params: next } } as Activity, gesture);
+    },
+    [change],
+  );
+  const widen = useCallback(
+    (id: string, width: number, gesture: string) => set(widened(now.current, id, width), gesture),
+    [set],
+  );
+  const lay = useCallback((layout: Laid, gesture: string) => set({ ...now.current, layout }, gesture), [set]);
+  return {
+    chosen,
+    choose,
+    group,
+    toggle,
+    chooseAll,
+    move,
+    place,
+    widen,
+    lay,
+    snap,
+    setSnap,
+    clearShown,
+    showClear,
+  };
+}
