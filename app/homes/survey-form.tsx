@@ -6,21 +6,35 @@ import { FLOORS } from "#core/kit/floors.ts";
 import { type Item, MOST_OF_ONE, ROOMS } from "#core/kit/item.ts";
 import { MOST_PLAYERS } from "#core/patterns/contract.ts";
 import type { HomeAnswers, HomeSpace } from "#core/records/home.ts";
-import { SPACE_KINDS } from "#core/records/home.ts";
+import { SLOPES, SPACE_KINDS, WINDS } from "#core/records/home.ts";
 import {
   CEILINGS,
   ceilingWord,
+  cornersText,
   fromSteps,
+  SHAPES,
+  type Shape,
   SURVEY_PARTS,
   type SurveyPart,
+  shapeOf,
+  standsText,
   toSteps,
   USUAL_SPACE,
 } from "#core/records/home-fields.ts";
+import { ell, rectangle } from "#core/yard/space.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { enHome } from "../words/en-home.ts";
 import { addWords, itemName, namesOf, say } from "../words/say.ts";
+import { SpaceSketch } from "./space-sketch.tsx";
 
 addWords(enHome);
+
+/** A refusal that is about one corner or one line says which. */
+function toldOf(p: Problem): string {
+  const [, list, n] = /(outline|obstacles|floors)\.(\d+)/.exec(p.field) ?? [];
+  if (!list) return p.message;
+  return say(list === "outline" ? "survey.cornerAt" : "survey.standsAt", { number: Number(n) + 1, message: p.message });
+}
 
 /** After so long without a tap what was tapped is saved, milliseconds. */
 const PAUSE = 700;
@@ -125,7 +139,7 @@ export function SurveyForm(props: SurveyProps) {
       </nav>
       {told.length > 0 && (
         <ul role="alert" className="note problem mb-3">
-          {[...new Set(told.map((p) => p.message))].map((m) => (
+          {[...new Set(told.map(toldOf))].map((m) => (
             <li key={m}>{m}</li>
           ))}
         </ul>
@@ -270,10 +284,33 @@ const pick =
   "grid min-h-16 cursor-pointer place-items-center rounded-md border-2 border-hair bg-raised p-2 text-center font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-[#14241f] has-focus-visible:outline-3";
 
 /** A few shapes, sized in a grown-up's steps. */
-function Space({ answers, typed }: PartProps) {
+function Space({ answers, typed, ready, changed }: PartProps) {
   const was = answers.space;
   const [kind, setKind] = useState<HomeSpace["kind"] | "">((typed?.kind as HomeSpace["kind"]) ?? was?.kind ?? "");
   const like = was && was.kind === kind ? was : kind ? { kind, ...USUAL_SPACE[kind] } : null;
+  const begun = shapeOf(was);
+  const [shape, setShape] = useState<Shape>((typed?.shape as Shape) ?? begun.shape);
+  const [cut, setCut] = useState({
+    long: typed?.cutLong ?? figure(begun.cutLong),
+    wide: typed?.cutWide ?? figure(begun.cutWide),
+  });
+  const [corners, setCorners] = useState(typed?.corners ?? cornersText(was?.outline ?? []));
+  const [stands, setStands] = useState(typed?.stands ?? standsText(was ?? {}));
+  const [size, setSize] = useState({ long: typed?.longSteps, wide: typed?.wideSteps });
+  const told = (set: (text: string) => void) => (text: string) => {
+    set(text);
+    changed?.();
+  };
+  const steps = (text: string | undefined, metres: number | undefined) => {
+    const n = Number((text ?? (metres === undefined ? "4" : String(toSteps(metres)))).replace(",", "."));
+    return Number.isFinite(n) && n > 0 ? n : 4;
+  };
+  const [long, wide] = [steps(size.long, like?.length), steps(size.wide, like?.width)];
+  const part = (text: string) => Math.max(0, Number(text.replace(",", ".")) || 0);
+  const outline =
+    shape === "ell"
+      ? ell(long, wide, Math.min(long, part(cut.long)), Math.min(wide, part(cut.wide)))
+      : rectangle(long, wide);
   return (
     <div className="grid gap-5">
       <fieldset>
@@ -295,10 +332,85 @@ function Space({ answers, typed }: PartProps) {
           ))}
         </div>
       </fieldset>
-      <div key={kind} className="grid grid-cols-2 gap-3">
-        <Steps name="longSteps" title={say("survey.long")} metres={like?.length ?? null} typed={typed?.longSteps} />
-        <Steps name="wideSteps" title={say("survey.wide")} metres={like?.width ?? null} typed={typed?.wideSteps} />
-      </div>
+      <fieldset>
+        <legend className="mb-1.5 text-lg font-bold">{say("survey.shape")}</legend>
+        <div className="grid grid-cols-3 gap-2">
+          {SHAPES.map((x) => (
+            <label key={x} className={`${pick} min-h-12`}>
+              <input
+                type="radio"
+                name="shape"
+                value={x}
+                className="sr-only"
+                defaultChecked={shape === x}
+                onChange={() => setShape(x)}
+              />
+              {say(`survey.shape.${x}`)}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      {(shape !== "own" || !ready) && (
+        <div key={kind} className="grid grid-cols-2 gap-3">
+          <Steps
+            name="longSteps"
+            title={say("survey.long")}
+            metres={like?.length ?? null}
+            typed={size.long}
+            told={(t) => setSize({ ...size, long: t })}
+          />
+          <Steps
+            name="wideSteps"
+            title={say("survey.wide")}
+            metres={like?.width ?? null}
+            typed={size.wide}
+            told={(t) => setSize({ ...size, wide: t })}
+          />
+        </div>
+      )}
+      {(shape === "ell" || !ready) && (
+        <div className="grid grid-cols-2 gap-3">
+          <Steps
+            name="cutLong"
+            title={say("survey.cutLong")}
+            metres={null}
+            typed={cut.long}
+            told={(t) => setCut({ ...cut, long: t })}
+          />
+          <Steps
+            name="cutWide"
+            title={say("survey.cutWide")}
+            metres={null}
+            typed={cut.wide}
+            told={(t) => setCut({ ...cut, wide: t })}
+          />
+        </div>
+      )}
+      {ready && kind && (
+        <SpaceSketch
+          key={shape}
+          outline={outline}
+          own={shape === "own"}
+          corners={corners}
+          setCorners={told(setCorners)}
+          stands={stands}
+          setStands={told(setStands)}
+        />
+      )}
+      <details open={!ready || undefined}>
+        <summary className="min-h-11 py-2 font-semibold">{say("survey.numbers")}</summary>
+        {(shape === "own" || !ready) && (
+          <label className="field py-1">
+            <span>{say("survey.corners")}</span>
+            <textarea name="corners" rows={5} value={corners} onChange={(e) => setCorners(e.target.value)} />
+          </label>
+        )}
+        <label className="field py-1">
+          <span>{say("survey.stands")}</span>
+          <textarea name="stands" rows={4} value={stands} onChange={(e) => setStands(e.target.value)} />
+          <span className="hint">{say("survey.standsHint")}</span>
+        </label>
+      </details>
       <fieldset key={`floor ${kind}`}>
         <legend className="mb-1.5 text-lg font-bold">{say("survey.floor")}</legend>
         <div className="grid grid-cols-3 gap-2">
@@ -343,11 +455,47 @@ function Space({ answers, typed }: PartProps) {
           ))}
         </div>
       </fieldset>
+      {!(like?.indoors ?? true) && (
+        <>
+          <OneOf name="slope" options={SLOPES} is={typed?.slope ?? was?.slope ?? "level"} />
+          <OneOf name="wind" options={WINDS} is={typed?.wind ?? was?.wind ?? "still"} />
+        </>
+      )}
     </div>
   );
 }
 
-function Steps({ name, title, metres, typed }: { name: string; title: string; metres: number | null; typed?: string }) {
+function OneOf({ name, options, is }: { name: string; options: readonly string[]; is: string }) {
+  return (
+    <fieldset>
+      <legend className="mb-1.5 text-lg font-bold">{say(`survey.${name}`)}</legend>
+      <div className="grid grid-cols-3 gap-2">
+        {options.map((o) => (
+          <label key={o} className={`${pick} min-h-12`}>
+            <input type="radio" name={name} value={o} className="sr-only" defaultChecked={is === o} />
+            {say(`survey.${name}.${o}`)}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+const figure = (n: number) => (n === 0 ? "" : String(n));
+
+function Steps({
+  name,
+  title,
+  metres,
+  typed,
+  told,
+}: {
+  name: string;
+  title: string;
+  metres: number | null;
+  typed?: string;
+  told?: (text: string) => void;
+}) {
   const [text, setText] = useState(typed ?? (metres === null ? "" : String(toSteps(metres))));
   const n = Number(text.replace(",", "."));
   return (
@@ -358,7 +506,10 @@ function Steps({ name, title, metres, typed }: { name: string; title: string; me
         inputMode="decimal"
         className="w-full min-w-0 text-xl"
         value={text}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => {
+          setText(e.target.value);
+          told?.(e.target.value);
+        }}
       />
       <span className="hint">{say("survey.steps")}</span>
       {text !== "" && Number.isFinite(n) && n > 0 && (

@@ -409,7 +409,8 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
           )}
           <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
             <Stations activity={a} station={station} />
-            <div className="min-w-0 min-[1101px]:overflow-y-auto">
+            <div className="relative min-w-0 min-[1101px]:overflow-y-auto">
+              <PlanBar yard={yard} activity={a} pegs={pegs} who={people[shown]!.name} change={change} />
               <Plan
                 space={live.space}
                 parts={parts}
@@ -462,7 +463,6 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                   plan as SVG
                 </a>
               </div>
-              <PlanBar yard={yard} activity={a} pegs={pegs} who={people[shown]!.name} change={change} />
               <ClashNotes clashes={clashes} parts={parts} layout={live.layout?.name ?? null} />
               {rise && (
                 <SideView
@@ -477,7 +477,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
             </div>
             <section
               aria-label={stationName[station]}
-              className="-mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 min-[1101px]:overflow-y-auto"
+              className="relative -mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 min-[1101px]:overflow-y-auto"
             >
               <h2 className="mb-1 text-xl">{stationName[station]}</h2>
               <Panel
@@ -532,6 +532,8 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   );
 }
 
+/** More clashes than this are counted, not told. */
+const MOST_TOLD = 3;
 /** What clashes on the plan, in words, as it happens. */
 function ClashNotes({
   clashes,
@@ -571,7 +573,8 @@ function ClashNotes({
   };
   return (
     <p role="status" className={`min-h-5 text-sm ${clashes.length > 0 ? "problem" : ""}`}>
-      {clashes.map(text).join("; ")}
+      {clashes.slice(0, MOST_TOLD).map(text).join("; ")}
+      {clashes.length > MOST_TOLD && `; and ${clashes.length - MOST_TOLD} more`}
     </p>
   );
 }

@@ -80,7 +80,7 @@ export function Strokes({
           case "thing": {
             if (!things) return null;
             const [x, y] = to(s.at);
-            const size = Math.max(20, Math.min(46, s.size * k * 1.25));
+            const size = drawnSize(s.size, k);
             return (
               <g key={key} transform={`translate(${px(x)} ${px(y)})`} opacity={opacity}>
                 {s.wall && <path d="M10 -16v32" stroke={CHALK} strokeWidth="3" />}
@@ -98,11 +98,12 @@ export function Strokes({
           }
           default: {
             const [x, y] = to(s.at);
+            const down = s.under === undefined ? text * 0.36 : drawnSize(s.under, k) / 2 + text * 0.9;
             return (
               <text
                 key={key}
                 x={px(x)}
-                y={px(y + text * 0.36)}
+                y={px(y + down)}
                 textAnchor="middle"
                 fill={CHALK}
                 fontSize={text}
@@ -122,4 +123,6 @@ export function Strokes({
     </>
   );
 }
+/** Things are drawn to scale, but never too small to be made out. */
+const drawnSize = (metres: number, k: number) => Math.max(20, Math.min(46, metres * k * 1.25));
 const px = (v: number) => Math.round(v * 10) / 10;

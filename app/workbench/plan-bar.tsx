@@ -1,20 +1,31 @@
+import {
+  AlignCenterHorizontal,
+  AlignCenterVertical,
+  AlignHorizontalDistributeCenter,
+  AlignVerticalDistributeCenter,
+  ArrowRightFromLine,
+  FlipVertical2,
+  type LucideIcon,
+  RotateCcw,
+  RotateCw,
+} from "lucide-react";
 import type { Activity } from "#core/formats/activity.ts";
 import type { Peg } from "#core/patterns/contract.ts";
 import { arrange, type Together } from "./edit.ts";
 import type { Yard } from "./use-yard.ts";
 
-const TOGETHER: readonly { how: Together; name: string }[] = [
-  { how: "ahead", name: "Straight ahead" },
-  { how: "sameDistance", name: "Same distance" },
-  { how: "sameSide", name: "In one line" },
-  { how: "evenDistances", name: "Spread evenly" },
-  { how: "evenSides", name: "Spread sideways" },
-  { how: "turnLeft", name: "Turn left" },
-  { how: "turnRight", name: "Turn right" },
-  { how: "mirror", name: "Mirror" },
+const TOGETHER: readonly { how: Together; name: string; Icon: LucideIcon }[] = [
+  { how: "ahead", name: "Straight ahead", Icon: ArrowRightFromLine },
+  { how: "sameSide", name: "In one line", Icon: AlignCenterHorizontal },
+  { how: "sameDistance", name: "Same distance", Icon: AlignCenterVertical },
+  { how: "evenDistances", name: "Spread evenly", Icon: AlignHorizontalDistributeCenter },
+  { how: "evenSides", name: "Spread sideways", Icon: AlignVerticalDistributeCenter },
+  { how: "turnLeft", name: "Turn left", Icon: RotateCcw },
+  { how: "turnRight", name: "Turn right", Icon: RotateCw },
+  { how: "mirror", name: "Mirror", Icon: FlipVertical2 },
 ];
 
-/** Under the plan: choosing all, what to do with those chosen, what a drag snaps to, and whether keep-clear is shown. */
+/** Over the plan: choosing all, what to do with those chosen, what a drag snaps to, and whether keep-clear is shown. */
 export function PlanBar({
   yard,
   activity: a,
@@ -29,28 +40,31 @@ export function PlanBar({
   change: (next: Activity, key?: string) => void;
 }) {
   const targets = pegs.filter((p) => p.kind === "target").map((p) => p.id);
-  const chosen = yard.group.length > 1 ? yard.group : targets;
+  const several = yard.group.length > 1;
+  const chosen = several ? yard.group : targets;
+  const all = yard.group.length === targets.length;
   return (
-    <div className="flex flex-wrap items-center gap-x-1.5 gap-y-1 pt-2 text-[0.82rem]">
+    <div role="toolbar" aria-label="Plan" className="flex flex-wrap items-center gap-x-1 gap-y-1 pb-1.5 text-[0.82rem]">
       {targets.length > 1 && (
         <>
           <button
             type="button"
-            aria-pressed={yard.group.length === targets.length}
-            className="btn btn-quiet btn-small"
-            onClick={() => yard.chooseAll(yard.group.length === targets.length ? targets.slice(0, 1) : targets)}
+            aria-pressed={several}
+            className="btn btn-quiet btn-small mr-1 min-w-24"
+            onClick={() => yard.chooseAll(all ? targets.slice(0, 1) : targets)}
           >
-            {yard.group.length > 1 ? `${yard.group.length} chosen` : "Choose all"}
+            {several ? `${yard.group.length} chosen` : "Choose all"}
           </button>
-          {TOGETHER.map(({ how, name }) => (
+          {TOGETHER.map(({ how, name, Icon }) => (
             <button
               key={how}
               type="button"
-              className="btn btn-quiet btn-small"
-              title={yard.group.length > 1 ? "The chosen targets" : "All targets"}
+              className="btn btn-quiet btn-small px-1.5"
+              aria-label={name}
+              title={`${name}: ${several ? "the chosen targets" : "all targets"}`}
               onClick={() => change(arrange(a, chosen, how))}
             >
-              {name}
+              <Icon size={17} aria-hidden="true" />
             </button>
           ))}
         </>

@@ -2,7 +2,7 @@
 export const WIDTH = 700;
 const START = 74;
 const RIGHT = 14;
-const TALLEST = 252;
+const TALLEST = 226;
 const EDGE = 26;
 
 export interface PlanScale {

@@ -1,6 +1,20 @@
 import { describe, expect, it } from "vitest";
-import { homeAnswers, homeSpace, NOTHING_SAID } from "./home.ts";
-import { answersFrom, fromSteps, GROWN_STEP, kitFrom, spaceFrom, toSteps, USUAL_SPACE } from "./home-fields.ts";
+import { areaOf } from "../yard/geometry.ts";
+import { type HomeSpace, homeAnswers, homeSpace, NOTHING_SAID } from "./home.ts";
+import {
+  answersFrom,
+  cellOf,
+  cornersText,
+  fromCells,
+  fromSteps,
+  GROWN_STEP,
+  kitFrom,
+  shapeOf,
+  spaceFrom,
+  standsText,
+  toSteps,
+  USUAL_SPACE,
+} from "./home-fields.ts";
 
 describe("the home survey's fields", () => {
   it("count things, leave out none, and keep what is not a number for the check to name", () => {
@@ -50,5 +64,61 @@ describe("the home survey's fields", () => {
       noBallsIndoors: false,
     });
     expect(answersFrom("things", {}, { space: null })).toEqual({ kit: {} });
+  });
+});
+
+describe("a space of any shape, told in steps", () => {
+  const fields = { kind: "room", longSteps: "6", wideSteps: "4", floor: "boards", indoorsAsked: "yes", indoors: "yes" };
+  const read = (more: Record<string, string>, before: HomeSpace | null = null) =>
+    homeSpace.safeParse(spaceFrom({ ...fields, ...more }, before));
+  const message = (more: Record<string, string>) => {
+    const r = read(more);
+    return r.success ? "" : `${r.error.issues[0]!.path.join(".")}: ${r.error.issues[0]!.message}`;
+  };
+
+  it("is an L from the size of its missing corner, and knows itself again", () => {
+    const r = read({ shape: "ell", cutLong: "2", cutWide: "1.5" });
+    const s = r.data!;
+    expect(s.outline).toHaveLength(6);
+    expect(areaOf(s.outline!)).toBeCloseTo(s.length * s.width - 2 * 1.5 * GROWN_STEP ** 2, 1);
+    expect(shapeOf(s)).toEqual({ shape: "ell", cutLong: 2, cutWide: 1.5 });
+    // The same form again leaves it as it was, to the centimetre.
+    expect(read({ shape: "ell", cutLong: "2", cutWide: "1.5" }, s).data).toEqual(s);
+  });
+  it("is a polygon from corners tapped anywhere, moved to begin at nought, with its length and width", () => {
+    const corners = "1 1\n5 1\n5 3\n3 4\n1 3";
+    const s = read({ shape: "own", corners }).data!;
+    expect(s.outline![0]).toEqual({ x: 0, y: 0 });
+    expect(s.length).toBeCloseTo(4 * GROWN_STEP, 1);
+    expect(s.width).toBeCloseTo(3 * GROWN_STEP, 1);
+    expect(shapeOf(s).shape).toBe("own");
+    expect(read({ shape: "own", corners: cornersText(s.outline!) }, s).data).toEqual(s);
+  });
+  it("holds what stands there and other floors, and keeps both where a form does not ask", () => {
+    const stands = "furniture 0 0 2 1\ndoor 3 0 1.5 0.5\ncarpet 2 2 2 2";
+    const s = read({ shape: "plain", stands }).data!;
+    expect(s.obstacles!.map((o) => o.kind)).toEqual(["furniture", "door"]);
+    expect(s.floors).toEqual([{ floor: "carpet", x: 1.39, y: 1.39, width: 1.39, depth: 1.39 }]);
+    expect(standsText(s)).toBe(stands);
+    expect(read({}, s).data).toEqual(s);
+    expect(read({ shape: "plain", stands: "" }, s).data!.obstacles).toBeUndefined();
+    const { corners, stands: cell } = cellOf(s);
+    expect(fromCells(corners, cell)).toEqual({ obstacles: s.obstacles, floors: s.floors });
+  });
+  it("names what is wrong: crossing sides, no area, too small, no number, an unknown thing", () => {
+    expect(message({ shape: "own", corners: "0 0\n4 4\n4 0\n0 4" })).toContain("side 1 crosses side 3");
+    expect(message({ shape: "own", corners: "0 0\n4 0" })).toContain("at least 3 corners");
+    expect(message({ shape: "own", corners: "0 0\n0.5 0\n0.5 0.5" })).toContain("longer than one step, 0.7 m");
+    expect(message({ shape: "own", corners: "0 0\n4 0\n2 0" })).toContain("0.3 square metres or more");
+    expect(message({ shape: "own", corners: "0 0\n4 x\n2 3" })).toBe("outline.1.y: y must be a number of metres");
+    expect(message({ shape: "plain", stands: "piano 0 0 1 1" })).toContain("an obstacle must be one of furniture");
+    expect(message({ shape: "plain", stands: "door 0 0 1" })).toBe(
+      "obstacles.0.depth: depth must be a number of metres",
+    );
+  });
+  it("keeps slope and wind only where there is something to say", () => {
+    expect(read({ slope: "gentle", wind: "still" }).data).toMatchObject({ slope: "gentle" });
+    expect(read({ slope: "level", wind: "windy" }).data).not.toHaveProperty("slope");
+    expect(message({ slope: "cliff" })).toContain("slope must be one of level, gentle, steep");
   });
 });

@@ -1,6 +1,8 @@
-import type { Floor } from "../kit/floors.ts";
+import { FLOORS, type Floor } from "../kit/floors.ts";
 import { paces } from "../measures/step.ts";
-import type { HomeSpace } from "./home.ts";
+import type { Point } from "../yard/geometry.ts";
+import { ell, type FloorPatch, type Obstacle } from "../yard/space.ts";
+import { type HomeSpace, SHORTEST_SPACE } from "./home.ts";
 
 /** The parts of the home survey, in order. */
 export const SURVEY_PARTS = ["things", "space", "people"] as const;
@@ -41,6 +43,115 @@ export function kitFrom(fields: Fields): Record<string, number> {
   return out;
 }
 
+/** How the outline of a space is told: a plain rectangle, an L, or corner by corner. */
+export const SHAPES = ["plain", "ell", "own"] as const;
+export type Shape = (typeof SHAPES)[number];
+
+const cm = (m: number) => Math.round(m * 100) / 100;
+const ofSteps = (steps: number) => cm(steps * GROWN_STEP);
+/** Metres in steps, to a tenth. */
+export const inSteps = (metres: number): number => Math.round((metres / GROWN_STEP) * 10) / 10;
+const wordsIn = (line: string): string[] => line.trim().split(/\s+/);
+const figure = (word: string | undefined): number => Number((word ?? "?").replace(",", "."));
+/** Lines of a text, or of one cell of a table where `|` stands between them. */
+const linesOf = (text: string): string[] => text.split(/\r?\n|\|/).filter((l) => l.trim() !== "");
+const metresAsTold = (m: number) => m;
+
+/** Corners from lines of two numbers, steps unless said; what is no number comes out as NaN, for the check to name. */
+export const cornersFrom = (text: string, of = ofSteps): Point[] =>
+  linesOf(text).map((line) => {
+    const [x, y] = wordsIn(line).map(figure);
+    return { x: of(x ?? Number.NaN), y: of(y ?? Number.NaN) };
+  });
+export const cornersText = (corners: readonly Point[], as = inSteps): string =>
+  corners.map((p) => `${as(p.x)} ${as(p.y)}`).join("\n");
+
+/** Things that stand there and other floors from lines of a word and four numbers: across, down, wide, deep, in steps unless said. */
+export function standsFrom(text: string, of = ofSteps): { obstacles: Obstacle[]; floors: FloorPatch[] } {
+  const out = { obstacles: [] as Obstacle[], floors: [] as FloorPatch[] };
+  for (const line of linesOf(text)) {
+    const [word = "", ...rest] = wordsIn(line);
+    const [x, y, width, depth] = [0, 1, 2, 3].map((i) => of(figure(rest[i])));
+    const at = { x: x!, y: y!, width: width!, depth: depth! };
+    if ((FLOORS as readonly string[]).includes(word)) out.floors.push({ floor: word as Floor, ...at });
+    else out.obstacles.push({ kind: word as Obstacle["kind"], ...at });
+  }
+  return out;
+}
+export const standsText = (s: Pick<HomeSpace, "obstacles" | "floors">, as = inSteps): string =>
+  [
+    ...(s.obstacles ?? []).map((o) => ({ word: o.kind as string, at: o })),
+    ...(s.floors ?? []).map((f) => ({ word: f.floor as string, at: f })),
+  ]
+    .map(({ word, at }) => `${word} ${[at.x, at.y, at.width, at.depth].map(as).join(" ")}`)
+    .join("\n");
+
+/** The shape that an outline has, for the form: an L is known by its six corners. */
+export function shapeOf(s: HomeSpace | null): { shape: Shape; cutLong: number; cutWide: number } {
+  const o = s?.outline;
+  if (!s || !o) return { shape: "plain", cutLong: 0, cutWide: 0 };
+  const cut = o.length === 6 ? { long: s.length - o[3]!.x, wide: s.width - o[2]!.y } : null;
+  const same = cut && JSON.stringify(ell(s.length, s.width, cut.long, cut.wide)) === JSON.stringify(o);
+  return same
+    ? { shape: "ell", cutLong: inSteps(cut.long), cutWide: inSteps(cut.wide) }
+    : { shape: "own", cutLong: 0, cutWide: 0 };
+}
+
+/** Its outline from the form, moved to begin at 0, 0, with its length and width; null for a plain rectangle. */
+function outlineFrom(
+  fields: Fields,
+  length: number,
+  width: number,
+): { outline: Point[]; length: number; width: number } | null {
+  if (fields.shape === "ell") {
+    const [long, wide] = [numberOf(fields.cutLong) ?? 0, numberOf(fields.cutWide) ?? 0];
+    return long === 0 && wide === 0
+      ? null
+      : {
+          outline: ell(length, width, ofSteps(long), ofSteps(wide)).map((p) => ({ x: cm(p.x), y: cm(p.y) })),
+          length,
+          width,
+        };
+  }
+  if (fields.shape !== "own") return null;
+  const all = cornersFrom(fields.corners ?? "");
+  const [lx, ly] = [Math.min(...all.map((p) => p.x)), Math.min(...all.map((p) => p.y))];
+  const whole = all.every((p) => Number.isFinite(p.x) && Number.isFinite(p.y)) && all.length > 0;
+  if (!whole) return { outline: all, length, width };
+  const outline = all.map((p) => ({ x: cm(p.x - lx), y: cm(p.y - ly) }));
+  // Where it is too small, the outline itself says so.
+  const most = (f: (p: Point) => number) => Math.max(SHORTEST_SPACE, ...outline.map(f));
+  return { outline, length: most((p) => p.x), width: most((p) => p.y) };
+}
+
+/** In one cell of a table: metres, with a bar between the lines. */
+export const cellOf = (s: HomeSpace): { corners: string; stands: string } => ({
+  corners: cornersText(s.outline ?? [], metresAsTold).replaceAll("\n", " | "),
+  stands: standsText(s, metresAsTold).replaceAll("\n", " | "),
+});
+export const fromCells = (corners: string, stands: string): Pick<HomeSpace, "outline" | "obstacles" | "floors"> => {
+  const { obstacles, floors } = standsFrom(stands, metresAsTold);
+  return {
+    ...(corners !== "" && { outline: cornersFrom(corners, metresAsTold) }),
+    ...(obstacles.length > 0 && { obstacles }),
+    ...(floors.length > 0 && { floors }),
+  };
+};
+
+/** What was only repeated stays as it was, to the centimetre. */
+function repeated(fields: Fields, was: HomeSpace, length: number, width: number): boolean {
+  const { shape, cutLong, cutWide } = shapeOf(was);
+  if (fields.shape !== shape) return false;
+  if (shape === "own") return (fields.corners ?? "").replaceAll("\r", "").trim() === cornersText(was.outline!);
+  return (
+    shape === "ell" &&
+    numberOf(fields.cutLong) === cutLong &&
+    numberOf(fields.cutWide) === cutWide &&
+    length === was.length &&
+    width === was.width
+  );
+}
+
 /** The space from its fields; null where not even the kind was said. Sizes in grown-up steps, or in metres where those are given. */
 export function spaceFrom(fields: Fields, before: HomeSpace | null): HomeSpace | null {
   const kind = fields.kind as HomeSpace["kind"] | undefined;
@@ -56,14 +167,33 @@ export function spaceFrom(fields: Fields, before: HomeSpace | null): HomeSpace |
   const ceiling = CEILINGS[fields.ceiling as CeilingWord] ?? undefined;
   const kept =
     before?.ceiling !== undefined && fields.ceiling === ceilingWord(before.ceiling) ? before.ceiling : ceiling;
+  const [length, width] = [size("longSteps", "length", usual.length), size("wideSteps", "width", usual.width)];
+  // A form without these fields leaves what was told before as it is.
+  const shaped =
+    fields.shape === undefined || (before?.kind === kind && repeated(fields, before, length, width))
+      ? usual.outline && { outline: usual.outline, length: usual.length, width: usual.width }
+      : outlineFrom(fields, length, width);
+  const same = (fields.stands ?? "").replaceAll("\r", "").trim() === standsText(usual);
+  const told = fields.stands === undefined || same ? usual : standsFrom(fields.stands);
   return {
     kind,
-    length: size("longSteps", "length", usual.length),
-    width: size("wideSteps", "width", usual.width),
+    length: shaped?.length ?? length,
+    width: shaped?.width ?? width,
+    ...(shaped && { outline: shaped.outline }),
+    ...(told.obstacles?.length && { obstacles: told.obstacles }),
+    ...(told.floors?.length && { floors: told.floors }),
+    ...slopeAndWind(fields, usual),
     floor: (fields.floor as Floor | undefined) || usual.floor,
     indoors: fields.indoorsAsked ? fields.indoors === "yes" : usual.indoors,
     ...(kept !== undefined && { ceiling: kept }),
   };
+}
+
+/** Level and still are not kept: they are what nobody needs to say. */
+function slopeAndWind(fields: Fields, was: Partial<HomeSpace>): Pick<HomeSpace, "slope" | "wind"> {
+  const slope = (fields.slope as HomeSpace["slope"]) ?? was.slope;
+  const wind = (fields.wind as HomeSpace["wind"]) ?? was.wind;
+  return { ...(slope && slope !== "level" && { slope }), ...(wind && wind !== "still" && { wind }) };
 }
 
 /** What one part of the survey says, from the fields of its form; not yet checked. */

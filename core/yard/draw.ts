@@ -11,15 +11,16 @@ export type Stroke =
   | { kind: "disc"; id: string; look: Look; at: Place; radius: number }
   | { kind: "thing"; id: string; at: Place; size: number; item: string; wall: boolean }
   | { kind: "person"; id: string; at: Place }
-  | { kind: "text"; id: string; at: Place; text: string };
+  /** `under`: the size of the thing that it stands under, metres. */
+  | { kind: "text"; id: string; at: Place; text: string; under?: number };
 
 const LOOK_OF_WAY = { run: "run", weave: "run", roll: "roll" } as const;
 
 /** Strokes of cells, spots, ways, courts, obstacles, marked lines and the other people; start lines, targets and zones are drawn by whoever shows them. */
 export function strokesOf(parts: readonly Part[]): Stroke[] {
   return parts.flatMap((p): Stroke[] => {
-    const text = (label: string | undefined, at: Place): Stroke[] =>
-      label ? [{ kind: "text", id: p.id, at, text: label }] : [];
+    const text = (label: string | undefined, at: Place, under?: number): Stroke[] =>
+      label ? [{ kind: "text", id: p.id, at, text: label, ...(under !== undefined && { under }) }] : [];
     switch (p.kind) {
       case "cell":
       case "court": {
@@ -60,7 +61,7 @@ export function strokesOf(parts: readonly Part[]): Stroke[] {
             item: p.item,
             wall: p.base !== undefined,
           },
-          ...text(p.label, { along: p.along, across: p.across + p.width / 2 + 0.06 }),
+          ...text(p.label, { along: p.along, across: p.across }, Math.max(p.width, p.depth)),
         ];
       case "person":
         return p.role === "receiver" ? [{ kind: "person", id: p.id, at: p }] : [];

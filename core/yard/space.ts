@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { FLOORS } from "../kit/floors.ts";
-import { areaOf, type Box, crossingSides, type Point } from "./geometry.ts";
+import { areaOf, type Box, crossingSides, diameterOf, type Point } from "./geometry.ts";
 
 /** What stands in a space. `wall`: a stretch that may stop a ball, or be thrown at. */
 export const OBSTACLES = ["furniture", "breakable", "door", "stairs", "wall"] as const;
@@ -8,6 +8,8 @@ export const MOST_OBSTACLES = 20;
 export const MOST_CORNERS = 16;
 /** Smaller spaces hold no game, square metres. */
 export const LEAST_AREA = 0.3;
+/** A space of corners is at least so long, metres: a grown-up's step. */
+export const SHORTEST_LINE = 0.7;
 const FARTHEST = 60;
 /** A ceiling where nobody said, metres: an assumption. */
 export const USUAL_CEILING = 2.4;
@@ -57,6 +59,8 @@ export const outline = z
         code: "custom",
         message: `side ${cross[0] + 1} crosses side ${cross[1] + 1}: tap the corners in order`,
       });
+    else if (diameterOf(corners) < SHORTEST_LINE)
+      ctx.addIssue({ code: "custom", message: `the space must be longer than one step, ${SHORTEST_LINE} m` });
     else if (Math.abs(areaOf(corners)) < LEAST_AREA)
       ctx.addIssue({ code: "custom", message: `the space must have ${LEAST_AREA} square metres or more` });
   });

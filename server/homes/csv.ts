@@ -3,6 +3,7 @@ import Papa from "papaparse";
 import { z } from "zod";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { type HomeSpace, homeAnswers, homeSpace, LONGEST_SUPPORT } from "#core/records/home.ts";
+import { cellOf, fromCells } from "#core/records/home-fields.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { schoolItemsOf } from "../kit/items.ts";
@@ -26,6 +27,10 @@ export const HOME_COLUMNS = [
   "floor",
   "indoors",
   "ceiling_m",
+  "corners_m",
+  "stands_m",
+  "slope",
+  "wind",
   "players",
   "quiet",
   "no_balls_indoors",
@@ -63,6 +68,10 @@ export function homesCsv(who: SignedIn): Promise<string> {
             floor: h?.space?.floor ?? "",
             indoors: h?.space ? yes(h.space.indoors) : "",
             ceiling_m: h?.space?.ceiling ?? "",
+            corners_m: h?.space ? cellOf(h.space).corners : "",
+            stands_m: h?.space ? cellOf(h.space).stands : "",
+            slope: h?.space?.slope ?? "",
+            wind: h?.space?.wind ?? "",
             players: h?.players ?? "",
             quiet: yes(h?.quiet ?? false),
             no_balls_indoors: yes(h?.noBallsIndoors ?? false),
@@ -185,6 +194,9 @@ export function readHomes(text: string, classes: readonly string[], known: (id: 
               floor: cell("floor"),
               indoors: yesNo(cell("indoors"), "indoors"),
               ...(cell("ceiling_m") !== "" && { ceiling: numberIn(cell("ceiling_m")) }),
+              ...fromCells(cell("corners_m"), cell("stands_m")),
+              ...(cell("slope") !== "" && { slope: cell("slope") }),
+              ...(cell("wind") !== "" && { wind: cell("wind") }),
             } as HomeSpace);
       if (space) {
         const read = homeSpace.safeParse(space);

@@ -1,0 +1,237 @@
+import { useRef, useState } from "react";
+import { FLOORS } from "#core/kit/floors.ts";
+import { cornersFrom, standsFrom } from "#core/records/home-fields.ts";
+import type { Point } from "#core/yard/geometry.ts";
+import { OBSTACLES } from "#core/yard/space.ts";
+import { say } from "../words/say.ts";
+
+const WIDE = 360;
+const PAD = 16;
+/** Steps shown at least, across and down. */
+const LEAST = { across: 8, down: 6 };
+/** A thing that is only tapped is so many steps across and deep. */
+const TAPPED: Record<string, readonly [number, number]> = { door: [1.5, 0.5], wall: [2, 0.5] };
+const PAINT: Record<string, string> = {
+  furniture: "#F6F4EA55",
+  breakable: "#FF8A6699",
+  door: "#C9A4DA99",
+  stairs: "#C9A4DA66",
+  wall: "#F6F4EAEE",
+};
+const asSteps = (m: number) => m;
+const half = (n: number) => Math.round(n * 2) / 2;
+const figure = (n: number) => String(Math.round(n * 10) / 10);
+
+/**
+ * A space drawn in steps: corners tapped in order, things that stand there drawn by a tap or a drag. The text beside it says the same in
+ * numbers, is what the form sends, and works without this picture.
+ */
+export function SpaceSketch({
+  outline,
+  own,
+  corners,
+  setCorners,
+  stands,
+  setStands,
+}: {
+  /** What is drawn where the corners are not tapped, steps. */
+  outline: readonly Point[];
+  own: boolean;
+  corners: string;
+  setCorners: (text: string) => void;
+  stands: string;
+  setStands: (text: string) => void;
+}) {
+  const svg = useRef<SVGSVGElement>(null);
+  const [tool, setTool] = useState<string>(own ? "corner" : "furniture");
+  const [from, setFrom] = useState<Point | null>(null);
+  const [at, setAt] = useState<Point>({ x: 0, y: 0 });
+  const using = tool === "corner" && !own ? "furniture" : tool;
+  const tapped = cornersFrom(corners, asSteps).filter((p) => Number.isFinite(p.x) && Number.isFinite(p.y));
+  const drawn = own ? tapped : outline;
+  const things = standsFrom(stands, asSteps);
+  const fine = <T extends { x: number; width: number }>(all: T[]) => all.filter((t) => Number.isFinite(t.x + t.width));
+  const across = Math.max(LEAST.across, Math.ceil(Math.max(0, ...drawn.map((p) => p.x))) + (own ? 1 : 0));
+  const down = Math.max(LEAST.down, Math.ceil(Math.max(0, ...drawn.map((p) => p.y))) + (own ? 1 : 0));
+  const k = (WIDE - 2 * PAD) / across;
+  const tall = down * k + 2 * PAD;
+  const px = (n: number) => PAD + n * k;
+  const place = (e: { clientX: number; clientY: number }): Point => {
+    const box = svg.current!.getBoundingClientRect();
+    const per = WIDE / box.width;
+    return {
+      x: Math.max(0, half(((e.clientX - box.left) * per - PAD) / k)),
+      y: Math.max(0, half(((e.clientY - box.top) * per - PAD) / k)),
+    };
+  };
+  const addLine = (text: string, line: string) => (text.trim() === "" ? line : `${text.trim()}\n${line}`);
+  const put = (a: Point, b: Point) => {
+    if (using === "corner") {
+      const last = tapped[tapped.length - 1];
+      if (!last || last.x !== b.x || last.y !== b.y) setCorners(addLine(corners, `${figure(b.x)} ${figure(b.y)}`));
+      return;
+    }
+    const usual = TAPPED[using] ?? [1, 1];
+    const [w, d] = a.x === b.x && a.y === b.y ? usual : [Math.abs(b.x - a.x), Math.abs(b.y - a.y)];
+    const line = [using, ...[Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(0.5, w), Math.max(0.5, d)].map(figure)];
+    setStands(addLine(stands, line.join(" ")));
+  };
+  const withoutLine = (text: string, n: number) =>
+    text
+      .split("\n")
+      .filter((_, i) => i !== n)
+      .join("\n");
+  const lines = stands.split("\n").filter((l) => l.trim() !== "");
+  return (
+    <div className="grid gap-2">
+      <fieldset>
+        <legend className="mb-1.5 text-lg font-bold">{say("sketch.title")}</legend>
+        <p className="mb-1 text-quiet">{say(own ? "sketch.hintCorners" : "sketch.hint")}</p>
+        <div className="flex flex-wrap gap-1.5">
+          {[...(own ? ["corner"] : []), ...OBSTACLES, ...FLOORS].map((t) => (
+            <label
+              key={t}
+              className="grid min-h-11 cursor-pointer place-items-center rounded-md border-2 border-hair bg-raised px-2.5 text-sm font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-[#14241f] has-focus-visible:outline-3"
+            >
+              <input
+                type="radio"
+                name="sketchTool"
+                value={t}
+                className="sr-only"
+                checked={using === t}
+                onChange={() => setTool(t)}
+              />
+              {say((FLOORS as readonly string[]).includes(t) ? `floor.${t}` : `sketch.tool.${t}`)}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${WIDE} ${tall.toFixed(0)}`}
+        className="block w-full touch-none rounded-md bg-court"
+        role="group"
+        aria-label={say("sketch.title")}
+      >
+        <g
+          role="button"
+          tabIndex={0}
+          aria-label={say("sketch.label", { x: at.x, y: at.y })}
+          onPointerDown={(e) => {
+            e.currentTarget.setPointerCapture(e.pointerId);
+            setFrom(place(e));
+          }}
+          onPointerUp={(e) => {
+            if (from) put(using === "corner" ? place(e) : from, place(e));
+            setFrom(null);
+          }}
+          onPointerCancel={() => setFrom(null)}
+          onKeyDown={(e) => {
+            const way = { ArrowRight: [0.5, 0], ArrowLeft: [-0.5, 0], ArrowUp: [0, -0.5], ArrowDown: [0, 0.5] }[e.key];
+            if (way) setAt({ x: Math.max(0, at.x + way[0]!), y: Math.max(0, at.y + way[1]!) });
+            else if (e.key === "Enter" || e.key === " ") put(at, at);
+            else return;
+            e.preventDefault();
+          }}
+          className="group outline-none"
+        >
+          <defs>
+            <pattern id="steps" x={PAD} y={PAD} width={k} height={k} patternUnits="userSpaceOnUse">
+              <circle cx="0" cy="0" r="1.6" fill="#F6F4EA" fillOpacity="0.5" />
+            </pattern>
+          </defs>
+          <rect width={WIDE} height={tall} fill="url(#steps)" />
+          {fine(things.floors).map((f) => (
+            <rect
+              key={JSON.stringify(f)}
+              x={px(f.x)}
+              y={px(f.y)}
+              width={f.width * k}
+              height={f.depth * k}
+              fill="#F6D87833"
+              stroke="#F6D878"
+              strokeDasharray="3 4"
+            />
+          ))}
+          {drawn.length > 0 && (
+            <path
+              d={`M${drawn.map((p) => `${px(p.x)} ${px(p.y)}`).join("L")}${drawn.length > 2 ? "Z" : ""}`}
+              fill="#F6F4EA"
+              fillOpacity="0.06"
+              stroke="#F6F4EA"
+              strokeWidth="3"
+              strokeLinejoin="round"
+            />
+          )}
+          {own &&
+            tapped.map((p, i) => (
+              <g key={`${p.x} ${p.y} ${i + 1}`}>
+                <circle cx={px(p.x)} cy={px(p.y)} r="9" fill="#F2B632" stroke="#14241F" strokeWidth="2" />
+                <text x={px(p.x)} y={px(p.y) + 4} textAnchor="middle" fontSize="11" fontWeight="700" fill="#14241F">
+                  {i + 1}
+                </text>
+              </g>
+            ))}
+          {fine(things.obstacles).map((o) => (
+            <g key={JSON.stringify(o)}>
+              <rect
+                x={px(o.x)}
+                y={px(o.y)}
+                width={o.width * k}
+                height={o.depth * k}
+                fill={PAINT[o.kind] ?? "#F6F4EA55"}
+                stroke="#F6F4EA"
+                strokeWidth="1.5"
+              />
+              <text
+                x={px(o.x + o.width / 2)}
+                y={px(o.y + o.depth / 2) + 4}
+                textAnchor="middle"
+                fontSize="11"
+                fill="#F6F4EA"
+                stroke="#27463F"
+                strokeWidth="2.5"
+                paintOrder="stroke"
+              >
+                {(OBSTACLES as readonly string[]).includes(o.kind) ? say(`sketch.tool.${o.kind}`) : o.kind}
+              </text>
+            </g>
+          ))}
+          <path
+            d={`M${px(at.x) - 8} ${px(at.y)}h16M${px(at.x)} ${px(at.y) - 8}v16`}
+            stroke="#F2B632"
+            strokeWidth="2"
+            className="opacity-0 group-focus-visible:opacity-100"
+          />
+        </g>
+      </svg>
+      <div className="flex flex-wrap gap-2">
+        {own && tapped.length > 0 && (
+          <button
+            type="button"
+            className="btn btn-quiet btn-small min-h-11"
+            onClick={() => setCorners(corners.trim().split("\n").slice(0, -1).join("\n"))}
+          >
+            {say("sketch.lastCorner")}
+          </button>
+        )}
+        {lines.map((l, i) => (
+          <button
+            key={`${l} ${i + 1}`}
+            type="button"
+            className="btn btn-quiet btn-small min-h-11"
+            onClick={() => setStands(withoutLine(lines.join("\n"), i))}
+          >
+            {say("sketch.takeAway", { what: nameOf(l.trim().split(/\s+/)[0] ?? ""), number: i + 1 })}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+const nameOf = (word: string) =>
+  (FLOORS as readonly string[]).includes(word)
+    ? say(`floor.${word}`)
+    : (OBSTACLES as readonly string[]).includes(word)
+      ? say(`sketch.tool.${word}`)
+      : word;
