@@ -28,6 +28,7 @@ export default [
   route("results/:id/csv", "routes/results-csv.ts"),
   route("f/:token", "routes/family-cards.tsx"),
   route("f/:token/home", "routes/family-home.tsx"),
+  route("f/:token/step", "routes/family-step.tsx"),
   route("c/:token", "routes/class-survey.tsx"),
   route("c/:token/:answer", "routes/class-answer.tsx"),
   route("f/:token/:card", "routes/family-card.tsx"),

@@ -138,7 +138,7 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
         {step === "fetch" && (
           <FetchScreen data={data} own={own} ticks={ticks} setTicks={setTicks} locked={underWay !== null} />
         )}
-        {step === "setup" && <SetUpScreen data={data} />}
+        {step === "setup" && <SetUpScreen data={data} ticks={ticks} setTicks={setTicks} />}
         {step === "look" && <LookScreen data={data} ticks={ticks} setTicks={setTicks} />}
         {step === "handin" && <HandInScreen data={data} plays={plays} again={again} go={go} />}
         {playing && !ready && !underWay && (

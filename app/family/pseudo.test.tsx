@@ -120,7 +120,7 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
     } as const;
     const pages = [
       <FetchScreen key="f" data={data} own={own} ticks={ticks} setTicks={none} locked={false} />,
-      <SetUpScreen key="s" data={data} />,
+      <SetUpScreen key="s" data={data} ticks={ticks} setTicks={none} />,
       <Sheet key="p" data={data} />,
       <RoomMap key="r" card={data.card} />,
       <LookScreen key="l" data={data} ticks={ticks} setTicks={none} />,

@@ -3,9 +3,10 @@ import { useState } from "react";
 import type { HitRule } from "#core/aim/hit-rule.ts";
 import type { Marker } from "#core/compile/card.ts";
 import { cellsOf } from "#core/yard/layouts/marks.ts";
+import type { Place } from "#core/yard/parts.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { itemName, type Names, namesOf, say, sayCount, targetName } from "../words/say.ts";
-import type { CardData } from "./card-app.tsx";
+import type { CardData, Ticks } from "./card-app.tsx";
 import { RoomMap } from "./room-map.tsx";
 import { YardMap } from "./yard-map.tsx";
 
@@ -16,6 +17,8 @@ export interface Stage {
   distance?: string;
   /** Parts that stand by now. */
   shown: string[];
+  /** The way from where counting begins: straight ahead, then aside. */
+  way?: Place[];
 }
 
 const metres = (m: number) => m.toFixed(m < 10 ? 1 : 0);
@@ -77,6 +80,7 @@ export function stages({ card }: CardData): Stage[] {
       id: m.id,
       item: m.item,
       lines: [walk, ...aside, ...put].filter(Boolean),
+      way: wayTo(m, moving && target?.kind === "target" ? target.along : null),
       ...(m.count > 0 && {
         distance: say("setup.dist", { count: sayCount(m.count), unit: m.unit, metres: metres(m.reached) }),
       }),
@@ -86,6 +90,19 @@ export function stages({ card }: CardData): Stage[] {
   const cells = a.layout ? cellsOf(a.layout) : null;
   if (cells && out.length > 0) out[out.length - 1]!.lines.push(say("setup.cells", { count: cells }));
   return out;
+}
+
+/** Ahead to as far as the mark is, then aside; where the line moves, back from the target. */
+function wayTo(m: Marker, from: number | null): Place[] {
+  const along = from === null ? m.metres : from - m.metres;
+  const points = [
+    { along: from ?? 0, across: 0 },
+    { along, across: 0 },
+    { along, across: m.kind === "line" ? 0 : m.across },
+  ];
+  return points.filter(
+    (p, i) => i === 0 || Math.hypot(p.along - points[i - 1]!.along, p.across - points[i - 1]!.across) > 0.02,
+  );
 }
 
 /** What to put at a mark of what is laid out beside the game. */
@@ -116,7 +133,7 @@ function countsLine(card: CardData["card"], id: string): string {
   return say(`setup.counts.${countsAs(part.rule)}`);
 }
 
-export function SetUpScreen({ data }: { data: CardData }) {
+export function SetUpScreen({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {
   const [at, setAt] = useState(0);
   const list = stages(data);
   const whole = at >= list.length;
@@ -132,8 +149,12 @@ export function SetUpScreen({ data }: { data: CardData }) {
           height={whole ? 430 : 300}
           marks={
             whole
-              ? {}
-              : { now: stage!.id, only: [...stage!.shown, ...(stage!.shown.includes("start") ? [] : [stage!.id])] }
+              ? { behind: true }
+              : {
+                  way: stage!.way,
+                  now: stage!.id,
+                  only: [...stage!.shown, ...(stage!.shown.includes("start") ? [] : [stage!.id])],
+                }
           }
           label={say("setup.all")}
         />
@@ -155,6 +176,14 @@ export function SetUpScreen({ data }: { data: CardData }) {
         <p className="mt-3">
           <a href={`/f/${data.token}/${data.id}/sheet`} className="font-semibold underline">
             {say("setup.print")}
+          </a>
+        </p>
+      )}
+      {whole && <BehindLook data={data} ticks={ticks} setTicks={setTicks} />}
+      {whole && (
+        <p className="mt-3">
+          <a href={`/f/${data.token}/step?card=${data.id}`} className="font-semibold underline">
+            {say("setup.measure")}
           </a>
         </p>
       )}
@@ -184,5 +213,33 @@ export function SetUpScreen({ data }: { data: CardData }) {
         </button>
       </div>
     </>
+  );
+}
+
+/** What is behind the last thing is looked at where it is set up; the tick is the same as on the next screen. */
+function BehindLook({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {
+  const { behind } = data.card.activity;
+  const on = ticks.look.includes("behind");
+  return (
+    <section className="mt-4 grid gap-2" aria-labelledby="behind">
+      <h2 id="behind" className="text-xl">
+        {say("setup.lookBehind")}
+      </h2>
+      <p className="text-lg">{say(data.card.grownUp ? "setup.lookBehindGrownUp" : "setup.lookBehindText")}</p>
+      {behind && behind !== "open" && <p className="note note-good">{say(`setup.behind.${behind}`)}</p>}
+      <label
+        className={`flex min-h-16 items-center gap-4 rounded-md border-2 p-3 text-lg ${on ? "border-teal bg-mint/25" : "border-coral bg-raised"}`}
+      >
+        <input
+          type="checkbox"
+          className="size-7 shrink-0"
+          checked={on}
+          onChange={() =>
+            setTicks({ ...ticks, look: on ? ticks.look.filter((c) => c !== "behind") : [...ticks.look, "behind"] })
+          }
+        />
+        {say("caution.behind")}
+      </label>
+    </section>
   );
 }

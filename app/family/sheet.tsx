@@ -6,7 +6,7 @@ import { mapScale, YardMap } from "./yard-map.tsx";
 
 /** The plan on paper: its drawing size and how wide it is printed. */
 const PLAN = { width: 520, height: 400, mm: 118 };
-const RULER_CM = 17;
+export const RULER_CM = 17;
 const GOES = 6;
 const BLANK = "______";
 

@@ -1,5 +1,7 @@
-import { boundsOf, type Part } from "#core/yard/parts.ts";
+import { strokesOf } from "#core/yard/draw.ts";
+import { boundsOf, type Part, type Place } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
+import { Strokes } from "../ui/strokes.tsx";
 
 /** Room kept free around the layout, pixels. */
 const PAD = { top: 26, bottom: 34, side: 34 };
@@ -12,6 +14,10 @@ export interface MapMarks {
   pieces?: readonly { zone: string | null; shape: number }[];
   /** Show only these parts at full strength. */
   only?: readonly string[];
+  /** The way that is walked now, from point to point. */
+  way?: readonly Place[];
+  /** Marks what lies behind the last target. */
+  behind?: boolean;
 }
 
 /** What a map has to show, and how many pixels a metre gets. */
@@ -46,6 +52,7 @@ export function YardMap({
   const y = (along: number) => height - PAD.bottom - (along - lo) * scale;
   const dim = (id: string) => (marks.only && !marks.only.includes(id) ? 0.3 : 1);
   const seen = new Map<string, number>();
+  const [before, end] = marks.way?.slice(-2) ?? [];
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -55,6 +62,39 @@ export function YardMap({
       role="img"
       aria-label={label}
     >
+      {marks.behind && (
+        <rect
+          x={6}
+          y={2}
+          width={width - 12}
+          height={PAD.top - 6}
+          rx="4"
+          fill="#FF8A66"
+          fillOpacity="0.35"
+          stroke="#FF8A66"
+          strokeWidth="2"
+          strokeDasharray="5 4"
+        />
+      )}
+      <Strokes
+        list={strokesOf(parts)}
+        to={(p) => [x(p.across), y(p.along)]}
+        k={scale}
+        lit={marks.now ?? null}
+        faint={(id) => marks.only !== undefined && !marks.only.includes(id)}
+      />
+      {marks.way && marks.way.length > 1 && (
+        <g fill="none" stroke="#F2B632" strokeWidth="3.5" strokeLinecap="round" strokeLinejoin="round">
+          <path
+            d={`M${marks.way.map((p) => `${x(p.across).toFixed(1)} ${y(p.along).toFixed(1)}`).join("L")}`}
+            strokeDasharray="2 8"
+          />
+          <path
+            d="M-9 11L0 0l9 11"
+            transform={`translate(${x(end!.across).toFixed(1)} ${y(end!.along).toFixed(1)}) rotate(${arrowTurn(before!, end!).toFixed(0)})`}
+          />
+        </g>
+      )}
       {parts.map((p) => {
         if (p.kind === "zone") {
           const now = marks.now === p.id;
@@ -152,6 +192,11 @@ export function YardMap({
       })}
     </svg>
   );
+}
+
+/** The head of the way's arrow, upwards where it goes ahead. */
+function arrowTurn(from: Place, to: Place): number {
+  return (Math.atan2(to.across - from.across, to.along - from.along) * 180) / Math.PI;
 }
 
 /** A piece: players differ by shape as well as by colour. */

@@ -1,5 +1,7 @@
+import { strokesOf } from "#core/yard/draw.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
+import { Strokes } from "./strokes.tsx";
 
 /** A layout as a small picture for shelves and lists. Decoration: the words stand beside it. */
 export function MiniPlan({
@@ -31,6 +33,12 @@ export function MiniPlan({
           strokeWidth="1.5"
         />
       ))}
+      <Strokes
+        list={strokesOf(parts).filter((s) => s.kind !== "text" && s.kind !== "person")}
+        to={(p) => [x(p.along), y(p.across)]}
+        k={k}
+        most={22}
+      />
       {partsOf(parts, "line")
         .filter((l) => l.role === "start")
         .map((l) => (

@@ -25,7 +25,7 @@ export function Strokes({
   lit = null,
   faint,
   text = 13,
-  things = true,
+  most = MOST_DRAWN,
 }: {
   list: readonly Stroke[];
   to: (p: Place) => readonly [number, number];
@@ -33,7 +33,8 @@ export function Strokes({
   lit?: string | null;
   faint?: (id: string) => boolean;
   text?: number;
-  things?: boolean;
+  /** Things are drawn no larger than so many pixels. */
+  most?: number;
 }) {
   const drawing = useDrawing();
   return (
@@ -78,9 +79,8 @@ export function Strokes({
             );
           }
           case "thing": {
-            if (!things) return null;
             const [x, y] = to(s.at);
-            const size = drawnSize(s.size, k);
+            const size = drawnSize(s.size, k, most);
             return (
               <g key={key} transform={`translate(${px(x)} ${px(y)})`} opacity={opacity}>
                 {s.wall && <path d="M10 -16v32" stroke={CHALK} strokeWidth="3" />}
@@ -98,7 +98,7 @@ export function Strokes({
           }
           default: {
             const [x, y] = to(s.at);
-            const down = s.under === undefined ? text * 0.36 : drawnSize(s.under, k) / 2 + text * 0.9;
+            const down = s.under === undefined ? text * 0.36 : drawnSize(s.under, k, most) / 2 + text * 0.9;
             return (
               <text
                 key={key}
@@ -124,5 +124,7 @@ export function Strokes({
   );
 }
 /** Things are drawn to scale, but never too small to be made out. */
-const drawnSize = (metres: number, k: number) => Math.max(20, Math.min(46, metres * k * 1.25));
+const MOST_DRAWN = 46;
+const drawnSize = (metres: number, k: number, most: number) =>
+  Math.max(Math.min(20, most), Math.min(most, metres * k * 1.25));
 const px = (v: number) => Math.round(v * 10) / 10;

@@ -2,6 +2,9 @@ import { describe, expect, it } from "vitest";
 import { layoutOf } from "../forecast/for-activity.ts";
 import { fromPattern } from "../formats/activity.ts";
 import { patternNames } from "../patterns/registry.ts";
+import { strokesOf } from "./draw.ts";
+import { layoutNames } from "./layouts/index.ts";
+import { exampleOf, laidParts } from "./layouts/laid.ts";
 import { planSvg } from "./svg.ts";
 
 describe.each(patternNames)("the plan of %s as SVG", (name) => {
@@ -19,5 +22,18 @@ describe.each(patternNames)("the plan of %s as SVG", (name) => {
     const targets = layoutOf(a).filter((p) => p.kind === "target").length;
     expect(svg.match(/scale\(/g)?.length ?? 0).toBe(targets);
     expect(svg).not.toMatch(/NaN|undefined/);
+  });
+});
+
+describe.each(layoutNames)("the plan with %s laid out", (name) => {
+  it("draws every mark of it once, to scale, and nothing that is not a number", () => {
+    const a = { ...fromPattern("climb"), layout: exampleOf(name) };
+    const svg = planSvg(layoutOf(a), a.space, { title: "x", drawing: () => "M0 0L40 40", name: (t) => t.label });
+    const strokes = strokesOf(laidParts(a.layout));
+    const count = (kind: string) => strokes.filter((s) => s.kind === kind).length;
+    expect(svg.match(/scale\(/g)).toHaveLength(5 + count("thing"));
+    expect(svg.match(/<circle/g)?.length ?? 0).toBe(count("disc") + count("person"));
+    expect(svg).not.toMatch(/NaN|undefined/);
+    expect(strokes.filter((s) => s.kind !== "text").length).toBeGreaterThan(0);
   });
 });

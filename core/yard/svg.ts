@@ -1,3 +1,4 @@
+import { type Look, type Stroke, strokesOf } from "./draw.ts";
 import { endOfRunOn, type Part, partsOf } from "./parts.ts";
 
 /** Millimetres a metre, and room around, on the drawing. */
@@ -7,6 +8,31 @@ const MARGIN = 40;
 const escaped = (t: string) =>
   t.replaceAll("&", "&amp;").replaceAll("<", "&lt;").replaceAll(">", "&gt;").replaceAll('"', "&quot;");
 const mm = (metres: number) => (metres * PER_METRE).toFixed(1);
+
+const DASHES: Partial<Record<Look, string>> = { field: "14 8", run: "18 12", roll: "16 12", net: "4 6" };
+/** One stroke of what is laid out beside the game. */
+function strokeSvg(
+  s: Stroke,
+  x: (along: number) => string,
+  y: (across: number) => string,
+  drawing: (item: string) => string,
+): string {
+  const style = (look: Look) => (DASHES[look] ? ` stroke-dasharray="${DASHES[look]}"` : "");
+  switch (s.kind) {
+    case "poly":
+      return `<path d="M${s.points.map((p) => `${x(p.along)} ${y(p.across)}`).join("L")}${s.closed ? "Z" : ""}"${style(s.look)}/>`;
+    case "disc":
+      return `<circle cx="${x(s.at.along)}" cy="${y(s.at.across)}" r="${mm(s.radius)}"/>`;
+    case "person":
+      return `<circle cx="${x(s.at.along)}" cy="${y(s.at.across)}" r="15" stroke-dasharray="4 4"/>`;
+    case "thing":
+      return `<path d="${drawing(s.item)}" transform="translate(${x(s.at.along)} ${y(s.at.across)}) scale(${(Math.max(14, s.size * PER_METRE) / 40).toFixed(3)}) translate(-20 -20)"/>`;
+    case "text": {
+      const under = s.under === undefined ? 5 : (s.under * PER_METRE) / 2 + 14;
+      return `<text x="${x(s.at.along)}" y="${(Number(y(s.at.across)) + under).toFixed(1)}" text-anchor="middle" stroke="none" fill="#14241f">${escaped(s.text)}</text>`;
+    }
+  }
+}
 
 /**
  * A plan from above as an SVG document, one user unit a millimetre at 1 : 10, start line left. `drawing` gives the stroke of a target (in a
@@ -34,7 +60,8 @@ export function planSvg(
       `<rect x="${x(z.near)}" y="${y(z.across - z.width / 2)}" width="${mm(z.far - z.near)}" height="${mm(z.width)}"/>`,
       `<text x="${x((z.near + z.far) / 2)}" y="${y(z.across)}" text-anchor="middle" stroke="none" fill="#14241f">${z.points}</text>`,
     );
-  for (const l of partsOf(parts, "line"))
+  out.push(...strokesOf(parts).map((s) => strokeSvg(s, x, y, drawing)));
+  for (const l of partsOf(parts, "line").filter((p) => p.role === "start" || p.role === "band"))
     out.push(
       `<path d="M${x(l.along)} ${y(l.across - l.width / 2)}V${y(l.across + l.width / 2)}" stroke-width="${l.role === "start" ? 6 : 3}"/>`,
     );

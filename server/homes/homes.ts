@@ -2,9 +2,10 @@ import { and, asc, count, desc, eq, inArray, lt } from "drizzle-orm";
 import { z } from "zod";
 import type { HomeFacts } from "#core/compile/for-home.ts";
 import { problemsOf } from "#core/formats/activity.ts";
+import { LONGEST_STEP, SHORTEST_STEP } from "#core/measures/step.ts";
 import { type HomeAnswers, homeAnswers, LONGEST_SUPPORT, NOTHING_SAID } from "#core/records/home.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { recompileFor } from "../cards/recompile.ts";
+import { recompileFor, recompileForHome } from "../cards/recompile.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { linkToken } from "../links/token.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
@@ -139,7 +140,7 @@ async function keep(tx: Tx, homeId: string, childId: string, given: SomeAnswers,
   if (told !== undefined) await tx.update(child).set({ support: told }).where(eq(child.id, childId));
   if (Object.keys(changes).length > 0) await tx.update(home).set(changes).where(eq(home.id, homeId));
   // A note for the teacher changes no card.
-  if (Object.keys(rest).length > 0) await recompileFor(tx, homeId);
+  if (Object.keys(rest).length > 0) await recompileForHome(tx, homeId);
 }
 
 /** A new home for a child, which so far said nothing. */
@@ -213,8 +214,8 @@ const childFacts = z.strictObject({
   leftHanded: z.boolean(),
   step: z
     .number({ error: "step must be a number of metres" })
-    .min(0.2, "step must be 0.2 m or more")
-    .max(1.2, "step must be 1.2 m or less")
+    .min(SHORTEST_STEP, `step must be ${SHORTEST_STEP} m or more`)
+    .max(LONGEST_STEP, `step must be ${LONGEST_STEP} m or less`)
     .nullable(),
   support,
 });
@@ -225,6 +226,7 @@ export function saveChild(who: SignedIn, childId: string, given: unknown): Promi
   return inSchool(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
     await tx.update(child).set(read.data).where(eq(child.id, childId));
+    await recompileFor(tx, [childId]);
   });
 }
 

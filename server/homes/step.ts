@@ -1,0 +1,53 @@
+import { eq } from "drizzle-orm";
+import { z } from "zod";
+import { problemsOf } from "#core/formats/activity.ts";
+import { LONGEST_STEP, MOST_COUNTED, SHORTEST_STEP } from "#core/measures/step.ts";
+import { recompileFor } from "../cards/recompile.ts";
+import { inSchool, schema } from "../db/client.ts";
+import type { OpenLink } from "../links/open-link.ts";
+import { NotAllowed, NotFound } from "../problem.ts";
+
+const { child } = schema;
+
+const measured = z
+  .strictObject({
+    steps: z
+      .number({ error: "steps must be a number" })
+      .int("steps must be a whole number")
+      .min(1, "steps must be 1 or more")
+      .max(MOST_COUNTED, `steps must be ${MOST_COUNTED} or fewer`),
+    metres: z.number({ error: "length must be a number" }).positive("length must be more than 0"),
+  })
+  .superRefine(({ steps, metres }, ctx) => {
+    const step = metres / steps;
+    if (Number.isFinite(step) && (step < SHORTEST_STEP || step > LONGEST_STEP))
+      ctx.addIssue({
+        code: "custom",
+        path: ["metres"],
+        message: `one step would be ${step.toFixed(2)} m: it is between ${SHORTEST_STEP} and ${LONGEST_STEP} m, so check both numbers`,
+      });
+  });
+
+/** The child's step as its family has measured it: so many steps over so many metres. Its open cards that nobody began count with it. */
+export function saveStep(link: OpenLink, given: unknown): Promise<number> {
+  const read = measured.safeParse(given);
+  if (!read.success) throw new NotAllowed(problemsOf(read.error));
+  const step = Math.round((read.data.metres / read.data.steps) * 1000) / 1000;
+  return inSchool(link.schoolId, async (tx) => {
+    const changed = await tx.update(child).set({ step }).where(eq(child.id, link.childId)).returning({ id: child.id });
+    if (changed.length === 0) throw new NotFound("child");
+    await recompileFor(tx, [link.childId]);
+    return step;
+  });
+}
+/** The step that a child was measured with, metres; null: by age. */
+export function stepOf(link: OpenLink): Promise<{ name: string; step: number | null; age: number }> {
+  return inSchool(link.schoolId, async (tx) => {
+    const [row] = await tx
+      .select({ name: child.name, step: child.step, age: child.age })
+      .from(child)
+      .where(eq(child.id, link.childId));
+    if (!row) throw new NotFound("child");
+    return row;
+  });
+}
