@@ -53,12 +53,9 @@ async function workbench(page) {
   await wait(1500);
 }
 
-async function pegMoves() {
-  const page = await browser.newPage();
-  await workbench(page);
-  const box = await (await page.$("[data-peg=t3]")).boundingBox();
-  const [x, y] = [box.x + box.width / 2, box.y + 12];
-  await page.evaluate(() => {
+/** From a pointer event to the paint after it, milliseconds, in `window.paints`. */
+const watchPaints = (page) =>
+  page.evaluate(() => {
     window.paints = [];
     window.addEventListener(
       "pointermove",
@@ -73,6 +70,47 @@ async function pegMoves() {
       true,
     );
   });
+
+/** The busiest layout: a course of 12 markers beside six targets; one marker dragged. */
+async function courseMoves() {
+  const page = await browser.newPage();
+  await workbench(page);
+  await press(page, "A course, a grid, goals, bases ...");
+  await press(page, "Slalom, then a shot");
+  const markers = await page.waitForSelector(
+    "xpath///label[normalize-space()='Markers']/following-sibling::span/input",
+  );
+  await markers.click({ count: 3 });
+  await markers.type("12");
+  await page.waitForFunction(() => document.querySelectorAll("[data-mark^='x.g']").length === 12);
+  await wait(1500);
+  await page.$eval("[data-mark='x.g5']", (e) => e.scrollIntoView({ block: "center" }));
+  const box = await (await page.$("[data-mark='x.g5']")).boundingBox();
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await watchPaints(page);
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 0; i < MOVES; i++) {
+    await page.mouse.move(x + 30 * Math.sin(i / 6), y + 30 * Math.cos(i / 5));
+    await wait(34);
+  }
+  await page.mouse.up();
+  const paints = await page.evaluate(() => window.paints.slice(-190));
+  row(
+    `pointer event to paint, a marker of a course of 12 dragged beside 6 targets, ${MOVES} moves, 3 children`,
+    "p95 32 ms",
+    `median ${ms(at(paints, 0.5))}`,
+    `p95 ${ms(at(paints, 0.95))}`,
+  );
+  await page.close();
+}
+
+async function pegMoves() {
+  const page = await browser.newPage();
+  await workbench(page);
+  const box = await (await page.$("[data-peg=t3]")).boundingBox();
+  const [x, y] = [box.x + box.width / 2, box.y + 12];
+  await watchPaints(page);
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.tracing.start({ categories: ["toplevel", "devtools.timeline", "blink.user_timing", "__metadata"] });
@@ -347,9 +385,10 @@ async function core(script) {
 }
 const forecasts = () => core("bench-forecast.ts");
 const kit = () => core("bench-kit.ts");
+const yard = () => core("bench-yard.ts");
 
 try {
-  const parts = { forecasts, kit, pegMoves, familyBytes, handIns, pages };
+  const parts = { forecasts, kit, yard, pegMoves, courseMoves, familyBytes, handIns, pages };
   for (const [name, run] of Object.entries(parts)) if (!process.argv[2] || process.argv[2] === name) await run();
 } finally {
   await close();

@@ -1,7 +1,7 @@
 import type { HomeSpace } from "#core/records/home.ts";
 import { strokesOf } from "#core/yard/draw.ts";
-import { type Placement, pointIn } from "#core/yard/fit.ts";
 import { type Part, type Place, partsOf } from "#core/yard/parts.ts";
+import { type Placement, pointIn } from "#core/yard/seek.ts";
 import { outlineOf } from "#core/yard/space.ts";
 import { useDrawing } from "../drawings/items.tsx";
 import { Strokes } from "./strokes.tsx";

@@ -17,10 +17,11 @@ import { runOnOf } from "../physics/run-on.ts";
 import { slidingPointless } from "../physics/sliding.ts";
 import { groundOf, type HomeAnswers, type HomeSpace } from "../records/home.ts";
 import { sweeps, swingOf } from "../yard/clear.ts";
-import { type Fit, findPlace, fitLayout, type Placement, pointIn, type Sent } from "../yard/fit.ts";
+import { type Fit, findPlace, fitLayout, type Sent } from "../yard/fit.ts";
 import { footprintOf, widthAt } from "../yard/footprint.ts";
 import { scaledLaid } from "../yard/layouts/laid.ts";
 import { type Part, partsOf, reachOfLayout, type Place as Spot } from "../yard/parts.ts";
+import { type Placement, pointIn } from "../yard/seek.ts";
 import { HELD_WITHIN, type Held, holdChallenge, scaled } from "./challenge.ts";
 import { rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
 
@@ -139,10 +140,7 @@ function holdsFor(a: Activity, now: Activity, who: Who): (parts: readonly Part[]
  */
 function fitInSpace(a: Activity, now: Activity, who: Who, space: HomeSpace): Fit {
   const [parts, ground, sent] = [layoutOf(now), groundOf(space), sentOf(now, who.age, space.slope)];
-  const held = fitLayout(parts, ground, sent, holdsFor(a, now, who));
-  if (held.status !== "none") return held;
-  const loose = fitLayout(parts, ground, sent, () => true);
-  return loose.placement ? { ...loose, lets: held.lets, shortest: held.shortest } : held;
+  return fitLayout(parts, ground, sent, holdsFor(a, now, who), true);
 }
 /** Where an activity lies in a space just as it is, or null. */
 const lies = (a: Activity, space: HomeSpace, who: Who) =>

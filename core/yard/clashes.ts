@@ -1,9 +1,10 @@
 import type { HitRule } from "../aim/hit-rule.ts";
 import { flightTo, type Rise } from "../physics/flight.ts";
-import { HEADROOM, OVERLAP_ALLOWED, placed } from "./fit.ts";
+import { HEADROOM } from "./fit.ts";
 import { footprintOf } from "./footprint.ts";
 import { overlap } from "./geometry.ts";
 import { type Part, type PartOf, type Place, partsOf } from "./parts.ts";
+import { OVERLAP_ALLOWED, placed } from "./seek.ts";
 
 /** What is wrong with a layout where it was put, as it happens: two in one place, one beyond the space, one hidden, a gap too small. */
 export type Clash =

@@ -1,6 +1,7 @@
-import { keepsClear, OVERLAP_ALLOWED, type Placement, placed, THIN, type Trouble } from "./fit.ts";
+import type { Trouble } from "./fit.ts";
 import type { Piece } from "./footprint.ts";
 import { boxInside, overlap } from "./geometry.ts";
+import { keepsClear, OVERLAP_ALLOWED, type Placement, placed, THIN } from "./seek.ts";
 import { boxOf, type Ground } from "./space.ts";
 
 /** A second, plain telling of what a placement must keep to, for the tests only: every piece against the whole space, unturned. */

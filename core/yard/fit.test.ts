@@ -3,10 +3,11 @@ import { describe, expect, it } from "vitest";
 import { pegRates } from "../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../formats/activity.ts";
 import { patternOf } from "../patterns/registry.ts";
-import { type Fit, findPlace, fitLayout, HEADROOM, highestOf, OVERLAP_ALLOWED, placed, type Sent } from "./fit.ts";
+import { type Fit, findPlace, fitLayout, HEADROOM, highestOf, type Sent } from "./fit.ts";
 import { footprintOf, STAND, scaledParts, widthAt } from "./footprint.ts";
 import { areaOf, boxInside, cornersOfBox, crossingSides, diameterOf, inside, overlap, type Point } from "./geometry.ts";
 import type { Part } from "./parts.ts";
+import { OVERLAP_ALLOWED, placed } from "./seek.ts";
 import { boxOf, ell, type Ground, type Obstacle, outline, rectangle } from "./space.ts";
 
 const sock: Sent = { diameter: 0.08, runOn: 0.16, inAir: false };

@@ -30,13 +30,15 @@ export function footprintOf(
   const out: Piece[] = [];
   const starts = partsOf(parts, "line").filter((l) => l.role === "start");
   for (const p of parts) {
-    const patch = patchOf(p);
-    if (patch) out.push({ id: p.id, kind: KIND[p.kind] ?? "mark", ...patch, angle: patch.turn, ...startHalf(p) });
+    // Where somebody stands, the start line lies within what they take up.
+    const patch = p.kind === "line" && p.role === "start" ? null : patchOf(p);
+    if (patch) out.push({ id: p.id, kind: KIND[p.kind] ?? "mark", ...patch, angle: patch.turn });
     if (p.kind === "path") out.push(...runOf(p));
     if (p.kind === "person" && p.role === "receiver") out.push(standAt(`stand ${p.id}`, p, 0));
   }
   for (const l of starts) {
-    out.push(standAt(`stand ${l.id}`, l, STAND.depth / 2));
+    const stand = standAt(`stand ${l.id}`, l, STAND.depth / 2);
+    out.push({ ...stand, along: stand.along + LINE_DEPTH / 4, halfAlong: stand.halfAlong + LINE_DEPTH / 4 });
     // Something long that is swung needs its whole circle; a square about it is kept free.
     if (object.swing)
       out.push({ ...standAt(`swing ${l.id}`, l, 0), halfAlong: object.swing, halfAcross: object.swing });
@@ -91,12 +93,6 @@ function runOf(p: PartOf<"path">): Piece[] {
     };
   });
 }
-/** A start line may be laid shorter where there is little room: as wide as a child stands. */
-const startHalf = (p: Part) =>
-  p.kind === "line" && p.role === "start"
-    ? { halfAlong: LINE_DEPTH / 2, halfAcross: Math.min(p.width, STAND.width) / 2 }
-    : null;
-
 /**
  * The width of a thing that is as hard to hit from `k` times the distance: what the middle of the thing that is sent must stay within goes with
  * the distance. Touching: width + b; into and through: less what the rim does not forgive.

@@ -1,0 +1,127 @@
+import { fitAsDesigned } from "../core/compile/for-home.ts";
+import { random } from "../core/forecast/random.ts";
+import { type Activity, fromPattern } from "../core/formats/activity.ts";
+import { patternOf } from "../core/patterns/registry.ts";
+import type { HomeSpace } from "../core/records/home.ts";
+import { exampleOf } from "../core/yard/layouts/laid.ts";
+import { ell, OBSTACLES } from "../core/yard/space.ts";
+
+/** Fitting an activity into thirty furnished homes, and how it grows with corners, obstacles and targets. Prints JSON. */
+const ROUNDS = 9;
+const middle = (list: number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
+const cm = (m: number) => Math.round(m * 100) / 100;
+
+/** A space with so many corners (4: a rectangle; 6: an L; more: a rounded figure) and so many things in it. */
+function space(draw: () => number, corners: number, things: number): HomeSpace {
+  const [length, width] = [cm(3 + draw() * 5), cm(1.6 + draw() * 3)];
+  const round = Array.from({ length: corners }, (_, i) => {
+    const a = (2 * Math.PI * i) / corners;
+    return { x: cm((length / 2) * (1 + Math.cos(a))), y: cm((width / 2) * (1 + Math.sin(a))) };
+  });
+  const outline =
+    corners === 4 ? undefined : corners === 6 ? ell(length, width, cm(length * 0.4), cm(width * 0.4)) : round;
+  const obstacles = Array.from({ length: things }, () => ({
+    kind: OBSTACLES[Math.floor(draw() * OBSTACLES.length)]!,
+    x: cm(draw() * (length - 0.6)),
+    y: cm(draw() * (width - 0.5)),
+    width: cm(0.2 + draw() * 0.8),
+    depth: cm(0.2 + draw() * 0.4),
+  }));
+  return {
+    kind: "room",
+    length,
+    width,
+    floor: "boards",
+    indoors: draw() < 0.7,
+    ...(outline && { outline }),
+    ...(obstacles.length > 0 && { obstacles }),
+  };
+}
+function timed(a: Activity, spaces: readonly HomeSpace[]) {
+  const times: number[] = [];
+  const found = { designed: 0, adapted: 0, none: 0 };
+  for (let r = 0; r < ROUNDS; r++) {
+    const began = performance.now();
+    for (const s of spaces) {
+      const { status } = fitAsDesigned(a, { age: 7 }, s);
+      if (r === 0) found[status]++;
+    }
+    times.push(performance.now() - began);
+  }
+  return { first: times[0]!, ms: middle(times), ...found };
+}
+const thirty = (corners: (i: number) => number, things: (i: number) => number) => {
+  const draw = random(11);
+  return Array.from({ length: 30 }, (_, i) => space(draw, corners(i), things(i)));
+};
+/** A climb of so many targets. */
+function climb(targets: number): Activity {
+  const a = fromPattern("climb");
+  const p = patternOf("climb");
+  let params: unknown = a.pattern.params;
+  while (p.pegs(params).length < targets) params = p.addPeg(params, { ...a.space, length: 12 })!;
+  while (p.pegs(params).length > targets) params = p.removePeg(params, p.pegs(params).at(-1)!.id)!;
+  return { ...a, pattern: { ...a.pattern, params } } as Activity;
+}
+const mixed = thirty(
+  (i) => [4, 6, 4, 8][i % 4]!,
+  (i) => i % 7,
+);
+const plain = thirty(
+  () => 4,
+  () => 3,
+);
+const course = { ...fromPattern("climb"), layout: { ...exampleOf("slalom") } } as Activity;
+const say = (t: ReturnType<typeof timed>) =>
+  `${t.ms.toFixed(0)} ms (${t.designed} as designed, ${t.adapted} adapted, ${t.none} none)`;
+const base = timed(fromPattern("climb"), mixed);
+const out = [
+  {
+    what: "fitting a climb of 5 targets into 30 furnished homes (4 to 8 corners, 0 to 6 things)",
+    goal: "200 ms",
+    measured: [`median ${say(base)}`, `first time ${base.first.toFixed(0)} ms`],
+  },
+  {
+    what: "the same with a slalom of 5 markers laid out beside it",
+    goal: "(growth)",
+    measured: [say(timed(course, mixed))],
+  },
+  {
+    what: "the same, 3 things in each, with 4, 6, 8, 12 and 16 corners",
+    goal: "(growth)",
+    measured: [4, 6, 8, 12, 16].map(
+      (n) =>
+        `${n}: ${say(
+          timed(
+            fromPattern("climb"),
+            thirty(
+              () => n,
+              () => 3,
+            ),
+          ),
+        )}`,
+    ),
+  },
+  {
+    what: "the same in rectangles with 0, 4, 8, 12 and 20 things",
+    goal: "(growth)",
+    measured: [0, 4, 8, 12, 20].map(
+      (n) =>
+        `${n}: ${say(
+          timed(
+            fromPattern("climb"),
+            thirty(
+              () => 4,
+              () => n,
+            ),
+          ),
+        )}`,
+    ),
+  },
+  {
+    what: "the same in rectangles with 3 things, 2, 4, 6, 8 and 10 targets",
+    goal: "(growth)",
+    measured: [2, 4, 6, 8, 10].map((n) => `${n}: ${say(timed(climb(n), plain))}`),
+  },
+];
+process.stdout.write(JSON.stringify(out));
