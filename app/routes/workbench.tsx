@@ -11,6 +11,7 @@ import { patternOf } from "#core/patterns/registry.ts";
 import { riseOf } from "#core/physics/flight.ts";
 import { clashesOf, type Clash as LayoutClash } from "#core/yard/clashes.ts";
 import { awayFrom, swingOf } from "#core/yard/clear.ts";
+import { laidParts } from "#core/yard/layouts/laid.ts";
 import { countedBackFrom, type Part, partsOf } from "#core/yard/parts.ts";
 import { USUAL_CEILING } from "#core/yard/space.ts";
 import { activityFor, addActivity, copyActivity, shelveActivity } from "#server/activities/activities.ts";
@@ -190,22 +191,27 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const [unit, setUnit] = useState<"m" | "ft">("m");
   const people = useMemo(() => shownOf(group?.children ?? []), [group]);
 
-  const scene = useMemo(() => sceneOf(live), [live]);
+  // What is laid out beside the game changes nothing of the game: dragging it works out no rates anew.
+  const { pattern: played, space, aim, kit, behind } = live;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game hangs on
+  const game = useMemo(() => ({ ...live, layout: null }), [played, space, aim, kit, behind]);
+  const scene = useMemo(() => sceneOf(game), [game]);
   const { parts } = scene;
-  const { length, width } = live.space;
+  const allParts = useMemo(() => (live.layout ? [...parts, ...laidParts(live.layout)] : parts), [parts, live.layout]);
+  const { length, width } = space;
   const backFrom = countedBackFrom(parts);
   const scale = useMemo(() => planScale(length, width, backFrom), [length, width, backFrom]);
   const rows = useMemo(
     () =>
       people.map((p, i) => ({
         name: `${RANKS[i]}, ${p.age}`,
-        rates: pegRates(live, p, scene),
+        rates: pegRates(game, p, scene),
         step: paces(p.age).step,
       })),
-    [people, live, scene],
+    [people, game, scene],
   );
   const { action } = live.aim;
-  const sent = sentIn(live);
+  const sent = sentIn(game);
   const { floor } = live.space;
   const player = useMemo(() => playerModel(people[shown]!, action, sent, floor), [people, shown, action, sent, floor]);
   const facts = useMemo(
@@ -254,7 +260,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const clashes = useMemo(
     () =>
       clashesOf(
-        parts,
+        allParts,
         { length, width },
         {
           diameter: sent.width,
@@ -265,7 +271,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
           ceiling,
         },
       ),
-    [parts, length, width, sent, scene.inAir, action, age, rise, ceiling],
+    [allParts, length, width, sent, scene.inAir, action, age, rise, ceiling],
   );
   const clear = useMemo(
     () => (yard.clearShown ? { swing: swingOf(action, age), away: awayFrom(action, age) } : null),
@@ -463,7 +469,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                   plan as SVG
                 </a>
               </div>
-              <ClashNotes clashes={clashes} parts={parts} layout={live.layout?.name ?? null} />
+              <ClashNotes clashes={clashes} parts={allParts} layout={live.layout?.name ?? null} />
               {rise && (
                 <SideView
                   parts={parts}
@@ -551,7 +557,7 @@ function ClashNotes({
     const mark = parts.find((p) => p.id === id);
     if (mark?.kind === "person") return "the other player";
     const number = mark && "label" in mark && mark.label ? ` ${mark.label}` : "";
-    return `${layout ? label(`layout.${layout}`) : id}${number}`;
+    return layout && number ? `mark${number}` : layout ? label(`layout.${layout}`) : id;
   };
   const text = (c: LayoutClash) => {
     switch (c.kind) {

@@ -1,9 +1,9 @@
 import { useDrag } from "@use-gesture/react";
-import { memo, useMemo, useRef } from "react";
+import { memo, useCallback, useMemo, useRef } from "react";
 import { strokesOf } from "#core/yard/draw.ts";
 import { layoutNamed } from "#core/yard/layouts/index.ts";
 import { type Laid, LEAST_SIZE, laidParts, MOST_SIZE, moveLaid, ownId } from "#core/yard/layouts/laid.ts";
-import { boundsOf, type Part, type Place } from "#core/yard/parts.ts";
+import { boundsOf, type Place } from "#core/yard/parts.ts";
 import { Strokes } from "../ui/strokes.tsx";
 import { label } from "../words/teacher.ts";
 import { LAYOUT, type Snap, snapped, snappedTurn } from "./edit.ts";
@@ -44,6 +44,13 @@ export const LaidLayer = memo(function LaidLayer({ laid, scale, svg, chosen, cho
   const list = useMemo(() => strokesOf(parts), [parts]);
   const rigid = layoutNamed(laid.name).rigid;
   const marks = parts.filter((p) => p.kind === "obstacle" || p.kind === "spot");
+  const now = useRef(laid);
+  now.current = laid;
+  const move = useCallback(
+    (id: string, along: number, across: number, key: string) =>
+      lay(moveLaid(now.current, ownId(id), { along, across }), key),
+    [lay],
+  );
   return (
     <>
       <Strokes list={list} to={(p) => [scale.x(p.along), scale.y(p.across)]} k={scale.k} lit={chosen} />
@@ -51,13 +58,16 @@ export const LaidLayer = memo(function LaidLayer({ laid, scale, svg, chosen, cho
         marks.map((p) => (
           <MarkHandle
             key={p.id}
-            part={p}
-            laid={laid}
+            id={p.id}
+            name={`${label(`layout.${laid.name}`)} ${p.label || p.id.slice(2)}`}
+            along={p.along}
+            across={p.across}
+            half={p.kind === "spot" ? p.radius : p.width / 2}
             scale={scale}
             svg={svg}
             chosen={p.id === chosen}
             choose={choose}
-            lay={lay}
+            move={move}
             snap={snap}
             step={step}
             wrong={wrong.includes(p.id)}
@@ -80,58 +90,70 @@ export const LaidLayer = memo(function LaidLayer({ laid, scale, svg, chosen, cho
 const aside = (across: number) =>
   Math.abs(across) < 0.005 ? "middle" : `${Math.abs(across).toFixed(2)} m ${across < 0 ? "left" : "right"}`;
 
-function MarkHandle({
-  part: p,
-  laid,
+interface HandleProps extends Pick<Props, "scale" | "svg" | "choose" | "snap" | "step"> {
+  id: string;
+  name: string;
+  along: number;
+  across: number;
+  /** Half of its width, metres. */
+  half: number;
+  chosen: boolean;
+  move: (id: string, along: number, across: number, gesture: string) => void;
+  wrong: boolean;
+}
+
+/** One mark: dragged, or moved by arrows while it has the focus. */
+const MarkHandle = memo(function MarkHandle({
+  id,
+  name,
+  along,
+  across,
+  half,
   scale: s,
   svg,
   chosen,
   choose,
-  lay,
+  move,
   snap,
   step,
   wrong,
-}: Omit<Props, "chosen" | "wrong"> & {
-  part: Extract<Part, { kind: "obstacle" | "spot" }>;
-  chosen: boolean;
-  wrong: boolean;
-}) {
+}: HandleProps) {
   const gesture = useRef(0);
-  const to = (along: number, across: number, key: string) => lay(moveLaid(laid, ownId(p.id), { along, across }), key);
   const bind = useDrag(
     ({ xy, first, event, altKey, dragging }) => {
       if (first) {
         gesture.current++;
-        choose(p.id);
+        choose(id);
         (event.target as Element | null)?.closest<SVGGElement>("[data-mark]")?.focus();
       }
       const at = dragging ? pointer(svg.current, s, xy) : null;
       if (at)
-        to(
+        move(
+          id,
           snapped(at.along, snap, step, altKey),
           snapped(at.across, snap, step, altKey),
-          `drag ${p.id} ${gesture.current}`,
+          `drag ${id} ${gesture.current}`,
         );
     },
     { pointer: { touch: true }, filterTaps: true },
   );
-  const r = Math.max(14, p.kind === "spot" ? p.radius * s.k : (p.width * s.k) / 2 + 4);
+  const r = Math.max(14, half * s.k + 4);
   return (
     <g
       {...bind()}
-      data-mark={p.id}
+      data-mark={id}
       role="button"
       tabIndex={0}
       aria-pressed={chosen}
-      aria-label={`${label(`layout.${laid.name}`)} ${p.label || p.id.slice(2)}: ${p.along.toFixed(2)} m, ${aside(p.across)}. Arrow keys move it`}
-      transform={`translate(${s.x(p.along)} ${s.y(p.across)})`}
-      onFocus={() => choose(p.id)}
+      aria-label={`${name}: ${along.toFixed(2)} m, ${aside(across)}. Arrow keys move it`}
+      transform={`translate(${s.x(along)} ${s.y(across)})`}
+      onFocus={() => choose(id)}
       onKeyDown={(e) => {
         const way = ARROWS[e.key];
         if (!way) return;
         e.preventDefault();
         const by = e.altKey ? FINE : NUDGE;
-        to(p.along + way[0] * by, p.across + way[1] * by, `keys ${p.id}`);
+        move(id, along + way[0] * by, across + way[1] * by, `keys ${id}`);
       }}
       className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
     >
@@ -153,12 +175,12 @@ function MarkHandle({
           strokeWidth="3"
           paintOrder="stroke"
         >
-          {p.along.toFixed(2)} m, {aside(p.across)}
+          {along.toFixed(2)} m, {aside(across)}
         </text>
       )}
     </g>
   );
-}
+});
 const ARROWS: Record<string, readonly [number, number] | undefined> = {
   ArrowRight: [1, 0],
   ArrowLeft: [-1, 0],

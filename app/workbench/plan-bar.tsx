@@ -9,6 +9,7 @@ import {
   RotateCcw,
   RotateCw,
 } from "lucide-react";
+import { memo } from "react";
 import type { Activity } from "#core/formats/activity.ts";
 import type { Peg } from "#core/patterns/contract.ts";
 import { arrange, type Together } from "./edit.ts";
@@ -26,7 +27,7 @@ const TOGETHER: readonly { how: Together; name: string; Icon: LucideIcon }[] = [
 ];
 
 /** Over the plan: choosing all, what to do with those chosen, what a drag snaps to, and whether keep-clear is shown. */
-export function PlanBar({
+export const PlanBar = memo(function PlanBar({
   yard,
   activity: a,
   pegs,
@@ -86,4 +87,4 @@ export function PlanBar({
       </label>
     </div>
   );
-}
+});

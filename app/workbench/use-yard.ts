@@ -1,4 +1,4 @@
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import type { Activity } from "#core/formats/activity.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import type { Laid } from "#core/yard/layouts/laid.ts";
@@ -75,19 +75,22 @@ export function useYard(live: Activity, change: (next: Activity, key?: string) =
     [set],
   );
   const lay = useCallback((layout: Laid, gesture: string) => set({ ...now.current, layout }, gesture), [set]);
-  return {
-    chosen,
-    choose,
-    group,
-    toggle,
-    chooseAll,
-    move,
-    place,
-    widen,
-    lay,
-    snap,
-    setSnap,
-    clearShown,
-    showClear,
-  };
+  return useMemo(
+    () => ({
+      chosen,
+      choose,
+      group,
+      toggle,
+      chooseAll,
+      move,
+      place,
+      widen,
+      lay,
+      snap,
+      setSnap,
+      clearShown,
+      showClear,
+    }),
+    [chosen, choose, group, toggle, chooseAll, move, place, widen, lay, snap, clearShown],
+  );
 }
