@@ -30,6 +30,7 @@ import { type Draft, useDraft } from "../workbench/draft.ts";
 import { HomeView, letText } from "../workbench/home-view.tsx";
 import { SchoolContext, schoolOf } from "../workbench/items.tsx";
 import { KitPanel } from "../workbench/kit-panel.tsx";
+import { LaidLayer } from "../workbench/laid-layer.tsx";
 import { Plan } from "../workbench/plan.tsx";
 import { PlanBar } from "../workbench/plan-bar.tsx";
 import { planScale } from "../workbench/scale.ts";
@@ -273,6 +274,8 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
       ),
     [allParts, length, width, sent, scene.inAir, action, age, rise, ceiling],
   );
+  const wrongIds = clashes.flatMap((c) => c.ids as readonly string[]).join(" ");
+  const wrong = useMemo(() => wrongIds.split(" "), [wrongIds]);
   const clear = useMemo(
     () => (yard.clearShown ? { swing: swingOf(action, age), away: awayFrom(action, age) } : null),
     [yard.clearShown, action, age],
@@ -417,26 +420,38 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
             <Stations activity={a} station={station} />
             <div className="relative min-w-0 min-[1101px]:overflow-y-auto">
               <PlanBar yard={yard} activity={a} pegs={pegs} who={people[shown]!.name} change={change} />
-              <Plan
-                space={live.space}
-                parts={parts}
-                scale={scale}
-                chosen={chosen}
-                choose={choose}
-                player={player}
-                who={people[shown]!.name}
-                place={yard.place}
-                clashes={clashes}
-                group={yard.group}
-                toggle={yard.toggle}
-                widen={yard.widen}
-                laid={live.layout}
-                lay={yard.lay}
-                snap={yard.snap}
-                step={step}
-                clear={clear}
-                behind={live.behind}
-              />
+              <div className="relative">
+                <Plan
+                  space={live.space}
+                  parts={parts}
+                  scale={scale}
+                  chosen={chosen}
+                  choose={choose}
+                  player={player}
+                  who={people[shown]!.name}
+                  place={yard.place}
+                  wrong={wrong}
+                  group={yard.group}
+                  toggle={yard.toggle}
+                  widen={yard.widen}
+                  snap={yard.snap}
+                  step={step}
+                  clear={clear}
+                  behind={live.behind}
+                />
+                {live.layout && (
+                  <LaidLayer
+                    laid={live.layout}
+                    scale={scale}
+                    chosen={chosen}
+                    choose={choose}
+                    lay={yard.lay}
+                    snap={yard.snap}
+                    step={step}
+                    wrong={wrong}
+                  />
+                )}
+              </div>
               <Tape
                 pegs={pegs}
                 scale={scale}
@@ -529,7 +544,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
               )}
             </section>
           </div>
-          <Strip activity={live} people={people} names={names} unit={loaderData.unit} homes={homes} />
+          <Strip activity={game} people={people} names={names} unit={loaderData.unit} homes={homes} />
           <Clash draft={draft} zone={zone} />
           <SignInAgain draft={draft} />
         </main>

@@ -1,4 +1,4 @@
-import { useMemo, useState } from "react";
+import { memo, useMemo, useState } from "react";
 import type { SchoolItems } from "#core/compile/card.ts";
 import type { HomeFacts } from "#core/compile/for-home.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -61,7 +61,7 @@ export function letText(l: Letting): string {
 }
 
 /** The activity in one home of the class: where it lies there, what was changed and why, or what would let it in. */
-export function HomeView({
+export const HomeView = memo(function HomeView({
   activity: a,
   homes,
   items,
@@ -125,4 +125,4 @@ export function HomeView({
       )}
     </section>
   );
-}
+});

@@ -12,7 +12,6 @@ import { type PlanScale, WIDTH } from "./scale.ts";
 interface Props {
   laid: Laid;
   scale: PlanScale;
-  svg: React.RefObject<SVGSVGElement | null>;
   chosen: string | null;
   choose: (id: string) => void;
   lay: (next: Laid, gesture: string) => void;
@@ -38,8 +37,12 @@ function pointer(svg: SVGSVGElement | null, s: PlanScale, [cx, cy]: readonly [nu
   return s.placeAt((cx - box.left) * k, (cy - box.top) * k);
 }
 
-/** What is laid out beside the game: its marks, each to be moved, and a frame that moves, turns and resizes all of it. */
-export const LaidLayer = memo(function LaidLayer({ laid, scale, svg, chosen, choose, lay, snap, step, wrong }: Props) {
+/**
+ * What is laid out beside the game, over the plan in a picture of its own: its marks, each to be moved, and a frame that moves, turns and
+ * resizes all of it.
+ */
+export const LaidLayer = memo(function LaidLayer({ laid, scale, chosen, choose, lay, snap, step, wrong }: Props) {
+  const svg = useRef<SVGSVGElement>(null);
   const parts = useMemo(() => laidParts(laid), [laid]);
   const list = useMemo(() => strokesOf(parts), [parts]);
   const rigid = layoutNamed(laid.name).rigid;
@@ -52,7 +55,13 @@ export const LaidLayer = memo(function LaidLayer({ laid, scale, svg, chosen, cho
     [lay],
   );
   return (
-    <>
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${WIDTH} ${scale.height}`}
+      className="on-court own-layer pointer-events-none absolute inset-0 block w-full"
+      role="group"
+      aria-label={label(`layout.${laid.name}`)}
+    >
       <Strokes list={list} to={(p) => [scale.x(p.along), scale.y(p.across)]} k={scale.k} lit={chosen} />
       {!rigid &&
         marks.map((p) => (
@@ -83,14 +92,15 @@ export const LaidLayer = memo(function LaidLayer({ laid, scale, svg, chosen, cho
         snap={snap}
         step={step}
       />
-    </>
+    </svg>
   );
 });
 
 const aside = (across: number) =>
   Math.abs(across) < 0.005 ? "middle" : `${Math.abs(across).toFixed(2)} m ${across < 0 ? "left" : "right"}`;
 
-interface HandleProps extends Pick<Props, "scale" | "svg" | "choose" | "snap" | "step"> {
+interface HandleProps extends Pick<Props, "scale" | "choose" | "snap" | "step"> {
+  svg: React.RefObject<SVGSVGElement | null>;
   id: string;
   name: string;
   along: number;
@@ -155,7 +165,7 @@ const MarkHandle = memo(function MarkHandle({
         const by = e.altKey ? FINE : NUDGE;
         move(id, along + way[0] * by, across + way[1] * by, `keys ${id}`);
       }}
-      className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
+      className="pointer-events-auto cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
     >
       <circle
         r={r}
@@ -198,7 +208,7 @@ function Frame({
   lay,
   snap,
   step,
-}: Omit<Props, "chosen" | "wrong"> & { chosen: boolean }) {
+}: Omit<Props, "chosen" | "wrong"> & { chosen: boolean; svg: React.RefObject<SVGSVGElement | null> }) {
   const gesture = useRef(0);
   const from = useRef<{ at: Place; laid: Laid } | null>(null);
   // The extent in the layout's own directions, at the size it has now.
@@ -339,7 +349,7 @@ function Grip({
       {...drag(grip)}
       data-grip={grip}
       transform={`translate(${x.toFixed(1)} ${y.toFixed(1)})`}
-      className="cursor-pointer touch-none"
+      className="pointer-events-auto cursor-pointer touch-none"
     >
       <title>{title}</title>
       <circle r="22" fill="transparent" />

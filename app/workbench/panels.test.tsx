@@ -17,6 +17,7 @@ import { countedBackFrom } from "#core/yard/parts.ts";
 import { label } from "../words/teacher.ts";
 import { SchoolContext, schoolOf, withOwn } from "./items.tsx";
 import { changeText, KitPanel } from "./kit-panel.tsx";
+import { LaidLayer } from "./laid-layer.tsx";
 import { withLayout } from "./layout-panel.tsx";
 import { Plan } from "./plan.tsx";
 import { planScale } from "./scale.ts";
@@ -103,12 +104,10 @@ function drawn(a: Activity, chosen: string | null) {
       player={playerModel({ age: 7 }, a.aim.action, sentIn(a), a.space.floor)}
       who="Ada B."
       place={none}
-      clashes={clashesOf(parts, a.space, object)}
+      wrong={clashesOf(parts, a.space, object).flatMap((c) => c.ids as readonly string[])}
       group={[]}
       toggle={none}
       widen={none}
-      laid={a.layout}
-      lay={none}
       snap="tens"
       step={0.5}
       clear={null}
@@ -138,7 +137,18 @@ describe("the plan", () => {
     for (const name of layoutNames) {
       const a = withLayout(climb, name);
       expect(activity.safeParse(a).error?.issues ?? [], name).toEqual([]);
-      const html = drawn(a, "layout");
+      const html = renderToStaticMarkup(
+        <LaidLayer
+          laid={a.layout!}
+          scale={planScale(a.space.length, a.space.width, null)}
+          chosen="layout"
+          choose={none}
+          lay={none}
+          snap="tens"
+          step={0.5}
+          wrong={[]}
+        />,
+      );
       expect(html, name).toContain("data-frame");
       expect(html.match(/data-grip="(move|turn|size)"/g), name).toHaveLength(3);
       const { rigid } = layoutNamed(name);

@@ -1,15 +1,12 @@
 import { useDrag } from "@use-gesture/react";
-import { memo, useMemo, useRef } from "react";
+import { memo, useRef } from "react";
 import type { PlayerModel } from "#core/aim/player.ts";
 import type { Activity } from "#core/formats/activity.ts";
-import type { Clash } from "#core/yard/clashes.ts";
-import type { Laid } from "#core/yard/layouts/laid.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
 import { targetName } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import { type Snap, snapped } from "./edit.ts";
-import { LaidLayer } from "./laid-layer.tsx";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 interface Props {
@@ -22,14 +19,13 @@ interface Props {
   who: string;
   /** Puts a target somewhere else: metres from the throwing spot and to the right of the middle. */
   place: (id: string, metres: number, across: number, gesture: string) => void;
-  clashes: readonly Clash[];
+  /** Targets that clash with something. */
+  wrong: readonly string[];
   /** Targets that move together with the chosen one; adding to them, or taking one out. */
   group: readonly string[];
   toggle: (id: string) => void;
   /** Gives a target another width, metres. */
   widen: (id: string, width: number, gesture: string) => void;
-  laid: Laid | null;
-  lay: (next: Laid, gesture: string) => void;
   /** What a drag snaps to, and the step of the child that is shown, metres. */
   snap: Snap;
   step: number;
@@ -51,12 +47,10 @@ export const Plan = memo(function Plan({
   player,
   who,
   place,
-  clashes,
+  wrong,
   group,
   toggle,
   widen,
-  laid,
-  lay,
   snap,
   step,
   clear,
@@ -79,7 +73,6 @@ export const Plan = memo(function Plan({
       ? { along: (zone.near + zone.far) / 2, across: 0 }
       : null;
   const distance = aimed && from ? aimed.along - from.along : 0;
-  const wrong = useMemo(() => clashes.flatMap((c) => c.ids as readonly string[]), [clashes]);
   const beyond = runOn && runOn.far > space.length + 0.02 ? runOn.far - runOn.near : 0;
   return (
     <svg
@@ -250,19 +243,6 @@ export const Plan = memo(function Plan({
             <ellipse rx="8" ry="18" fill="none" stroke="#F6F4EA" strokeWidth="2.5" />
             <circle r="7.5" fill="#F6F4EA" />
           </g>
-        )}
-        {laid && (
-          <LaidLayer
-            laid={laid}
-            scale={s}
-            svg={svg}
-            chosen={chosen}
-            choose={choose}
-            lay={lay}
-            snap={snap}
-            step={step}
-            wrong={wrong}
-          />
         )}
         {targets.map((t, i) => (
           <TargetMark
