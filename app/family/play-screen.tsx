@@ -4,7 +4,7 @@ import { patternOf } from "#core/patterns/registry.ts";
 import type { PlayEvent } from "#core/records/events.ts";
 import { openPlay, type Play, referee, replay, view } from "#core/referee/referee.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { itemName, namesOf, say, sayCount, sayPhrase, sayScore } from "../words/say.ts";
+import { countedIn, itemName, namesOf, say, sayPhrase, sayScore } from "../words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";
 import { FixPanel } from "./fix-panel.tsx";
 import { holdPage } from "./offline.ts";
@@ -328,8 +328,7 @@ function Board({
           {marker && (
             <p className="text-lg text-chalk/90">
               {say("setup.dist", {
-                count: sayCount(marker.count),
-                unit: marker.unit,
+                ...countedIn(marker),
                 metres: marker.reached.toFixed(1),
               })}
             </p>

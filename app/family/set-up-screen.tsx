@@ -5,7 +5,7 @@ import type { Marker } from "#core/compile/card.ts";
 import { cellsOf } from "#core/yard/layouts/marks.ts";
 import type { Place } from "#core/yard/parts.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { itemName, type Names, namesOf, say, sayCount, targetName } from "../words/say.ts";
+import { countedIn, itemName, type Names, namesOf, say, targetName } from "../words/say.ts";
 import type { CardData, Ticks } from "./card-app.tsx";
 import { RoomMap } from "./room-map.tsx";
 import { YardMap } from "./yard-map.tsx";
@@ -51,7 +51,7 @@ export function stages({ card }: CardData): Stage[] {
   for (const m of card.markers) {
     shown.push(m.id);
     const zones = card.parts.flatMap((p) => (p.kind === "zone" && shown.includes(`b${p.id.slice(1)}`) ? [p.id] : []));
-    const counted = { count: sayCount(m.count), unit: m.unit };
+    const counted = countedIn(m);
     const walk =
       m.kind === "mark" && m.count === 0
         ? say("setup.onLine")
@@ -63,8 +63,7 @@ export function stages({ card }: CardData): Stage[] {
     const aside = m.aside
       ? [
           say(m.across < 0 ? "setup.asideLeft" : "setup.asideRight", {
-            count: sayCount(m.aside.count),
-            unit: m.aside.unit,
+            ...countedIn(m.aside),
           }),
         ]
       : Math.abs(m.across) >= 0.05
@@ -82,7 +81,7 @@ export function stages({ card }: CardData): Stage[] {
       lines: [walk, ...aside, ...put].filter(Boolean),
       way: wayTo(m, moving && target?.kind === "target" ? target.along : null),
       ...(m.count > 0 && {
-        distance: say("setup.dist", { count: sayCount(m.count), unit: m.unit, metres: metres(m.reached) }),
+        distance: say("setup.dist", { ...countedIn(m), metres: metres(m.reached) }),
       }),
       shown: [...shown, ...zones],
     });
@@ -196,9 +195,7 @@ export function SetUpScreen({ data, ticks, setTicks }: { data: CardData; ticks: 
             .map((m) => (
               <li key={m.id} className="row-line flex justify-between gap-3 pb-1">
                 <span>{m.kind === "target" ? targetName(m) : say("setup.line", { number: m.label })}</span>
-                <strong>
-                  {say("setup.dist", { count: sayCount(m.count), unit: m.unit, metres: metres(m.reached) })}
-                </strong>
+                <strong>{say("setup.dist", { ...countedIn(m), metres: metres(m.reached) })}</strong>
               </li>
             ))}
           {zone?.kind === "zone" && <li className="pt-1">{say(`setup.rule.${zone.lineRule}`)}</li>}

@@ -1,3 +1,9 @@
+/** Units with their plural; `n` is the count as a number, 1 for a half. */
+const STEPS = "{n, plural, one {step} other {steps}}";
+const BIG = "{n, plural, one {big step} other {big steps}}";
+const SHOES = "{n, plural, one {shoe length} other {shoe lengths}}";
+const FEET = "{n, plural, one {foot} other {feet}}";
+
 /**
  * English sentences, ICU messages with parameters. Everything a family reads comes from here, and what the core says in keys.
  * Family sentences: ten words at most, one action each, numbers as figures.
@@ -144,12 +150,9 @@ export const en = {
   "fetch.cues": "How to do it",
   "setup.title": "Set it up",
   "setup.start": "Put a line on the floor. Stand behind it.",
-  "setup.walk":
-    "{unit, select, shoe {Go {count} shoe lengths, heel to toe.} bigStep {Take {count} big steps from the line.} metre {Measure {count} m from the line.} foot {Measure {count} feet from the line.} other {Walk {count} of your steps from the line.}}",
-  "setup.back":
-    "{unit, select, shoe {Go {count} shoe lengths from the {label}, heel to toe.} bigStep {Take {count} big steps away from the {label}.} metre {Measure {count} m away from the {label}.} foot {Measure {count} feet away from the {label}.} other {Walk {count} of your steps away from the {label}.}}",
-  "setup.behind":
-    "{unit, select, shoe {Go back {count} shoe lengths, heel to toe.} bigStep {Take {count} big steps back.} metre {Measure {count} m back.} foot {Measure {count} feet back.} other {Walk {count} of your steps back.}}",
+  "setup.walk": `{unit, select, shoe {Go {count} ${SHOES}, heel to toe.} bigStep {Take {count} ${BIG} from the line.} metre {Measure {count} m from the line.} foot {Measure {count} ${FEET} from the line.} other {Walk {count} of your steps from the line.}}`,
+  "setup.back": `{unit, select, shoe {Go {count} ${SHOES} from the {label}, heel to toe.} bigStep {Take {count} ${BIG} away from the {label}.} metre {Measure {count} m away from the {label}.} foot {Measure {count} ${FEET} away from the {label}.} other {Walk {count} of your steps away from the {label}.}}`,
+  "setup.behind": `{unit, select, shoe {Go back {count} ${SHOES}, heel to toe.} bigStep {Take {count} ${BIG} back.} metre {Measure {count} m back.} foot {Measure {count} ${FEET} back.} other {Walk {count} of your steps back.}}`,
   "setup.onLine": "Stay on the line.",
   "setup.spot": "Mark a spot there.",
   "setup.spotNumber": "Mark a spot there. Write {label} on it.",
@@ -160,10 +163,8 @@ export const en = {
   "setup.put": "Put the {item} there.",
   "setup.putFirst": "Put the {item} at the far end.",
   "setup.line": "Lay line {number} there.",
-  "setup.asideLeft":
-    "Turn left. Go {count} {unit, select, shoe {shoe lengths} bigStep {big steps} metre {m} foot {feet} other {steps}}.",
-  "setup.asideRight":
-    "Turn right. Go {count} {unit, select, shoe {shoe lengths} bigStep {big steps} metre {m} foot {feet} other {steps}}.",
+  "setup.asideLeft": `Turn left. Go {count} {unit, select, shoe {${SHOES}} bigStep {${BIG}} metre {m} foot {${FEET}} other {${STEPS}}}.`,
+  "setup.asideRight": `Turn right. Go {count} {unit, select, shoe {${SHOES}} bigStep {${BIG}} metre {m} foot {${FEET}} other {${STEPS}}}.`,
   "setup.print": "Print this on one sheet",
   "sheet.for": "A game for {name}",
   "sheet.fetch": "Fetch",
@@ -177,8 +178,7 @@ export const en = {
   "sheet.first": "School rules and your care plan come first.",
   "setup.left": "Then go {metres} m to the left.",
   "setup.right": "Then go {metres} m to the right.",
-  "setup.dist":
-    "{unit, select, shoe {{count} of your shoe lengths ({metres} m)} bigStep {{count} of your big steps ({metres} m)} metre {{count} m} foot {{count} feet ({metres} m)} other {{count} of your steps ({metres} m)}}",
+  "setup.dist": `{unit, select, shoe {{count} of your shoe lengths ({metres} m)} bigStep {{count} of your big steps ({metres} m)} metre {{count} m} foot {{count} ${FEET} ({metres} m)} other {{count} of your steps ({metres} m)}}`,
   "setup.of": "{at, number} of {all, number}",
   "setup.all": "It looks like this",
   "setup.inSpace": "It fits in your space like this.",

@@ -63,6 +63,13 @@ export function targetName(t: { label: string; item: string }, names: Names = {}
 export const sayCount = (n: number): string =>
   n % 0.5 === 0 ? `${Math.floor(n) || (n % 1 ? "" : 0)}${n % 1 === 0.5 ? "½" : ""}` : n.toFixed(1);
 
+/** A count as sentences take it: written, as a number for its plural (a half is one), and its unit. */
+export const countedIn = ({ count, unit }: { count: number; unit: string }) => ({
+  count: sayCount(count),
+  n: Math.max(1, count),
+  unit,
+});
+
 /** A score with its unit; tenths of a second are shown as seconds. */
 export function sayScore(value: number, unit: "points" | "sends" | "tenths"): string {
   return say(`score.${unit}`, { value: unit === "tenths" ? value / 10 : value });

@@ -51,7 +51,7 @@ export const PlanBar = memo(function PlanBar({
           <button
             type="button"
             aria-pressed={several}
-            className="btn btn-quiet btn-small mr-1 min-w-24"
+            className="btn btn-quiet btn-small mr-1 min-w-22 px-2"
             onClick={() => yard.chooseAll(all ? targets.slice(0, 1) : targets)}
           >
             {several ? `${yard.group.length} chosen` : "Choose all"}
@@ -73,12 +73,12 @@ export const PlanBar = memo(function PlanBar({
       <label className="ml-auto flex items-center gap-1.5">
         Snap to
         <select
-          className="py-0.5 text-[0.82rem]"
+          className="w-28 py-0.5 text-[0.82rem]"
           value={yard.snap}
           onChange={(e) => yard.setSnap(e.target.value === "steps" ? "steps" : "tens")}
         >
           <option value="tens">10 cm</option>
-          <option value="steps">half steps of {who.split(",")[0]}</option>
+          <option value="steps">half steps, {who.split(" ")[0]}</option>
         </select>
       </label>
       <label className="flex items-center gap-1.5">
