@@ -427,6 +427,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                   scale={scale}
                   chosen={chosen}
                   choose={choose}
+                  focusOn={yard.focusOn}
                   player={player}
                   who={people[shown]!.name}
                   place={yard.place}

@@ -101,6 +101,7 @@ function drawn(a: Activity, chosen: string | null) {
       scale={scale}
       chosen={chosen}
       choose={none}
+      focusOn={none}
       player={playerModel({ age: 7 }, a.aim.action, sentIn(a), a.space.floor)}
       who="Ada B."
       place={none}

@@ -15,6 +15,7 @@ interface Props {
   scale: PlanScale;
   chosen: string | null;
   choose: (id: string) => void;
+  focusOn: (id: string) => void;
   player: PlayerModel;
   who: string;
   /** Puts a target somewhere else: metres from the throwing spot and to the right of the middle. */
@@ -44,6 +45,7 @@ export const Plan = memo(function Plan({
   scale: s,
   chosen,
   choose,
+  focusOn,
   player,
   who,
   place,
@@ -257,6 +259,7 @@ export const Plan = memo(function Plan({
             chosen={t.id === chosen}
             grouped={group.includes(t.id)}
             choose={choose}
+            focusOn={focusOn}
             toggle={toggle}
             widen={widen}
             wide={t.width}
@@ -295,6 +298,7 @@ interface MarkProps {
   chosen: boolean;
   grouped: boolean;
   choose: (id: string) => void;
+  focusOn: (id: string) => void;
   toggle: Props["toggle"];
   widen: Props["widen"];
   /** Metres across. */
@@ -325,6 +329,7 @@ const TargetMark = memo(function TargetMark({
   chosen,
   grouped,
   choose,
+  focusOn,
   toggle,
   widen,
   wide,
@@ -380,7 +385,7 @@ const TargetMark = memo(function TargetMark({
         aria-label={`${name}: ${distance.toFixed(2)} m, ${asideText(across)}. Arrow keys move it, Shift and space choose several`}
         transform={`translate(${x} ${y})`}
         onClick={(e) => (e.shiftKey ? toggle(id) : choose(id))}
-        onFocus={() => grouped || choose(id)}
+        onFocus={() => focusOn(id)}
         onKeyDown={(e) => {
           if (e.key === " " || e.key === "Enter") {
             e.preventDefault();

@@ -8,6 +8,8 @@ import { moveTogether, type Snap, widen as widened } from "./edit.ts";
 export interface Yard {
   chosen: string | null;
   choose: (id: string | null) => void;
+  /** Chosen by the focus arriving there: several that are chosen stay so. */
+  focusOn: (id: string) => void;
   /** Targets that move together; empty unless there are several. */
   group: readonly string[];
   toggle: (id: string) => void;
@@ -37,8 +39,15 @@ export function useYard(live: Activity, change: (next: Activity, key?: string) =
     // Choosing one of several keeps them together; choosing another lets them go.
     if (id === null || !selected.current.group.includes(id)) setGroup([]);
   }, []);
+  /** What was chosen before the focus came to where it is: the first of several. */
+  const before = useRef<string | null>(null);
+  const focusOn = useCallback((id: string) => {
+    if (id !== selected.current.chosen) before.current = selected.current.chosen;
+    setChosen(id);
+  }, []);
   const toggle = useCallback((id: string) => {
-    const { chosen: was, group: all } = selected.current;
+    const { chosen: now, group: all } = selected.current;
+    const was = now === id ? before.current : now;
     const begun = all.length > 0 ? all : was !== null && was !== id ? [was] : [];
     const next = begun.includes(id) ? begun.filter((x) => x !== id) : [...begun, id];
     setGroup(next.length > 1 ? next : []);
@@ -79,6 +88,7 @@ export function useYard(live: Activity, change: (next: Activity, key?: string) =
     () => ({
       chosen,
       choose,
+      focusOn,
       group,
       toggle,
       chooseAll,
@@ -91,6 +101,6 @@ export function useYard(live: Activity, change: (next: Activity, key?: string) =
       clearShown,
       showClear,
     }),
-    [chosen, choose, group, toggle, chooseAll, move, place, widen, lay, snap, clearShown],
+    [chosen, choose, focusOn, group, toggle, chooseAll, move, place, widen, lay, snap, clearShown],
   );
 }

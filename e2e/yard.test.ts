@@ -1,0 +1,330 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { base, cardOf, linkOf, openBrowser, owner, phone, press, retype, sees, teacherPage } from "./help.ts";
+
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+beforeAll(async () => {
+  opened = await openBrowser();
+});
+afterAll(() => opened.close());
+
+const CHILD = "Jory S.";
+const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 10_000 });
+const labelOf = (p: Page, mark: string) => p.$eval(mark, (e) => e.getAttribute("aria-label")!);
+const focus = (p: Page, mark: string) => p.$eval(mark, (e) => (e as SVGElement).focus());
+
+/** A new climb in the workbench, its address without the query. */
+async function climb(): Promise<{ page: Page; url: string }> {
+  const page = await teacherPage(opened.browser);
+  await page.bringToFront();
+  await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+  await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
+  await page.waitForSelector("[data-strip=ready]");
+  return { page, url: page.url().split("?")[0]! };
+}
+async function layOut(page: Page, name: string): Promise<void> {
+  await press(page, "A course, a grid, goals, bases ...");
+  await press(page, name);
+  await page.waitForSelector("[data-frame]");
+}
+async function dragBy(page: Page, mark: string, dx: number, dy: number): Promise<void> {
+  await page.$eval(mark, (e) => e.scrollIntoView({ block: "center" }));
+  const box = (await (await page.$(mark))!.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + dx, y + dy, { steps: 6 });
+  await page.mouse.up();
+}
+const field = async (page: Page, name: string, within = "Lay out beside the game") => {
+  const found = await page.waitForSelector(
+    `xpath///section[@aria-label='${within}']//label[starts-with(normalize-space(),'${name}')]/following-sibling::span/input`,
+  );
+  return found!;
+};
+
+describe("laying out beside a game", () => {
+  it("is chosen from pictures, moved mark by mark, turned and resized by keys and by hand, undone, and kept in the document", async () => {
+    const { page, url } = await climb();
+    await layOut(page, "Slalom, then a shot");
+    expect(await page.$$("[data-mark^='x.g']")).toHaveLength(5);
+    await retype((await field(page, "Markers")) as never, "4");
+    await page.waitForFunction(() => document.querySelectorAll("[data-mark^='x.g']").length === 4);
+    // One mark goes, the others stay.
+    const others = await labelOf(page, "[data-mark='x.g1']");
+    const was = await labelOf(page, "[data-mark='x.g3']");
+    await dragBy(page, "[data-mark='x.g3']", 30, 60);
+    await expect.poll(() => labelOf(page, "[data-mark='x.g3']")).not.toBe(was);
+    expect(await labelOf(page, "[data-mark='x.g1']")).toBe(others);
+    await press(page, "Marks back to their places");
+    await expect.poll(() => labelOf(page, "[data-mark='x.g3']")).toBe(was);
+    // All of it: arrows, Shift with arrows, the grips.
+    await focus(page, "[data-frame]");
+    await page.keyboard.press("ArrowRight");
+    await expect.poll(() => labelOf(page, "[data-frame]")).toContain("begins at 0.60 m");
+    await page.keyboard.down("Shift");
+    await page.keyboard.press("ArrowRight");
+    await page.keyboard.press("ArrowUp");
+    await page.keyboard.up("Shift");
+    await expect.poll(() => labelOf(page, "[data-frame]")).toContain("turned 15 degrees");
+    expect(await (await field(page, "Size")).evaluate((e) => (e as HTMLInputElement).value)).toBe("105");
+    await dragBy(page, "[data-grip=turn]", -60, -120);
+    await expect.poll(() => labelOf(page, "[data-frame]")).not.toContain("turned 15 degrees");
+    await press(page, "Undo");
+    await expect.poll(() => labelOf(page, "[data-frame]")).toContain("turned 15 degrees");
+    // A mark where a send must pass is said in words.
+    await retype((await field(page, "Turned")) as never, "0");
+    await sees(page, /stands in the way to \d|stand in one place/);
+    await saved(page);
+    const document = await page.evaluate(async (u) => (await fetch(`${u}/file`)).json(), url);
+    expect(document.layout).toMatchObject({ name: "slalom", values: { markers: 4 }, turn: 0 });
+    const svg = await page.evaluate(async (u) => (await fetch(`${u}/plan.svg`)).text(), url);
+    expect(svg.match(/scale\(/g)!.length).toBe(5 + 5);
+    await press(page, "Take away");
+    await page.waitForFunction(() => !document.querySelector("[data-frame]"));
+    await page.close();
+  });
+
+  it("says what of it is beyond the space, by name, and keeps what was typed", async () => {
+    const { page } = await climb();
+    await layOut(page, "Two goals");
+    await retype((await field(page, "Apart")) as never, "11");
+    await sees(page, /layout goals reaches 11\.\d+ m, the space is/);
+    await page.waitForSelector("[data-save=mend]");
+    expect(await (await field(page, "Apart")).evaluate((e) => (e as HTMLInputElement).value)).toBe("11");
+    await retype((await field(page, "Apart")) as never, "99");
+    await sees(page, "Apart: from 1 to 12 m is allowed");
+    await page.close();
+  });
+
+  it("is shown in a home where it fits badly, with what was changed or what would let it in", async () => {
+    const { page } = await climb();
+    const inTight = "[aria-label='In a home'] [data-fit]";
+    await page.waitForSelector(inTight);
+    await expect.poll(() => page.$eval(inTight, (e) => e.getAttribute("data-fit"))).toMatch(/designed|adapted/);
+    await layOut(page, "Bases");
+    await retype((await field(page, "Side")) as never, "5");
+    await retype((await field(page, "Width", "Yard")) as never, "9");
+    await retype((await field(page, "Length", "Yard")) as never, "9");
+    await expect.poll(() => page.$eval(inTight, (e) => e.getAttribute("data-fit"))).toBe("none");
+    await sees(page, /Does not fit/);
+    await sees(page, /It would fit with .*another space of \d/);
+    // A home of the class: the select names its size.
+    const choice = await page.$$eval("[aria-label='In a home'] option", (all) =>
+      all.map((o) => ({ v: (o as HTMLOptionElement).value, t: o.textContent ?? "" })),
+    );
+    const large = choice.find((c) => / (9|1\d)(\.\d)? × /.test(c.t)) ?? choice.at(-1)!;
+    await page.select("[aria-label='In a home'] select", large.v);
+    await page.waitForFunction(
+      (s) => document.querySelector(s) || document.body.innerText.includes("did not say where it plays"),
+      {},
+      inTight,
+    );
+    await page.close();
+  });
+});
+
+describe("several targets at once", () => {
+  it("move, align, turn and spread together; a grip makes one wider; a drag may snap to half steps", async () => {
+    const { page } = await climb();
+    const along = async (id: string) => Number(/: (-?\d+\.\d+) m/.exec(await labelOf(page, `[data-mark=${id}]`))![1]);
+    const ids = ["t1", "t2", "t3", "t4", "t5"];
+    const begun = await Promise.all(ids.map(along));
+    await press(page, "Choose all");
+    await sees(page, "5 chosen");
+    await focus(page, "[data-mark=t3]");
+    await page.keyboard.press("ArrowRight");
+    await expect.poll(() => along("t1")).toBeCloseTo(begun[0]! + 0.1, 6);
+    expect(await along("t5")).toBeCloseTo(begun[4]! + 0.1, 6);
+    await press(page, "Same distance");
+    await expect.poll(async () => new Set(await Promise.all(ids.map(along))).size).toBe(1);
+    await press(page, "Undo");
+    await press(page, "Straight ahead");
+    await expect.poll(() => labelOf(page, "[data-mark=t4]")).toContain("middle");
+    await press(page, "Undo");
+    await press(page, "5 chosen");
+    // Two of them with the keyboard: the others stay.
+    await focus(page, "[data-mark=t1]");
+    await focus(page, "[data-mark=t2]");
+    await page.keyboard.down("Shift");
+    await page.keyboard.press("Space");
+    await page.keyboard.up("Shift");
+    await sees(page, "2 chosen");
+    const third = await along("t3");
+    const first = await along("t1");
+    await page.keyboard.press("ArrowRight");
+    await expect.poll(() => along("t1")).toBeCloseTo(first + 0.1, 6);
+    expect(await along("t3")).toBe(third);
+    // Wider by its grip.
+    await focus(page, "[data-mark=t2]");
+    const width = () => page.$eval("[data-grip='width t2'] title", (e) => e.textContent!);
+    const narrow = await width();
+    await dragBy(page, "[data-grip='width t2']", 0, 12);
+    await expect.poll(width).not.toBe(narrow);
+    await page.select("[role=toolbar] select", "steps");
+    await dragBy(page, "[data-mark=t2] circle", 40, 0);
+    const step = 0.41 * 1.22;
+    await expect
+      .poll(async () => Math.abs(((await along("t2")) / (step / 2)) % 1) * (step / 2))
+      .toSatisfy((off: number) => off < 0.011 || off > step / 2 - 0.011);
+    await page.close();
+  });
+
+  it("shows where one count ends over the class, what to keep clear, and lobs from the side under a ceiling", async () => {
+    const { page } = await climb();
+    await focus(page, "[data-mark=t3]");
+    await page.waitForSelector("[data-spread]");
+    await sees(page, /steps end between \d\.\d\d and \d\.\d\d m in this class/);
+    await page.$$eval("[role=toolbar] label", (all) => all.find((l) => l.textContent?.includes("Keep clear"))!.click());
+    await page.waitForFunction(() => /others stay \d\.\d m away/.test(document.body.textContent!));
+    await page.$$eval("nav[aria-label=Stations] a", (all) => (all[0] as HTMLElement).click());
+    await page.waitForSelector("option[value=pushThrow]");
+    await page.select("select:has(option[value=pushThrow])", "pushThrow");
+    await page.waitForSelector("svg[aria-label^='From the side']");
+    expect(await labelOf(page, "svg[aria-label^='From the side']")).toMatch(
+      /comes up to \d\.\d m under a ceiling of 2\.4 m/,
+    );
+    await page.close();
+  });
+});
+
+describe("a space of any shape", () => {
+  it("is tapped corner by corner with what stands in it, refused by the corner that is wrong, and kept", async () => {
+    const link = await linkOf(CHILD);
+    const page = await phone(opened.browser);
+    await page.goto(`${link}/home?part=space`, { waitUntil: "networkidle0" });
+    await page.$eval("input[name=kind][value=room]", (e) => (e as HTMLElement).click());
+    await page.$eval("input[name=shape][value=own]", (e) => (e as HTMLElement).click());
+    await page.waitForSelector("textarea[name=corners]");
+    const sketch = "svg[role=group]";
+    const texts = () =>
+      page.$$eval("textarea", (all) => Object.fromEntries(all.map((t) => [t.name, (t as HTMLTextAreaElement).value])));
+    const tap = async (x: number, y: number) => {
+      await page.$eval(sketch, (e) => e.scrollIntoView({ block: "center" }));
+      const box = (await (await page.$(sketch))!.boundingBox())!;
+      const across = await page.$eval("pattern#steps", (e) => Number(e.getAttribute("width")));
+      const k = box.width / 360;
+      await page.touchscreen.tap(box.x + (16 + x * across) * k, box.y + (16 + y * across) * k);
+    };
+    // Whatever was there is taken back first.
+    while ((await texts()).corners !== "") await press(page, "Take the last corner back");
+    for (const [x, y] of [
+      [0, 0],
+      [6, 0],
+      [6, 2],
+      [4, 4],
+      [0, 4],
+    ] as const)
+      await tap(x, y);
+    await expect.poll(async () => (await texts()).corners).toBe("0 0\n6 0\n6 2\n4 4\n0 4");
+    await page.$eval("input[name=sketchTool][value=furniture]", (e) => (e as HTMLElement).click());
+    await tap(1, 3);
+    await expect.poll(async () => (await texts()).stands).toMatch(/furniture 1 3 1 1$/);
+    // By keys: two steps right, one down, a door.
+    await page.$eval("input[name=sketchTool][value=door]", (e) => (e as HTMLElement).click());
+    await page.$eval(`${sketch} [role=button]`, (e) => (e as SVGElement).focus());
+    for (const k of ["ArrowRight", "ArrowRight", "ArrowDown", "ArrowDown", "Enter"] as const)
+      await page.keyboard.press(k);
+    await expect.poll(async () => (await texts()).stands).toMatch(/door 1 1 1\.5 0\.5$/);
+    await page.waitForSelector("[data-saved=yes]");
+    const sql = owner();
+    const [row] =
+      await sql`select h.space from home h join child_home ch on ch.home_id = h.id join child c on c.id = ch.child_id where c.name = ${CHILD} order by h.id limit 1`;
+    await sql.end();
+    expect(row!.space.outline).toHaveLength(5);
+    expect(row!.space.obstacles.map((o: { kind: string }) => o.kind)).toEqual(["furniture", "door"]);
+    // Crossing sides are named; what was tapped stays.
+    await page.$$eval("summary", (all) => (all[0] as HTMLElement).click());
+    await page.$eval("textarea[name=corners]", (e) => {
+      const t = e as HTMLTextAreaElement;
+      Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value")!.set!.call(t, "0 0\n6 4\n6 0\n0 4");
+      t.dispatchEvent(new Event("input", { bubbles: true }));
+    });
+    await sees(page, "side 1 crosses side 3");
+    expect((await texts()).corners).toBe("0 0\n6 4\n6 0\n0 4");
+    await page.close();
+  });
+
+  it("can be told in numbers before any script loads", async () => {
+    const link = await linkOf(CHILD);
+    const page = await phone(opened.browser);
+    await page.setJavaScriptEnabled(false);
+    await page.goto(`${link}/home?part=space`, { waitUntil: "load" });
+    await page.click("input[name=shape][value=own]");
+    const set = async (name: string, value: string) => {
+      await page.click(`textarea[name=${name}]`, { count: 1 });
+      await page.keyboard.down("Control");
+      await page.keyboard.press("a");
+      await page.keyboard.up("Control");
+      await page.keyboard.type(value);
+    };
+    await set("corners", "0 0\n5 0\n5 x\n0 3");
+    await set("stands", "furniture 0 0 2 1");
+    await Promise.all([page.waitForNavigation(), page.click("main button[type=submit].btn-main")]);
+    const told = await page.$eval("main", (e) => (e as HTMLElement).innerText);
+    expect(told).toContain("Corner 3: y must be a number of metres");
+    expect(await page.$eval("textarea[name=corners]", (e) => (e as HTMLTextAreaElement).value)).toContain("5 x");
+    await set("corners", "0 0\n5 0\n5 3\n0 3");
+    await Promise.all([page.waitForNavigation(), page.click("main button[type=submit].btn-main")]);
+    expect(page.url()).toContain("part=people");
+    await page.close();
+  });
+});
+
+describe("a child's own step and what is behind", () => {
+  it("is measured by the home, refused by name, and its cards count with it", async () => {
+    const link = await linkOf(CHILD);
+    const page = await phone(opened.browser);
+    const card = await cardOf(page, link, "Hallway climb");
+    await page.goto(`${card}?screen=setup`, { waitUntil: "networkidle0" });
+    const next = async () => {
+      while (
+        await page.$$eval("button", (all) => {
+          const b = all.find((x) => x.textContent?.trim() === "Next") as HTMLButtonElement | undefined;
+          if (!b || b.disabled) return false;
+          b.click();
+          return true;
+        })
+      )
+        await new Promise((r) => setTimeout(r, 60));
+    };
+    await press(page, "Next");
+    // One marker at a time, with the way to it.
+    await page.waitForSelector("svg[role=img] path[stroke-dasharray='2 8']");
+    await next();
+    await sees(page, "Look behind it");
+    const behind = "section[aria-labelledby=behind] input[type=checkbox]";
+    await page.click(behind);
+    await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
+    await sees(page, "We looked behind it.");
+    expect(
+      await page.$$eval("li label", (all) =>
+        all.filter((l) => l.textContent?.includes("We looked behind it")).map((l) => l.querySelector("input")!.checked),
+      ),
+    ).toEqual([true]);
+    await page.goto(`${card}?screen=setup`, { waitUntil: "networkidle0" });
+    await next();
+    await Promise.all([
+      page.waitForNavigation({ waitUntil: "networkidle0" }),
+      page.$$eval("a", (all) => (all.find((a) => a.textContent === "Measure my step") as HTMLElement).click()),
+    ]);
+    await page.type("[name=length]", "31");
+    await press(page, "Save my step");
+    await sees(page, "one step would be 3.10 m: it is between 0.2 and 1.2 m");
+    expect(await page.$eval("[name=length]", (e) => (e as HTMLInputElement).value)).toBe("31");
+    await retype((await page.$("[name=length]"))! as never, "6,2");
+    await press(page, "Save my step");
+    await sees(page, "Your step is 62 cm long");
+    const sql = owner();
+    const [row] = await sql`select step from child where name = ${CHILD}`;
+    const cards =
+      await sql`select k.compiled from card k join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
+      where c.name = ${CHILD} and a.closes_at > now() and not exists (select 1 from play p where p.card_id = k.id)`;
+    await sql.end();
+    expect(row!.step).toBeCloseTo(0.62, 3);
+    expect(cards.length).toBeGreaterThan(0);
+    for (const k of cards) expect(k.compiled).toMatchObject({ measured: true });
+    for (const k of cards) expect(k.compiled.step).toBeCloseTo(0.62, 3);
+    await page.close();
+  });
+});
