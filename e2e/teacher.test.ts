@@ -154,6 +154,33 @@ describe("the workbench", () => {
     await page.close();
   });
 
+  it("saves what was taken back while a save was still under way", async () => {
+    const url = await fresh("Climb");
+    await saved(page);
+    const there = await metresOf(page, "t2");
+    // A slow network: every save takes a second and a half.
+    await page.evaluate(() => {
+      const real = window.fetch;
+      window.fetch = async (...a: Parameters<typeof fetch>) => {
+        if (String(a[0]).endsWith("/save")) await new Promise((r) => setTimeout(r, 1500));
+        return real(...a);
+      };
+    });
+    await focusPeg(page, "t2");
+    const sent = page.waitForRequest((r) => r.url().endsWith("/save"));
+    await page.keyboard.press("ArrowRight");
+    await new Promise((r) => setTimeout(r, 1200));
+    await press(page, "Undo");
+    await sent;
+    const kept = () =>
+      page.evaluate(async (u) => {
+        const doc = await (await fetch(`${u}/file`)).json();
+        return doc.pattern.params.ladder.targets[1].distance as number;
+      }, url);
+    await expect.poll(kept, { timeout: 4000 }).toBeCloseTo(there + 0.1, 5);
+    await expect.poll(kept, { timeout: 8000 }).toBeCloseTo(there, 5);
+  });
+
   it("drags by touch, and lines of bands never cross", async () => {
     await fresh("Bands");
     const box = (await (await peg(page, "b2"))!.boundingBox())!;

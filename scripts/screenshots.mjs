@@ -60,8 +60,6 @@ try {
   await page.waitForSelector("[role=dialog] svg");
   await shot("forecast-picture");
   await page.keyboard.press("Escape");
-  await workbench("Doorway roll", "score", "l3");
-  await shot("workbench-line-moves-back");
   await page.emulateMediaFeatures([{ name: "prefers-color-scheme", value: "dark" }]);
   await workbench("Stop on the step", "players", "b4");
   await shot("workbench-bands-dark");
@@ -73,15 +71,38 @@ try {
   await go(results.find(([t]) => t === "Stop on the step")[1]);
   await shot("results");
 
+  await workbench("Hallway climb", "yard", "t3");
+  await press(page, "A course, a grid, goals, bases ...");
+  await press(page, "Slalom, then a shot");
+  await page.waitForSelector("[data-frame]");
+  await page.$eval("[data-frame]", (e) => e.focus());
+  for (let i = 0; i < 7; i++) await page.keyboard.press("ArrowDown");
+  await page.$$eval("[role=toolbar] label", (all) => all.find((l) => l.textContent.includes("Keep clear")).click());
+  await page.waitForSelector("[aria-label='In a home'] [data-fit=adapted]");
+  await page.$eval("[aria-label='In a home']", (e) => e.scrollIntoView());
+  await page.waitForSelector("[data-save=saved]");
+  await shot("workbench-yard");
+
   await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
   await go(`/f/${demo.family}`);
-  await shot("family-games");
   const cards = await page.$$eval("main a[href*='/f/']", (all) =>
     all.map((a) => [a.textContent, a.getAttribute("href")]),
   );
   const card = (title) => cards.find(([t]) => t.startsWith(title))[1];
   await go(`/f/${demo.family}/home`);
   await shot("family-home");
+  await go(`/f/${demo.family}/home?part=space`);
+  await page.$eval("input[name=shape][value=own]", (e) => e.click());
+  await page.$eval("summary", (e) => e.click());
+  const typed = async (name, text) => {
+    await page.$eval(`textarea[name=${name}]`, (e) => e.select());
+    await page.type(`textarea[name=${name}]`, text);
+  };
+  await typed("corners", "0 0\n7 0\n7 3\n5 5\n0 5");
+  await typed("stands", "furniture 0 3.5 2 1.5\ndoor 6.5 1 0.5 1.5\nbreakable 2 0 1 0.5\ncarpet 2.5 1.5 3 2");
+  await page.$eval("summary", (e) => e.click());
+  await page.$eval("svg[role=group]", (e) => e.scrollIntoView({ block: "end" }));
+  await shot("family-space");
   await go(card("Stop on the step"));
   await shot("family-fetch");
   await go(`${card("Hallway climb")}?screen=setup`);

@@ -122,6 +122,9 @@ export function useDraft(id: string, kept: { document: Activity; version: number
     setBroughtBack(true);
   }, []);
 
+  const [tries, setTries] = useState(0);
+  const latest = useRef(settled);
+  latest.current = settled;
   const save = useCallback(
     async (document: Activity) => {
       if (sending.current) return;
@@ -140,6 +143,8 @@ export function useDraft(id: string, kept: { document: Activity; version: number
           saved.current = document;
           savedAt.current = told.updatedAt;
           setState({ at: "saved", when: told.updatedAt });
+          // What was changed, or taken back, while this was under way is not saved by it.
+          if (latest.current !== document) setTries((n) => n + 1);
         } else setState({ at: "clash", theirs: told.theirs });
       } catch {
         setState({ at: "offline" });
@@ -150,7 +155,6 @@ export function useDraft(id: string, kept: { document: Activity; version: number
     [id],
   );
 
-  const [tries, setTries] = useState(0);
   const held = state.at === "clash" || state.at === "signedOut";
   // biome-ignore lint/correctness/useExhaustiveDependencies: `tries` asks for another attempt, `state` for the next one after a save
   useEffect(() => {

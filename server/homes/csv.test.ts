@@ -43,6 +43,34 @@ describe("roster and homes from a file", () => {
     expect(good[1]!.answers).toEqual({ kit: null, space: null, players: null, quiet: false, noBallsIndoors: false });
   });
 
+  it("reads corners, what stands there, slope and wind in metres, and names what is wrong with them", () => {
+    const head = "class,child,age,home,space,length_m,width_m,floor,indoors,corners_m,stands_m,slope,wind";
+    const row = (corners: string, stands: string, slope = "", wind = "") =>
+      `Heron class,Ada,7,H,garden,5,4,grass,no,${corners},${stands},${slope},${wind}`;
+    const { good, bad } = read(
+      head,
+      row("0 0 | 5 0 | 5 4 | 0 4", "stairs 1 1 0.5 0.4 | paving 0 0 2 2", "gentle", "windy"),
+    );
+    expect(bad).toEqual([]);
+    expect(good[0]!.answers.space).toMatchObject({
+      outline: [
+        { x: 0, y: 0 },
+        { x: 5, y: 0 },
+        { x: 5, y: 4 },
+        { x: 0, y: 4 },
+      ],
+      obstacles: [{ kind: "stairs", x: 1, y: 1, width: 0.5, depth: 0.4 }],
+      floors: [{ floor: "paving", x: 0, y: 0, width: 2, depth: 2 }],
+      slope: "gentle",
+      wind: "windy",
+    });
+    const why = (...given: Parameters<typeof row>) => read(head, row(...given)).bad[0]!.reason;
+    expect(why("0 0 | 5 4 | 5 0 | 0 4", "")).toContain("side 1 crosses side 3");
+    expect(why("0 0 | 5 NaN | 5 4", "")).toContain("y must be a number of metres");
+    expect(why("", "piano 0 0 1 1")).toContain("an obstacle must be one of");
+    expect(why("", "", "cliff")).toContain("slope must be one of");
+  });
+
   it("takes what a spreadsheet makes of it: a mark at the front, a comma for a point, a quote before a formula, empty lines", () => {
     const { good, bad } = read(`\ufeff${HEAD}`, "", '"Heron class","\'=Ada",7,Home,,"0,52",,,,,,,,,,,', "  ");
     expect(bad).toEqual([]);
