@@ -8,6 +8,8 @@ import { mapScale, YardMap } from "./yard-map.tsx";
 const PLAN = { width: 520, height: 400, mm: 118 };
 export const RULER_CM = 17;
 const GOES = 6;
+/** More steps of setting up than this are set smaller, so that the sheet stays one. */
+const MOST_WIDE = 13;
 const BLANK = "______";
 
 /** A card on one sheet of A4 or Letter: what to fetch, the plan to scale, how to set it up, cautions, score boxes, a ruler. */
@@ -21,6 +23,7 @@ export function Sheet({ data }: { data: CardData }) {
       : [{ item: card.activity.kit.send, count: card.needs.pieces }];
   const perMetre = (mapScale(card.parts, PLAN.width, PLAN.height) * PLAN.mm) / PLAN.width;
   const zone = card.parts.find((p) => p.kind === "zone");
+  const steps = stages(data);
   return (
     <main className="sheet">
       <header className="flex items-baseline justify-between">
@@ -58,8 +61,8 @@ export function Sheet({ data }: { data: CardData }) {
       </section>
       <section>
         <h2>{say("sheet.setUp")}</h2>
-        <ol className="sheet-steps">
-          {stages(data).map((s) => (
+        <ol className={`sheet-steps ${steps.length > MOST_WIDE ? "sheet-many" : ""}`}>
+          {steps.map((s) => (
             <li key={s.id}>
               {s.lines.map((l) => (
                 <span key={l}>{l} </span>

@@ -101,7 +101,7 @@ export function SpaceSketch({
                 checked={using === t}
                 onChange={() => setTool(t)}
               />
-              {say((FLOORS as readonly string[]).includes(t) ? `floor.${t}` : `sketch.tool.${t}`)}
+              {nameOf(t)}
             </label>
           ))}
         </div>
@@ -229,9 +229,10 @@ export function SpaceSketch({
     </div>
   );
 }
+/** What a word of the text is called: a thing, a corner, or a patch of another floor. */
 const nameOf = (word: string) =>
   (FLOORS as readonly string[]).includes(word)
-    ? say(`floor.${word}`)
-    : (OBSTACLES as readonly string[]).includes(word)
+    ? say("sketch.patch", { floor: say(`floor.${word}`) })
+    : word === "corner" || (OBSTACLES as readonly string[]).includes(word)
       ? say(`sketch.tool.${word}`)
       : word;

@@ -1,4 +1,5 @@
 import { data, Form, redirect } from "react-router";
+import { FOOT } from "#core/measures/count.ts";
 import { paces } from "#core/measures/step.ts";
 import { saveStep, stepOf } from "#server/homes/step.ts";
 import { NotAllowed } from "#server/problem.ts";
@@ -13,7 +14,7 @@ import type { Route } from "./+types/family-step";
 addWords(enHome);
 
 /** Lengths that a home can measure in, metres each. */
-const UNITS = { m: 1, ruler: RULER_CM / 100, foot: 0.3048 } as const;
+const UNITS = { m: 1, ruler: RULER_CM / 100, foot: FOOT } as const;
 type Unit = keyof typeof UNITS;
 
 export const meta: Route.MetaFunction = () => [{ title: "Measure my step" }, { name: "robots", content: "noindex" }];

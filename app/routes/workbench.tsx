@@ -6,7 +6,8 @@ import { playerModel } from "#core/aim/player.ts";
 import type { KitFit } from "#core/compile/class-fit.ts";
 import { pegRates, sceneOf, sentIn } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
-import { paces } from "#core/measures/step.ts";
+import { countIn, FOOT, type Unit } from "#core/measures/count.ts";
+import { type Paces, paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { riseOf } from "#core/physics/flight.ts";
 import { clashesOf, type Clash as LayoutClash } from "#core/yard/clashes.ts";
@@ -49,7 +50,7 @@ import {
   YardPanel,
 } from "../workbench/stations.tsx";
 import { type HomeFit, Strip } from "../workbench/strip.tsx";
-import { spreadAt, Tape } from "../workbench/tape.tsx";
+import { type Spread, spreadAt, Tape } from "../workbench/tape.tsx";
 import { useKitFits } from "../workbench/use-forecast.ts";
 import { useYard } from "../workbench/use-yard.ts";
 import type { Route } from "./+types/workbench";
@@ -472,11 +473,8 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                   Share of sends that {partsOf(parts, "zone").length > 0 ? "stop in the band" : "hit"}, aimed at its
                   middle. Outlined: within 60 to 80 %.
                 </span>
-                {spread && (
-                  <span className="text-ink" data-class-spread>
-                    {sayCount(spread.count)} steps end between {spread.from.toFixed(2)} and {spread.to.toFixed(2)} m in
-                    this class.
-                  </span>
+                {chosenAt !== null && (
+                  <Counted metres={chosenAt} own={paces(age)} who={names[shown]!} spread={spread} />
                 )}
                 <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
                   tape in {unit === "m" ? "feet" : "metres"}
@@ -551,6 +549,21 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
         </main>
       </OwnDrawings>
     </SchoolContext>
+  );
+}
+
+/** A distance in every unit that it may be counted in, what counting it leaves, and where that count ends over the class. */
+function Counted({ metres, own, who, spread }: { metres: number; own: Paces; who: string; spread: Spread | null }) {
+  const inUnit = (unit: Unit) => countIn(unit, metres, own);
+  const steps = inUnit("step");
+  return (
+    <p className="w-full text-ink" data-class-spread>
+      {metres.toFixed(2)} m is {(metres / FOOT).toFixed(1)} feet; for {who}: {sayCount(steps.count)} steps (
+      {steps.metres.toFixed(2)} m, give or take {Math.round(steps.error * 100)} cm), {sayCount(inUnit("bigStep").count)}{" "}
+      big steps, {sayCount(inUnit("shoe").count)} shoe lengths.
+      {spread &&
+        ` ${sayCount(spread.count)} steps end between ${spread.from.toFixed(2)} and ${spread.to.toFixed(2)} m in this class.`}
+    </p>
   );
 }
 

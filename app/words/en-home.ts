@@ -60,6 +60,7 @@ export const enHome = {
   "sketch.label": "Your space in steps. Now at {x} and {y}. Arrows move. Enter puts it there.",
   "sketch.lastCorner": "Take the last corner back",
   "sketch.takeAway": "Take away {number, number}: {what}",
+  "sketch.patch": "{floor} patch",
   "sketch.tool.corner": "corner",
   "sketch.tool.furniture": "furniture",
   "sketch.tool.breakable": "can break",

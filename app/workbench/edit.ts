@@ -8,6 +8,17 @@ import { getIn, setIn } from "./knobs.tsx";
 /** Handles of the plan beside the game's own targets: all of what is laid out. */
 export const LAYOUT = "layout";
 
+/** Which way an arrow key moves something on the plan: along, and to the right. */
+export const ARROWS: Record<string, readonly [number, number] | undefined> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+/** How far aside, in words: `0.30 m left`. */
+export const asideText = (across: number): string =>
+  Math.abs(across) < 0.005 ? "middle" : `${Math.abs(across).toFixed(2)} m ${across < 0 ? "left" : "right"}`;
+
 /** Steps that things on the plan snap to: metres. */
 export const SNAPS = { fine: 0.01, tens: 0.1 } as const;
 export type Snap = "tens" | "steps";

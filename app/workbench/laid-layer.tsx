@@ -6,7 +6,7 @@ import { type Laid, LEAST_SIZE, laidParts, MOST_SIZE, moveLaid, ownId } from "#c
 import { boundsOf, type Place } from "#core/yard/parts.ts";
 import { Strokes } from "../ui/strokes.tsx";
 import { label } from "../words/teacher.ts";
-import { LAYOUT, type Snap, snapped, snappedTurn } from "./edit.ts";
+import { ARROWS, asideText, LAYOUT, type Snap, snapped, snappedTurn } from "./edit.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 interface Props {
@@ -96,9 +96,6 @@ export const LaidLayer = memo(function LaidLayer({ laid, scale, chosen, choose, 
   );
 });
 
-const aside = (across: number) =>
-  Math.abs(across) < 0.005 ? "middle" : `${Math.abs(across).toFixed(2)} m ${across < 0 ? "left" : "right"}`;
-
 interface HandleProps extends Pick<Props, "scale" | "choose" | "snap" | "step"> {
   svg: React.RefObject<SVGSVGElement | null>;
   id: string;
@@ -155,7 +152,7 @@ const MarkHandle = memo(function MarkHandle({
       role="button"
       tabIndex={0}
       aria-pressed={chosen}
-      aria-label={`${name}: ${along.toFixed(2)} m, ${aside(across)}. Arrow keys move it`}
+      aria-label={`${name}: ${along.toFixed(2)} m, ${asideText(across)}. Arrow keys move it`}
       transform={`translate(${s.x(along)} ${s.y(across)})`}
       onFocus={() => choose(id)}
       onKeyDown={(e) => {
@@ -185,19 +182,12 @@ const MarkHandle = memo(function MarkHandle({
           strokeWidth="3"
           paintOrder="stroke"
         >
-          {along.toFixed(2)} m, {aside(across)}
+          {along.toFixed(2)} m, {asideText(across)}
         </text>
       )}
     </g>
   );
 });
-const ARROWS: Record<string, readonly [number, number] | undefined> = {
-  ArrowRight: [1, 0],
-  ArrowLeft: [-1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
-
 /** The frame: dragged by its edge or its near grip, turned and resized by two more; the same by keys while it has the focus. */
 function Frame({
   laid,
@@ -263,7 +253,7 @@ function Frame({
       role="button"
       tabIndex={0}
       aria-pressed={chosen}
-      aria-label={`${label(`layout.${laid.name}`)}, ${text}, begins at ${laid.along.toFixed(2)} m, ${aside(laid.across)}, turned ${degrees} degrees. Arrow keys move it, Shift with left or right turns it, Shift with up or down resizes it`}
+      aria-label={`${label(`layout.${laid.name}`)}, ${text}, begins at ${laid.along.toFixed(2)} m, ${asideText(laid.across)}, turned ${degrees} degrees. Arrow keys move it, Shift with left or right turns it, Shift with up or down resizes it`}
       onFocus={(e) => e.target === e.currentTarget && choose(LAYOUT)}
       onKeyDown={(e) => {
         const way = ARROWS[e.key];

@@ -6,7 +6,7 @@ import { type Part, partsOf } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
 import { targetName } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
-import { type Snap, snapped } from "./edit.ts";
+import { ARROWS, asideText, type Snap, snapped } from "./edit.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 interface Props {
@@ -392,13 +392,11 @@ const TargetMark = memo(function TargetMark({
             if (e.shiftKey) toggle(id);
             else choose(id);
           }
-          const [dx, dy] = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key] ?? [
-            0, 0,
-          ];
-          if (dx === 0 && dy === 0) return;
+          const way = ARROWS[e.key];
+          if (!way) return;
           e.preventDefault();
           const by = e.altKey ? FINE : NUDGE;
-          place(id, distance + dx! * by, across + dy! * by, `keys ${id}`);
+          place(id, distance + way[0] * by, across + way[1] * by, `keys ${id}`);
         }}
         className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
       >
@@ -472,7 +470,3 @@ const TargetMark = memo(function TargetMark({
     </>
   );
 });
-
-/** How far aside, in words: `0.30 m left`. */
-const asideText = (across: number) =>
-  Math.abs(across) < 0.005 ? "middle" : `${Math.abs(across).toFixed(2)} m ${across < 0 ? "left" : "right"}`;

@@ -1,6 +1,6 @@
 import { useDrag } from "@use-gesture/react";
 import { memo, useRef } from "react";
-import { spreadOfCount } from "#core/measures/count.ts";
+import { FOOT, spreadOfCount } from "#core/measures/count.ts";
 import type { Paces } from "#core/measures/step.ts";
 import type { Peg } from "#core/patterns/contract.ts";
 import { itemName, sayCount } from "../words/say.ts";
@@ -15,7 +15,6 @@ const CELL = 52;
 /** A dragged peg snaps to this, an arrow moves it by that; metres. */
 const SNAP = 0.05;
 const NUDGE = 0.1;
-const FOOT = 0.3048;
 
 export interface RateRow {
   name: string;
