@@ -124,6 +124,38 @@ describe("laying out beside a game", () => {
   });
 });
 
+describe("the busiest layout on a card", () => {
+  it("is sent, set up mark by mark with its things to fetch, drawn in the home, and still prints on one sheet", async () => {
+    const { page } = await climb();
+    await retype((await page.$("input[aria-label=Title]"))!, "Long course");
+    await layOut(page, "Slalom, then a shot");
+    await retype((await field(page, "Markers")) as never, "12");
+    await page.waitForFunction(() => document.querySelectorAll("[data-mark^='x.g']").length === 12);
+    await retype((await field(page, "From one to the next")) as never, "0.3");
+    await saved(page);
+    await press(page, "Send");
+    await sees(page, "Send to the class");
+    await press(page, "Send to the class");
+    await page.waitForFunction(() => location.pathname.startsWith("/results/"), { timeout: 30_000 });
+    await page.close();
+    const small = await phone(opened.browser);
+    const card = await cardOf(small, await linkOf("Odette R."), "Long course");
+    await small.goto(card, { waitUntil: "networkidle0" });
+    await sees(small, "To stand in the yard");
+    await small.goto(`${card}?screen=setup`, { waitUntil: "networkidle0" });
+    await sees(small, /1 of 2\d/);
+    await small.close();
+    const sheet = await opened.browser.newPage();
+    await sheet.goto(`${card}/sheet`, { waitUntil: "load" });
+    expect(await sheet.$$eval(".sheet-steps li", (all) => all.length)).toBeGreaterThan(18);
+    for (const format of ["A4", "Letter"] as const) {
+      const pdf = Buffer.from(await sheet.pdf({ format, preferCSSPageSize: false })).toString("latin1");
+      expect(pdf.match(/\/Type\s*\/Page[^s]/g), format).toHaveLength(1);
+    }
+    await sheet.close();
+  });
+});
+
 describe("several targets at once", () => {
   it("move, align, turn and spread together; a grip makes one wider; a drag may snap to half steps", async () => {
     const { page } = await climb();
