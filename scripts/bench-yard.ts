@@ -4,7 +4,8 @@ import { type Activity, fromPattern } from "../core/formats/activity.ts";
 import { patternOf } from "../core/patterns/registry.ts";
 import type { HomeSpace } from "../core/records/home.ts";
 import { exampleOf } from "../core/yard/layouts/laid.ts";
-import { ell, OBSTACLES } from "../core/yard/space.ts";
+import { ell } from "../core/yard/shapes.ts";
+import { OBSTACLES } from "../core/yard/space.ts";
 
 /** Fitting an activity into thirty furnished homes, and how it grows with corners, obstacles and targets. Prints JSON. */
 const ROUNDS = 9;

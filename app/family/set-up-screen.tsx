@@ -2,7 +2,6 @@ import { ArrowLeft, ArrowRight } from "lucide-react";
 import { useState } from "react";
 import type { HitRule } from "#core/aim/hit-rule.ts";
 import type { Marker } from "#core/compile/card.ts";
-import { cellsOf } from "#core/yard/layouts/marks.ts";
 import type { Place } from "#core/yard/parts.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { countedIn, itemName, type Names, namesOf, say, targetName } from "../words/say.ts";
@@ -86,7 +85,7 @@ export function stages({ card }: CardData): Stage[] {
       shown: [...shown, ...zones],
     });
   }
-  const cells = a.layout ? cellsOf(a.layout) : null;
+  const { cells } = card;
   if (cells && out.length > 0) out[out.length - 1]!.lines.push(say("setup.cells", { count: cells }));
   return out;
 }

@@ -21,7 +21,7 @@ import {
   toSteps,
   USUAL_SPACE,
 } from "#core/records/home-fields.ts";
-import { ell, rectangle } from "#core/yard/space.ts";
+import { ell, rectangle } from "#core/yard/shapes.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { enHome } from "../words/en-home.ts";
 import { addWords, itemName, namesOf, say } from "../words/say.ts";

@@ -1,8 +1,8 @@
 import type { HomeSpace } from "#core/records/home.ts";
 import { strokesOf } from "#core/yard/draw.ts";
 import { type Part, type Place, partsOf } from "#core/yard/parts.ts";
-import { type Placement, pointIn } from "#core/yard/seek.ts";
-import { outlineOf } from "#core/yard/space.ts";
+import { type Placement, pointIn } from "#core/yard/placement.ts";
+import { outlineOf } from "#core/yard/shapes.ts";
 import { useDrawing } from "../drawings/items.tsx";
 import { Strokes } from "./strokes.tsx";
 

@@ -10,7 +10,7 @@ import { type Paces, paces } from "../measures/step.ts";
 import type { Needs } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
 import type { HomeSpace } from "../records/home.ts";
-import { type Mark, marksOf } from "../yard/layouts/marks.ts";
+import { cellsOf, type Mark, marksOf } from "../yard/layouts/marks.ts";
 import { countedBackFrom, type Part } from "../yard/parts.ts";
 import { type ForHome, forHome, type HomeFacts, stockOf } from "./for-home.ts";
 
@@ -66,6 +66,8 @@ export interface Card {
   leftHanded: boolean;
   parts: Part[];
   markers: Marker[];
+  /** Squares along one side of a grid that is laid out. */
+  cells?: number;
   needs: Needs;
   cautions: Caution[];
   /** A grown-up must say yes before play. */
@@ -159,6 +161,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
   const pattern = patternOf(a.pattern.name);
   const parts = layoutOf(a);
   const counted = a.counted ?? "steps";
+  const cells = a.layout ? cellsOf(a.layout) : null;
   const rateAt = (id: string) => (metres: number) => {
     const moved = {
       ...a,
@@ -192,6 +195,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     leftHanded: child.leftHanded,
     parts,
     markers: [...markers, ...marksToCount(a, parts, own, counted)],
+    ...(cells !== null && { cells }),
     needs: pattern.needs(a.pattern.params),
     cautions,
     grownUp: cautions.some((c) => ASKS_GROWN_UP.includes(c)),

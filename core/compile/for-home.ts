@@ -21,7 +21,7 @@ import { type Fit, findPlace, fitLayout, type Sent } from "../yard/fit.ts";
 import { footprintOf, widthAt } from "../yard/footprint.ts";
 import { scaledLaid } from "../yard/layouts/laid.ts";
 import { type Part, partsOf, reachOfLayout, type Place as Spot } from "../yard/parts.ts";
-import { type Placement, pointIn } from "../yard/seek.ts";
+import { type Placement, pointIn } from "../yard/placement.ts";
 import { HELD_WITHIN, type Held, holdChallenge, scaled } from "./challenge.ts";
 import { rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
 

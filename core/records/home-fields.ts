@@ -1,7 +1,8 @@
 import { FLOORS, type Floor } from "../kit/floors.ts";
 import { paces } from "../measures/step.ts";
 import type { Point } from "../yard/geometry.ts";
-import { ell, type FloorPatch, type Obstacle } from "../yard/space.ts";
+import { ell } from "../yard/shapes.ts";
+import type { FloorPatch, Obstacle } from "../yard/space.ts";
 import { type HomeSpace, SHORTEST_SPACE } from "./home.ts";
 
 /** The parts of the home survey, in order. */

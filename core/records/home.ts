@@ -3,7 +3,8 @@ import { FLOORS } from "../kit/floors.ts";
 import { MOST_OF_ONE } from "../kit/item.ts";
 import { MOST_PLAYERS } from "../patterns/contract.ts";
 import { GRADE, type Slope } from "../physics/rolling.ts";
-import { floorPatch, type Ground, MOST_OBSTACLES, MOST_PATCHES, obstacle, outline, outlineOf } from "../yard/space.ts";
+import { outlineOf } from "../yard/shapes.ts";
+import { floorPatch, type Ground, MOST_OBSTACLES, MOST_PATCHES, obstacle, outline } from "../yard/space.ts";
 
 export const SPACE_KINDS = ["corridor", "room", "garden", "yard"] as const;
 /** Sizes of a space at home, metres. */

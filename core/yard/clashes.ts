@@ -4,7 +4,8 @@ import { HEADROOM } from "./fit.ts";
 import { footprintOf } from "./footprint.ts";
 import { overlap } from "./geometry.ts";
 import { type Part, type PartOf, type Place, partsOf } from "./parts.ts";
-import { OVERLAP_ALLOWED, placed } from "./seek.ts";
+import { placed } from "./placement.ts";
+import { OVERLAP_ALLOWED } from "./seek.ts";
 
 /** What is wrong with a layout where it was put, as it happens: two in one place, one beyond the space, one hidden, a gap too small. */
 export type Clash =

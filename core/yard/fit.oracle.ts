@@ -1,8 +1,10 @@
 import type { Trouble } from "./fit.ts";
 import type { Piece } from "./footprint.ts";
 import { boxInside, overlap } from "./geometry.ts";
-import { keepsClear, OVERLAP_ALLOWED, type Placement, placed, THIN } from "./seek.ts";
-import { boxOf, type Ground } from "./space.ts";
+import { type Placement, placed } from "./placement.ts";
+import { keepsClear, OVERLAP_ALLOWED, THIN } from "./seek.ts";
+import { boxOf } from "./shapes.ts";
+import type { Ground } from "./space.ts";
 
 /** A second, plain telling of what a placement must keep to, for the tests only: every piece against the whole space, unturned. */
 export function troubleOf(pieces: readonly Piece[], ground: Ground, at: Placement): Trouble | null {

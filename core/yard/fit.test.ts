@@ -7,8 +7,10 @@ import { type Fit, findPlace, fitLayout, HEADROOM, highestOf, type Sent } from "
 import { footprintOf, STAND, scaledParts, widthAt } from "./footprint.ts";
 import { areaOf, boxInside, cornersOfBox, crossingSides, diameterOf, inside, overlap, type Point } from "./geometry.ts";
 import type { Part } from "./parts.ts";
-import { OVERLAP_ALLOWED, placed } from "./seek.ts";
-import { boxOf, ell, type Ground, type Obstacle, outline, rectangle } from "./space.ts";
+import { placed } from "./placement.ts";
+import { OVERLAP_ALLOWED } from "./seek.ts";
+import { boxOf, ell, rectangle } from "./shapes.ts";
+import { type Ground, type Obstacle, outline } from "./space.ts";
 
 const sock: Sent = { diameter: 0.08, runOn: 0.16, inAir: false };
 const ground = (corners: Point[], obstacles: Obstacle[] = [], indoors = true): Ground => ({

@@ -2,8 +2,10 @@ import { flightTo, type Rise } from "../physics/flight.ts";
 import { footprintOf, NARROWEST, type Piece, scaledParts } from "./footprint.ts";
 import { cornersOfBox, diameterOf, inside, overlap } from "./geometry.ts";
 import type { Part, PartOf } from "./parts.ts";
-import { keepsClear, type Placement, placed, Seeker } from "./seek.ts";
-import { boxOf, type Ground } from "./space.ts";
+import { type Placement, placed } from "./placement.ts";
+import { keepsClear, Seeker } from "./seek.ts";
+import { boxOf } from "./shapes.ts";
+import type { Ground } from "./space.ts";
 
 /** A layout shrinks to this share of its distances at most. */
 export const SMALLEST_SCALE = 0.4;
@@ -177,7 +179,7 @@ export function fitLayout(
   const held = under && shortest <= longest + 1e-9 ? largest(least, 1, holdsAt) : null;
   if (held) return held;
   const easier = anyway && least > SMALLEST_SCALE ? largest(SMALLEST_SCALE, least, () => true) : null;
-  if (easier) return { ...easier, shortest, lets: letting(parts, ground, sent, least, "outside") };
+  if (easier) return { ...easier, shortest };
   if (!under) return none("ceiling", true);
   return shortest > longest + 1e-9 ? none("outside", true) : none(worstOf(short, ground), false);
 }

@@ -9,7 +9,8 @@ import { areaOf, crossingSides, inside, type Point } from "./geometry.ts";
 import { layoutNames } from "./layouts/index.ts";
 import { exampleOf } from "./layouts/laid.ts";
 import { hullAndPockets, Seeker } from "./seek.ts";
-import { ell, type Ground, OBSTACLES, rectangle } from "./space.ts";
+import { ell, rectangle } from "./shapes.ts";
+import { type Ground, OBSTACLES } from "./space.ts";
 
 const cm = (m: number) => Math.round(m * 100) / 100;
 /** Simple polygons of any shape: corners about a middle, near and far in turn. */

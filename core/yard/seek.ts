@@ -1,6 +1,8 @@
 import type { Piece } from "./footprint.ts";
-import { areaOf, type Box, between, cornersOfBox, inside, type Point } from "./geometry.ts";
-import { boxOf, type Ground, type Obstacle } from "./space.ts";
+import { areaOf, between, cornersOfBox, inside, type Point } from "./geometry.ts";
+import { type Placement, placed } from "./placement.ts";
+import { boxOf } from "./shapes.ts";
+import type { Ground, Obstacle } from "./space.ts";
 
 /** Nothing overlaps by more, metres. */
 export const OVERLAP_ALLOWED = 0.01;
@@ -14,28 +16,6 @@ const SAMPLE = 0.12;
 const MOST_SAMPLES = 24;
 /** A lane's middle must lie inside so wide, metres. */
 export const THIN = 0.02;
-
-/** Where a layout lies in a space: the middle of its start line, the way it looks (radians, 0 along x), and whether it is mirrored. */
-export interface Placement {
-  x: number;
-  y: number;
-  angle: number;
-  mirrored: boolean;
-}
-
-/** A point of the layout where a placement puts it. */
-export function pointIn(p: { along: number; across: number }, at: Placement): Point {
-  const across = at.mirrored ? -p.across : p.across;
-  const [c, s] = [Math.cos(at.angle), Math.sin(at.angle)];
-  return { x: at.x + p.along * c - across * s, y: at.y + p.along * s + across * c };
-}
-/** A piece where a placement puts it. */
-export const placed = (p: Piece, at: Placement): Box => ({
-  ...pointIn(p, at),
-  hx: p.halfAlong,
-  hy: p.halfAcross,
-  angle: at.angle + (at.mirrored ? -p.angle : p.angle),
-});
 
 /** What of an obstacle each kind of piece must keep clear of. A wall stops things; nothing may stand in it. */
 export function keepsClear(piece: Piece["kind"], o: Obstacle["kind"]): boolean {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { FLOORS } from "../kit/floors.ts";
-import { areaOf, type Box, crossingSides, diameterOf, type Point } from "./geometry.ts";
+import { areaOf, crossingSides, diameterOf, type Point } from "./geometry.ts";
 
 /** What stands in a space. `wall`: a stretch that may stop a ball, or be thrown at. */
 export const OBSTACLES = ["furniture", "breakable", "door", "stairs", "wall"] as const;
@@ -73,31 +73,3 @@ export interface Ground {
   /** Height of the ceiling, metres; null: none, or not said. */
   ceiling: number | null;
 }
-
-/** A plain rectangle of that length (x) and width (y). */
-export const rectangle = (length: number, width: number): Point[] => [
-  { x: 0, y: 0 },
-  { x: length, y: 0 },
-  { x: length, y: width },
-  { x: 0, y: width },
-];
-/** The corners of a space: its outline, or its rectangle. */
-export const outlineOf = (s: { outline?: readonly Point[]; length: number; width: number }): readonly Point[] =>
-  s.outline ?? rectangle(s.length, s.width);
-/** An L: the rectangle without its far right corner of that size. */
-export const ell = (length: number, width: number, cutLength: number, cutWidth: number): Point[] => [
-  { x: 0, y: 0 },
-  { x: length, y: 0 },
-  { x: length, y: width - cutWidth },
-  { x: length - cutLength, y: width - cutWidth },
-  { x: length - cutLength, y: width },
-  { x: 0, y: width },
-];
-
-export const boxOf = (o: Obstacle): Box => ({
-  x: o.x + o.width / 2,
-  y: o.y + o.depth / 2,
-  hx: o.width / 2,
-  hy: o.depth / 2,
-  angle: 0,
-});

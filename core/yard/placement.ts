@@ -1,0 +1,24 @@
+import type { Piece } from "./footprint.ts";
+import type { Box, Point } from "./geometry.ts";
+
+/** Where a layout lies in a space: the middle of its start line, the way it looks (radians, 0 along x), and whether it is mirrored. */
+export interface Placement {
+  x: number;
+  y: number;
+  angle: number;
+  mirrored: boolean;
+}
+
+/** A point of the layout where a placement puts it. */
+export function pointIn(p: { along: number; across: number }, at: Placement): Point {
+  const across = at.mirrored ? -p.across : p.across;
+  const [c, s] = [Math.cos(at.angle), Math.sin(at.angle)];
+  return { x: at.x + p.along * c - across * s, y: at.y + p.along * s + across * c };
+}
+/** A piece where a placement puts it. */
+export const placed = (p: Piece, at: Placement): Box => ({
+  ...pointIn(p, at),
+  hx: p.halfAlong,
+  hy: p.halfAcross,
+  angle: at.angle + (at.mirrored ? -p.angle : p.angle),
+});
