@@ -3,7 +3,7 @@ import type { Paces } from "./step.ts";
 /** Rounding to half steps may move the hit rate by this much before another unit is tried. */
 const ROUNDING_ALLOWED = 0.03;
 /** Heel-to-toe counting is tedious and drifts, so it stops here. */
-const MOST_SHOES = 12;
+export const MOST_SHOES = 12;
 /** Each counted step is off by this share of a step (standard deviation, independent): an assumption. */
 export const COUNTING_ERROR = 0.06;
 /** A tape or a ruler is off by this, metres: an assumption. */
