@@ -6,7 +6,7 @@ import { playerModel } from "#core/aim/player.ts";
 import type { KitFit } from "#core/compile/class-fit.ts";
 import { pegRates, sceneOf, sentIn } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
-import { countIn, FOOT, type Unit } from "#core/measures/count.ts";
+import { countIn, FOOT, MOST_SHOES, type Unit } from "#core/measures/count.ts";
 import { type Paces, paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { riseOf } from "#core/physics/flight.ts";
@@ -556,11 +556,12 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
 function Counted({ metres, own, who, spread }: { metres: number; own: Paces; who: string; spread: Spread | null }) {
   const inUnit = (unit: Unit) => countIn(unit, metres, own);
   const steps = inUnit("step");
+  const shoes = inUnit("shoe");
   return (
     <p className="w-full text-ink" data-class-spread>
       {metres.toFixed(2)} m is {(metres / FOOT).toFixed(1)} feet; for {who}: {sayCount(steps.count)} steps (
       {steps.metres.toFixed(2)} m, give or take {Math.round(steps.error * 100)} cm), {sayCount(inUnit("bigStep").count)}{" "}
-      big steps, {sayCount(inUnit("shoe").count)} shoe lengths.
+      big steps{shoes.count <= MOST_SHOES && `, ${shoes.count} shoe lengths`}.
       {spread &&
         ` ${sayCount(spread.count)} steps end between ${spread.from.toFixed(2)} and ${spread.to.toFixed(2)} m in this class.`}
     </p>
