@@ -332,24 +332,7 @@ function Space({ answers, typed, ready, changed }: PartProps) {
           ))}
         </div>
       </fieldset>
-      <fieldset>
-        <legend className="mb-1.5 text-lg font-bold">{say("survey.shape")}</legend>
-        <div className="grid grid-cols-3 gap-2">
-          {SHAPES.map((x) => (
-            <label key={x} className={`${pick} min-h-12`}>
-              <input
-                type="radio"
-                name="shape"
-                value={x}
-                className="sr-only"
-                defaultChecked={shape === x}
-                onChange={() => setShape(x)}
-              />
-              {say(`survey.shape.${x}`)}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <OneOf name="shape" options={SHAPES} is={shape} choose={(x) => setShape(x as Shape)} />
       {(shape !== "own" || !ready) && (
         <div key={kind} className="grid grid-cols-2 gap-3">
           <Steps
@@ -392,7 +375,11 @@ function Space({ answers, typed, ready, changed }: PartProps) {
           outline={outline}
           own={shape === "own"}
           corners={corners}
-          setCorners={told(setCorners)}
+          setCorners={(text) => {
+            setCorners(text);
+            // Two corners are no space yet: nothing to save, and nothing to find fault with.
+            if (text.trim().split("\n").length > 2) changed?.();
+          }}
           stands={stands}
           setStands={told(setStands)}
         />
@@ -411,23 +398,7 @@ function Space({ answers, typed, ready, changed }: PartProps) {
           <span className="hint">{say("survey.standsHint")}</span>
         </label>
       </details>
-      <fieldset key={`floor ${kind}`}>
-        <legend className="mb-1.5 text-lg font-bold">{say("survey.floor")}</legend>
-        <div className="grid grid-cols-3 gap-2">
-          {FLOORS.map((f) => (
-            <label key={f} className={`${pick} min-h-12`}>
-              <input
-                type="radio"
-                name="floor"
-                value={f}
-                className="sr-only"
-                defaultChecked={(typed?.floor ?? like?.floor) === f}
-              />
-              {say(`floor.${f}`)}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <OneOf key={`floor ${kind}`} name="floor" options={FLOORS} words="floor" is={typed?.floor ?? like?.floor} />
       <label key={`in ${kind}`} className="flex min-h-12 items-center gap-3 text-lg">
         <input type="hidden" name="indoorsAsked" value={kind ? "yes" : ""} />
         <input
@@ -438,23 +409,12 @@ function Space({ answers, typed, ready, changed }: PartProps) {
         />
         {say("survey.indoors")}
       </label>
-      <fieldset>
-        <legend className="mb-1.5 text-lg font-bold">{say("survey.ceiling")}</legend>
-        <div className="grid grid-cols-2 gap-2">
-          {(Object.keys(CEILINGS) as (keyof typeof CEILINGS)[]).map((c) => (
-            <label key={c} className={`${pick} min-h-12`}>
-              <input
-                type="radio"
-                name="ceiling"
-                value={c}
-                className="sr-only"
-                defaultChecked={(typed?.ceiling ?? ceilingWord(was?.ceiling)) === c}
-              />
-              {say(`survey.ceiling.${c}`)}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <OneOf
+        name="ceiling"
+        options={Object.keys(CEILINGS)}
+        columns={2}
+        is={typed?.ceiling ?? ceilingWord(was?.ceiling)}
+      />
       {!(like?.indoors ?? true) && (
         <>
           <OneOf name="slope" options={SLOPES} is={typed?.slope ?? was?.slope ?? "level"} />
@@ -465,15 +425,37 @@ function Space({ answers, typed, ready, changed }: PartProps) {
   );
 }
 
-function OneOf({ name, options, is }: { name: string; options: readonly string[]; is: string }) {
+/** One of a few words, as radio buttons to tap. `words`: where their names stand in the catalogue. */
+function OneOf({
+  name,
+  options,
+  is,
+  words = `survey.${name}`,
+  columns = 3,
+  choose,
+}: {
+  name: string;
+  options: readonly string[];
+  is: string | undefined;
+  words?: string;
+  columns?: 2 | 3;
+  choose?: (option: string) => void;
+}) {
   return (
     <fieldset>
       <legend className="mb-1.5 text-lg font-bold">{say(`survey.${name}`)}</legend>
-      <div className="grid grid-cols-3 gap-2">
+      <div className={`grid gap-2 ${columns === 2 ? "grid-cols-2" : "grid-cols-3"}`}>
         {options.map((o) => (
           <label key={o} className={`${pick} min-h-12`}>
-            <input type="radio" name={name} value={o} className="sr-only" defaultChecked={is === o} />
-            {say(`survey.${name}.${o}`)}
+            <input
+              type="radio"
+              name={name}
+              value={o}
+              className="sr-only"
+              defaultChecked={is === o}
+              onChange={() => choose?.(o)}
+            />
+            {say(`${words}.${o}`)}
           </label>
         ))}
       </div>

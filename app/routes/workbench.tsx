@@ -275,8 +275,9 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
       ),
     [allParts, length, width, sent, scene.inAir, action, age, rise, ceiling],
   );
-  const wrongIds = clashes.flatMap((c) => c.ids as readonly string[]).join(" ");
-  const wrong = useMemo(() => wrongIds.split(" "), [wrongIds]);
+  // The same list as long as it says the same, so that the plan is not drawn anew for it.
+  const wrongIds = JSON.stringify(clashes.flatMap((c) => c.ids as readonly string[]));
+  const wrong = useMemo(() => JSON.parse(wrongIds) as string[], [wrongIds]);
   const clear = useMemo(
     () => (yard.clearShown ? { swing: swingOf(action, age), away: awayFrom(action, age) } : null),
     [yard.clearShown, action, age],

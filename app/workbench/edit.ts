@@ -9,18 +9,31 @@ import { getIn, setIn } from "./knobs.tsx";
 export const LAYOUT = "layout";
 
 /** Which way an arrow key moves something on the plan: along, and to the right. */
-export const ARROWS: Record<string, readonly [number, number] | undefined> = {
+const ARROWS: Record<string, readonly [number, number] | undefined> = {
   ArrowRight: [1, 0],
   ArrowLeft: [-1, 0],
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
 };
+/** One press of an arrow on the plan, and with Alt: metres. */
+const NUDGE = { by: 0.1, fine: 0.01 };
+/** Where an arrow key takes something, metres, and which way; null for any other key. The page does not scroll by it. */
+export function nudged(
+  e: Pick<KeyboardEvent, "key" | "altKey" | "preventDefault">,
+  from: Place,
+): (Place & { way: readonly [number, number] }) | null {
+  const way = ARROWS[e.key];
+  if (!way) return null;
+  e.preventDefault();
+  const by = e.altKey ? NUDGE.fine : NUDGE.by;
+  return { along: from.along + way[0] * by, across: from.across + way[1] * by, way };
+}
 /** How far aside, in words: `0.30 m left`. */
 export const asideText = (across: number): string =>
   Math.abs(across) < 0.005 ? "middle" : `${Math.abs(across).toFixed(2)} m ${across < 0 ? "left" : "right"}`;
 
 /** Steps that things on the plan snap to: metres. */
-export const SNAPS = { fine: 0.01, tens: 0.1 } as const;
+const SNAPS = { fine: 0.01, tens: 0.1 } as const;
 export type Snap = "tens" | "steps";
 /** A length snapped: to 10 cm, to half steps of the child that is shown, or, `fine`, to whole centimetres. */
 export function snapped(metres: number, snap: Snap, step: number, fine: boolean): number {
@@ -30,6 +43,9 @@ export function snapped(metres: number, snap: Snap, step: number, fine: boolean)
 /** Turns snap to this, radians; `fine` to whole degrees. */
 const TURN = Math.PI / 12;
 const DEGREE = Math.PI / 180;
+/** So much farther round by one press, radians. */
+export const turnedBy = (radians: number, way: number, fine: boolean): number =>
+  snappedTurn(radians + way * (fine ? DEGREE : TURN), fine);
 export const snappedTurn = (radians: number, fine: boolean): number => {
   const by = fine ? DEGREE : TURN;
   const turn = Math.round(radians / by) * by;
@@ -113,7 +129,7 @@ export function arrange(a: Activity, ids: readonly string[], how: Together): Act
   }
 }
 
-/** A layout's places for the game's own targets: nearest to nearest, as many as there are. */
+/** A layout's places for the game's own targets: nearest to nearest, as many as there are, drawn together until they lie in the space. */
 export function arrangeAs(a: Activity, name: LayoutName): Activity {
   const all = [...targetsOf(a)].sort((x, y) => x.along - y.along);
   let from = exampleOf(name);
@@ -124,16 +140,22 @@ export function arrangeAs(a: Activity, name: LayoutName): Activity {
   }
   const places = laidParts(from).filter((p) => p.kind === "obstacle");
   if (places.length === 0) return a;
-  const far = places[places.length - 1]!.along;
+  const deep = places[places.length - 1]!.along - places[0]!.along + 0.5;
+  const wanted = all.map((t, i) => {
+    const at = places[i % places.length]!;
+    return { t, along: at.along + Math.floor(i / places.length) * deep, across: at.across };
+  });
+  const { length, width } = a.space;
+  const near = Math.min(1, ...wanted.map((w) => length / w.along));
+  const aside = Math.min(
+    1,
+    ...wanted.map((w) => (width - w.t.width) / 2 / Math.max(1e-6, Math.abs(w.across))).map((k) => Math.max(0, k)),
+  );
+  // Held to whole centimetres inwards, as the pattern holds them.
+  const inwards = (m: number) => Math.trunc(m * 100 + 1e-6 * Math.sign(m)) / 100;
   return placeAll(
     a,
-    new Map(
-      all.map((t, i) => {
-        const at = places[i % places.length]!;
-        const beyond = Math.floor(i / places.length) * (far - places[0]!.along + 0.5);
-        return [t.id, { along: at.along + beyond, across: at.across }];
-      }),
-    ),
+    new Map(wanted.map((w) => [w.t.id, { along: inwards(w.along * near), across: inwards(w.across * aside) }])),
   );
 }
 

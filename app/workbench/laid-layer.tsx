@@ -6,7 +6,7 @@ import { type Laid, LEAST_SIZE, laidParts, MOST_SIZE, moveLaid, ownId } from "#c
 import { boundsOf, type Place } from "#core/yard/parts.ts";
 import { Strokes } from "../ui/strokes.tsx";
 import { label } from "../words/teacher.ts";
-import { ARROWS, asideText, LAYOUT, type Snap, snapped, snappedTurn } from "./edit.ts";
+import { asideText, LAYOUT, nudged, type Snap, snapped, snappedTurn, turnedBy } from "./edit.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 interface Props {
@@ -23,11 +23,8 @@ interface Props {
 }
 /** Room of the frame around what is laid out, pixels. */
 const AROUND = 9;
-const NUDGE = 0.1;
-const FINE = 0.01;
-const SIZE_NUDGE = 0.05;
-const TURN_NUDGE = Math.PI / 12;
-const DEGREE = Math.PI / 180;
+/** One press resizes by this share, with Alt by the other. */
+const SIZE_NUDGE = { by: 0.05, fine: 0.01 };
 
 /** Where the pointer is on the plan, metres from the middle of the start line. */
 function pointer(svg: SVGSVGElement | null, s: PlanScale, [cx, cy]: readonly [number, number]): Place | null {
@@ -156,11 +153,8 @@ const MarkHandle = memo(function MarkHandle({
       transform={`translate(${s.x(along)} ${s.y(across)})`}
       onFocus={() => choose(id)}
       onKeyDown={(e) => {
-        const way = ARROWS[e.key];
-        if (!way) return;
-        e.preventDefault();
-        const by = e.altKey ? FINE : NUDGE;
-        move(id, along + way[0] * by, across + way[1] * by, `keys ${id}`);
+        const to = nudged(e, { along, across });
+        if (to) move(id, to.along, to.across, `keys ${id}`);
       }}
       className="pointer-events-auto cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
     >
@@ -256,18 +250,12 @@ function Frame({
       aria-label={`${label(`layout.${laid.name}`)}, ${text}, begins at ${laid.along.toFixed(2)} m, ${asideText(laid.across)}, turned ${degrees} degrees. Arrow keys move it, Shift with left or right turns it, Shift with up or down resizes it`}
       onFocus={(e) => e.target === e.currentTarget && choose(LAYOUT)}
       onKeyDown={(e) => {
-        const way = ARROWS[e.key];
-        if (!way) return;
-        e.preventDefault();
-        const by = e.altKey ? FINE : NUDGE;
-        if (!e.shiftKey)
-          lay({ ...laid, along: laid.along + way[0] * by, across: laid.across + way[1] * by }, "keys layout");
-        else if (way[0] !== 0)
-          lay(
-            { ...laid, turn: snappedTurn(laid.turn + way[0] * (e.altKey ? DEGREE : TURN_NUDGE), e.altKey) },
-            "keys turn",
-          );
-        else lay({ ...laid, size: sizeHeld(laid.size - way[1] * (e.altKey ? FINE : SIZE_NUDGE)) }, "keys size");
+        const to = nudged(e, laid);
+        if (!to) return;
+        const [turn, size] = to.way;
+        if (!e.shiftKey) lay({ ...laid, along: to.along, across: to.across }, "keys layout");
+        else if (turn !== 0) lay({ ...laid, turn: turnedBy(laid.turn, turn, e.altKey) }, "keys turn");
+        else lay({ ...laid, size: sizeHeld(laid.size - size * SIZE_NUDGE[e.altKey ? "fine" : "by"]) }, "keys size");
       }}
       className="touch-none outline-none [&:focus-visible>path]:stroke-[#F2B632]"
     >

@@ -6,7 +6,7 @@ import { type Part, partsOf } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
 import { targetName } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
-import { ARROWS, asideText, type Snap, snapped } from "./edit.ts";
+import { asideText, nudged, type Snap, snapped } from "./edit.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 interface Props {
@@ -34,9 +34,6 @@ interface Props {
   clear: { swing: number; away: number } | null;
   behind: Activity["behind"];
 }
-const FINE = 0.01;
-/** One press of an arrow, metres. */
-const NUDGE = 0.1;
 
 /** The yard from above, to scale: start line left, targets right, where the chosen child's sends land, and the run-on. */
 export const Plan = memo(function Plan({
@@ -392,11 +389,8 @@ const TargetMark = memo(function TargetMark({
             if (e.shiftKey) toggle(id);
             else choose(id);
           }
-          const way = ARROWS[e.key];
-          if (!way) return;
-          e.preventDefault();
-          const by = e.altKey ? FINE : NUDGE;
-          place(id, distance + way[0] * by, across + way[1] * by, `keys ${id}`);
+          const to = nudged(e, { along: distance, across });
+          if (to) place(id, to.along, to.across, `keys ${id}`);
         }}
         className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
       >

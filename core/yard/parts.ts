@@ -41,46 +41,16 @@ export type Part =
       points: number;
       lineRule: LineRule;
     }
-  /** One square of a grid on the floor: `depth` along, `width` across. */
-  | {
-      kind: "cell";
-      id: string;
-      along: number;
-      across: number;
-      depth: number;
-      width: number;
-      label: string;
-      turn?: number;
-    }
+  /** One square of a grid on the floor. */
+  | ({ kind: "cell"; label: string } & Flat)
   /** A round mark on the floor, numbered. */
   | { kind: "spot"; id: string; along: number; across: number; radius: number; label: string }
   /** A way to go, from point to point. */
   | { kind: "path"; id: string; points: readonly Place[]; closed: boolean; role: "run" | "weave" | "roll" }
   /** A field with an outline: a half of one, a goal area, a square to stay in. */
-  | {
-      kind: "court";
-      id: string;
-      along: number;
-      across: number;
-      depth: number;
-      width: number;
-      label: string;
-      turn?: number;
-    }
-  /** A thing that stands there and is not aimed at: a gate post, a base, a ramp. */
-  | {
-      kind: "obstacle";
-      id: string;
-      along: number;
-      across: number;
-      depth: number;
-      width: number;
-      item: string;
-      label: string;
-      turn?: number;
-      /** On a wall: how high its lower edge is, metres. */
-      base?: number;
-    }
+  | ({ kind: "court"; label: string } & Flat)
+  /** A thing that stands there and is not aimed at: a gate post, a base, a ramp. `base`: on a wall, how high its lower edge is, metres. */
+  | ({ kind: "obstacle"; item: string; label: string; base?: number } & Flat)
   | { kind: "person"; id: string; along: number; across: number; role: "sender" | "receiver" }
   | { kind: "runOn"; id: string; near: number; far: number; across: number; width: number };
 
@@ -89,6 +59,13 @@ export type PartOf<K extends Part["kind"]> = Extract<Part, { kind: K }>;
 export interface Place {
   along: number;
   across: number;
+}
+/** A rectangle on the floor about a point: `depth` along, `width` across, metres. */
+interface Flat extends Place {
+  id: string;
+  depth: number;
+  width: number;
+  turn?: number;
 }
 
 export function partsOf<K extends Part["kind"]>(parts: readonly Part[], kind: K): PartOf<K>[] {

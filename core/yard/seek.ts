@@ -22,7 +22,6 @@ export function keepsClear(piece: Piece["kind"], o: Obstacle["kind"]): boolean {
   if (piece === "runOut") return o === "breakable" || o === "stairs" || o === "door";
   return true;
 }
-const free = (kind: Piece["kind"]) => kind === "runOut" || kind === "lane";
 
 /** Directions worth trying: as drawn, along the sides, and along the longest lines between corners, both ways. */
 function headings(corners: readonly Point[]): number[] {
@@ -217,14 +216,16 @@ export class Seeker {
    * most); across, all of it. `first`: a direction to try before the others.
    */
   find(pieces: readonly Piece[], first: number | null = null): Placement | null {
-    const must = pieces.filter((p) => !free(p.kind));
-    const alike = must.every((p) =>
-      must.some(
+    const near = (a: number, b: number) => Math.abs(a - b) < 1e-9;
+    const alike = pieces.every((p) =>
+      pieces.some(
         (q) =>
           q.kind === p.kind &&
-          Math.abs(q.along - p.along) < 1e-9 &&
-          Math.abs(q.across + p.across) < 1e-9 &&
-          Math.abs(q.halfAcross - p.halfAcross) < 1e-9,
+          near(q.along, p.along) &&
+          near(q.across, -p.across) &&
+          near(q.halfAlong, p.halfAlong) &&
+          near(q.halfAcross, p.halfAcross) &&
+          near(q.angle, -p.angle),
       ),
     );
     // A layout that is its own mirror image need not be mirrored.

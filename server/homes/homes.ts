@@ -225,8 +225,12 @@ export function saveChild(who: SignedIn, childId: string, given: unknown): Promi
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
   return inSchool(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
+    const [was] = await tx.select().from(child).where(eq(child.id, childId));
+    const { age, step, leftHanded } = read.data;
     await tx.update(child).set(read.data).where(eq(child.id, childId));
-    await recompileFor(tx, [childId]);
+    // Cards hang on nothing else of what is edited here.
+    if (was && (was.age !== age || was.step !== step || was.leftHanded !== leftHanded))
+      await recompileFor(tx, [childId]);
   });
 }
 
