@@ -55,6 +55,8 @@ export function letText(l: Letting): string {
       return "something that runs less";
     case "backstop":
       return "a backstop";
+    case "wall":
+      return "a wall behind the target";
     case "otherSpace":
       return `another space of ${l.length} m`;
   }

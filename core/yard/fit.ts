@@ -14,13 +14,15 @@ const SCALE_STEP = 0.05;
 export const HEADROOM = 0.2;
 
 /** What keeps a layout out. */
-export type Trouble = "outside" | "furniture" | "breakable" | "door" | "stairs" | "ceiling";
+export type Trouble = "outside" | "furniture" | "breakable" | "door" | "stairs" | "ceiling" | "wall";
 /** What would let it in. */
 export type Letting =
   | { kind: "fewer"; target: string }
   | { kind: "clearAway" }
   | { kind: "runsLess" }
   | { kind: "backstop" }
+  /** A wall, or a door kept shut, behind what hangs on it. */
+  | { kind: "wall" }
   | { kind: "otherSpace"; length: number };
 
 export interface Fit {
@@ -184,8 +186,11 @@ export function fitLayout(
   return shortest > longest + 1e-9 ? none("outside", true) : none(worstOf(short, ground), false);
 }
 
-/** What is in the way where the layout would otherwise lie: it fits once that is gone. */
+const unhung = (pieces: readonly Piece[]): Piece[] => pieces.map(({ wall: _, ...p }) => p);
+
+/** What is in the way where the layout would otherwise lie: it fits once that is gone; or that there is no wall for what hangs on one. */
 function worstOf(pieces: readonly Piece[], ground: Ground): Trouble {
+  if (pieces.some((p) => p.wall) && findPlace(unhung(pieces), ground)) return "wall";
   for (const kind of ["furniture", "breakable", "door", "stairs"] as const)
     if (
       ground.obstacles.some((o) => o.kind === kind) &&
@@ -201,6 +206,7 @@ function letting(parts: readonly Part[], ground: Ground, sent: Sent, least: numb
   if (trouble === "ceiling") return out;
   const fits = (list: readonly Part[], where: Ground, object: Sent) =>
     findPlace(footprintOf(scaledParts(list, least, object.diameter), object), where) !== null;
+  if (trouble === "wall") return [{ kind: "wall" }];
   const inWay = ground.obstacles.some((o) => keepsClear("runOut", o.kind));
   if (sent.runOn > 0.3 && inWay && fits(parts, ground, { ...sent, runOn: 0.2 }))
     out.push({ kind: "runsLess" }, { kind: "backstop" });

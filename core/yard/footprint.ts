@@ -20,6 +20,8 @@ export interface Piece {
   halfAlong: number;
   halfAcross: number;
   angle: number;
+  /** It hangs on a wall, which must stand behind it. */
+  wall?: boolean;
 }
 
 /** All that a layout takes up: `diameter` and `runOn` of what is sent, `swing` of what is swung around whoever sends, metres. */
@@ -32,7 +34,7 @@ export function footprintOf(
   for (const p of parts) {
     // Where somebody stands, the start line lies within what they take up.
     const patch = p.kind === "line" && p.role === "start" ? null : patchOf(p);
-    if (patch) out.push({ id: p.id, kind: KIND[p.kind] ?? "mark", ...patch, angle: patch.turn });
+    if (patch) out.push({ id: p.id, kind: KIND[p.kind] ?? "mark", ...patch, angle: patch.turn, ...hangs(p) });
     if (p.kind === "path") out.push(...runOf(p));
     if (p.kind === "person" && p.role === "receiver") out.push(standAt(`stand ${p.id}`, p, 0));
   }
@@ -65,6 +67,8 @@ export function footprintOf(
   if (zones.length > 0) lane("zones", { along: Math.max(...zones.map((z) => z.far)), across: 0 }, object.runOn);
   return out;
 }
+const hangs = (p: Part) =>
+  (p.kind === "target" || p.kind === "obstacle") && p.base !== undefined ? { wall: true } : null;
 const KIND: Partial<Record<Part["kind"], Piece["kind"]>> = { line: "line", target: "target", zone: "zone" };
 /** Where somebody stands: `back` metres behind the point. */
 const standAt = (id: string, at: Place, back: number): Piece => ({

@@ -14,6 +14,8 @@ const SAME_HEADING = Math.PI / 180;
 /** Places looked at along a direction beside those where something touches: as far apart, metres, and so many at most. */
 const SAMPLE = 0.12;
 const MOST_SAMPLES = 24;
+/** What hangs on a wall has it so close behind, metres. */
+export const WALL_BEHIND = 0.15;
 /** A lane's middle must lie inside so wide, metres. */
 export const THIN = 0.02;
 
@@ -143,6 +145,8 @@ interface View {
   /** Half planes of the hull: inside where nx x + ny y <= d. */
   hull: Float64Array;
   figures: readonly Figure[];
+  /** The sides of the space are walls. */
+  walled: boolean;
   /** Where something begins or ends along the direction. */
   marks: readonly number[];
 }
@@ -153,6 +157,8 @@ interface Seen {
   /** As it must keep clear of things, and as it must lie in the space. */
   whole: Figure;
   thin: Figure;
+  /** The place behind it that must be wall, where it hangs on one. */
+  behind: Point | null;
 }
 
 /** Sides of two figures together, at most. */
@@ -204,6 +210,7 @@ export class Seeker {
       angle,
       hull: figureOf(hull, null).normals,
       figures,
+      walled: this.ground.indoors,
       marks: [...hull.map((p) => p.x), ...figures.flatMap((f) => [f.lowX, f.highX])],
     };
     this.views.set(angle, made);
@@ -249,8 +256,10 @@ function seenOf(pieces: readonly Piece[], mirrored: boolean): Seen[] {
   return pieces.map((p) => {
     const box = placed(p, at);
     const whole = figureOf(cornersOfBox(box), null);
+    const back = box.hx + WALL_BEHIND;
     return {
       kind: p.kind,
+      behind: p.wall ? { x: box.x + back * Math.cos(box.angle), y: box.y + back * Math.sin(box.angle) } : null,
       whole,
       thin: p.kind === "lane" ? figureOf(cornersOfBox({ ...box, hy: Math.min(THIN, box.hy) }), null) : whole,
     };
@@ -298,6 +307,19 @@ function forbiddenIn(view: View, seen: readonly Seen[], within: Bounds, scratch:
   return { planes, ends, from, to, count };
 }
 
+/** Whether a point lies within a figure. */
+function holdsPoint(normals: Float64Array, x: number, y: number): boolean {
+  for (let i = 0; i < normals.length; i += 3)
+    if (normals[i]! * x + normals[i + 1]! * y > normals[i + 2]! + ROUNDING) return false;
+  return true;
+}
+/** Whether a point is in a wall: one that stands there or, where the sides of the space are walls, beyond them. */
+function isWall(view: View, x: number, y: number): boolean {
+  if (view.figures.some((f) => f.kind === "wall" && holdsPoint(f.normals, x, y))) return true;
+  if (!view.walled) return false;
+  return !holdsPoint(view.hull, x, y) || view.figures.some((f) => f.kind === null && holdsPoint(f.normals, x, y));
+}
+
 /** Which shifts the hull allows at all. */
 interface Bounds {
   least: number;
@@ -322,7 +344,10 @@ function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch): Point | n
   const { lows, highs } = scratch;
   const front = Math.max(...inner.map((p) => p.highX));
   const back = Math.min(...inner.map((p) => p.lowX));
-  for (const tx of triedAlong(view.marks, front, back, within.least, within.most)) {
+  const walls = seen.flatMap((p) => p.behind ?? []);
+  // What hangs on a wall is where the layout meets it, and may not be its farthest end.
+  const touching = [front, back, ...seen.flatMap((p) => (p.behind ? [p.whole.highX] : []))];
+  for (const tx of triedAlong(view.marks, touching, within.least, within.most)) {
     let [low, high] = [-FAR, FAR];
     for (let i = 0; i < hull.length; i += 3) {
       const ny = hull[i + 1]!;
@@ -352,7 +377,7 @@ function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch): Point | n
       if (begin < low && end > high) break;
     }
     const ty = nearestFree((low + high) / 2, low, high, lows, highs, n);
-    if (ty !== null) return { x: tx, y: ty };
+    if (ty !== null && walls.every((w) => isWall(view, w.x + tx, w.y + ty))) return { x: tx, y: ty };
   }
   return null;
 }
@@ -380,15 +405,15 @@ function boundsIn(planes: Float64Array): Bounds | null {
   return out.least <= out.most ? out : null;
 }
 
-/** Shifts along to look at: where front or back of the layout touches something, the middle, and some in between; nearest first. */
-function triedAlong(marks: readonly number[], front: number, back: number, least: number, most: number): Float64Array {
+/** Shifts along to look at: where one of the layout's ends touches something, the middle, and some in between; nearest first. */
+function triedAlong(marks: readonly number[], ends: readonly number[], least: number, most: number): Float64Array {
   const steps = Math.min(MOST_SAMPLES, Math.ceil((most - least) / SAMPLE));
-  const all = new Float64Array(steps + 2 + 2 * marks.length);
+  const all = new Float64Array(steps + 2 + ends.length * marks.length);
   let n = 0;
   for (let i = 0; i <= steps; i++) all[n++] = least + ((most - least) * i) / Math.max(1, steps);
   all[n++] = (least + most) / 2;
   for (const m of marks)
-    for (const end of [front, back]) {
+    for (const end of ends) {
       const v = m - end;
       if (v >= least - 1e-5 && v <= most + 1e-5) all[n++] = Math.min(most, Math.max(least, v));
     }

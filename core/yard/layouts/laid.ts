@@ -53,6 +53,8 @@ export const laid = z.discriminatedUnion("name", choices as unknown as [(typeof 
     issue.code === "invalid_union" ? `layout name must be one of ${layoutNames.join(", ")}` : undefined,
 }) as unknown as z.ZodType<Laid>;
 
+const FLAT_DEPTH = 0.04;
+
 /** Parts of a laid layout are told from those of the game by this. */
 const PREFIX = "x.";
 export const isLaid = (id: string): boolean => id.startsWith(PREFIX);
@@ -97,7 +99,8 @@ export function laidParts(x: Laid): Part[] {
             kind: "obstacle",
             id,
             ...put(p, p.id),
-            depth: Math.min(p.width, 0.3),
+            // What hangs on a wall takes no floor to speak of.
+            depth: p.base === undefined ? Math.min(p.width, 0.3) : FLAT_DEPTH,
             width: p.width,
             item: p.item,
             label: p.label,
