@@ -2,12 +2,15 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { createMemoryRouter, RouterProvider } from "react-router";
 import { describe, expect, it, vi } from "vitest";
 import { starters } from "#core/aim/starters.ts";
-import { compileFor } from "#core/compile/card.ts";
+import { compileCard, compileFor } from "#core/compile/card.ts";
 import { NOTHING_DECIDED } from "#core/compile/swap.ts";
 import { fromPattern } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
+import { COUNTED } from "#core/measures/count.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
+import { type LayoutName, layoutNames } from "#core/yard/layouts/index.ts";
+import { exampleOf } from "#core/yard/layouts/laid.ts";
 import type { CardData, Ticks } from "./card-app.tsx";
 import type { OwnCard } from "./own-card.ts";
 
@@ -28,13 +31,20 @@ const { PlayInputs } = await import("./play-inputs.tsx");
 const { CardApp } = await import("./card-app.tsx");
 const { Sheet } = await import("./sheet.tsx");
 const { RoomMap } = await import("./room-map.tsx");
+const { SpaceSketch } = await import("../homes/space-sketch.tsx");
 const { SurveyForm, SurveySaid } = await import("../homes/survey-form.tsx");
 
 const OPEN = "⟦";
 const SHUT = "⟧";
 
-function cardOf(name: (typeof patternNames)[number]): CardData {
-  const a = { ...fromPattern(name), caution: "TEACHER", title: "TEACHER", reflection: ["TEACHER"] };
+function cardOf(name: (typeof patternNames)[number], layout: LayoutName | null = null): CardData {
+  const a = {
+    ...fromPattern(name),
+    layout: layout && exampleOf(layout),
+    caution: "TEACHER",
+    title: "TEACHER",
+    reflection: ["TEACHER"],
+  };
   const home = { ...NOTHING_SAID, label: "TEACHER" };
   const card = compileFor({
     designed: { ...a, cues: [{ id: "c1", text: "TEACHER" }], criteria: [{ id: "l1", text: "TEACHER" }] },
@@ -137,6 +147,37 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
       expect(html).toContain(OPEN);
       expect(outside(html, typed)).toEqual([]);
     }
+  });
+
+  it.each(layoutNames)("with %s laid out beside it, counted in any unit", (layout) => {
+    const beside = cardOf(name, layout);
+    for (const counted of COUNTED) {
+      const { card } = beside;
+      const again = {
+        ...beside,
+        card: compileCard({ ...card.activity, counted }, { age: 7, step: 0.5, leftHanded: false }),
+      };
+      // Kinds of things in the sorting square go by their letters.
+      for (const page of [
+        <SetUpScreen key="s" data={again} ticks={ticks} setTicks={none} />,
+        <Sheet key="p" data={again} />,
+      ])
+        expect(outside(renderToStaticMarkup(page), [...typed, ..."ABCDEF"])).toEqual([]);
+    }
+  });
+
+  it("a space tapped in steps", () => {
+    const html = renderToStaticMarkup(
+      <SpaceSketch
+        outline={[]}
+        own
+        corners={"0 0\n5 0\n5 4"}
+        setCorners={none}
+        stands={"furniture 0 0 1 1\ntile 1 1 2 2"}
+        setStands={none}
+      />,
+    );
+    expect(outside(html, typed)).toEqual([]);
   });
 
   it("the frame around them, closed cards too", () => {
