@@ -185,6 +185,7 @@ export function SetUpScreen({ data, ticks, setTicks }: { data: CardData; ticks: 
           </a>
         </p>
       )}
+      {whole && data.card.home?.place?.noWall && <p className="note note-good mt-3">{say("setup.noWall")}</p>}
       {whole && data.card.home?.place?.backstop && <p className="note note-good mt-3">{say("setup.backstop")}</p>}
       {whole && data.card.home?.place?.status === "none" && <p className="note mt-3">{say("setup.tight")}</p>}
       {whole && (

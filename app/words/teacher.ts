@@ -65,7 +65,6 @@ const labels: Record<string, string> = {
   "trouble.breakable": "something breakable is in the way",
   "trouble.door": "a door is in the way",
   "trouble.stairs": "stairs are in the way",
-  "trouble.wall": "there is no wall for the target to hang on",
   "trouble.ceiling": "the ceiling is too low",
   "counted.steps": "own steps",
   "counted.bigSteps": "big steps",

@@ -55,8 +55,6 @@ export function letText(l: Letting): string {
       return "something that runs less";
     case "backstop":
       return "a backstop";
-    case "wall":
-      return "a wall behind the target";
     case "otherSpace":
       return `another space of ${l.length} m`;
   }
@@ -111,6 +109,7 @@ export const HomeView = memo(function HomeView({
               (place.proved
                 ? `, proved: it needs ${place.shortest.toFixed(1)} m, the longest line is ${place.longest.toFixed(1)} m`
                 : `: no place was found; ${label(`trouble.${place.trouble ?? "outside"}`)}`)}
+            {place?.noWall && ". No wall is behind the target: it has to be leant on something"}
             {place?.backstop && ". Something must stop what runs on"}
           </p>
           {made.changes.length > 0 && (

@@ -1,10 +1,11 @@
 import { Trash2 } from "lucide-react";
 import { memo } from "react";
 import type { Activity } from "#core/formats/activity.ts";
+import { patternOf } from "#core/patterns/registry.ts";
 import { strokesOf } from "#core/yard/draw.ts";
 import { type LayoutName, layoutNamed, layoutNames } from "#core/yard/layouts/index.ts";
 import { exampleOf, type Laid, LEAST_SIZE, laidParts, MOST_SIZE } from "#core/yard/layouts/laid.ts";
-import { boundsOf } from "#core/yard/parts.ts";
+import { boundsOf, reachOfLayout } from "#core/yard/parts.ts";
 import { Strokes } from "../ui/strokes.tsx";
 import { label } from "../words/teacher.ts";
 import { LAYOUT } from "./edit.ts";
@@ -74,9 +75,18 @@ export function LayoutPanel({
   );
 }
 
-/** The example of a layout in an activity: the space to plan for grows where it does not reach. */
+/** A wall is behind the last target by so much, metres. */
+const BEHIND_ALL = 0.2;
+/**
+ * The example of a layout in an activity: the space to plan for grows where it does not reach. What hangs on a wall comes behind all
+ * targets, where the wall may be.
+ */
 export function withLayout(a: Activity, name: LayoutName): Activity {
-  const layout = exampleOf(name);
+  const plain = exampleOf(name);
+  const hung = laidParts(plain).find((p) => p.kind === "obstacle" && p.base !== undefined);
+  const last = reachOfLayout(patternOf(a.pattern.name).layout(a.pattern.params, a.space)) + BEHIND_ALL;
+  const by = hung?.kind === "obstacle" ? Math.max(0, last - hung.along) : 0;
+  const layout = { ...plain, along: Math.round((plain.along + by) * 100) / 100 };
   const { along, across } = boundsOf(laidParts(layout));
   const up = (m: number) => Math.ceil(m * 10 - 1e-6) / 10;
   const length = Math.max(a.space.length, up(along[1]));

@@ -149,10 +149,9 @@ describe("over and under the plan", () => {
       letText({ kind: "clearAway" }),
       letText({ kind: "runsLess" }),
       letText({ kind: "backstop" }),
-      letText({ kind: "wall" }),
       letText({ kind: "otherSpace", length: 4.2 }),
     ];
-    expect(new Set(all).size).toBe(6);
+    expect(new Set(all).size).toBe(5);
     expect(all.at(-1)).toBe("another space of 4.2 m");
   });
 });

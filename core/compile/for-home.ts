@@ -17,7 +17,7 @@ import { runOnOf } from "../physics/run-on.ts";
 import { slidingPointless } from "../physics/sliding.ts";
 import { groundOf, type HomeAnswers, type HomeSpace } from "../records/home.ts";
 import { sweeps, swingOf } from "../yard/clear.ts";
-import { type Fit, findPlace, fitLayout, type Sent } from "../yard/fit.ts";
+import { type Fit, findPlace, fitLayout, lacksWall, type Sent } from "../yard/fit.ts";
 import { footprintOf, widthAt } from "../yard/footprint.ts";
 import { scaledLaid } from "../yard/layouts/laid.ts";
 import { type Part, partsOf, reachOfLayout, type Place as Spot } from "../yard/parts.ts";
@@ -230,7 +230,9 @@ function onFloor(
       activity = shorter(activity, STILL_SHORTER);
       placement = lies(activity, space, who);
     }
-    fit = { ...fit, placement };
+    const hangs =
+      placement !== null && lacksWall(footprintOf(layoutOf(activity), sentOf(activity)), groundOf(space), placement);
+    fit = { ...fit, placement, noWall: hangs };
     held = heldAs(a, activity, held, who);
   }
   const changes: Phrase[] = [];
@@ -262,6 +264,7 @@ function onFloor(
     });
   }
   if (fit?.backstop) changes.push({ key: "change.backstop" });
+  if (fit?.noWall) changes.push({ key: "change.noWall" });
   const off = held.reduce(
     (worst, h) => (Math.abs(h.after - h.wanted) > Math.abs(worst) ? h.after - h.wanted : worst),
     0,
@@ -278,7 +281,7 @@ function onFloor(
     activity,
     status: picked.missing.includes("send")
       ? "noKit"
-      : changes.some((c) => c.key !== "change.turns" && c.key !== "change.backstop")
+      : changes.some((c) => !AS_DESIGNED.includes(c.key))
         ? "adapted"
         : "designed",
     picks: picked.picks,
@@ -325,6 +328,9 @@ function heldAs(a: Activity, now: Activity, held: readonly Held[], who: Who): He
     after: rates.get(h.id) ?? h.after,
   }));
 }
+
+/** What is said beside an activity that is played as it was designed. */
+const AS_DESIGNED: readonly string[] = ["change.turns", "change.backstop", "change.noWall"];
 
 const round = (m: number) => Math.round(m * 10) / 10;
 

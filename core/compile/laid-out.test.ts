@@ -175,19 +175,34 @@ describe("where a home plays", () => {
       expect(run!.far).toBe(run!.near);
     }
   });
-  it("must have a wall for what hangs on one: indoors a side of the space, outdoors one that was told of", () => {
+  it("has a wall behind what hangs on one where there is any: a side of the space indoors, one that was told of outdoors", () => {
     const a = activity.parse({ ...beside("wall"), pattern: patternOne() });
-    const inside = forHome(a, { age: 7 }, home({ length: 3, width: 2.4 }), items);
-    expect(inside.place!.status).not.toBe("none");
+    const at = (space: Partial<HomeSpace>) => forHome(a, { age: 7 }, home(space), items);
     const garden = { kind: "garden", indoors: false, floor: "grass" } as const;
-    const open = forHome(a, { age: 7 }, home(garden), items);
-    expect(open.place).toMatchObject({ status: "none", trouble: "wall", lets: [{ kind: "wall" }] });
     const fence = { ...garden, obstacles: [{ kind: "wall" as const, x: 7.8, y: 0, width: 0.2, depth: 6 }] };
-    const there = forHome(a, { age: 7 }, home(fence), items);
-    expect(there.place!.status).not.toBe("none");
-    const pieces = footprintOf(layoutOf(there.activity), sentOf(there.activity, 7));
-    expect(pieces.some((p) => p.wall)).toBe(true);
-    expect(troubleOf(pieces, groundOf(home(fence).space!), there.place!.placement!)).toBeNull();
+    for (const space of [{ length: 3, width: 2.4 }, { length: 6, width: 5 }, fence]) {
+      const there = at(space);
+      expect(there.place).toMatchObject({ noWall: false });
+      expect(there.changes.map((c) => c.key)).not.toContain("change.noWall");
+      const pieces = footprintOf(layoutOf(there.activity), sentOf(there.activity, 7));
+      expect(troubleOf(pieces, groundOf(home(space).space!), there.place!.placement!)).toBeNull();
+    }
+    // Where there is none it is laid all the same, and that is said; it is no other game for it.
+    const open = at(garden);
+    expect(open.place).toMatchObject({ status: "designed", noWall: true });
+    expect(open.changes.map((c) => c.key)).toContain("change.noWall");
+  });
+  it("finds a wall at the side for what hangs there", () => {
+    const aside = {
+      ...exampleOf("wall"),
+      along: 1,
+      across: 0.4,
+      turn: Math.PI / 2,
+      values: { ...exampleOf("wall").values, distance: 1 },
+    };
+    const a = activity.parse({ ...climb, space: wide, pattern: patternOne(), layout: aside });
+    const told = forHome(a, { age: 7 }, home({ length: 6, width: 5 }), items);
+    expect(told.place).toMatchObject({ status: "designed", noWall: false });
   });
   /** A climb of one near target, so that the wall may be behind it. */
   function patternOne(): Activity["pattern"] {

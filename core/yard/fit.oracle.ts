@@ -1,8 +1,8 @@
 import type { Trouble } from "./fit.ts";
 import type { Piece } from "./footprint.ts";
-import { boxInside, cornersOfBox, inside, overlap } from "./geometry.ts";
+import { boxInside, overlap } from "./geometry.ts";
 import { type Placement, placed } from "./placement.ts";
-import { keepsClear, OVERLAP_ALLOWED, THIN, WALL_BEHIND } from "./seek.ts";
+import { keepsClear, OVERLAP_ALLOWED, THIN } from "./seek.ts";
 import { boxOf } from "./shapes.ts";
 import type { Ground } from "./space.ts";
 
@@ -12,15 +12,6 @@ export function troubleOf(pieces: readonly Piece[], ground: Ground, at: Placemen
     const box = placed(p, at);
     if (p.kind !== "runOut" && p.kind !== "lane" && !boxInside(ground.corners, box)) return "outside";
     if (p.kind === "lane" && !boxInside(ground.corners, { ...box, hy: THIN })) return "outside";
-    if (p.wall) {
-      const behind = {
-        ...box,
-        x: box.x + Math.cos(box.angle) * (box.hx + WALL_BEHIND),
-        y: box.y + Math.sin(box.angle) * (box.hx + WALL_BEHIND),
-      };
-      const stands = ground.obstacles.some((o) => o.kind === "wall" && inside(cornersOfBox(boxOf(o)), behind));
-      if (!stands && (!ground.indoors || inside(ground.corners, behind))) return "wall";
-    }
     for (const o of ground.obstacles)
       if (keepsClear(p.kind, o.kind) && overlap(box, boxOf(o)) > OVERLAP_ALLOWED)
         return o.kind === "wall" ? "furniture" : o.kind;

@@ -2,8 +2,8 @@ import { flightTo, type Rise } from "../physics/flight.ts";
 import { footprintOf, NARROWEST, type Piece, scaledParts } from "./footprint.ts";
 import { cornersOfBox, diameterOf, inside, overlap } from "./geometry.ts";
 import type { Part, PartOf } from "./parts.ts";
-import { type Placement, placed } from "./placement.ts";
-import { keepsClear, Seeker } from "./seek.ts";
+import { type Placement, placed, pointIn } from "./placement.ts";
+import { keepsClear, Seeker, WALL_BEHIND } from "./seek.ts";
 import { boxOf } from "./shapes.ts";
 import type { Ground } from "./space.ts";
 
@@ -14,15 +14,13 @@ const SCALE_STEP = 0.05;
 export const HEADROOM = 0.2;
 
 /** What keeps a layout out. */
-export type Trouble = "outside" | "furniture" | "breakable" | "door" | "stairs" | "ceiling" | "wall";
+export type Trouble = "outside" | "furniture" | "breakable" | "door" | "stairs" | "ceiling";
 /** What would let it in. */
 export type Letting =
   | { kind: "fewer"; target: string }
   | { kind: "clearAway" }
   | { kind: "runsLess" }
   | { kind: "backstop" }
-  /** A wall, or a door kept shut, behind what hangs on it. */
-  | { kind: "wall" }
   | { kind: "otherSpace"; length: number };
 
 export interface Fit {
@@ -39,6 +37,8 @@ export interface Fit {
   longest: number;
   /** What is sent may run out of the space here: something must stop it. */
   backstop: boolean;
+  /** No wall stands behind what hangs on one: it must be leant on something. */
+  noWall: boolean;
   trouble: Trouble | null;
   lets: Letting[];
 }
@@ -76,6 +76,20 @@ export function needsBackstop(pieces: readonly Piece[], ground: Ground, at: Plac
     return !stopped && !cornersOfBox(box).every((c) => inside(ground.corners, c));
   });
 }
+
+/** Whether something that hangs on a wall has none behind it: a wall that stands there, or indoors a side of the space. */
+export function lacksWall(pieces: readonly Piece[], ground: Ground, at: Placement): boolean {
+  return pieces.some((p) => {
+    if (!p.wall) return false;
+    const behind = pointIn(
+      { along: p.along + reach(p) * Math.cos(p.angle), across: p.across + reach(p) * Math.sin(p.angle) },
+      at,
+    );
+    const stands = ground.obstacles.some((o) => o.kind === "wall" && inside(cornersOfBox(boxOf(o)), behind));
+    return !stands && (!ground.indoors || inside(ground.corners, behind));
+  });
+}
+const reach = (p: Piece) => p.halfAlong + WALL_BEHIND;
 
 /** A place for a layout in a space, or null. Deterministic. */
 export const findPlace = (pieces: readonly Piece[], ground: Ground): Placement | null =>
@@ -134,6 +148,7 @@ export function fitLayout(
       shortest: lengthOf(pieces),
       longest,
       backstop: needsBackstop(pieces, ground, placement),
+      noWall: lacksWall(pieces, ground, placement),
       trouble: null,
       lets: [],
     };
@@ -158,6 +173,7 @@ export function fitLayout(
     shortest,
     longest,
     backstop: false,
+    noWall: false,
     trouble,
     lets: letting(parts, ground, sent, least, trouble),
   });
@@ -186,11 +202,8 @@ export function fitLayout(
   return shortest > longest + 1e-9 ? none("outside", true) : none(worstOf(short, ground), false);
 }
 
-const unhung = (pieces: readonly Piece[]): Piece[] => pieces.map(({ wall: _, ...p }) => p);
-
-/** What is in the way where the layout would otherwise lie: it fits once that is gone; or that there is no wall for what hangs on one. */
+/** What is in the way where the layout would otherwise lie: it fits once that is gone. */
 function worstOf(pieces: readonly Piece[], ground: Ground): Trouble {
-  if (pieces.some((p) => p.wall) && findPlace(unhung(pieces), ground)) return "wall";
   for (const kind of ["furniture", "breakable", "door", "stairs"] as const)
     if (
       ground.obstacles.some((o) => o.kind === kind) &&
@@ -206,7 +219,6 @@ function letting(parts: readonly Part[], ground: Ground, sent: Sent, least: numb
   if (trouble === "ceiling") return out;
   const fits = (list: readonly Part[], where: Ground, object: Sent) =>
     findPlace(footprintOf(scaledParts(list, least, object.diameter), object), where) !== null;
-  if (trouble === "wall") return [{ kind: "wall" }];
   const inWay = ground.obstacles.some((o) => keepsClear("runOut", o.kind));
   if (sent.runOn > 0.3 && inWay && fits(parts, ground, { ...sent, runOn: 0.2 }))
     out.push({ kind: "runsLess" }, { kind: "backstop" });

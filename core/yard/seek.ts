@@ -220,9 +220,10 @@ export class Seeker {
   /**
    * A place for a layout: for every direction, as drawn and mirrored, the nearest place along it at which there is room across; of the room
    * across, what is nearest to the middle. Deterministic. Along a direction it looks where something touches and every 12 cm (24 places at
-   * most); across, all of it. `first`: a direction to try before the others.
+   * most); across, all of it. `first`: a direction to try before the others. `hung`: what hangs on a wall must have
+   * one behind it; where no such place is found, any place will do.
    */
-  find(pieces: readonly Piece[], first: number | null = null): Placement | null {
+  find(pieces: readonly Piece[], first: number | null = null, hung = pieces.some((p) => p.wall)): Placement | null {
     const near = (a: number, b: number) => Math.abs(a - b) < 1e-9;
     const alike = pieces.every((p) =>
       pieces.some(
@@ -241,13 +242,13 @@ export class Seeker {
     for (const angle of order) {
       const view = this.view(angle);
       for (const { mirrored, seen } of sides) {
-        const t = shiftIn(view, seen, this.scratch);
+        const t = shiftIn(view, seen, this.scratch, hung);
         if (!t) continue;
         const [c, s] = [Math.cos(angle), Math.sin(angle)];
         return { x: t.x * c - t.y * s, y: t.x * s + t.y * c, angle, mirrored };
       }
     }
-    return null;
+    return hung ? this.find(pieces, first, false) : null;
   }
 }
 
@@ -329,7 +330,7 @@ interface Bounds {
 }
 
 /** A shift under which all pieces lie in the space and clear of things, or null. */
-function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch): Point | null {
+function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch, hung: boolean): Point | null {
   const inner = seen.filter((p) => p.kind !== "runOut").map((p) => p.thin);
   // Every side of the hull keeps out whatever reaches farthest over it: one half plane a side.
   const hull = Float64Array.from(view.hull);
@@ -344,7 +345,7 @@ function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch): Point | n
   const { lows, highs } = scratch;
   const front = Math.max(...inner.map((p) => p.highX));
   const back = Math.min(...inner.map((p) => p.lowX));
-  const walls = seen.flatMap((p) => p.behind ?? []);
+  const walls = hung ? seen.flatMap((p) => p.behind ?? []) : [];
   // What hangs on a wall is where the layout meets it, and may not be its farthest end.
   const touching = [front, back, ...seen.flatMap((p) => (p.behind ? [p.whole.highX] : []))];
   for (const tx of triedAlong(view.marks, touching, within.least, within.most)) {
@@ -376,8 +377,11 @@ function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch): Point | n
       highs[n++] = end;
       if (begin < low && end > high) break;
     }
-    const ty = nearestFree((low + high) / 2, low, high, lows, highs, n);
-    if (ty !== null && walls.every((w) => isWall(view, w.x + tx, w.y + ty))) return { x: tx, y: ty };
+    // In the middle of the room across; or, for a wall at the side, as near to either end of it as can be.
+    for (const wanted of walls.length > 0 ? [(low + high) / 2, low, high] : [(low + high) / 2]) {
+      const ty = nearestFree(wanted, low, high, lows, highs, n);
+      if (ty !== null && walls.every((w) => isWall(view, w.x + tx, w.y + ty))) return { x: tx, y: ty };
+    }
   }
   return null;
 }
