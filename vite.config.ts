@@ -2,8 +2,13 @@ import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
 
-export default defineConfig({
+/** The server's entry is our own: `app/serve.ts` holds the routes and listens. */
+export default defineConfig(({ isSsrBuild }) => ({
   plugins: [tailwindcss(), reactRouter()],
   worker: { format: "es" },
-  build: { target: "es2022", manifest: true },
-});
+  build: {
+    target: "es2022",
+    manifest: true,
+    ...(isSsrBuild && { rollupOptions: { input: "app/serve.ts" } }),
+  },
+}));

@@ -1,51 +1,62 @@
+import { randomBytes } from "node:crypto";
 import { PassThrough } from "node:stream";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { type RenderToPipeableStreamOptions, renderToPipeableStream } from "react-dom/server";
-import { type EntryContext, ServerRouter } from "react-router";
+import { type EntryContext, type HandleErrorFunction, ServerRouter } from "react-router";
+import { log, plainError } from "#server/web/log.ts";
 
 /** A page that has not begun by then is given up, milliseconds. */
 const GIVE_UP = 8000;
-const POLICY = [
-  "default-src 'self'",
-  "script-src 'self' 'unsafe-inline'",
-  "style-src 'self' 'unsafe-inline'",
-  "img-src 'self' data: blob:",
-  "font-src 'self' data:",
-  "connect-src 'self' ws:",
-  "worker-src 'self' blob:",
-  "frame-ancestors 'none'",
-  "base-uri 'self'",
-  "form-action 'self'",
-].join("; ");
+/** Scripts run by the nonce of their own answer; it is kept with the page, also where the service worker holds one. */
+const policy = (nonce: string) =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}'`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self' data:",
+    "connect-src 'self'",
+    "worker-src 'self' blob:",
+    "frame-ancestors 'none'",
+    "base-uri 'self'",
+    "form-action 'self'",
+    "object-src 'none'",
+  ].join("; ");
 
 export default function handleRequest(request: Request, status: number, headers: Headers, context: EntryContext) {
   return new Promise<Response>((done, fail) => {
+    const nonce = randomBytes(16).toString("base64");
     let begun = false;
     let answer = status;
     const ready: keyof RenderToPipeableStreamOptions = isbot(request.headers.get("user-agent") ?? "")
       ? "onAllReady"
       : "onShellReady";
-    const { pipe, abort } = renderToPipeableStream(<ServerRouter context={context} url={request.url} />, {
+    const { pipe, abort } = renderToPipeableStream(<ServerRouter context={context} url={request.url} nonce={nonce} />, {
+      nonce,
       [ready]() {
         begun = true;
         const body = new PassThrough();
         headers.set("Content-Type", "text/html; charset=utf-8");
-        headers.set("Content-Security-Policy", POLICY);
-        headers.set("X-Content-Type-Options", "nosniff");
-        // Never to another origin, so that private links stay private; within ours forms need their origin.
-        headers.set("Referrer-Policy", "same-origin");
+        headers.set("Content-Security-Policy", policy(nonce));
         headers.set("Permissions-Policy", "camera=(), microphone=(), geolocation=(), screen-wake-lock=(self)");
-        if (!headers.has("Cache-Control")) headers.set("Cache-Control", "no-store");
         done(new Response(createReadableStreamFromReadable(body), { headers, status: answer }));
         pipe(body);
       },
       onShellError: fail,
       onError(error: unknown) {
         answer = 500;
-        if (begun) console.error(error);
+        if (begun) told(error, request);
       },
     });
     setTimeout(abort, GIVE_UP);
   });
 }
+
+const told = (error: unknown, request: Request) =>
+  log.error({ id: request.headers.get("x-request-id"), error: plainError(error) }, "failed");
+
+/** Every failure that a person sees as "That did not work" leaves its stack in the log. */
+export const handleError: HandleErrorFunction = (error, { request }) => {
+  if (!request.signal.aborted) told(error, request);
+};

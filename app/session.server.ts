@@ -1,9 +1,10 @@
 import { createCookie, redirect } from "react-router";
 import { SESSION_HOURS, type SignedIn, sessionOf } from "#server/auth/sign-in.ts";
+import { onceARequest } from "#server/web/scope.ts";
 
 const ROOT = "/";
 function cookieFor(request: Request) {
-  const secure = new URL(request.url).protocol === "https:" || request.headers.get("x-forwarded-proto") === "https";
+  const secure = new URL(request.url).protocol === "https:";
   return createCookie(secure ? "__Host-yard" : "yard", {
     httpOnly: true,
     sameSite: "lax",
@@ -23,7 +24,7 @@ export const forgetToken = (request: Request): Promise<string> => cookieFor(requ
 
 export async function signedIn(request: Request): Promise<SignedIn | null> {
   const token = await tokenOf(request);
-  return token ? sessionOf(token) : null;
+  return token ? onceARequest(`session ${token}`, () => sessionOf(token)) : null;
 }
 
 /** The teacher of a request, or the way to the sign-in page and back. */

@@ -2,6 +2,8 @@ import { z } from "zod";
 import { type Problem, problemsOf } from "#core/formats/activity.ts";
 import { signIn } from "#server/auth/sign-in.ts";
 import { NotAllowed } from "#server/problem.ts";
+import { scopeNow } from "#server/web/scope.ts";
+import { fieldsOf } from "./read.server.ts";
 import { rememberToken } from "./session.server.ts";
 
 const form = z.object({
@@ -13,11 +15,11 @@ const form = z.object({
 export async function signInFrom(
   request: Request,
 ): Promise<{ ok: true; cookie: string } | { ok: false; problems: Problem[]; email: string }> {
-  const fields = Object.fromEntries(await request.formData());
-  const email = typeof fields.email === "string" ? fields.email : "";
+  const fields = await fieldsOf(request);
+  const email = fields.email ?? "";
   const read = form.safeParse(fields);
   if (!read.success) return { ok: false, problems: problemsOf(read.error), email };
-  const machine = request.headers.get("x-forwarded-for")?.split(",")[0]?.trim() ?? "direct";
+  const machine = scopeNow()?.caller ?? "direct";
   try {
     return {
       ok: true,

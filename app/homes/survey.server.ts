@@ -8,11 +8,10 @@ export const partOf = (text: unknown): SurveyPart | "done" =>
 
 /** Reads a posted part of the survey and keeps it; what is refused comes back with everything typed. */
 export async function takePart(
-  request: Request,
+  fields: Record<string, string>,
   before: { space: HomeSpace | null },
   keep: (answers: Record<string, unknown>, fields: Record<string, string>) => Promise<void>,
 ) {
-  const fields = Object.fromEntries(await request.formData()) as Record<string, string>;
   const part = partOf(fields.part);
   if (part === "done") return { ok: true as const, problems: [], typed: null, next: part, quietly: false };
   try {

@@ -4,7 +4,9 @@ import { type Activity, fromPattern, parseActivity } from "#core/formats/activit
 import { type PatternName, patternNames } from "#core/patterns/registry.ts";
 import { activitiesFor, addActivity, shelveActivity } from "#server/activities/activities.ts";
 import { shellOf } from "#server/school/classes.ts";
+import { wellFormedJson } from "#server/web/well-formed.ts";
 import { answered, idOf } from "../answer.server.ts";
+import { formOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { MiniPlan } from "../ui/mini-plan.tsx";
 import { Problems } from "../ui/problems.tsx";
@@ -21,31 +23,30 @@ export const meta: Route.MetaFunction = () => [{ title: "Activities · Daring Ya
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const [shelf, { zone }] = await Promise.all([activitiesFor(who), shellOf(who)]);
-  const away = new URL(request.url).searchParams.get("away");
+  const away = searchOf(request).get("away");
   return { shelf: shelf.map((a) => ({ id: a.id, document: a.document, changed: when(a.updatedAt, zone) })), away };
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await teacherOf(request);
-  const fields = await request.formData();
+  const form = await formOf(request);
   return answered(async () => {
-    const intent = fields.get("intent");
+    const intent = form.text("intent");
     if (intent === "back") {
-      await shelveActivity(who, idOf(String(fields.get("id")), "activity"), false);
+      await shelveActivity(who, idOf(form.text("id"), "activity"), false);
       throw redirect("/activities");
     }
     if (intent === "new") {
-      const name = String(fields.get("pattern"));
+      const name = form.text("pattern");
       if (!patternNames.includes(name as PatternName))
         return refuse("pattern", `pattern must be one of ${patternNames.join(", ")}`);
       throw redirect(`/activities/${await addActivity(who, fromPattern(name as PatternName))}`);
     }
-    const file = fields.get("file");
-    if (!(file instanceof File) || file.size === 0) return refuse("file", "file: choose an activity file first");
-    if (file.size > LARGEST_FILE) return refuse("file", `file: ${file.name} is larger than ${LARGEST_FILE / 1000} kB`);
+    const file = await form.file("file", LARGEST_FILE);
+    if (!file) return refuse("file", "file: choose an activity file first");
     let json: unknown;
     try {
-      json = JSON.parse(await file.text());
+      json = wellFormedJson(JSON.parse(file.text));
     } catch {
       return refuse("file", `file: ${file.name} is not JSON`);
     }

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { saveActivity } from "#server/activities/activities.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
 import { idOf } from "../answer.server.ts";
+import { jsonOf } from "../read.server.ts";
 import { signedIn } from "../session.server.ts";
 import type { Route } from "./+types/activity-save";
 
@@ -11,7 +12,7 @@ const body = z.strictObject({ version: z.number().int().min(1), document: z.unkn
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await signedIn(request);
   if (!who) return Response.json({ signedOut: true }, { status: 401 });
-  const read = body.safeParse(await request.json().catch(() => null));
+  const read = body.safeParse(await jsonOf(request));
   if (!read.success)
     return Response.json(
       { ok: false, problems: [{ field: "document", message: "This is not a saved draft." }] },

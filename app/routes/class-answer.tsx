@@ -8,6 +8,7 @@ import { classOf } from "../family-link.server.ts";
 import { keepTyped } from "../homes/keep-typed.ts";
 import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm, SurveySaid } from "../homes/survey-form.tsx";
+import { fieldsOf, searchOf } from "../read.server.ts";
 import { say } from "../words/say.ts";
 import type { Route } from "./+types/class-answer";
 
@@ -21,7 +22,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const answer = await found(openAnswer(link, idOf(params.answer, "answer")));
   return {
     ...answer,
-    part: partOf(new URL(request.url).searchParams.get("part")),
+    part: partOf(searchOf(request).get("part")),
     items: await schoolItemsIn(link.schoolId),
   };
 }
@@ -30,7 +31,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const link = await classOf(params.token);
   const id = idOf(params.answer, "answer");
   const before = await found(openAnswer(link, id));
-  const done = await takePart(request, before.answers, (answers, fields) =>
+  const done = await takePart(await fieldsOf(request), before.answers, (answers, fields) =>
     saveAnswer(link, id, answers, fields.part === "people" ? (fields.name ?? "") : undefined),
   );
   if ("data" in done || done.quietly) return done;

@@ -8,6 +8,7 @@ import { familyOf } from "../family-link.server.ts";
 import { keepTyped } from "../homes/keep-typed.ts";
 import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm, SurveySaid } from "../homes/survey-form.tsx";
+import { fieldsOf, searchOf } from "../read.server.ts";
 import { say } from "../words/say.ts";
 import type { Route } from "./+types/family-home";
 
@@ -19,7 +20,7 @@ export const meta: Route.MetaFunction = () => [
 export async function loader({ request, params }: Route.LoaderArgs) {
   const link = await familyOf(params.token);
   const told = await found(familyHomes(link));
-  const search = new URL(request.url).searchParams;
+  const search = searchOf(request);
   const home = told.homes.find((h) => h.id === search.get("home")) ?? told.homes[0]!;
   return {
     name: told.name,
@@ -34,15 +35,14 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 
 export async function action({ request, params }: Route.ActionArgs) {
   const link = await familyOf(params.token);
-  const url = new URL(request.url);
-  const fields = await request.clone().formData();
-  if (fields.get("intent") === "another")
+  const fields = await fieldsOf(request);
+  if (fields.intent === "another")
     return answered(async () => {
       throw redirect(`/f/${params.token}/home?home=${await addFamilyHome(link)}&part=things`);
     });
   const told = await found(familyHomes(link));
-  const home = told.homes.find((h) => h.id === url.searchParams.get("home")) ?? told.homes[0]!;
-  const done = await takePart(request, home, (answers) => answerForHome(link, home.id, answers));
+  const home = told.homes.find((h) => h.id === searchOf(request).get("home")) ?? told.homes[0]!;
+  const done = await takePart(fields, home, (answers) => answerForHome(link, home.id, answers));
   if ("data" in done || done.quietly) return done;
   throw redirect(`/f/${params.token}/home?home=${home.id}&part=${done.next}`);
 }

@@ -7,6 +7,7 @@ import { found, idOf, missing } from "../answer.server.ts";
 import { RULER_CM } from "../family/sheet.tsx";
 import { familyOf } from "../family-link.server.ts";
 import { keepTyped } from "../homes/keep-typed.ts";
+import { fieldsOf, searchOf } from "../read.server.ts";
 import { enHome } from "../words/en-home.ts";
 import { addWords, say } from "../words/say.ts";
 import type { Route } from "./+types/family-step";
@@ -22,7 +23,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Measure my step" }, { n
 export async function loader({ request, params }: Route.LoaderArgs) {
   const link = await familyOf(params.token);
   const told = await found(stepOf(link));
-  const search = new URL(request.url).searchParams;
+  const search = searchOf(request);
   return {
     name: told.name,
     step: told.step,
@@ -32,18 +33,17 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-const number = (v: FormDataEntryValue | null) => {
+const number = (v: string | undefined) => {
   const text = String(v ?? "").trim();
   return text === "" ? Number.NaN : Number(text.replace(",", "."));
 };
 
 export async function action({ request, params }: Route.ActionArgs) {
   const link = await familyOf(params.token);
-  const fields = await request.formData();
-  const each = UNITS[fields.get("unit") as Unit] ?? 1;
-  const typed = Object.fromEntries(fields) as Record<string, string>;
+  const typed = await fieldsOf(request);
+  const each = Object.hasOwn(UNITS, typed.unit ?? "") ? UNITS[typed.unit as Unit] : 1;
   try {
-    await saveStep(link, { steps: number(fields.get("steps")), metres: number(fields.get("length")) * each });
+    await saveStep(link, { steps: number(typed.steps), metres: number(typed.length) * each });
   } catch (e) {
     if (!(e instanceof NotAllowed)) throw missing(e);
     return data({ ok: false as const, problems: e.problems, typed }, { status: 422 });

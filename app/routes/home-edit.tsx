@@ -8,6 +8,7 @@ import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { keepTyped } from "../homes/keep-typed.ts";
 import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm } from "../homes/survey-form.tsx";
+import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/home-edit";
 
@@ -24,7 +25,7 @@ async function rowOf(request: Request, child: string | undefined) {
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row, rows } = await rowOf(request, params.child);
-  const search = new URL(request.url).searchParams;
+  const search = searchOf(request);
   const part = partOf(search.get("part"));
   return {
     row: { ...row, askedAt: null },
@@ -42,7 +43,7 @@ const numberOf = (text: string | undefined) =>
 
 export async function action({ request, params }: Route.ActionArgs) {
   const { who, row } = await rowOf(request, params.child);
-  const fields = Object.fromEntries(await request.clone().formData()) as Record<string, string>;
+  const fields = await fieldsOf(request);
   const here = `/homes/${row.childId}`;
   switch (fields.intent) {
     case "child":
@@ -68,13 +69,13 @@ export async function action({ request, params }: Route.ActionArgs) {
         throw redirect(here);
       });
   }
-  const home = row.homes.find((h) => h.id === new URL(request.url).searchParams.get("home")) ?? row.homes[0];
+  const home = row.homes.find((h) => h.id === searchOf(request).get("home")) ?? row.homes[0];
   if (!home)
     return data(
       { ok: false as const, problems: [{ field: "home", message: "Add a home first." }], told: "" },
       { status: 422 },
     );
-  const done = await takePart(request, home, (answers) => saveHome(who, row.childId, home.id, answers));
+  const done = await takePart(fields, home, (answers) => saveHome(who, row.childId, home.id, answers));
   if ("data" in done || done.quietly) return done;
   throw redirect(`${here}?home=${home.id}&part=${done.next === "done" ? "people" : done.next}`);
 }

@@ -16,6 +16,7 @@ import { schoolItemsFor } from "#server/kit/items.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
 import { answered, idOf } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
+import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { SpacePicture } from "../ui/space-picture.tsx";
 import { when } from "../when.ts";
@@ -62,7 +63,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     schoolItemsFor(who),
     shellOf(who),
   ]);
-  const asked = new URL(request.url).searchParams;
+  const asked = searchOf(request);
   const classId = classes.find((c) => c.id === asked.get("class"))?.id ?? classes[0]?.id ?? "";
   const waiting = classId ? await waitingAnswers(who, classId) : [];
   return {
@@ -84,7 +85,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await teacherOf(request);
-  const fields = Object.fromEntries(await request.formData()) as Record<string, string>;
+  const fields = await fieldsOf(request);
   const done = (told: string) => ({ ok: true as const, problems: [], told });
   return answered(async () => {
     switch (fields.intent) {

@@ -1,9 +1,13 @@
 import { Link } from "react-router";
 import { MESSAGES_A_PAGE, outboxFor } from "#server/outbox/outbox.ts";
 import { shellOf } from "#server/school/classes.ts";
+import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { when } from "../when.ts";
 import type { Route } from "./+types/outbox";
+
+/** Farther back than any school has messages. */
+const MOST_PAGES = 100_000;
 
 export const meta: Route.MetaFunction = () => [{ title: "Outbox · Daring Yard" }];
 
@@ -11,7 +15,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { zone } = await shellOf(who);
   const url = new URL(request.url);
-  const page = Math.max(0, Math.floor(Number(url.searchParams.get("page") ?? 0)) || 0);
+  const page = Math.min(MOST_PAGES, Math.max(0, Math.floor(Number(searchOf(request).get("page") ?? 0)) || 0));
   const { rows, total } = await outboxFor(who, page);
   const origin = process.env.YARD_ORIGIN ?? url.origin;
   return {

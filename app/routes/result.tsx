@@ -5,6 +5,7 @@ import { MARKS } from "#core/records/play.ts";
 import { criterionOrder, markCriterion, paperResult, type ResultRow, resultsFor } from "#server/assignments/results.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { answered, found, idOf } from "../answer.server.ts";
+import { fieldsOf } from "../read.server.ts";
 import { ChildrenStrip } from "../results/children-strip.tsx";
 import { teacherOf } from "../session.server.ts";
 import { Problems } from "../ui/problems.tsx";
@@ -26,7 +27,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "assignment");
-  const fields = Object.fromEntries(await request.formData());
+  const fields = await fieldsOf(request);
   return answered(async () => {
     if (fields.intent === "paper") {
       const typed = String(fields.value ?? "").replace(",", ".");

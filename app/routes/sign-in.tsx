@@ -1,4 +1,5 @@
 import { data, Form, redirect, useNavigation } from "react-router";
+import { searchOf } from "../read.server.ts";
 import { signedIn } from "../session.server.ts";
 import { signInFrom } from "../sign-in.server.ts";
 import { Court } from "../ui/court.tsx";
@@ -18,7 +19,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const told = await signInFrom(request);
   if (!told.ok) return data(told, { status: 422 });
-  throw redirect(safe(new URL(request.url).searchParams.get("to")), { headers: { "Set-Cookie": told.cookie } });
+  throw redirect(safe(searchOf(request).get("to")), { headers: { "Set-Cookie": told.cookie } });
 }
 
 export default function SignIn({ actionData }: Route.ComponentProps) {

@@ -8,6 +8,7 @@ import { NotAllowed, NotFound } from "#server/problem.ts";
 import { missing } from "../answer.server.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { paths } from "../drawings/paths.ts";
+import { formOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { ModelNotes } from "../things/model-notes.tsx";
 import { itemName, namesOf, say } from "../words/say.ts";
@@ -38,9 +39,9 @@ const idFrom = (name: string) =>
 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
-  const given = await request.formData();
+  const form = await formOf(request);
   const adding = params.id === NEW;
-  const fields = typedIn(given);
+  const fields = form.joined();
   for (const k of ["breakable", "kinds", "ask", "outdoorsOnly", "endless"])
     fields[k] = fields[k] === "yes" ? "yes" : "no";
   // Centimetres, grams and per cent are what a person reads off a thing.
@@ -54,15 +55,9 @@ export async function action({ request, params }: Route.ActionArgs) {
     await saveItem(who, { ...(rowToItem({ ...fields, id }) as object), made: kept?.made ?? null }, adding);
   } catch (e) {
     if (!(e instanceof NotAllowed)) throw e;
-    return data({ problems: e.problems, typed: typedIn(given) }, { status: 422 });
+    return data({ problems: e.problems, typed: form.joined() }, { status: 422 });
   }
   throw redirect("/things");
-}
-/** What a form says; several boxes of one name are words with a space between. */
-function typedIn(given: FormData): Record<string, string> {
-  const out: Record<string, string> = {};
-  for (const [k, v] of given) out[k] = out[k] ? `${out[k]} ${v}` : String(v);
-  return out;
 }
 function scaled(text: string | undefined, by: number): string {
   const t = (text ?? "").trim().replace(",", ".");

@@ -1,6 +1,7 @@
 import { ITEMS_FORMAT, ITEMS_VERSION } from "#core/kit/item.ts";
 import { listOf } from "#core/kit/items.ts";
 import { itemsToCsv, schoolItemsFor } from "#server/kit/items.ts";
+import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/things-file";
 
@@ -8,7 +9,7 @@ import type { Route } from "./+types/things-file";
 export async function loader({ request }: Route.LoaderArgs) {
   const { own, hidden } = await schoolItemsFor(await teacherOf(request));
   const items = listOf(own, hidden);
-  const csv = new URL(request.url).searchParams.get("as") === "csv";
+  const csv = searchOf(request).get("as") === "csv";
   return new Response(
     csv ? itemsToCsv(items) : `${JSON.stringify({ format: ITEMS_FORMAT, version: ITEMS_VERSION, items }, null, 2)}\n`,
     {

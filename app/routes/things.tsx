@@ -7,16 +7,20 @@ import { deleteItem, hideItem, readItemsCsv, saveItems, schoolItemsFor } from "#
 import { NotAllowed } from "#server/problem.ts";
 import { answered } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
+import { formOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { itemName, namesOf } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import type { Route } from "./+types/things";
 
+/** A list of things is some hundred kilobytes at most. */
+const LARGEST_FILE = 500_000;
+
 export const meta: Route.MetaFunction = () => [{ title: "Things · Daring Yard" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const items = await schoolItemsFor(await teacherOf(request));
-  const asked = new URL(request.url).searchParams;
+  const asked = searchOf(request);
   return {
     ...items,
     use: USES.find((u) => u === asked.get("use")) ?? null,
@@ -27,8 +31,8 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await teacherOf(request);
-  const fields = await request.formData();
-  const text = (name: string) => String(fields.get(name) ?? "");
+  const form = await formOf(request);
+  const text = (name: string) => form.text(name);
   const done = (told: string, usedBy: string[] = [], id = "") => ({
     ok: true as const,
     problems: [],
@@ -37,7 +41,7 @@ export async function action({ request }: Route.ActionArgs) {
     id,
   });
   return answered(async () => {
-    switch (fields.get("intent")) {
+    switch (text("intent")) {
       case "hide":
         await hideItem(who, text("id"), true);
         return done("Hidden: it is not offered any more.");
@@ -45,12 +49,11 @@ export async function action({ request }: Route.ActionArgs) {
         await hideItem(who, text("id"), false);
         return done("It is offered again.");
       case "delete": {
-        const { usedBy, done: gone } = await deleteItem(who, text("id"), fields.get("yes") === "yes");
+        const { usedBy, done: gone } = await deleteItem(who, text("id"), text("yes") === "yes");
         return gone ? done("It is out of the list.") : done("", usedBy, text("id"));
       }
       case "file": {
-        const file = fields.get("file");
-        const given = file instanceof File && file.size > 0 ? await file.text() : text("text");
+        const given = (await form.file("file", LARGEST_FILE))?.text ?? text("text");
         const n = await saveItems(who, itemsIn(given));
         return done(`${n} ${n === 1 ? "thing is" : "things are"} in your list now.`);
       }

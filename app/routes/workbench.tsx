@@ -23,6 +23,7 @@ import { schoolItemsFor } from "#server/kit/items.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { fieldsOf, jsonIn } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { clockTime, fromLocalInput, localInput } from "../when.ts";
 import { sayCount, sayPhrase, targetName } from "../words/say.ts";
@@ -103,7 +104,7 @@ const whole = (text: FormDataEntryValue | undefined) =>
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "activity");
-  const fields = Object.fromEntries(await request.formData());
+  const fields = await fieldsOf(request);
   return answered(async () => {
     switch (fields.intent) {
       case "copy":
@@ -114,7 +115,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       case "mine": {
         // After a clash: this tab's version becomes an activity of its own.
         const { parseActivity } = await import("#core/formats/activity.ts");
-        const read = parseActivity(JSON.parse(String(fields.document)));
+        const read = parseActivity(jsonIn(fields.document));
         if (!read.ok) return data({ ok: false as const, problems: read.problems }, { status: 422 });
         throw redirect(
           `/activities/${await addActivity(who, { ...read.value, title: `${read.value.title.slice(0, 50)}, my copy` })}`,

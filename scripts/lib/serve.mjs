@@ -26,15 +26,11 @@ export function prepareDatabase(databaseUrl) {
 
 /** Starts one copy of the web tier and waits until it answers. */
 export async function startWeb({ port, env, host = process.env.HOST ?? "127.0.0.1", quiet = true }) {
-  const child = spawn(
-    process.execPath,
-    [join(root, "node_modules/@react-router/serve/bin.js"), join(root, "build/server/index.js")],
-    {
-      cwd: root,
-      env: { ...process.env, ...env, DATABASE_URL: "", NODE_ENV: "production", PORT: String(port), HOST: host },
-      stdio: ["ignore", quiet ? "ignore" : "inherit", "pipe"],
-    },
-  );
+  const child = spawn(process.execPath, [join(root, "build/server/index.js")], {
+    cwd: root,
+    env: { ...process.env, ...env, DATABASE_URL: "", NODE_ENV: "production", PORT: String(port), HOST: host },
+    stdio: ["ignore", quiet ? "ignore" : "inherit", "pipe"],
+  });
   let errors = "";
   child.stderr.on("data", (d) => {
     errors = (errors + d).slice(-4000);

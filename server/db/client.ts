@@ -23,3 +23,6 @@ export function inSchool<T>(schoolId: string, work: (tx: Tx) => Promise<T>): Pro
 /** Outside any school: only the exact-key look-ups and the sign-in tries can be reached from here. */
 export const beforeSchool = db;
 export { schema };
+
+/** Lets go of the connections, once nothing is asked any more. */
+export const closeDatabase = (): Promise<void> => client.end({ timeout: 5 });

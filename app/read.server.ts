@@ -1,0 +1,78 @@
+import { data } from "react-router";
+import { NotAllowed } from "#server/problem.ts";
+import { wellFormed, wellFormedJson } from "#server/web/well-formed.ts";
+
+/** What a form carries: texts well-formed, files apart. A file where text is meant is an empty text. */
+export class Form {
+  constructor(private readonly given: FormData) {}
+  text(name: string): string {
+    const v = this.given.get(name);
+    return typeof v === "string" ? wellFormed(v) : "";
+  }
+  has(name: string): boolean {
+    return this.given.has(name);
+  }
+  /** Every text field, the last of a name. */
+  fields(): Record<string, string> {
+    const out: Record<string, string> = Object.create(null);
+    for (const [k, v] of this.given) if (typeof v === "string") out[wellFormed(k)] = wellFormed(v);
+    return out;
+  }
+  /** Every text field; several of one name are words with a space between. */
+  joined(): Record<string, string> {
+    const out: Record<string, string> = Object.create(null);
+    for (const [key, v] of this.given) {
+      if (typeof v !== "string") continue;
+      const k = wellFormed(key);
+      out[k] = out[k] ? `${out[k]} ${wellFormed(v)}` : wellFormed(v);
+    }
+    return out;
+  }
+  /** The text of a file, or null where none was chosen. Larger ones are refused by name and size. */
+  async file(name: string, largest: number): Promise<{ name: string; text: string } | null> {
+    const v = this.given.get(name);
+    if (!(v instanceof File) || v.size === 0) return null;
+    const known = wellFormed(v.name).slice(0, 80);
+    if (v.size > largest) throw NotAllowed.of(name, `${name}: ${known} has ${v.size} bytes; ${largest} are allowed`);
+    return { name: known, text: wellFormed(await v.text()) };
+  }
+}
+
+/** Reads the form of a request. One that cannot be read is refused with words. */
+export async function formOf(request: Request): Promise<Form> {
+  try {
+    return new Form(await request.formData());
+  } catch {
+    throw data(
+      { title: "This form did not arrive whole.", text: "Nothing was changed. Go back and send it again." },
+      { status: 400 },
+    );
+  }
+}
+export const fieldsOf = async (request: Request): Promise<Record<string, string>> => (await formOf(request)).fields();
+
+/** Reads JSON that stands in a field; undefined where it is none, or nested too deep. */
+export function jsonIn(text: string | undefined): unknown {
+  try {
+    return wellFormedJson(JSON.parse(text ?? ""));
+  } catch {
+    return undefined;
+  }
+}
+
+/** Reads the JSON of a request; undefined where it is none, or nested too deep. */
+export async function jsonOf(request: Request): Promise<unknown> {
+  return jsonIn(await request.text().catch(() => ""));
+}
+
+/** The part of the address after the question mark. */
+export function searchOf(request: Request): { get: (name: string) => string | null; has: (name: string) => boolean } {
+  const { searchParams } = new URL(request.url);
+  return {
+    get: (name) => {
+      const v = searchParams.get(name);
+      return v === null ? null : wellFormed(v).slice(0, 2000);
+    },
+    has: (name) => searchParams.has(name),
+  };
+}

@@ -1,0 +1,75 @@
+import { existsSync } from "node:fs";
+import { createServer } from "node:http";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+import * as build from "virtual:react-router/server-build";
+import { createRequestHandler } from "@react-router/express";
+import compression from "compression";
+import express, { type NextFunction, type Request, type Response } from "express";
+import { config } from "#server/config.ts";
+import { closeDatabase } from "#server/db/client.ts";
+import { log, plainError } from "#server/web/log.ts";
+import { rim } from "#server/web/rim.ts";
+
+/** The whole of a request must have come by then, milliseconds. */
+const WHOLE_REQUEST = 30_000;
+const HEADERS = 10_000;
+/** Longer than a proxy keeps a connection, so that it is never cut under one of its requests. */
+const KEEP_ALIVE = 75_000;
+/** What is under way at a stop has so long to end. */
+const LAST_WORDS = 10_000;
+
+const client = join(dirname(fileURLToPath(import.meta.url)), "..", "client");
+let closing = false;
+
+const app = express();
+app.disable("x-powered-by");
+app.disable("etag");
+app.set("trust proxy", config.YARD_TRUSTED_PROXIES.length > 0 ? config.YARD_TRUSTED_PROXIES : false);
+app.use(rim({ closing: () => closing }));
+app.use(compression());
+const forEver = { immutable: true, maxAge: "1y", index: false, redirect: false } as const;
+app.use("/assets", express.static(join(client, "assets"), forEver));
+app.use(express.static(client, { maxAge: 0, index: false, redirect: false, dotfiles: "ignore" }));
+app.all("/{*any}", createRequestHandler({ build, mode: "production" }));
+app.use((error: unknown, req: Request, res: Response, _next: NextFunction) => {
+  const status = (error as { status?: unknown }).status;
+  const known = typeof status === "number" && status >= 400 && status < 500;
+  if (!known) log.error({ id: res.get("X-Request-Id"), error: plainError(error) }, "failed");
+  if (res.headersSent) res.destroy();
+  else
+    res
+      .status(known ? status : 500)
+      .type("text/plain")
+      .send(known ? "This address cannot be understood.\n" : "That did not work.\n");
+  req.resume();
+});
+
+if (!existsSync(client)) throw new Error("build/client is missing: run `npm run build` first");
+const port = Number(process.env.PORT ?? 3000);
+const host = process.env.HOST ?? "127.0.0.1";
+const server = createServer(
+  { requestTimeout: WHOLE_REQUEST, headersTimeout: HEADERS, keepAliveTimeout: KEEP_ALIVE },
+  app,
+);
+server.listen(port, host, () => log.info({ host, port }, "listening"));
+server.on("error", (e) => {
+  log.error({ error: plainError(e), port }, "cannot listen");
+  process.exitCode = 1;
+  void closeDatabase();
+});
+
+/** Takes no more, lets what is under way end, then lets go of the database. */
+async function stop(): Promise<void> {
+  if (closing) return;
+  closing = true;
+  log.info("stopping");
+  const hard = setTimeout(() => server.closeAllConnections(), LAST_WORDS);
+  await new Promise<void>((done) => {
+    server.close(() => done());
+    server.closeIdleConnections();
+  });
+  clearTimeout(hard);
+  await closeDatabase();
+}
+for (const signal of ["SIGTERM", "SIGINT"] as const) process.on(signal, () => void stop());

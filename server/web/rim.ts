@@ -1,0 +1,98 @@
+import { randomUUID } from "node:crypto";
+import type { NextFunction, Request, RequestHandler, Response } from "express";
+import onHeaders from "on-headers";
+import { log, plainPath } from "./log.ts";
+import { inScope } from "./scope.ts";
+
+/** Most that any request may carry, bytes: a whole go or a file of homes fits many times over. */
+export const LARGEST_BODY = 1_200_000;
+const METHODS = new Set(["GET", "HEAD", "POST"]);
+const FORWARDED = ["x-forwarded-for", "x-forwarded-host", "x-forwarded-proto", "x-forwarded-port", "forwarded"];
+
+/** Says no in words, before anything of the request is read; what is still on its way is not waited for. */
+function refuse(res: Response, status: number, message: string, headers: Record<string, string> = {}): void {
+  res
+    .status(status)
+    .set({ ...headers, "Content-Type": "text/plain; charset=utf-8", Connection: "close" })
+    .send(`${message}\n`);
+}
+
+/** The origin that browsers know this server by; null where the request names none that could be. */
+export function originOf(req: Request): URL | null {
+  try {
+    const url = new URL(`${req.protocol}://${req.host ?? ""}`);
+    return url.host === "" || url.pathname !== "/" || url.username || url.search || url.hash ? null : url;
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * Whether a request that changes something comes from a page of ours. Browsers say so in `Origin`, or at least in
+ * `Sec-Fetch-Site`; one that says neither is let in only without a session to misuse.
+ */
+export function fromOurs(req: Request, own: URL): boolean {
+  const origin = req.get("origin");
+  if (origin !== undefined) return origin === own.origin;
+  const site = req.get("sec-fetch-site");
+  if (site !== undefined) return site === "same-origin";
+  return req.get("cookie") === undefined;
+}
+
+/**
+ * Everything that is settled before a route sees a request: who it is from, how much it carries, whether it may change
+ * anything, and what every answer says to browsers and caches.
+ */
+export function rim({ closing }: { closing: () => boolean }): RequestHandler {
+  return (req: Request, res: Response, next: NextFunction) => {
+    const id = randomUUID();
+    const began = performance.now();
+    res.set({
+      "X-Request-Id": id,
+      "X-Content-Type-Options": "nosniff",
+      // Never to another origin, so that private links stay private; within ours forms need their origin.
+      "Referrer-Policy": "same-origin",
+    });
+    onHeaders(res, () => {
+      if (!res.hasHeader("Cache-Control")) res.setHeader("Cache-Control", "no-store");
+    });
+    res.on("close", () =>
+      log[res.statusCode >= 500 ? "error" : "info"](
+        {
+          id,
+          method: METHODS.has(req.method) ? req.method : "other",
+          path: plainPath(req.originalUrl),
+          status: res.statusCode,
+          ms: Math.round(performance.now() - began),
+          ...(!res.writableFinished && { cut: true }),
+        },
+        "answered",
+      ),
+    );
+    if (closing()) res.set("Connection", "close");
+    if (!METHODS.has(req.method)) return refuse(res, 405, "This is not done here.", { Allow: [...METHODS].join(", ") });
+    if (req.headers["transfer-encoding"] !== undefined)
+      return refuse(res, 411, "Say how long this is (Content-Length).");
+    const length = Number(req.get("content-length") ?? 0);
+    if (!(length <= LARGEST_BODY)) return refuse(res, 413, `This is too large: ${LARGEST_BODY} bytes are allowed.`);
+
+    const own = originOf(req);
+    if (!own) return refuse(res, 400, "This address cannot be understood.");
+    const caller = req.ip ?? "unknown";
+    // From here on the request says what was believed of it, and nothing else.
+    const { protocol } = req;
+    Object.defineProperty(req, "protocol", { value: protocol });
+    for (const h of FORWARDED) delete req.headers[h];
+    req.headers.host = own.host;
+    req.headers["x-request-id"] = id;
+    try {
+      // Addresses that cannot be decoded lead nowhere.
+      decodeURI(new URL(req.originalUrl, own).pathname);
+    } catch {
+      return refuse(res, 400, "This address cannot be understood.");
+    }
+    if (req.method === "POST" && !fromOurs(req, own))
+      return refuse(res, 403, "This was sent from a page of another site, so nothing was changed.");
+    inScope({ id, caller, known: new Map() }, next);
+  };
+}

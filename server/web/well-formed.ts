@@ -1,0 +1,19 @@
+/** Half of a pair of surrogates, which no encoding of text can carry; and NUL, which the database does not take. */
+// biome-ignore lint/suspicious/noControlCharactersInRegex: NUL is what is meant
+const ODD = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]|\u0000/g;
+
+/** Text as it may be kept: half a character becomes the sign for one that is not known, NUL goes. `"a\uD83D\u0000b"` -> `"a\uFFFDb"`. */
+export const wellFormed = (text: string): string => text.replace(ODD, (c) => (c === "\0" ? "" : "\uFFFD"));
+
+/** JSON nested deeper than this is none of ours. */
+export const DEEPEST = 60;
+
+/** The same value with every text and key well-formed. Throws RangeError where it is nested deeper than `DEEPEST`. */
+export function wellFormedJson(value: unknown, depth = 0): unknown {
+  if (typeof value === "string") return wellFormed(value);
+  if (typeof value !== "object" || value === null) return value;
+  if (depth >= DEEPEST) throw new RangeError("nested too deep");
+  if (Array.isArray(value)) return value.map((v) => wellFormedJson(v, depth + 1));
+  // As own properties, whatever they are called.
+  return Object.fromEntries(Object.entries(value).map(([k, v]) => [wellFormed(k), wellFormedJson(v, depth + 1)]));
+}
