@@ -12,6 +12,10 @@ export class Form {
   has(name: string): boolean {
     return this.given.has(name);
   }
+  /** Every text of one name. */
+  all(name: string): string[] {
+    return this.given.getAll(name).flatMap((v) => (typeof v === "string" ? [wellFormed(v)] : []));
+  }
   /** Every text field, the last of a name. */
   fields(): Record<string, string> {
     const out: Record<string, string> = Object.create(null);

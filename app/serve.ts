@@ -8,6 +8,8 @@ import compression from "compression";
 import express, { type NextFunction, type Request, type Response } from "express";
 import { config } from "#server/config.ts";
 import { closeDatabase } from "#server/db/client.ts";
+import { endFigures, figuresIn } from "#server/figures/figures.ts";
+import { keepDoing } from "#server/jobs/jobs.ts";
 import { log, plainError } from "#server/web/log.ts";
 import { rim } from "#server/web/rim.ts";
 
@@ -59,6 +61,9 @@ server.on("error", (e) => {
   void closeDatabase();
 });
 
+figuresIn(new URL("./figures.js", import.meta.url));
+const endDoing = keepDoing();
+
 /** Takes no more, lets what is under way end, then lets go of the database. */
 async function stop(): Promise<void> {
   if (closing) return;
@@ -70,6 +75,8 @@ async function stop(): Promise<void> {
     server.closeIdleConnections();
   });
   clearTimeout(hard);
+  await endDoing();
+  await endFigures();
   await closeDatabase();
 }
 for (const signal of ["SIGTERM", "SIGINT"] as const) process.on(signal, () => void stop());

@@ -14,6 +14,26 @@ function cookieFor(request: Request) {
   });
 }
 
+/** Known devices are known for so long, days. */
+const DEVICE_DAYS = 180;
+function deviceCookie(request: Request) {
+  const secure = new URL(request.url).protocol === "https:";
+  return createCookie(secure ? "__Host-yard-device" : "yard-device", {
+    httpOnly: true,
+    sameSite: "lax",
+    secure,
+    path: ROOT,
+    maxAge: DEVICE_DAYS * 86_400,
+  });
+}
+/** The mark of a device that a teacher has signed in on before. */
+export async function deviceOf(request: Request): Promise<string | null> {
+  const value: unknown = await deviceCookie(request).parse(request.headers.get("Cookie"));
+  return typeof value === "string" ? value.slice(0, 200) : null;
+}
+export const rememberDevice = (request: Request, mark: string): Promise<string> =>
+  deviceCookie(request).serialize(mark);
+
 export async function tokenOf(request: Request): Promise<string | null> {
   const value: unknown = await cookieFor(request).parse(request.headers.get("Cookie"));
   return typeof value === "string" && value !== "" ? value : null;

@@ -1,10 +1,10 @@
 import { z } from "zod";
 import { type Problem, problemsOf } from "#core/formats/activity.ts";
-import { signIn } from "#server/auth/sign-in.ts";
+import { deviceMark, signIn } from "#server/auth/sign-in.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { scopeNow } from "#server/web/scope.ts";
 import { fieldsOf } from "./read.server.ts";
-import { rememberToken } from "./session.server.ts";
+import { deviceOf, rememberDevice, rememberToken } from "./session.server.ts";
 
 const form = z.object({
   email: z.string().trim().min(1, "e-mail must not be empty").max(200, "e-mail must be 200 letters or fewer"),
@@ -14,16 +14,21 @@ const form = z.object({
 /** Reads the sign-in form and opens a session, or says what is wrong; the address typed comes back for the form. */
 export async function signInFrom(
   request: Request,
-): Promise<{ ok: true; cookie: string } | { ok: false; problems: Problem[]; email: string }> {
+): Promise<{ ok: true; cookies: [string, string][] } | { ok: false; problems: Problem[]; email: string }> {
   const fields = await fieldsOf(request);
   const email = fields.email ?? "";
   const read = form.safeParse(fields);
   if (!read.success) return { ok: false, problems: problemsOf(read.error), email };
   const machine = scopeNow()?.caller ?? "direct";
   try {
+    const { email: address, password } = read.data;
+    const token = await signIn(address, password, machine, await deviceOf(request));
     return {
       ok: true,
-      cookie: await rememberToken(request, await signIn(read.data.email, read.data.password, machine)),
+      cookies: [
+        ["Set-Cookie", await rememberToken(request, token)],
+        ["Set-Cookie", await rememberDevice(request, deviceMark(address))],
+      ],
     };
   } catch (e) {
     if (e instanceof NotAllowed) return { ok: false, problems: e.problems, email };

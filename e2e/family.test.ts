@@ -23,8 +23,8 @@ async function results(child: string, title: string) {
     >`
       select r.play_id as play, (r.score->>'match')::int as match, (r.score->>'value')::int as value, (r.score->>'stopped')::bool as stopped, r.reflection->'answers' as answers,
         (select count(*)::int from play_event e where e.play_id = r.play_id) as events
-      from result r join card k on k.id = r.card_id join child c on c.id = k.child_id
-      where c.name = ${child} and k.compiled->'activity'->>'title' = ${title} order by r.handed_at`;
+      from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id
+      where c.name = ${child} and v.compiled->'activity'->>'title' = ${title} order by r.handed_at`;
   } finally {
     await sql.end();
   }
@@ -35,8 +35,8 @@ async function aimsOf(child: string, title: string): Promise<string[]> {
   const sql = owner();
   try {
     const [row] = await sql<{ parts: Part[] }[]>`
-      select k.compiled->'parts' as parts from card k join child c on c.id = k.child_id
-      where c.name = ${child} and k.compiled->'activity'->>'title' = ${title} limit 1`;
+      select v.compiled->'parts' as parts from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id
+      where c.name = ${child} and v.compiled->'activity'->>'title' = ${title} limit 1`;
     return partsOf(row!.parts, "target").map((t) => targetName(t));
   } finally {
     await sql.end();
@@ -47,8 +47,8 @@ describe("a family plays", () => {
   it("waits for a grown-up's yes where a thing asks for one", async () => {
     const sql = owner();
     const [row] = await sql<{ name: string }[]>`
-      select c.name from card k join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
-      where (k.compiled->>'grownUp')::bool and k.compiled->'activity'->>'title' = 'Hallway climb' and a.closes_at > now() limit 1`;
+      select c.name from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
+      where (v.compiled->>'grownUp')::bool and v.compiled->'activity'->>'title' = 'Hallway climb' and a.closes_at > now() limit 1`;
     await sql.end();
     const page = await phone(opened.browser);
     const card = await cardOf(page, await linkOf(row!.name), "Hallway climb");

@@ -40,8 +40,8 @@ beforeAll(async () => {
   sql = owner();
   link = await linkOf("Zeb X.");
   const [row] =
-    await sql`select k.id from card k join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
-    where c.name = 'Zeb X.' and k.compiled->'activity'->>'title' = 'Hallway climb'`;
+    await sql`select k.id from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
+    where c.name = 'Zeb X.' and v.compiled->'activity'->>'title' = 'Hallway climb'`;
   card = row!.id;
 });
 afterAll(() => sql.end());
@@ -98,8 +98,8 @@ describe("handing in", () => {
 
   it("marks a go begun before closing and sent later, one begun too late, and a clock that cannot be right", async () => {
     const [row] =
-      await sql`select k.id, a.id as assignment, a.closes_at from card k join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
-      where c.name = 'Aoife P.' and k.compiled->'activity'->>'title' = 'Stop on the step'`;
+      await sql`select k.id, a.id as assignment, a.closes_at from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
+      where c.name = 'Aoife P.' and v.compiled->'activity'->>'title' = 'Stop on the step'`;
     const to = (await linkOf("Aoife P.")).split("/f/")[1]!;
     const zones = Array.from({ length: 5 }, () => [
       ...["z2", "z3", "z1"].map((zone) => ({ kind: "rest", zone })),

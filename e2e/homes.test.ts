@@ -73,8 +73,8 @@ describe("the home survey", () => {
     expect(told).toMatchObject({ players: 2, quiet: true, space: { kind: "corridor", length: 3.5, floor: "tile" } });
     expect(told.answered_at).not.toBeNull();
     const [card] =
-      await sql`select k.compiled->'home'->>'guessed' as guessed, k.compiled->'activity'->'space'->>'floor' as floor
-      from card k join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
+      await sql`select v.compiled->'home'->>'guessed' as guessed, v.compiled->'activity'->'space'->>'floor' as floor
+      from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
       where c.name = ${name} and a.closes_at > now() and not exists (select from play p where p.card_id = k.id) limit 1`;
     if (card) expect(card).toMatchObject({ guessed: "false", floor: "tile" });
     await page.close();

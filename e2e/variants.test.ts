@@ -26,6 +26,7 @@ async function playing(child: string, a: Activity, players = 1, mode?: string) {
   const who = { teacherId: t!.id, schoolId: t!.school_id };
   const id = await addActivity(who, a);
   await sendActivity(who, id, {
+    orderId: randomUUID(),
     classId: t!.class,
     opensAt: new Date(Date.now() - 60_000),
     closesAt: new Date(Date.now() + 3_600_000),

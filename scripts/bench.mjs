@@ -299,7 +299,7 @@ function tokenOf(id, version) {
 
 async function handIns() {
   const cards =
-    await sql`select k.id, l.id as link, l.version from card k join link l on l.child_id = k.child_id where k.compiled->'activity'->>'title' = 'Hallway climb'`;
+    await sql`select k.id, l.id as link, l.version from card k join card_version v on v.card_id = k.id and v.hash = k.hash join link l on l.child_id = k.child_id where v.compiled->'activity'->>'title' = 'Hallway climb'`;
   const events = ["t1", null, "t2", null, null, "t3", "t4", null, "t5"].map((hit, seq) => ({
     seq,
     event: { kind: "send", at: 6000 * (seq + 1), hit },
@@ -349,7 +349,7 @@ async function handIns() {
 /** Closed loop, eight callers, the two pages in turn so that both meet the same machine. */
 async function pages() {
   const [card] =
-    await sql`select k.id, l.id as link, l.version from card k join link l on l.child_id = k.child_id where k.compiled->'activity'->>'title' = 'Stop on the step' limit 1`;
+    await sql`select k.id, l.id as link, l.version from card k join card_version v on v.card_id = k.id and v.hash = k.hash join link l on l.child_id = k.child_id where v.compiled->'activity'->>'title' = 'Stop on the step' limit 1`;
   const urls = { family: `${one.url}/f/${tokenOf(card.link, card.version)}/${card.id}`, bare: `${one.url}/about` };
   const counts = { family: [], bare: [] };
   const run = async (url, time) => {

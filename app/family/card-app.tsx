@@ -78,14 +78,17 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
   const step: Step = asked && STEPS.includes(asked) ? asked : "fetch";
   const [ticks, setTicks] = useTicks(data.id);
   const { plays, again } = usePlays(data.id);
-  const waiting = useWaiting(data.token);
+  const waiting = useWaiting(
+    data.token,
+    useMemo(() => [data.id], [data.id]),
+  );
   const underWay = plays?.find((p) => !p.result && !p.refused) ?? null;
   const go = useCallback((to: Step) => setSearch({ screen: to }, { preventScrollReset: false }), [setSearch]);
   useEffect(() => {
     performance.mark("usable");
     void keepPages([location.pathname]);
-    return keepSyncing(data.token);
-  }, [data.token]);
+    return keepSyncing(data.token, [data.id]);
+  }, [data.token, data.id]);
   useEffect(() => {
     if (step === "look" || step === "setup" || step === "fetch") requestIdleCallback?.(() => void loadPlay());
   }, [step]);
@@ -105,7 +108,11 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
           <ArrowLeft aria-hidden="true" />
         </a>
         <p className="min-w-0 grow truncate font-head text-xl font-bold">{data.card.activity.title}</p>
-        {waiting > 0 && <span className="rounded-sm bg-mustard px-2 font-bold text-[#14241f]">{waiting}</span>}
+        {waiting.count > 0 && (
+          <span className="shrink-0 rounded-sm bg-mustard px-2 text-sm font-bold text-[#14241f]">
+            {say("card.waits", { count: waiting.count })}
+          </span>
+        )}
       </header>
       <nav
         aria-label={say("card.step.play")}
@@ -176,11 +183,12 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
 
 function NotOpen({ data }: { data: CardData }) {
   const soon = data.state === "soon";
+  const back = data.state === "withdrawn";
   return (
     <main className="on-court grid min-h-dvh content-start gap-4 bg-court p-6 text-lg text-chalk">
       <h1 className="text-3xl">{data.card.activity.title}</h1>
-      <p className="text-2xl font-bold text-mustard">{say(soon ? "card.soon" : "card.closed")}</p>
-      <p>{say(soon ? "card.soonText" : "card.closedText", { when: soon ? data.opens : data.closes })}</p>
+      <p className="text-2xl font-bold text-mustard">{say(back ? "card.back" : soon ? "card.soon" : "card.closed")}</p>
+      {!back && <p>{say(soon ? "card.soonText" : "card.closedText", { when: soon ? data.opens : data.closes })}</p>}
       <p>
         <a className="btn border-chalk text-chalk" href={`/f/${data.token}`}>
           {say("family.allGames")}

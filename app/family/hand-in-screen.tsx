@@ -48,7 +48,7 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
     });
     holdPage(false);
     await again();
-    await syncAll(play.token);
+    await syncAll(data.token, [data.id]);
     await again();
   }
 

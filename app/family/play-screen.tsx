@@ -2,9 +2,10 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { isRefusal, MODES, type Mode } from "#core/patterns/contract.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import type { PlayEvent } from "#core/records/events.ts";
+import { beatsMark, rankOf } from "#core/records/rank.ts";
 import { openPlay, type Play, referee, replay, view } from "#core/referee/referee.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { countedIn, itemName, namesOf, say, sayPhrase, sayScore } from "../words/say.ts";
+import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "../words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";
 import { FixPanel } from "./fix-panel.tsx";
 import { holdPage } from "./offline.ts";
@@ -103,6 +104,8 @@ function Who({ data, own, again }: { data: CardData; own: OwnCard; again: () => 
       setup: { players: count, mode: count === 1 ? "alone" : mode, seed: Math.floor(Math.random() * 0xffffffff) },
       names: Array.from({ length: count }, (_, i) => names[i]?.trim() || say("play.player", { number: i + 1 })),
       rulesVersion: patternOf(pattern.name).rulesVersion,
+      cardHash: data.hash ?? null,
+      decided: { ...own.decided, fixed: { ...own.decided.fixed }, also: [...own.decided.also] },
       startedAt: Date.now(),
       done: false,
       result: null,
@@ -185,6 +188,12 @@ function Who({ data, own, again }: { data: CardData; own: OwnCard; again: () => 
   );
 }
 
+/** The teacher's mark, unless the match is scored in another way than it. */
+function markOf(data: CardData, local: LocalPlay): number | null {
+  const { name, params } = data.card.activity.pattern;
+  return patternOf(name).matchApart(params, local.setup) ? null : data.mark;
+}
+
 /** The shell of every game: whose turn, what to do, the score with its sum, the clock, the inputs, undo. */
 function Board({
   data,
@@ -252,10 +261,10 @@ function Board({
       writes.current = writes.current
         .then(() => addEvent(local.id, seq, event))
         .then(() => (changes ? changePlay(local.id, { done }).then(again) : undefined))
-        .then(() => void syncAll(local.token))
+        .then(() => void syncAll(data.token, [data.id]))
         .catch(() => setTold(say("play.otherTab")));
     },
-    [local, again, setPlay, data.card.making],
+    [local, again, setPlay, data.card.making, data.token, data.id],
   );
 
   const elapsed = useElapsed(local.startedAt, play !== null && view(play).done === null);
@@ -279,6 +288,8 @@ function Board({
   const v = view(play);
   const mine = v.score[v.side]!;
   const tally = v.tally[v.side]!;
+  // The mark is in own points: beside a match scored otherwise it would say nothing true.
+  const mark = markOf(data, local);
   const several = local.setup.players > 1;
   const name = (i: number) => local.names[i] ?? say("play.player", { number: i + 1 });
   const send = v.legal.find((l) => l.kind === "send");
@@ -304,8 +315,8 @@ function Board({
           winners.length === 0
             ? null
             : v.ending!.winners.length > 1
-              ? say("play.tie", { names: winners.join(", ") })
-              : say("play.winner", { names: winners.join(", ") })
+              ? say("play.tie", { names: sayList(winners) })
+              : say("play.winner", { names: sayList(winners), count: winners.length })
         }
         undo={() => act({ kind: "undo" })}
         handIn={async () => {
@@ -362,12 +373,12 @@ function Board({
           {v.score.map((s, i) => (
             <div key={s.players.join()} className={i === v.side || !several ? "" : "opacity-75"}>
               <p className="text-sm">
-                {several ? s.players.map(name).join(", ") : say(`unit.${s.unit}`, { value: s.value })}
+                {several ? sayList(s.players.map(name)) : say(`unit.${s.unit}`, { value: s.value })}
               </p>
               <p
                 className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl"} ${i === v.side ? "text-mustard" : ""}`}
               >
-                {s.unit === "tenths" ? (s.value / 10).toFixed(1) : s.value}
+                {s.unit === "tenths" ? sayScore(s.value, s.unit) : s.value}
               </p>
               <p className={`max-w-36 text-base leading-tight ${onFloor ? "min-h-5" : ""}`}>
                 {i === v.side ? mine.working : ""}
@@ -383,15 +394,12 @@ function Board({
             </p>
             {data.best && (
               <p className="text-sm text-chalk/85">
-                {say("play.best")}{" "}
-                <strong className="text-base">
-                  {data.best.unit === "tenths" ? (data.best.value / 10).toFixed(1) : data.best.value}
-                </strong>
+                {say("play.best")} <strong className="text-base">{sayScore(data.best.value, data.best.unit)}</strong>
               </p>
             )}
-            {data.mark !== null && (
+            {mark !== null && (
               <p className="text-sm text-chalk/85">
-                {say("play.mark")} <strong className="text-base">{data.mark}</strong>
+                {say("play.mark")} <strong className="text-base">{sayScore(mark, mine.unit)}</strong>
               </p>
             )}
           </div>
@@ -521,14 +529,12 @@ function Finished({
   const v = view(play);
   const side = v.score.findIndex((s) => s.players.includes(0));
   const mine = { ...v.score[side]!, value: v.tally[side]!.own };
-  const rank = mine.unit === "points" ? mine.value : mine.rank;
+  const own = { ...mine, finished: v.tally[side]!.finished, stage: v.tally[side]!.stage };
   const over = v.done === "over";
   const beat =
-    over &&
-    data.mark !== null &&
-    (mine.unit === "points" ? mine.value > data.mark : v.tally[side]!.finished && mine.value < data.mark)
+    over && beatsMark(own, markOf(data, local))
       ? "mark"
-      : over && data.best && rank > data.best.rank
+      : over && data.best && rankOf(own) > rankOf(data.best)
         ? "best"
         : undefined;
   useEffect(() => {
@@ -541,7 +547,7 @@ function Finished({
       <div className="flex flex-wrap justify-center gap-8">
         {v.score.map((s) => (
           <p key={s.players.join()} className="text-lg">
-            {local.setup.players > 1 && <span className="block">{s.players.map(name).join(", ")}</span>}
+            {local.setup.players > 1 && <span className="block">{sayList(s.players.map(name))}</span>}
             <strong className="text-4xl text-mustard">{sayScore(s.value, s.unit)}</strong>
             {s.working && <span className="block">{s.working}</span>}
           </p>

@@ -1,12 +1,17 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 import type { PlayEvent } from "#core/records/events.ts";
-import type { PlaySetup, Reflection } from "#core/records/play.ts";
+import type { HandInSent, PlaySetup, Reflection } from "#core/records/play.ts";
 
 /** One go as this device keeps it, until it is handed in and receipted. */
 export interface LocalPlay {
   id: string;
+  /** The link it is sent by; others that led to its card stand by, since a teacher may make a new link meanwhile. */
   token: string;
+  others?: string[];
   card: string;
+  /** The version of the card it is played with, and what was decided here before play. */
+  cardHash?: string | null;
+  decided?: HandInSent["decided"];
   device: string;
   setup: PlaySetup;
   /** Typed for the day; never leave the device. */
@@ -18,8 +23,10 @@ export interface LocalPlay {
   result: { events: number; reflection: Reflection } | null;
   /** The server's receipt of the result. */
   receipt: string | null;
-  /** Why the server will not take it. */
+  /** Why the server will never take it, in its own words. */
   refused: string | null;
+  /** Why it waits, in the server's own words; it is sent again. */
+  stuck?: string | null;
 }
 interface LocalEvent {
   play: string;
@@ -33,10 +40,21 @@ interface Yard extends DBSchema {
   events: { key: [string, number]; value: LocalEvent; indexes: { play: string } };
 }
 
+/** What earlier versions took for final, though a new link, or another network, would have taken it. */
+const GIVEN_UP = ["This link was withdrawn.", "This link is not known.", "There is no such card."];
+
 let opened: Promise<IDBPDatabase<Yard>> | null = null;
 const db = () => {
-  opened ??= openDB<Yard>("daring-yard", 1, {
-    upgrade(d) {
+  opened ??= openDB<Yard>("daring-yard", 2, {
+    async upgrade(d, from, _to, tx) {
+      if (from === 1) {
+        // Given up by an earlier version for a reason that was not final: it is sent again.
+        const all = tx.objectStore("plays");
+        for (const p of await all.getAll())
+          if (p.refused !== null && (/^\d{3}$/.test(p.refused) || GIVEN_UP.includes(p.refused)))
+            await all.put({ ...p, refused: null });
+        return;
+      }
       const plays = d.createObjectStore("plays", { keyPath: "id" });
       plays.createIndex("token", "token");
       plays.createIndex("card", "card");
@@ -94,15 +112,29 @@ export async function playsOfCard(card: string): Promise<LocalPlay[]> {
   return all.sort((a, b) => a.startedAt - b.startedAt);
 }
 
-export async function playsOfToken(token: string): Promise<LocalPlay[]> {
-  return (await db()).getAllFromIndex("plays", "token", token);
+/** Goes on this device that a page answers for: of its link, and of the cards it shows. */
+export async function playsOf(token: string, cards: readonly string[]): Promise<LocalPlay[]> {
+  const d = await db();
+  const found = await d.getAllFromIndex("plays", "token", token);
+  for (const card of cards) found.push(...(await d.getAllFromIndex("plays", "card", card)));
+  return [...new Map(found.map((p) => [p.id, p])).values()].sort((a, b) => a.startedAt - b.startedAt);
 }
+
+/** Goes of these cards that wait go by this link from now on; the links they had stand by. */
+export async function adopt(token: string, cards: readonly string[]): Promise<void> {
+  for (const p of await playsOf(token, cards)) {
+    if (p.receipt || p.token === token || !cards.includes(p.card) || p.others?.includes(token)) continue;
+    await changePlay(p.id, { token, others: [p.token, ...(p.others ?? [])].slice(0, MOST_LINKS), stuck: null });
+  }
+}
+/** Links of one go that are kept. */
+const MOST_LINKS = 5;
 
 /** After the receipt the device clears its own: events go, and with them the names. */
 export async function clearHandedIn(id: string, receipt: string): Promise<void> {
   const tx = (await db()).transaction(["plays", "events"], "readwrite");
   const play = await tx.objectStore("plays").get(id);
-  if (play) await tx.objectStore("plays").put({ ...play, receipt, refused: null, names: [] });
+  if (play) await tx.objectStore("plays").put({ ...play, receipt, refused: null, stuck: null, names: [] });
   for (const key of await tx.objectStore("events").index("play").getAllKeys(id))
     await tx.objectStore("events").delete(key);
   await tx.done;

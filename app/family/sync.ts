@@ -1,12 +1,12 @@
-import type { HandIn, Receipt } from "#core/records/play.ts";
-import { changePlay, clearHandedIn, eventsOf, type LocalPlay, markKept, playById, playsOfToken } from "./store.ts";
+import { ANSWERED, type HandInSent, type NotTaken, type Receipt } from "#core/records/play.ts";
+import { adopt, changePlay, clearHandedIn, eventsOf, type LocalPlay, markKept, playById, playsOf } from "./store.ts";
 
-/** Waits between tries when the network is gone, milliseconds: doubled each time between these. */
+/** Waits between tries when a go did not get through, milliseconds: doubled each time between these. */
 const FIRST_WAIT = 2000;
 const LONGEST_WAIT = 60_000;
 
 const changed = new EventTarget();
-/** Calls back whenever something was receipted or refused. */
+/** Calls back whenever something was receipted, refused, or could not be sent. */
 export function onSync(listen: () => void): () => void {
   changed.addEventListener("sync", listen);
   return () => changed.removeEventListener("sync", listen);
@@ -15,10 +15,11 @@ export function onSync(listen: () => void): () => void {
 let wait = FIRST_WAIT;
 let timer: ReturnType<typeof setTimeout> | null = null;
 
-/** Sends everything of a link that has no receipt yet, now and again until it has. Safe to call at any time, in any tab. */
-export async function syncAll(token: string): Promise<void> {
+/** Sends everything of a link and its cards that has no receipt yet, now and again until it has. Safe to call at any time, in any tab. */
+export async function syncAll(token: string, cards: readonly string[]): Promise<void> {
   let failed = false;
-  for (const play of await playsOfToken(token))
+  await adopt(token, cards);
+  for (const play of await playsOf(token, cards))
     if (!play.receipt && !play.refused) failed = !(await syncPlay(play.id)) || failed;
   if (timer) clearTimeout(timer);
   timer = null;
@@ -26,7 +27,7 @@ export async function syncAll(token: string): Promise<void> {
     wait = FIRST_WAIT;
     return;
   }
-  timer = setTimeout(() => void syncAll(token), wait);
+  timer = setTimeout(() => void syncAll(token, cards), wait);
   wait = Math.min(LONGEST_WAIT, wait * 2);
 }
 
@@ -42,50 +43,70 @@ function syncPlay(id: string): Promise<boolean> {
     if (!play || play.receipt || play.refused) return true;
     const events = (await eventsOf(id)).filter((e) => e.kept === 0);
     if (events.length === 0 && !play.result) return true;
-    const answer = await post(play, { events: events.map(({ seq, event }) => ({ seq, event })) });
-    if (answer === "later") return false;
-    if ("refused" in answer) await changePlay(id, { refused: answer.refused });
-    else {
-      await markKept(id, [...answer.kept, ...answer.conflicts]);
-      if (answer.result) await clearHandedIn(id, answer.result);
-    }
+    const done = await sendByAnyLink(
+      play,
+      events.map(({ seq, event }) => ({ seq, event })),
+    );
     changed.dispatchEvent(new Event("sync"));
-    return true;
+    return done;
   });
 }
 
+/** By the link it has; where the server says that this one is no good, by those that stand by. */
+async function sendByAnyLink(play: LocalPlay, events: HandInSent["events"]): Promise<boolean> {
+  for (const token of [play.token, ...(play.others ?? [])]) {
+    const answer = await post(play, token, events);
+    if (answer === "later") return false;
+    if ("kept" in answer) {
+      await markKept(play.id, [...answer.kept, ...answer.conflicts]);
+      if (answer.result) await clearHandedIn(play.id, answer.result);
+      if (token !== play.token)
+        await changePlay(play.id, { token, others: [play.token, ...(play.others ?? [])].filter((t) => t !== token) });
+      if (play.stuck) await changePlay(play.id, { stuck: null });
+      return true;
+    }
+    await changePlay(play.id, answer.final ? { refused: answer.message } : { stuck: answer.message });
+    if (answer.final) return true;
+  }
+  return false;
+}
+
+/** What our server answered; whatever anybody else says (a network's sign-in page, a proxy) means: try again later. */
 async function post(
   play: LocalPlay,
-  { events }: Pick<HandIn, "events">,
-): Promise<Receipt | { refused: string } | "later"> {
-  const body: HandIn = {
+  token: string,
+  events: HandInSent["events"],
+): Promise<Receipt | NotTaken | "later"> {
+  const body: HandInSent = {
     play: play.id,
     card: play.card,
     device: play.device,
     setup: play.setup,
     rulesVersion: play.rulesVersion,
+    cardHash: play.cardHash ?? null,
+    decided: play.decided ?? null,
     startedAt: play.startedAt,
     events,
     result: play.result,
   };
   try {
-    const response = await fetch(`/api/hand-in/${play.token}`, {
+    const response = await fetch(`/api/hand-in/${token}`, {
       method: "POST",
       headers: { "Content-Type": "application/json" },
       body: JSON.stringify(body),
+      redirect: "error",
     });
-    if (response.ok) return (await response.json()) as Receipt;
-    if (response.status >= 500 || response.status === 429 || response.status === 408) return "later";
-    const told: { message?: string } = await response.json().catch(() => ({}));
-    return { refused: told.message ?? `${response.status}` };
+    const told = (await response.json()) as (Receipt & { answer?: string }) | NotTaken;
+    if (told?.answer !== ANSWERED) return "later";
+    return response.ok || typeof (told as NotTaken).final === "boolean" ? told : "later";
   } catch {
     return "later";
   }
 }
 
 /** Keeps sending while the page lives: at once, when the network comes back, and when the page is looked at again. */
-export function keepSyncing(token: string): () => void {
-  const go = () => void syncAll(token);
+export function keepSyncing(token: string, cards: readonly string[]): () => void {
+  const go = () => void syncAll(token, cards);
   const seen = () => document.visibilityState === "visible" && go();
   go();
   addEventListener("online", go);

@@ -1,15 +1,33 @@
 import { useEffect, useState } from "react";
-import { playsOfToken } from "./store.ts";
+import { playsOf } from "./store.ts";
 import { onSync } from "./sync.ts";
 
-/** Goes handed in on this device that have not reached the school yet. */
-export function useWaiting(token: string): number {
-  const [n, set] = useState(0);
+export interface Waiting {
+  /** Goes handed in on this device that have not reached the school yet. */
+  count: number;
+  /** What the school's own server says of one that waits, if it does. */
+  stuck: string | null;
+  /** Goes that it will not take, each with its reason. */
+  refused: readonly string[];
+}
+const NONE: Waiting = { count: 0, stuck: null, refused: [] };
+
+/** What waits on this device, of a link and its cards. */
+export function useWaiting(token: string, cards: readonly string[]): Waiting {
+  const [waiting, set] = useState(NONE);
+  const ids = cards.join();
   useEffect(() => {
     const look = () =>
-      void playsOfToken(token).then((all) => set(all.filter((p) => p.result && !p.receipt && !p.refused).length));
+      void playsOf(token, ids === "" ? [] : ids.split(",")).then((all) => {
+        const open = all.filter((p) => p.result && !p.receipt && !p.refused);
+        set({
+          count: open.length,
+          stuck: open.find((p) => p.stuck)?.stuck ?? null,
+          refused: all.flatMap((p) => (p.refused ? [p.refused] : [])),
+        });
+      });
     look();
     return onSync(look);
-  }, [token]);
-  return n;
+  }, [token, ids]);
+  return waiting;
 }

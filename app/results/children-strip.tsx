@@ -1,4 +1,5 @@
-import type { Expected, ResultRow } from "#server/assignments/results.ts";
+import type { ResultRow } from "#server/assignments/results.ts";
+import type { Expected } from "#server/figures/work.ts";
 
 const HIGH = 250;
 const TOP = 16;
@@ -12,6 +13,8 @@ interface Props {
   show: (value: number) => string;
 }
 
+const standing = (r: ResultRow) => r.goes.filter((g) => g.corrected?.score !== null);
+
 /** A column a child, youngest left: the band that the forecast expects for the age, every go as a dot, the best as a square. */
 export function ChildrenStrip({ rows, expected, mark, unit, show }: Props) {
   const wide = 33;
@@ -19,7 +22,7 @@ export function ChildrenStrip({ rows, expected, mark, unit, show }: Props) {
   const values = rows.flatMap((r) => [...r.goes.map((g) => g.score.value), expected[r.age]?.high ?? 0]);
   const most = Math.max(1, mark ?? 0, ...values) * 1.06;
   const y = (v: number) => TOP + (HIGH - TOP) * (1 - v / most);
-  const ticks = [0, 0.25, 0.5, 0.75, 1].map((t) => Math.round(t * most));
+  const ticks = [...new Set([0, 0.25, 0.5, 0.75, 1].map((t) => Math.round(t * most)))];
   return (
     <div className="overflow-x-auto">
       <svg
@@ -106,12 +109,12 @@ export function ChildrenStrip({ rows, expected, mark, unit, show }: Props) {
                 x={x}
                 y={HIGH + 12}
                 fontSize="12"
-                fill={r.goes.length > 0 ? "currentColor" : "var(--color-quiet)"}
+                fill={standing(r).length > 0 ? "currentColor" : "var(--color-quiet)"}
                 transform={`rotate(48 ${x - 5} ${HIGH + 12})`}
               >
                 {r.child}
               </text>
-              {r.goes.length === 0 && (
+              {standing(r).length === 0 && (
                 <text x={x} y={HIGH - 5} textAnchor="middle" fontSize="12" fill="var(--color-quiet)">
                   {r.openedAt ? "–" : "·"}
                 </text>
@@ -126,12 +129,12 @@ export function ChildrenStrip({ rows, expected, mark, unit, show }: Props) {
         </span>
         <span>○ another go</span>
         <span>
-          <b className="text-coral">×</b> does not count (stopped, beyond the tries, or too late)
+          <b className="text-coral">×</b> does not count (stopped, beyond the goes that count, taken back, or too late)
         </span>
         <span>
           <b className="text-teal">▮</b> expected for the age: eight of ten children
         </span>
-        <span>– only looked</span>
+        <span>– only opened</span>
         <span>· not opened</span>
       </p>
     </div>

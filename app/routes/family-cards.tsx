@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useEffect, useMemo } from "react";
 import { cardsFor } from "#server/cards/family.ts";
 import { familyHomes } from "#server/homes/homes.ts";
 import { keepPages } from "../family/offline.ts";
@@ -27,12 +27,13 @@ export const shouldRevalidate = () => false;
 
 export default function FamilyCards({ loaderData, params }: Route.ComponentProps) {
   const { name, school, cards, answered } = loaderData;
-  const waiting = useWaiting(params.token);
+  const ids = useMemo(() => cards.map((c) => c.id), [cards]);
+  const waiting = useWaiting(params.token, ids);
   useEffect(() => {
     const open = cards.filter((c) => c.state === "open").map((c) => `/f/${params.token}/${c.id}`);
     void keepPages([location.pathname, ...open]);
-    return keepSyncing(params.token);
-  }, [cards, params.token]);
+    return keepSyncing(params.token, ids);
+  }, [cards, ids, params.token]);
   return (
     <main className="on-court min-h-dvh bg-court text-chalk">
       <div className="mx-auto grid max-w-lg gap-5 p-5">
@@ -40,11 +41,16 @@ export default function FamilyCards({ loaderData, params }: Route.ComponentProps
           <p className="text-chalk/75">{school}</p>
           <h1 className="text-3xl">{say("family.title", { name: name.split(" ")[0]! })}</h1>
         </header>
-        {waiting > 0 && (
-          <p className="rounded-md bg-mustard p-3 font-semibold text-[#14241f]">
-            {say("card.waiting", { count: waiting })}
+        {waiting.count > 0 && (
+          <p role="status" className="rounded-md bg-mustard p-3 font-semibold text-[#14241f]">
+            {say("card.waiting", { count: waiting.count })} {waiting.stuck && say("card.stuck")}
           </p>
         )}
+        {waiting.refused.map((why) => (
+          <p key={why} role="status" className="rounded-md border-2 border-coral p-3">
+            {say("hand.refused", { why })}
+          </p>
+        ))}
         {cards.length === 0 && <p>{say("family.none")}</p>}
         <ul className="grid gap-3">
           {cards.map((c) => (
@@ -71,11 +77,14 @@ type Row = Route.ComponentProps["loaderData"]["cards"][number];
 
 function CardRow({ card: c, href }: { card: Row; href: string }) {
   const open = c.state === "open";
-  const line = open
-    ? say("family.open", { when: c.closesAt })
-    : c.state === "soon"
-      ? say("family.soon", { when: c.opensAt })
-      : say("family.closed", { when: c.closesAt });
+  const line =
+    c.state === "withdrawn"
+      ? say("card.back")
+      : open
+        ? say("family.open", { when: c.closesAt })
+        : c.state === "soon"
+          ? say("family.soon", { when: c.opensAt })
+          : say("family.closed", { when: c.closesAt });
   return (
     <a
       href={href}

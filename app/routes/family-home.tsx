@@ -1,8 +1,9 @@
 import { redirect } from "react-router";
 import { listOf } from "#core/kit/items.ts";
+import { NOTHING_SAID } from "#core/records/home.ts";
 import { addFamilyHome, answerForHome, familyHomes } from "#server/homes/homes.ts";
 import { schoolItemsIn } from "#server/kit/items.ts";
-import { answered, found } from "../answer.server.ts";
+import { answered, found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { familyOf } from "../family-link.server.ts";
 import { keepTyped } from "../homes/keep-typed.ts";
@@ -21,8 +22,11 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const link = await familyOf(params.token);
   const told = await found(familyHomes(link));
   const search = searchOf(request);
-  const home = told.homes.find((h) => h.id === search.get("home")) ?? told.homes[0]!;
+  // Nothing is made by looking: a child without a home gets its first when something is said.
+  const home = told.homes.find((h) => h.id === search.get("home")) ??
+    told.homes[0] ?? { ...NOTHING_SAID, id: "", label: "" };
   return {
+    another: crypto.randomUUID(),
     name: told.name,
     school: told.school,
     support: told.support,
@@ -38,19 +42,24 @@ export async function action({ request, params }: Route.ActionArgs) {
   const fields = await fieldsOf(request);
   if (fields.intent === "another")
     return answered(async () => {
-      throw redirect(`/f/${params.token}/home?home=${await addFamilyHome(link)}&part=things`);
+      throw redirect(
+        `/f/${params.token}/home?home=${await addFamilyHome(link, idOf(fields.order, "home"))}&part=things`,
+      );
     });
   const told = await found(familyHomes(link));
-  const home = told.homes.find((h) => h.id === searchOf(request).get("home")) ?? told.homes[0]!;
-  const done = await takePart(fields, home, (answers) => answerForHome(link, home.id, answers));
+  const home = told.homes.find((h) => h.id === searchOf(request).get("home")) ?? told.homes[0] ?? null;
+  let id = home?.id ?? "";
+  const done = await takePart(fields, home ?? NOTHING_SAID, async (answers) => {
+    id = await answerForHome(link, home?.id ?? null, answers);
+  });
   if ("data" in done || done.quietly) return done;
-  throw redirect(`/f/${params.token}/home?home=${home.id}&part=${done.next}`);
+  throw redirect(`/f/${params.token}/home?home=${id}&part=${done.next}`);
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 
 export default function FamilyHome({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { name, school, support, part, home, homes, items } = loaderData;
+  const { name, school, support, part, home, homes, items, another } = loaderData;
   const to = (p: string) => `/f/${params.token}/home?home=${home.id}&part=${p}`;
   const refused = actionData && "problems" in actionData && !actionData.ok ? actionData : null;
   return (
@@ -94,6 +103,7 @@ export default function FamilyHome({ loaderData, actionData, params }: Route.Com
               </a>
             </p>
             <form method="post">
+              <input type="hidden" name="order" value={another} />
               <button type="submit" name="intent" value="another" className="btn btn-quiet">
                 {say("survey.another")}
               </button>
@@ -107,7 +117,7 @@ export default function FamilyHome({ loaderData, actionData, params }: Route.Com
             support={support}
             items={listOf(items.own, items.hidden)}
             to={to}
-            keepAs={home.id}
+            keepAs={home.id || `first-${params.token.slice(0, 22)}`}
             problems={refused?.problems ?? []}
             typed={refused && "typed" in refused ? (refused.typed as Record<string, string>) : null}
           />

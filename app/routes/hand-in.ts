@@ -1,38 +1,42 @@
-import { handIn } from "#core/records/play.ts";
+import { ANSWERED, handIn, type NotTaken } from "#core/records/play.ts";
 import { takeHandIn } from "#server/hand-in/take.ts";
 import { openLink } from "#server/links/open-link.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
+import { jsonOf } from "../read.server.ts";
 import type { Route } from "./+types/hand-in";
 
-/** A whole go fits many times over, bytes. */
-const LARGEST = 1_000_000;
-const answer = (body: unknown, status: number) =>
-  Response.json(body, { status, headers: { "Cache-Control": "no-store" } });
+/** What is wrong with a whole sending is said shortly, letters. */
+const LONGEST = 300;
+const notTaken = (status: number, field: string, message: string, final: boolean) =>
+  Response.json({ answer: ANSWERED, field, message: message.slice(0, LONGEST), final } satisfies NotTaken, { status });
 
-/** Takes what a device sends of a go and answers with receipts. Everything about it may be repeated. */
+/**
+ * Takes what a device sends of a go and answers with receipts, or says by name why not. Everything about it may be repeated. Every answer
+ * carries our sign, so that the device never takes a network's own page for it.
+ */
 export async function action({ request, params }: Route.ActionArgs) {
   const link = await openLink(params.token);
   if ("trouble" in link)
-    return answer(
-      { message: link.trouble === "withdrawn" ? "This link was withdrawn." : "This link is not known." },
-      link.trouble === "withdrawn" ? 410 : 404,
-    );
-  const text = await request.text();
-  if (text.length > LARGEST) return answer({ message: "This is too large." }, 413);
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch {
-    return answer({ message: "This is not JSON." }, 400);
-  }
+    return link.trouble === "withdrawn"
+      ? notTaken(410, "link", "This link was withdrawn.", false)
+      : notTaken(404, "link", "This link is not known.", false);
+  const json = await jsonOf(request);
+  if (json === undefined) return notTaken(400, "body", "This is not JSON.", true);
   const read = handIn.safeParse(json);
-  if (!read.success)
-    return answer({ message: read.error.issues.map((i) => `${i.path.join(".")}: ${i.message}`).join("; ") }, 422);
+  if (!read.success) {
+    const [first] = read.error.issues;
+    return notTaken(422, first!.path.join("."), `${first!.path.join(".")}: ${first!.message}`, true);
+  }
   try {
-    return answer(await takeHandIn(link, read.data), 200);
+    return Response.json({ answer: ANSWERED, ...(await takeHandIn(link, read.data)) });
   } catch (e) {
-    if (e instanceof NotAllowed) return answer({ message: e.message }, 422);
-    if (e instanceof NotFound) return answer({ message: "There is no such card." }, 404);
+    if (e instanceof NotAllowed)
+      return notTaken(422, e.problems[0]?.field ?? "body", e.message, e.problems[0]?.field !== "send");
+    if (e instanceof NotFound)
+      return notTaken(404, "card", "This card is of another child, or there is none any more.", false);
     throw e;
   }
 }
+
+/** Looked at by hand: nothing is here to see. */
+export const loader = () => notTaken(405, "method", "Goes are sent here, not read.", true);

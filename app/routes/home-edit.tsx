@@ -10,6 +10,7 @@ import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm } from "../homes/survey-form.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { sayList } from "../words/say.ts";
 import type { Route } from "./+types/home-edit";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.row.child ?? "Home"} · Daring Yard` }];
@@ -31,6 +32,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     row: { ...row, askedAt: null },
     home: row.homes.find((h) => h.id === search.get("home")) ?? row.homes[0] ?? null,
     part: part === "done" ? ("things" as const) : part,
+    another: crypto.randomUUID(),
     others: rows
       .filter((r) => r.childId !== row.childId && r.homes.length > 0)
       .map((r) => ({ id: r.childId, name: r.child })),
@@ -60,7 +62,11 @@ export async function action({ request, params }: Route.ActionArgs) {
     case "another":
     case "share":
       return answered(async () => {
-        await addHomeFor(who, row.childId, fields.intent === "share" ? idOf(fields.with, "child") : null);
+        await addHomeFor(
+          who,
+          row.childId,
+          fields.intent === "share" ? { sharedWith: idOf(fields.with, "child") } : { id: idOf(fields.order, "home") },
+        );
         return { ok: true as const, problems: [], told: "The home is added." };
       });
     case "leave":
@@ -159,7 +165,7 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
                 >
                   {h.label}
                   {h.siblings.length > 0 && (
-                    <span className="block text-xs text-quiet">with {h.siblings.join(", ")}</span>
+                    <span className="block text-xs text-quiet">with {sayList(h.siblings)}</span>
                   )}
                 </Link>
                 {row.homes.length > 1 && (
@@ -175,6 +181,7 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
           </ul>
           {problem("home")}
           <Form method="post" className="mt-2">
+            <input type="hidden" name="order" value={d.another} />
             <button type="submit" name="intent" value="another" className="btn btn-quiet btn-small">
               Another home
             </button>

@@ -1,51 +1,73 @@
-import { data, Form, Link } from "react-router";
-import { HOME_COLUMNS, keepHomes, LONGEST_FILE, readHomesFor } from "#server/homes/csv.ts";
+import { data, Form, Link, useNavigation } from "react-router";
+import { HOME_COLUMNS, LONGEST_FILE } from "#server/homes/csv.ts";
+import {
+  type Change,
+  type KeptRows,
+  keepRows,
+  type Looked,
+  lookAtRows,
+  type Planned,
+} from "#server/homes/keep-rows.ts";
 import { NotAllowed } from "#server/problem.ts";
+import { formOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { label } from "../words/teacher.ts";
+import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/homes-import";
 
 export const meta: Route.MetaFunction = () => [{ title: "Homes from a file · Daring Yard" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   await teacherOf(request);
-  return { columns: [...HOME_COLUMNS], most: LONGEST_FILE };
+  return { columns: [...HOME_COLUMNS] };
 }
 
 const nothing = {
   problems: [] as { field: string; message: string }[],
-  good: [] as string[],
-  bad: [] as { line: number; reason: string }[],
+  told: null as Looked | null,
   text: "",
-  kept: null as null | { added: number; changed: number; homes: number },
+  shorten: false,
+  kept: null as KeptRows | null,
 };
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await teacherOf(request);
-  const fields = await request.formData();
-  const file = fields.get("file");
-  const text =
-    file instanceof File && file.size > 0
-      ? file.size > LONGEST_FILE
-        ? ""
-        : await file.text()
-      : String(fields.get("text") ?? "");
+  const form = await formOf(request);
+  const keep = form.text("intent") === "keep";
+  const shorten = form.text("shorten") === "yes";
+  let text = form.text("text");
   try {
-    if (file instanceof File && file.size > LONGEST_FILE)
-      throw NotAllowed.of("file", `the file has ${file.size} bytes; ${LONGEST_FILE} are allowed`);
+    // Kept is what was looked at: a file chosen since is looked at first.
+    const file = await form.file("file", LONGEST_FILE);
+    if (file && !keep) text = file.text;
     if (text.trim() === "") throw NotAllowed.of("file", "choose a file, or paste its rows");
-    const { good, bad } = await readHomesFor(who, text);
-    if (fields.get("intent") === "keep") {
-      const kept = await keepHomes(who, good);
-      return { ...nothing, bad, kept };
-    }
-    return { ...nothing, text, bad, good: good.map((g) => `${g.child}, ${g.className}${g.home ? `, ${g.home}` : ""}`) };
+    const done = keep ? await keepRows(who, text, shorten, form.text("seen")) : null;
+    if (done)
+      return { ...nothing, shorten, kept: done.kept, text: done.told.left, told: { ...done.told, planned: [] } };
+    return { ...nothing, text, shorten, told: await lookAtRows(who, text, shorten) };
   } catch (e) {
     if (!(e instanceof NotAllowed)) throw e;
-    return data({ ...nothing, text, problems: e.problems }, { status: 422 });
+    return data({ ...nothing, text, shorten, problems: e.problems }, { status: 422 });
   }
 }
 
+/** What a value of a file is called in words. */
+function shown(v: unknown): string {
+  if (v === null || v === undefined || v === "") return label("csv.nothing");
+  if (v === true || v === false) return label(v ? "csv.yes" : "csv.no");
+  if (typeof v !== "object") return String(v);
+  const text = JSON.stringify(v).replace(/[{}"]/g, "").replaceAll(",", ", ").replaceAll(":", " ");
+  return text.length > 90 ? `${text.slice(0, 90)} ...` : text;
+}
+const change = (c: Change) => `${label(`csv.${c.field}`)}: ${shown(c.from)} → ${shown(c.to)}`;
+
 export default function HomesImport({ loaderData, actionData: a }: Route.ComponentProps) {
+  const busy = useNavigation().state !== "idle";
+  const told = a?.told;
+  const planned = told?.planned ?? [];
+  const fresh = planned.filter((p) => p.isNew);
+  const homes = planned.filter((p) => p.home?.isNew);
+  const changed = planned.filter((p) => !p.isNew && (p.changes.length > 0 || p.home?.joins));
   return (
     <main className="mx-auto w-full max-w-4xl p-6">
       <p className="mb-1 text-sm">
@@ -54,11 +76,15 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
         </Link>
       </p>
       <h1 className="mb-2 text-3xl">Children and homes from a file</h1>
-      <p className="mb-4 max-w-prose text-quiet">
-        A CSV with one row a child and home. Known children are changed, others added; two children with the same home
-        name share it. Nothing is kept before you say yes. Columns: {loaderData.columns.join(", ")}. The first four must
-        be there.
+      <p className="mb-2 max-w-prose text-quiet">
+        A CSV with one row a child and home. A column that is not there changes nothing. Children are known by a first
+        name and an initial; a file that was exported here knows its children and homes by their ids. Nothing is kept
+        before you say yes.
       </p>
+      <details className="mb-4 text-sm text-quiet">
+        <summary>Columns</summary>
+        <p>{loaderData.columns.join(", ")}. The first four must be there.</p>
+      </details>
       {a?.problems.map((p) => (
         <p key={p.message} role="alert" className="note problem mb-3">
           {p.message}
@@ -66,19 +92,17 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
       ))}
       {a?.kept && (
         <p role="status" className="note note-good mb-3">
-          {a.kept.added} children added, {a.kept.changed} changed, {a.kept.homes} new homes.{" "}
+          {tell("csv.kept", { ...a.kept })}{" "}
           <Link to="/homes" className="underline">
             See the homes
           </Link>
         </p>
       )}
-      {a && a.bad.length > 0 && (
-        <section className="mb-4">
-          <h2 className="text-lg problem">
-            {a.bad.length} {a.bad.length === 1 ? "row" : "rows"} cannot be kept
-          </h2>
+      {told && told.bad.length > 0 && (
+        <section className="mb-4" aria-live="polite">
+          <h2 className="text-lg problem">{tell(a?.kept ? "csv.left" : "csv.bad", { n: told.bad.length })}</h2>
           <ul className="text-sm">
-            {a.bad.map((b) => (
+            {told.bad.map((b) => (
               <li key={b.line} className="row-line py-1">
                 <strong>Line {b.line}</strong> {b.reason}
               </li>
@@ -86,24 +110,54 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
           </ul>
         </section>
       )}
-      {a && a.good.length > 0 && (
-        <section className="mb-4">
-          <h2 className="text-lg">
-            {a.good.length} {a.good.length === 1 ? "row is" : "rows are"} good
-          </h2>
-          <p className="mb-2 text-sm text-quiet">
-            {a.good.slice(0, 12).join(" · ")}
-            {a.good.length > 12 && ` and ${a.good.length - 12} more`}
-          </p>
-          <Form method="post">
-            <textarea name="text" defaultValue={a.text} hidden readOnly />
-            <button type="submit" name="intent" value="keep" className="btn btn-main">
-              Yes, keep the {a.good.length} good {a.good.length === 1 ? "row" : "rows"}
+      <Form
+        method="post"
+        encType="multipart/form-data"
+        className="grid gap-3"
+        // Another text was looked at: every field begins anew with it.
+        key={`${told?.seen ?? "open"} ${a?.kept ? "kept" : ""}`}
+      >
+        {told && planned.length > 0 && (
+          <section className="mb-2 grid gap-3">
+            <h2 className="text-lg">{tell("csv.good", { n: planned.length })}</h2>
+            <Rows title={tell("csv.new", { n: fresh.length })} rows={fresh} say={(p) => p.className} />
+            <Rows
+              title={tell("csv.changed", { n: changed.length })}
+              rows={changed}
+              say={(p) =>
+                [...p.changes.map(change), ...(p.home?.joins ? [`${label("csv.livesIn")} ${p.home.label}`] : [])].join(
+                  "; ",
+                )
+              }
+            />
+            <Rows title={tell("csv.homes", { n: homes.length })} rows={homes} say={(p) => p.home!.label} />
+            {fresh.length + changed.length + homes.length === 0 && <p>{label("csv.same")}</p>}
+            <input type="hidden" name="seen" value={told.seen} />
+            <button
+              type="submit"
+              name="intent"
+              value="keep"
+              className="btn btn-main justify-self-start"
+              disabled={busy}
+            >
+              {busy ? "Keeping ..." : tell("csv.keep", { n: planned.length })}
             </button>
-          </Form>
-        </section>
-      )}
-      <Form method="post" encType="multipart/form-data" className="grid gap-3" key={a?.kept ? "kept" : "open"}>
+          </section>
+        )}
+        {told && told.full.length > 0 && (
+          <label className="flex items-start gap-2">
+            <input type="checkbox" name="shorten" value="yes" className="mt-1" defaultChecked={a?.shorten} />
+            <span>
+              {tell("csv.shorten", { n: told.full.length })}{" "}
+              <span className="text-quiet">
+                {told.full
+                  .slice(0, 5)
+                  .map((f) => `${f.from} → ${f.to}`)
+                  .join("; ")}
+              </span>
+            </span>
+          </label>
+        )}
         <label className="field">
           <span>File</span>
           <input type="file" name="file" accept=".csv,text/csv" />
@@ -114,10 +168,28 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
           </span>
           <textarea name="text" rows={8} className="font-mono text-sm" defaultValue={a?.text ?? ""} />
         </label>
-        <button type="submit" name="intent" value="look" className="btn justify-self-start">
-          Look at it
+        <button type="submit" name="intent" value="look" className="btn justify-self-start" disabled={busy}>
+          {busy ? "Looking ..." : "Look at it"}
         </button>
       </Form>
     </main>
+  );
+}
+
+/** Rows of one kind, the first of them open to read. */
+const SHOWN = 12;
+function Rows({ title, rows, say }: { title: string; rows: readonly Planned[]; say: (p: Planned) => string }) {
+  if (rows.length === 0) return null;
+  return (
+    <details open={rows.length <= SHOWN}>
+      <summary className="font-semibold">{title}</summary>
+      <ul className="text-sm">
+        {rows.map((p) => (
+          <li key={p.line} className="row-line py-1">
+            <strong>{p.child}</strong> <span className="text-quiet">{say(p)}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }

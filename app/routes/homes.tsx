@@ -20,8 +20,9 @@ import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { SpacePicture } from "../ui/space-picture.tsx";
 import { when } from "../when.ts";
-import { itemName, namesOf } from "../words/say.ts";
+import { itemName, namesOf, sayList } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
+import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/homes";
 
 export const meta: Route.MetaFunction = () => [{ title: "Homes · Daring Yard" }];
@@ -101,7 +102,7 @@ export async function action({ request }: Route.ActionArgs) {
             ? fields.intent === "invite"
               ? "Everyone was asked already, or has answered."
               : "Nobody is left to remind: invite them first."
-            : `${n} ${n === 1 ? "message is" : "messages are"} in the outbox.`,
+            : tell("homes.asked", { n }),
         );
       }
       case "classWithdraw":
@@ -299,7 +300,7 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
         </Link>
         <span className="block text-xs text-quiet">
           age {r.age}
-          {siblings.length > 0 && `, lives with ${siblings.join(", ")}`}
+          {siblings.length > 0 && `, lives with ${sayList(siblings)}`}
         </span>
       </td>
       <td>

@@ -4,6 +4,7 @@ import { shellOf } from "#server/school/classes.ts";
 import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { when } from "../when.ts";
+import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/outbox";
 
 /** Farther back than any school has messages. */
@@ -40,9 +41,9 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
       <h1 className="mb-1 text-3xl">Outbox</h1>
       <p className="mb-4 text-quiet">
         What a mail service would be given. Nothing leaves this server: copy a message, or its link, to the family.{" "}
-        {total} messages.
+        {tell("outbox.total", { n: total })}
       </p>
-      {rows.length === 0 && <p>No message yet. Sending an activity writes one a child.</p>}
+      {rows.length === 0 && <p>Sending an activity writes one a child.</p>}
       <ul>
         {rows.map((m) => (
           <li key={m.id} className="row-line py-2">

@@ -1,42 +1,96 @@
 import { Download } from "lucide-react";
-import { data, Form, Link, useFetcher } from "react-router";
+import { useEffect } from "react";
+import { data, Link, useFetcher, useRevalidator } from "react-router";
 import { problemsOf } from "#core/formats/activity.ts";
 import { MARKS } from "#core/records/play.ts";
-import { criterionOrder, markCriterion, paperResult, type ResultRow, resultsFor } from "#server/assignments/results.ts";
+import { beatsMark } from "#core/records/rank.ts";
+import { readScore } from "#core/records/score-text.ts";
+import { closeAt, sendToChild, withdraw } from "#server/assignments/change.ts";
+import { correctResult, paperResult } from "#server/assignments/corrections.ts";
+import { criterionOrder, markCriterion, type ResultRow, resultsFor } from "#server/assignments/results.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { answered, found, idOf } from "../answer.server.ts";
-import { fieldsOf } from "../read.server.ts";
+import { fieldsOf, searchOf } from "../read.server.ts";
 import { ChildrenStrip } from "../results/children-strip.tsx";
+import { AddPaper, PaperGo } from "../results/paper.tsx";
+import { Sending } from "../results/sending.tsx";
 import { teacherOf } from "../session.server.ts";
 import { Problems } from "../ui/problems.tsx";
-import { when } from "../when.ts";
-import { say, sayScore } from "../words/say.ts";
+import { fromLocalInput, localInput, when } from "../when.ts";
+import { sayScore } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
+import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/result";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [
   { title: `${d?.results.activity.title ?? "Results"} · Daring Yard` },
 ];
+/** While the expected bands are being worked out the page looks again so often, milliseconds. */
+const LOOK_AGAIN = 2000;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const [results, { zone }] = await Promise.all([found(resultsFor(who, idOf(params.id, "assignment"))), shellOf(who)]);
-  return { results, zone, opens: when(results.opensAt, zone), closes: when(results.closesAt, zone) };
+  const now = Date.now();
+  return {
+    results,
+    zone,
+    opens: when(results.opensAt, zone),
+    closes: when(results.closesAt, zone),
+    closesLocal: localInput(results.closesAt, zone),
+    state: results.withdrawnAt
+      ? ("withdrawn" as const)
+      : results.opensAt.getTime() > now
+        ? ("opens" as const)
+        : results.closesAt.getTime() > now
+          ? ("open" as const)
+          : ("closed" as const),
+    sent: searchOf(request).has("sent"),
+    orderId: crypto.randomUUID(),
+  };
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "assignment");
   const fields = await fieldsOf(request);
+  const done = (intent: string, told = "") => ({ ok: true as const, problems: [], intent, told });
   return answered(async () => {
-    if (fields.intent === "paper") {
-      const typed = String(fields.value ?? "").replace(",", ".");
-      await paperResult(who, id, {
-        cardId: String(fields.cardId),
-        value: typed.trim() === "" ? Number.NaN : Number(typed),
-        reachedTop: fields.reachedTop === "on",
-      });
-      return { ok: true as const, problems: [] };
+    switch (fields.intent) {
+      case "paper":
+        await paperResult(who, id, {
+          orderId: fields.orderId ?? "",
+          cardId: fields.cardId ?? "",
+          ...(await typedScore(who, id, fields)),
+        });
+        return done("paper");
+      case "correct":
+        await correctResult(who, id, {
+          orderId: fields.orderId ?? "",
+          playId: fields.playId ?? "",
+          replaces: fields.replaces || null,
+          reason: fields.reason ?? "",
+          to: fields.to === "gone" || fields.to === "again" ? fields.to : await typedScore(who, id, fields),
+        });
+        return done("correct");
+      case "takeBack":
+      case "putBack":
+        await withdraw(who, id, fields.intent === "putBack");
+        return done(fields.intent);
+      case "closeNow":
+      case "closeAt": {
+        const { zone } = await shellOf(who);
+        const at = fields.intent === "closeNow" ? new Date() : fromLocalInput(fields.closesAt ?? "", zone);
+        await closeAt(who, id, at ?? new Date(Number.NaN));
+        return done(fields.intent);
+      }
+      case "oneMore": {
+        const childId = idOf(fields.childId, "child");
+        const got = await sendToChild(who, id, childId);
+        const { rows } = await resultsFor(who, id);
+        const name = rows.find((r) => r.childId === childId)?.child ?? "";
+        return done("oneMore", tell(got ? "sent.oneMore" : "sent.hadIt", { name }));
+      }
     }
     const read = criterionOrder.safeParse({
       cardId: fields.cardId,
@@ -45,21 +99,35 @@ export async function action({ request, params }: Route.ActionArgs) {
     });
     if (!read.success) return data({ ok: false as const, problems: problemsOf(read.error) }, { status: 422 });
     await markCriterion(who, id, read.data);
-    return { ok: true as const, problems: [] };
+    return done("mark");
   });
 }
 
+/** The score fields of a form, in the unit of the game. */
+async function typedScore(who: Parameters<typeof resultsFor>[0], id: string, fields: Record<string, string>) {
+  const { unit } = await resultsFor(who, id);
+  const stage = (fields.stage ?? "").trim();
+  return {
+    value: readScore(fields.value ?? "", unit) ?? Number.NaN,
+    reachedTop: fields.reachedTop === "on",
+    stage: stage === "" ? null : Number(stage),
+  };
+}
+
 export default function Result({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { results: r, zone } = loaderData;
+  const { results: r, zone, state, orderId } = loaderData;
   const opened = r.rows.filter((x) => x.openedAt).length;
-  const played = r.rows.filter((x) => x.goes.length > 0).length;
-  const beat =
-    r.mark === null
-      ? 0
-      : r.rows.filter(
-          (x) => x.best && (r.unit === "points" ? x.best.score.value > r.mark! : x.best.score.value < r.mark!),
-        ).length;
-  const show = (v: number) => (r.unit === "tenths" ? (v / 10).toFixed(0) : String(v));
+  const played = r.rows.filter((x) => x.goes.some((g) => g.corrected?.score !== null)).length;
+  const beat = r.rows.filter((x) => x.best && beatsMark(x.best.score, r.mark)).length;
+  const show = (v: number) => (r.unit === "tenths" ? sayScore(v, r.unit) : String(v));
+  const problems = actionData && !actionData.ok ? actionData.problems : [];
+  const told = actionData?.ok ? actionData : null;
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    if (!r.working) return;
+    const t = setInterval(() => void revalidate(), LOOK_AGAIN);
+    return () => clearInterval(t);
+  }, [r.working, revalidate]);
   return (
     <main className="mx-auto w-full max-w-7xl p-6">
       <div className="mb-3 flex flex-wrap items-end gap-x-5 gap-y-2">
@@ -72,22 +140,47 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
             </Link>
           </p>
         </div>
-        <Figure n={`${opened} of ${r.rows.length}`} what="opened" />
-        <Figure n={`${played} of ${r.rows.length}`} what="played" />
-        {r.mark !== null && <Figure n={`${beat}`} what={`beat your ${show(r.mark)}`} />}
+        <Figure n={tell("result.of", { n: opened, all: r.rows.length })} what="opened" />
+        <Figure n={tell("result.of", { n: played, all: r.rows.length })} what="played" />
+        {r.mark !== null && (
+          <Figure n={`${beat}`} what={tell("result.beat", { n: beat, mark: sayScore(r.mark, r.unit) })} />
+        )}
         <a className="btn" href={`/results/${params.id}/csv`} download>
           <Download size={17} aria-hidden="true" /> CSV
         </a>
       </div>
-      <ChildrenStrip
-        rows={r.rows}
-        expected={r.expected}
-        mark={r.mark}
-        unit={say(`unit.${r.unit}`, { value: 2 })}
-        show={show}
-      />
+      {loaderData.sent && !told && (
+        <p role="status" className="note note-good mb-3">
+          {tell("sent.told", { title: r.activity.title, n: r.rows.length, class: r.className })}{" "}
+          <Link to="/outbox" className="underline">
+            The outbox
+          </Link>
+        </p>
+      )}
+      {told?.told && (
+        <p role="status" className="note note-good mb-3">
+          {told.told}
+        </p>
+      )}
+      <section aria-label="This sending" className="mb-4">
+        <Sending
+          state={state}
+          closes={loaderData.closes}
+          closesLocal={loaderData.closesLocal}
+          zone={zone}
+          without={r.without}
+          problems={problems}
+        />
+      </section>
+      <ChildrenStrip rows={r.rows} expected={r.expected} mark={r.mark} unit={label(`unit.${r.unit}`)} show={show} />
+      {r.working && (
+        <p role="status" className="text-sm text-quiet">
+          What is expected at each age is being worked out.
+        </p>
+      )}
       <section className="mt-6">
         <h2 className="mb-1 text-xl">Children</h2>
+        <Problems list={problems.filter((p) => p.field === "result" || p.field === "reason")} />
         <div className="overflow-x-auto">
           <table className="w-full text-left text-[0.95rem]">
             <thead>
@@ -106,38 +199,28 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
             </thead>
             <tbody>
               {r.rows.map((row) => (
-                <Row key={row.cardId} row={row} criteria={r.activity.criteria} zone={zone} />
+                <Row
+                  key={row.cardId}
+                  row={row}
+                  criteria={r.activity.criteria}
+                  zone={zone}
+                  possible={r.possible}
+                  orderId={orderId}
+                />
               ))}
             </tbody>
           </table>
         </div>
       </section>
-      <section className="mt-8 max-w-2xl">
+      <section className="mt-8 max-w-3xl">
         <h2 className="mb-1 text-xl">A result from paper</h2>
-        <Problems list={actionData && !actionData.ok ? actionData.problems : []} />
-        {actionData?.ok && <p className="note note-good">It was added.</p>}
-        <Form method="post" className="mt-2 flex flex-wrap items-end gap-3">
-          <label className="field">
-            <span>Child</span>
-            <select name="cardId" required>
-              {r.rows.map((x) => (
-                <option key={x.cardId} value={x.cardId}>
-                  {x.child}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="field">
-            <span>Score in {say(`unit.${r.unit}`, { value: 2 })}</span>
-            <input name="value" inputMode="decimal" className="w-28" required />
-          </label>
-          <label className="flex h-9 items-center gap-2">
-            <input type="checkbox" name="reachedTop" /> reached the end
-          </label>
-          <button type="submit" name="intent" value="paper" className="btn">
-            Add
-          </button>
-        </Form>
+        <AddPaper
+          rows={r.rows}
+          possible={r.possible}
+          orderId={orderId}
+          problems={problems.filter((p) => ["value", "stage", "cardId", "orderId"].includes(p.field))}
+          added={told?.intent === "paper"}
+        />
       </section>
     </main>
   );
@@ -156,10 +239,14 @@ function Row({
   row: r,
   criteria,
   zone,
+  possible,
+  orderId,
 }: {
   row: ResultRow;
   criteria: readonly { id: string; text: string }[];
   zone: string;
+  possible: Route.ComponentProps["loaderData"]["results"]["possible"];
+  orderId: string;
 }) {
   const last = r.goes[r.goes.length - 1];
   const answers = r.goes.flatMap((g) => g.reflection.answers.filter(Boolean));
@@ -172,7 +259,7 @@ function Row({
           sayScore(r.best.score.value, r.best.score.unit)
         ) : (
           <span className="font-normal text-quiet">
-            {r.goes.length > 0 ? "none counts" : r.openedAt ? "only looked" : "not opened"}
+            {label(r.goes.length > 0 ? "best.none" : r.openedAt ? "best.opened" : "best.unopened")}
           </span>
         )}
       </td>
@@ -180,27 +267,33 @@ function Row({
         <span className="flex flex-wrap gap-1.5">
           {r.goes.map((g) => {
             const notes = [
-              g.score.match !== null && `match ${g.score.match}`,
-              g.source === "paper" && "paper",
-              g.timing === "sentLater" && "sent later",
-              g.timing === "tooLate" && "too late",
-              g.beyond && "beyond the tries",
-              g.score.stopped && "stopped",
-              g.clockDoubt && "clock?",
+              g.score.match !== null && tell("result.match", { n: g.score.match }),
+              g.timing === "sentLater" && label("go.sentLater"),
+              g.timing === "tooLate" && label("go.tooLate"),
+              g.beyond && label("go.beyond"),
+              g.score.stopped && label("go.stopped"),
+              g.clockDoubt && label("go.clock"),
+              g.unversioned && label("go.unversioned"),
             ].filter(Boolean);
+            if (g.source === "paper")
+              return <PaperGo key={g.playId} go={g} possible={possible} orderId={orderId} child={r.child} />;
             return (
               <span
                 key={g.playId}
                 className={`tag ${g.counts ? "" : "border-coral border-dashed"}`}
                 title={`${when(g.startedAt, zone)}, ${g.score.working}`}
               >
-                {g.score.unit === "tenths" ? (g.score.value / 10).toFixed(1) : g.score.value}
-                {g.setup.players > 1 && <span className="font-normal"> with {g.setup.players - 1}</span>}
+                {g.score.unit === "tenths" ? sayScore(g.score.value, g.score.unit) : g.score.value}
+                {g.setup.players > 1 && (
+                  <span className="font-normal"> {tell("result.with", { n: g.setup.players - 1 })}</span>
+                )}
                 {notes.length > 0 && <span className="font-normal text-quiet"> {notes.join(", ")}</span>}
               </span>
             );
           })}
-          {r.begun > 0 && <span className="tag border-dashed border-hair font-normal">{r.begun} begun</span>}
+          {r.begun > 0 && (
+            <span className="tag border-dashed border-hair font-normal">{tell("result.begun", { n: r.begun })}</span>
+          )}
           {r.conflicts > 0 && <span className="tag border-coral">two versions arrived</span>}
         </span>
         {answers.length > 0 && (

@@ -4,6 +4,7 @@ import { shellOf } from "#server/school/classes.ts";
 import { teacherOf } from "../session.server.ts";
 import { when } from "../when.ts";
 import { label } from "../words/teacher.ts";
+import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/results";
 
 export const meta: Route.MetaFunction = () => [{ title: "Results · Daring Yard" }];
@@ -28,7 +29,7 @@ export default function Results({ loaderData }: Route.ComponentProps) {
       <table className="w-full text-left">
         <thead>
           <tr className="border-b-2 border-ink text-sm">
-            {["Activity", "Class", "Opened", "Closes", "Looked", "Played"].map((h) => (
+            {["Activity", "Class", "Opens", "Closes", "Opened by", "Played by"].map((h) => (
               <th key={h} className="py-1.5 font-semibold">
                 {h}
               </th>
@@ -46,13 +47,9 @@ export default function Results({ loaderData }: Route.ComponentProps) {
               </td>
               <td>{a.className}</td>
               <td>{a.opens}</td>
-              <td>{a.closes}</td>
-              <td>
-                {a.opened} of {a.cards}
-              </td>
-              <td className="font-bold">
-                {a.played} of {a.cards}
-              </td>
+              <td>{a.withdrawnAt ? "taken back" : a.closes}</td>
+              <td>{tell("result.of", { n: a.opened, all: a.cards })}</td>
+              <td className="font-bold">{tell("result.of", { n: a.played, all: a.cards })}</td>
             </tr>
           ))}
         </tbody>

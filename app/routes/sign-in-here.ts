@@ -4,6 +4,6 @@ import type { Route } from "./+types/sign-in-here";
 /** Signs in without leaving the page: answers in JSON. */
 export async function action({ request }: Route.ActionArgs) {
   const told = await signInFrom(request);
-  if (told.ok) return Response.json({ ok: true, problems: [] }, { headers: { "Set-Cookie": told.cookie } });
+  if (told.ok) return Response.json({ ok: true, problems: [] }, { headers: told.cookies });
   return Response.json({ ok: false, problems: told.problems }, { status: 422 });
 }

@@ -19,7 +19,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const told = await signInFrom(request);
   if (!told.ok) return data(told, { status: 422 });
-  throw redirect(safe(searchOf(request).get("to")), { headers: { "Set-Cookie": told.cookie } });
+  throw redirect(safe(searchOf(request).get("to")), { headers: told.cookies });
 }
 
 export default function SignIn({ actionData }: Route.ComponentProps) {

@@ -9,8 +9,9 @@ import { answered } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
 import { formOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
-import { itemName, namesOf } from "../words/say.ts";
+import { itemName, namesOf, sayList } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
+import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/things";
 
 /** A list of things is some hundred kilobytes at most. */
@@ -55,7 +56,7 @@ export async function action({ request }: Route.ActionArgs) {
       case "file": {
         const given = (await form.file("file", LARGEST_FILE))?.text ?? text("text");
         const n = await saveItems(who, itemsIn(given));
-        return done(`${n} ${n === 1 ? "thing is" : "things are"} in your list now.`);
+        return done(tell("things.saved", { n }));
       }
       default:
         return data(
@@ -135,7 +136,7 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
         {used.length > 0 && a && "id" in a && (
           <Form method="post" className="note mb-3 flex flex-wrap items-center gap-3">
             <span className="grow">
-              {itemName(a.id, names)} is used in {used.join(", ")}. They keep a copy of their own; take it out of the
+              {itemName(a.id, names)} is used in {sayList(used)}. They keep a copy of their own; take it out of the
               list?
             </span>
             <input type="hidden" name="id" value={a.id} />

@@ -4,6 +4,7 @@ import { shellOf } from "#server/school/classes.ts";
 import { teacherOf } from "../session.server.ts";
 import { dayKey, when } from "../when.ts";
 import { label } from "../words/teacher.ts";
+import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/week";
 
 const DAY = 86_400_000;
@@ -24,7 +25,13 @@ export async function loader({ request }: Route.LoaderArgs) {
     days,
     out: out.map((a) => ({
       ...a,
-      state: a.opensAt.getTime() > now ? "opens" : a.closesAt.getTime() > now ? "open" : "closed",
+      state: a.withdrawnAt
+        ? "withdrawn"
+        : a.opensAt.getTime() > now
+          ? "opens"
+          : a.closesAt.getTime() > now
+            ? "open"
+            : "closed",
       opens: when(a.opensAt, zone),
       closes: when(a.closesAt, zone),
     })),
@@ -33,8 +40,9 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export default function Week({ loaderData }: Route.ComponentProps) {
   const { days, out } = loaderData;
-  const open = out.filter((a) => a.state !== "closed");
+  const open = out.filter((a) => a.state === "open" || a.state === "opens");
   const closed = out.filter((a) => a.state === "closed");
+  const back = out.filter((a) => a.state === "withdrawn");
   return (
     <main className="mx-auto w-full max-w-6xl p-6">
       <div className="mb-4 flex items-end gap-4">
@@ -54,9 +62,18 @@ export default function Week({ loaderData }: Route.ComponentProps) {
       )}
       <Sendings title="Out now" rows={open} days={days} />
       <Sendings title="Closed" rows={closed} days={days} />
+      <Sendings title="Taken back" rows={back} days={days} />
     </main>
   );
 }
+
+/** Who played, who only opened, who did neither. A paper score makes a player of one who never opened. */
+const counts = (a: { played: number; opened: number; cards: number }) => ({
+  played: a.played,
+  cards: a.cards,
+  looked: Math.max(0, a.opened - a.played),
+  unopened: a.cards - Math.max(a.opened, a.played),
+});
 
 type Row = Route.ComponentProps["loaderData"]["out"][number];
 
@@ -93,17 +110,14 @@ function Sendings({
                 </p>
               </div>
               <div>
-                <p className="mb-1 text-sm">
-                  <strong className="text-lg">{a.played}</strong> of {a.cards} played, {a.opened - a.played} only
-                  looked, {a.cards - a.opened} not opened
-                </p>
+                <p className="mb-1 text-sm">{tell("week.played", counts(a))}</p>
                 <div
                   className="flex h-4 overflow-hidden rounded-sm border border-ink"
                   role="img"
-                  aria-label={`${a.played} played, ${a.opened - a.played} only looked, ${a.cards - a.opened} not opened`}
+                  aria-label={tell("week.played", counts(a))}
                 >
                   <div className="bg-teal" style={{ width: `${(100 * a.played) / a.cards}%` }} />
-                  <div className="bg-mustard" style={{ width: `${(100 * (a.opened - a.played)) / a.cards}%` }} />
+                  <div className="bg-mustard" style={{ width: `${(100 * counts(a).looked) / a.cards}%` }} />
                 </div>
               </div>
               <div

@@ -10,20 +10,20 @@ import { countIn, FOOT, MOST_SHOES, type Unit } from "#core/measures/count.ts";
 import { type Paces, paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { riseOf } from "#core/physics/flight.ts";
+import { readScore, SCORE_UNITS } from "#core/records/score-text.ts";
 import { clashesOf, type Clash as LayoutClash } from "#core/yard/clashes.ts";
 import { awayFrom, swingOf } from "#core/yard/clear.ts";
 import { laidParts } from "#core/yard/layouts/laid.ts";
 import { countedBackFrom, type Part, partsOf } from "#core/yard/parts.ts";
 import { USUAL_CEILING } from "#core/yard/space.ts";
 import { activityFor, addActivity, copyActivity, shelveActivity } from "#server/activities/activities.ts";
-import { unitOf } from "#server/assignments/results.ts";
 import { sendActivity } from "#server/assignments/send.ts";
 import { homesFor } from "#server/homes/homes.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
-import { fieldsOf, jsonIn } from "../read.server.ts";
+import { formOf, jsonIn } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { clockTime, fromLocalInput, localInput } from "../when.ts";
 import { sayCount, sayPhrase, targetName } from "../words/say.ts";
@@ -77,7 +77,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const closes = new Date(now + 7 * DAY);
   return {
     activity: { ...kept, updatedAt: kept.updatedAt.toISOString() },
-    unit: unitOf(kept.document),
+    orderId: crypto.randomUUID(),
     classes,
     items,
     homes: homes.map((h) => ({
@@ -98,13 +98,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-const whole = (text: FormDataEntryValue | undefined) =>
-  typeof text === "string" && text.trim() !== "" ? Number(text) : Number.NaN;
+const whole = (text: string | undefined) => (text !== undefined && text.trim() !== "" ? Number(text) : Number.NaN);
 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "activity");
-  const fields = await fieldsOf(request);
+  const form = await formOf(request);
+  const fields = form.fields();
   return answered(async () => {
     switch (fields.intent) {
       case "copy":
@@ -123,15 +123,20 @@ export async function action({ request, params }: Route.ActionArgs) {
       }
       case "send": {
         const { zone } = await shellOf(who);
-        const mark = whole(fields.mark);
+        const unit = SCORE_UNITS.find((u) => u === fields.markUnit) ?? null;
+        const mark = (fields.mark ?? "").trim();
+        const only = form.all("child");
         const sent = await sendActivity(who, id, {
-          classId: String(fields.classId ?? ""),
-          opensAt: fromLocalInput(String(fields.opensAt ?? ""), zone) as Date,
-          closesAt: fromLocalInput(String(fields.closesAt ?? ""), zone) as Date,
+          orderId: fields.orderId ?? "",
+          classId: fields.classId ?? "",
+          children: only.length > 0 ? only : null,
+          opensAt: fromLocalInput(fields.opensAt ?? "", zone) as Date,
+          closesAt: fromLocalInput(fields.closesAt ?? "", zone) as Date,
           tries: whole(fields.tries),
-          mark: String(fields.mark ?? "").trim() === "" ? null : mark,
+          mark: mark === "" ? null : ((unit && readScore(mark, unit)) ?? Number.NaN),
+          markUnit: unit,
         });
-        throw redirect(`/results/${sent}`);
+        throw redirect(`/results/${sent}?sent`);
       }
       default:
         return data(
@@ -189,6 +194,8 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const classId = search.get("class") ?? classes[0]?.id ?? "";
   const group = classes.find((c) => c.id === classId) ?? classes[0];
   const pattern = patternOf(a.pattern.name);
+  // By what is on the screen, saved or not: a change of scoring asks for the mark anew.
+  const scoreUnit = pattern.possible(a.pattern.params).unit;
   const pegs = useMemo(() => pattern.pegs(live.pattern.params), [pattern, live.pattern.params]);
   const [shown, show] = useState(1);
   const [unit, setUnit] = useState<"m" | "ft">("m");
@@ -243,6 +250,13 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const own = useMemo(
     () => drawingsOf([...live.kit.own, ...loaderData.items.own]),
     [live.kit.own, loaderData.items.own],
+  );
+  const housed = useMemo(
+    () =>
+      loaderData.homes
+        .filter((h) => h.className === group?.name)
+        .map((h) => ({ child: h.child, homes: h.homes.map((x) => x.id) })),
+    [loaderData.homes, group],
   );
   const homeNames = useMemo(() => {
     const out: Record<string, string> = {};
@@ -522,30 +536,26 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                   names={names}
                   fits={fits}
                   homes={homeNames}
+                  housed={housed}
                 />
               )}
               {station === "send" && (
                 <SendPanel
                   activity={a}
                   change={change}
-                  classes={classes.map((c) => ({ id: c.id, name: c.name, size: c.children.length }))}
+                  classes={classes}
                   classId={group?.id ?? ""}
                   times={loaderData.times}
                   zone={zone}
                   held={held}
                   problems={refused}
-                  unit={
-                    loaderData.unit === "points"
-                      ? "points"
-                      : loaderData.unit === "sends"
-                        ? "tries"
-                        : "tenths of a second"
-                  }
+                  unit={scoreUnit}
+                  orderId={loaderData.orderId}
                 />
               )}
             </section>
           </div>
-          <Strip activity={game} people={people} names={names} unit={loaderData.unit} homes={homes} />
+          <Strip activity={game} people={people} names={names} unit={scoreUnit} homes={homes} />
           <Clash draft={draft} zone={zone} />
           <SignInAgain draft={draft} />
         </main>

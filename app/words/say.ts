@@ -1,5 +1,6 @@
 import { IntlMessageFormat } from "intl-messageformat";
 import type { Phrase } from "#core/patterns/contract.ts";
+import { clockText, type ScoreUnit } from "#core/records/score-text.ts";
 import { en } from "./en.ts";
 
 /** Sentences by key; a part of the catalogue that only some pages need is added by them. */
@@ -70,7 +71,11 @@ export const countedIn = ({ count, unit }: { count: number; unit: string }) => (
   unit,
 });
 
-/** A score with its unit; tenths of a second are shown as seconds. */
-export function sayScore(value: number, unit: "points" | "sends" | "tenths"): string {
-  return say(`score.${unit}`, { value: unit === "tenths" ? value / 10 : value });
+/** A score with its unit: `45 points`, `12 sends`; times as a clock shows them: `0:32.5`. */
+export function sayScore(value: number, unit: ScoreUnit): string {
+  return unit === "tenths" ? clockText(value) : say(`score.${unit}`, { value });
 }
+
+/** Several names as one reads them: `Amina, Jo and Sam`. */
+const listed = new Intl.ListFormat(LANGUAGE, { type: "conjunction" });
+export const sayList = (names: readonly string[]): string => listed.format(names);

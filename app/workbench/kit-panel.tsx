@@ -17,6 +17,8 @@ import { partsOf } from "#core/yard/parts.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { say, sayPhrase } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
+import { tell } from "../words/tell.ts";
+import { countHomes, type Housed } from "./home-count.ts";
 import { useSchool, withOwn } from "./items.tsx";
 import { NumberField } from "./knobs.tsx";
 import type { PanelProps } from "./stations.tsx";
@@ -28,6 +30,8 @@ interface Props extends PanelProps {
   fits: readonly KitFit[] | null;
   /** Names of the homes, by id. */
   homes: Readonly<Record<string, string>>;
+  /** The children of the class, each with its homes. */
+  housed: readonly Housed[];
 }
 
 /** What was chosen last: what it does to the challenge is said until something else is done. */
@@ -39,7 +43,7 @@ interface Swap {
 }
 
 /** Station Kit: the roles of the game, what is asked of each in words, and which homes can do it. */
-export function KitPanel({ activity: a, change, people, names, fits, homes }: Props) {
+export function KitPanel({ activity: a, change, people, names, fits, homes, housed }: Props) {
   const { list, name } = useSchool();
   const [open, setOpen] = useState<string | null>("send");
   const [swap, setSwap] = useState<Swap | null>(null);
@@ -78,7 +82,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes }: Pr
           leave={() => setSwap(null)}
         />
       )}
-      <ClassFit a={a} fits={fits} homes={homes} name={name} change={change} />
+      <ClassFit a={a} fits={fits} housed={housed} homes={homes} name={name} change={change} />
       {roles.map((r) => {
         const target = targetOf(r.id);
         const title =
@@ -384,24 +388,31 @@ export function changeText(c: Change, name: (id: string) => string): string {
 function ClassFit({
   a,
   fits,
+  housed,
   homes,
   name,
   change,
 }: {
   a: Activity;
   fits: readonly KitFit[] | null;
+  housed: readonly Housed[];
   homes: Readonly<Record<string, string>>;
   name: (id: string) => string;
   change: (a: Activity) => void;
 }) {
   if (!fits) return <p className="py-2 text-sm text-quiet">Asking the homes ...</p>;
-  const can = fits.filter((f) => f.can).length;
-  const out = fits.filter((f) => !f.can);
-  const ranked = rankedChanges(fits).slice(0, 4);
+  const of = new Map(fits.map((f) => [f.home, f]));
+  const count = countHomes(housed, (id) => {
+    const f = of.get(id);
+    return !f || f.guessed ? null : f.can;
+  });
+  const told = fits.filter((f) => !f.guessed);
+  const out = told.filter((f) => !f.can);
+  const ranked = rankedChanges(told).slice(0, 4);
   return (
     <details className="mb-1 rounded-sm border-2 border-hair px-2.5 py-1.5" aria-label="Homes">
       <summary className="font-semibold">
-        {can} of {fits.length} homes have the things
+        {tell("kit.homes", { n: count.can, all: count.all, silent: count.silent })}
         {out.length > 0 && ranked[0] && (
           <span className="block text-xs font-normal text-quiet">
             {ranked[0].homes.length} more by {changeText(ranked[0].change, name)}

@@ -52,6 +52,11 @@ describe("station Kit", () => {
           people={people}
           names={names}
           fits={fitHomes(a, homes, school.list)}
+          housed={[
+            { child: "Ada B.", homes: ["h1"] },
+            { child: "Ben C.", homes: ["h2"] },
+            { child: "Cleo D.", homes: ["h3"] },
+          ]}
           homes={{ h1: "Ada B.", h2: "Ben C.", h3: "Cleo D." }}
         />
       </SchoolContext>,
@@ -61,7 +66,7 @@ describe("station Kit", () => {
     for (const thing of ["sock ball", "bucket", "box", "book", "saucepan", "bottle", "string"])
       expect(plain(html)).toContain(thing);
     expect(html.match(/type="radio"/g)!.length).toBeGreaterThan(15);
-    expect(plain(html)).toContain("3 of 3 homes have the things");
+    expect(plain(html)).toContain("2 of 3 children have the things at home, 1 home did not say");
     expect(plain(html)).toContain("Homes that did not say are taken to have the usual things.");
   });
   it("says which homes cannot and why, and the single change that lets most of them in", () => {
@@ -70,8 +75,8 @@ describe("station Kit", () => {
       kit: { ...climb.kit, roles: [{ role: "send", limits: [{ property: "rebound", least: 0.5 }], wishes: [] }] },
     };
     const said = plain(panel(asking));
-    expect(said).toContain("1 of 3 homes have the things");
-    expect(said).toContain("2 more by not asking for bounce");
+    expect(said).toContain("1 of 3 children have the things at home, 1 home did not say");
+    expect(said).toContain("1 more by not asking for bounce");
     expect(said).toContain("Ben C. All that is here has too little bounce.");
     expect(said).not.toContain("Ada B.");
     expect(said).toContain("bounces");

@@ -1,22 +1,32 @@
-import { Form } from "react-router";
+import { useState } from "react";
+import { Form, useNavigation } from "react-router";
 import type { Activity, Problem } from "#core/formats/activity.ts";
+import type { ScoreUnit } from "#core/records/score-text.ts";
+import { label } from "../words/teacher.ts";
+import { tell } from "../words/tell.ts";
 import { NumberField, TextField } from "./knobs.tsx";
 
 interface Props {
   activity: Activity;
   change: (next: Activity, key?: string) => void;
-  classes: readonly { id: string; name: string; size: number }[];
+  classes: readonly { id: string; name: string; children: readonly { id: string; name: string }[] }[];
   classId: string;
   times: { opens: string; closes: string };
   zone: string;
   /** The draft is not saved or not whole: nothing can be sent yet. */
   held: string | null;
   problems: readonly Problem[];
-  unit: string;
+  unit: ScoreUnit;
+  /** Of this form: sent twice, it is sent once. */
+  orderId: string;
 }
 
 /** To a class, with its times and tries. A plain form: it works before the script loads. */
-export function SendPanel({ activity: a, change, classes, classId, times, zone, held, problems, unit }: Props) {
+export function SendPanel(props: Props) {
+  const { activity: a, change, classes, classId, times, zone, held, problems, unit, orderId } = props;
+  const busy = useNavigation().formData?.get("intent") === "send";
+  const [to, setTo] = useState(classId);
+  const group = classes.find((c) => c.id === to) ?? classes[0];
   const told = (field: string) => problems.find((p) => p.field === field);
   const line = (field: string) =>
     told(field) && (
@@ -27,17 +37,34 @@ export function SendPanel({ activity: a, change, classes, classId, times, zone, 
   return (
     <>
       <Form method="post" className="grid gap-3" id="send-form">
+        <input type="hidden" name="orderId" value={orderId} />
+        <input type="hidden" name="markUnit" value={unit} />
         <label className="field">
           <span>Class</span>
-          <select name="classId" defaultValue={classId}>
+          <select name="classId" value={to} onChange={(e) => setTo(e.target.value)}>
             {classes.map((c) => (
               <option key={c.id} value={c.id}>
-                {c.name}, {c.size} children
+                {tell("class.size", { name: c.name, n: c.children.length })}
               </option>
             ))}
           </select>
           {line("classId")}
         </label>
+        {group && (
+          <details key={group.id}>
+            <summary>Only to some of them</summary>
+            <fieldset className="mt-1 grid max-h-56 grid-cols-2 gap-x-3 overflow-y-auto">
+              <legend className="sr-only">Children of {group.name}</legend>
+              {group.children.map((k) => (
+                <label key={k.id} className="flex items-center gap-2 py-0.5 text-sm">
+                  <input type="checkbox" name="child" value={k.id} /> {k.name}
+                </label>
+              ))}
+            </fieldset>
+            <p className="text-sm text-quiet">None ticked: all of the class, and who joins it later.</p>
+            {line("children")}
+          </details>
+        )}
         <label className="field">
           <span>
             Opens <span className="hint">{zone}</span>
@@ -77,14 +104,21 @@ export function SendPanel({ activity: a, change, classes, classId, times, zone, 
         </label>
         <label className="field">
           <span>
-            Your mark to beat <span className="hint">in {unit}, may be left out</span>
+            Your mark to beat <span className="hint">{label(`mark.hint.${unit}`)}</span>
           </span>
-          <input name="mark" inputMode="numeric" aria-invalid={told("mark") ? true : undefined} />
+          <input key={unit} name="mark" aria-invalid={told("mark") ? true : undefined} />
           {line("mark")}
         </label>
         {held && <p className="problem">{held}</p>}
-        <button type="submit" name="intent" value="send" className="btn btn-main" disabled={held !== null}>
-          Send to the class
+        <button
+          type="submit"
+          name="intent"
+          value="send"
+          className="btn btn-main"
+          disabled={held !== null || busy}
+          aria-busy={busy}
+        >
+          {busy ? "Sending ..." : "Send"}
         </button>
         <p className="text-sm text-quiet">Every child gets a private link. The messages go to the outbox.</p>
       </Form>

@@ -6,6 +6,9 @@ type Kind = "sends" | "points" | "finish" | "minutes" | "moving";
 const FILLS = ["#7B4B94", "#F2B632", "#0E8A80"];
 const MOST_BARS = 40;
 
+/** A figure of an axis in per cent, without the dust of adding fractions up: `100.00000000000001` -> `100 %`. */
+export const percentTick = (v: number): string => `${Math.round(v * 10) / 10} %`;
+
 /** Several distributions side by side, in bins wide enough to read. */
 function binned(all: readonly Distribution[], names: readonly string[], each: number) {
   const lo = Math.min(...all.map((d) => d.at[0] ?? 0));
@@ -51,7 +54,7 @@ export default function StripChart({
       <ResponsiveContainer width="100%" height={260}>
         <BarChart data={rows} layout="vertical" margin={{ left: 40 }} accessibilityLayer>
           <CartesianGrid horizontal={false} strokeOpacity={0.4} />
-          <XAxis type="number" domain={[0, 100]} unit=" %" />
+          <XAxis type="number" domain={[0, 100]} allowDataOverflow tickFormatter={percentTick} />
           <YAxis type="category" dataKey="name" width={110} />
           <Tooltip formatter={(v) => `${Number(v).toFixed(0)} %`} />
           <Legend itemSorter={null} formatter={(name) => <span className="text-ink">{name}</span>} />
@@ -79,7 +82,7 @@ export default function StripChart({
       <BarChart data={binned(all, unique, kind === "minutes" ? 600 : 1)} accessibilityLayer>
         <CartesianGrid vertical={false} strokeOpacity={0.4} />
         <XAxis dataKey="at" tickFormatter={(v: number) => (kind === "minutes" ? v.toFixed(1) : String(v))} />
-        <YAxis unit=" %" width={48} />
+        <YAxis tickFormatter={percentTick} width={48} />
         <Tooltip formatter={(v) => `${Number(v).toFixed(1)} %`} />
         <Legend itemSorter={null} formatter={(name) => <span className="text-ink">{name}</span>} />
         {unique.map((n, i) => (

@@ -4,6 +4,7 @@ import { lazy, memo, Suspense } from "react";
 import { mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import { tell } from "../words/tell.ts";
 import { useForecast } from "./use-forecast.ts";
 
 const Chart = lazy(() => import("./strip-chart.tsx"));
@@ -107,7 +108,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes 
         about={
           fixed
             ? "Every go of this game has the same number of sends."
-            : "Chance to reach the top, or the total, within the tries and the time."
+            : "Chance to reach the top, or the total, within the sends and the time."
         }
       >
         {fixed ? (
@@ -158,14 +159,14 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes 
       <Part
         title="Homes that can"
         picture={<HomeList homes={homes} />}
-        about="With the things each home has, turned or mirrored in its space, and shorter at the same challenge where it is small. A home that did not say its things is taken to have the usual ones. The others still get a card, with the nearest things and distances."
+        about="A child counts once, in the best of its homes. With the things each home has, turned or mirrored in its space, and shorter at the same challenge where it is small. A home that did not say its things is taken to have the usual ones. The others still get a card, with the nearest things and distances."
       >
         <div className="flex items-center gap-3">
           <div>
             <span className="text-2xl font-bold whitespace-nowrap">
-              {fits} of {homes.length}
+              {tell("strip.can", { n: fits, all: homes.length })}
             </span>
-            <p className="text-[13px] whitespace-nowrap">{silent} did not say</p>
+            <p className="text-[13px] whitespace-nowrap">{tell("strip.canWhat", { silent })}</p>
           </div>
           <div className="flex max-w-40 flex-wrap gap-[3px]" aria-hidden="true">
             {homes.map((h) => (

@@ -115,6 +115,20 @@ export interface Tally {
   finished: boolean;
 }
 
+/** What a whole go of one child alone can score, in the unit of the game. */
+export interface Possible {
+  unit: Score["unit"];
+  least: number;
+  /** Null: no end to it. */
+  most: number | null;
+  /** Nothing between these, where they can be listed. */
+  values: readonly number[] | null;
+  /** Least and most of a go that reached the end, where the unit is not points. */
+  finished: { least: number; most: number | null };
+  /** How far one can come; 0: the game has no such stages. */
+  stages: number;
+}
+
 export interface BaseState {
   setup: Setup;
 }
@@ -144,6 +158,10 @@ export interface Pattern<P, S extends BaseState> {
   score(state: S): Score[];
   ending(state: S): Ending | null;
   tally(state: S): Tally[];
+  /** What may be written on paper: everything that a go alone can score, and as little else as can be said. */
+  possible(params: P): Possible;
+  /** Whether a match is scored in another way than the points that a child's goes are compared by. */
+  matchApart(params: P, setup: Setup): boolean;
   layout(params: P, space: { length: number; width: number }): Part[];
   needs(params: P): Needs;
   /** The same game with another thing as that target. */

@@ -36,7 +36,7 @@ export interface PlayScore {
   /** The score of the match, where it is another one. */
   match: number | null;
   unit: "points" | "sends" | "tenths";
-  /** More is better. */
+  /** More is better; see rank.ts. */
   rank: number;
   working: string;
   sends: number;
@@ -50,6 +50,25 @@ export interface PlayScore {
   seconds: number;
 }
 
+const ref = z.string().min(1).max(40);
+/** What a family decided before play; see core/compile/swap.ts. */
+export const decidedBefore = z.strictObject({
+  home: ref.nullable(),
+  fixed: z.record(ref, ref).refine((r) => Object.keys(r).length <= 40, "decided: 40 roles or fewer"),
+  also: z.array(ref).max(60),
+});
+
+/** What was really played: the game as this home had it, for later sums. */
+export interface PlayedGame {
+  pattern: { name: string; params: unknown };
+  action: string;
+  /** The thing sent, and the floor it was sent over. */
+  send: string;
+  floor: string;
+  /** What stood how far away, metres, by id. */
+  distances: Record<string, number>;
+}
+
 const hash = z.string().regex(/^[0-9a-f]{64}$/, "hash must be 64 hexadecimal digits");
 /** One go on its way from a device: whatever of it is not yet receipted. */
 export const handIn = z.strictObject({
@@ -58,6 +77,9 @@ export const handIn = z.strictObject({
   device: z.string().min(8).max(64),
   setup: playSetup,
   rulesVersion: z.number().int().min(1).max(1000),
+  /** The version of the card that was played; pages kept from before versions do not say. */
+  cardHash: hash.nullable().default(null),
+  decided: decidedBefore.nullable().default(null),
   /** Device time of the start, milliseconds since 1970. */
   startedAt: z.number().int().min(0).max(4102444800000),
   /** Events with their place in the record. */
@@ -75,6 +97,18 @@ export const handIn = z.strictObject({
     .nullable(),
 });
 export type HandIn = z.infer<typeof handIn>;
+/** As it is sent: what may be left out is left out. */
+export type HandInSent = z.input<typeof handIn>;
+
+/** What the server itself answers a hand-in with carries this, so that a device never takes anybody else's answer for it. */
+export const ANSWERED = "daring-yard";
+/** Why a go was not taken. `final`: sending it again changes nothing; else it waits on the device and is sent again. */
+export interface NotTaken {
+  answer: typeof ANSWERED;
+  field: string;
+  message: string;
+  final: boolean;
+}
 
 export const receipt = z.strictObject({
   play: z.uuid(),

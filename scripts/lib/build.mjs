@@ -13,6 +13,7 @@ const SOURCES = [
   "package-lock.json",
   "vite.config.ts",
   "vite.sw.config.ts",
+  "vite.figures.config.ts",
   "react-router.config.ts",
   "tsconfig.json",
 ];
@@ -73,5 +74,7 @@ export function ensureBuild({ force = false } = {}) {
   writeFileSync(join(root, "build/family-files.json"), JSON.stringify(familyFiles()));
   const worker = run(bin("vite"), ["build", "--config", "vite.sw.config.ts"]);
   if (worker.status !== 0) give(`The build of the service worker failed:\n${worker.stdout}\n${worker.stderr}`);
+  const figures = run(bin("vite"), ["build", "--config", "vite.figures.config.ts"]);
+  if (figures.status !== 0) give(`The build of the figures' thread failed:\n${figures.stdout}\n${figures.stderr}`);
   writeFileSync(stamp, wanted);
 }

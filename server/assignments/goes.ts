@@ -1,6 +1,8 @@
 import { asc, eq, inArray } from "drizzle-orm";
 import type { PlayScore, PlaySetup, Reflection } from "#core/records/play.ts";
+import { bestBy } from "#core/records/rank.ts";
 import { schema, type Tx } from "../db/client.ts";
+import { type Corrected, correctionsOf } from "./corrections.ts";
 
 const { assignment, card, play, result } = schema;
 
@@ -16,13 +18,17 @@ export interface Go {
   handedAt: Date;
   timing: "inTime" | "sentLater" | "tooLate";
   clockDoubt: boolean;
-  /** Played after the tries allowed were used up. */
+  /** Played on a device that could not say which version of the card it had. */
+  unversioned: boolean;
+  /** What a teacher has said of it since. */
+  corrected: Corrected | null;
+  /** Played after the goes that count were used up. */
   beyond: boolean;
-  /** On boards and for bests: within the tries, in time, not stopped halfway. */
+  /** On boards and for bests: within the goes that count, in time, not stopped halfway, not taken back. */
   counts: boolean;
 }
 
-/** Every go handed in for some cards, in the order they were begun; goes beyond the tries allowed are marked. */
+/** Every go handed in for some cards, in the order they were begun; goes beyond those that count are marked. */
 export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> {
   if (cardIds.length === 0) return [];
   const rows = await tx
@@ -33,15 +39,19 @@ export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> 
     .innerJoin(assignment, eq(assignment.id, card.assignmentId))
     .where(inArray(result.cardId, [...cardIds]))
     .orderBy(asc(play.startedAt), asc(play.id));
+  const corrections = await correctionsOf(tx, cardIds);
   const used = new Map<string, number>();
   return rows.map(({ result: r, play: p, tries }) => {
-    const n = (used.get(r.cardId) ?? 0) + 1;
+    const corrected = corrections.get(p.id) ?? null;
+    const gone = corrected !== null && corrected.score === null;
+    const n = (used.get(r.cardId) ?? 0) + (gone ? 0 : 1);
     used.set(r.cardId, n);
-    const beyond = n > tries;
+    const beyond = !gone && n > tries;
+    const score = corrected?.score ?? r.score;
     return {
       playId: p.id,
       cardId: r.cardId,
-      score: r.score,
+      score,
       reflection: r.reflection,
       setup: p.setup,
       source: p.source,
@@ -49,8 +59,20 @@ export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> 
       handedAt: r.handedAt,
       timing: r.timing,
       clockDoubt: p.clockDoubt,
+      unversioned: p.source === "device" && p.cardHash === null,
+      corrected,
       beyond,
-      counts: !beyond && r.timing !== "tooLate" && !r.score.stopped,
+      counts: !gone && !beyond && r.timing !== "tooLate" && !score.stopped,
     };
   });
 }
+
+/** The best go that counts; the earliest of equals. */
+export const bestOf = (goes: readonly Go[]): Go | null =>
+  bestBy(
+    goes.filter((g) => g.counts),
+    (g) => g.score,
+  );
+/** Goes that are not taken back. */
+export const standing = (goes: readonly Go[]): Go[] =>
+  goes.filter((g) => g.corrected === null || g.corrected.score !== null);

@@ -1,21 +1,31 @@
-import { randomUUID } from "node:crypto";
 import { and, asc, count, desc, eq, inArray, sql } from "drizzle-orm";
 import { z } from "zod";
-import { quantile } from "#core/forecast/distribution.ts";
-import { forecastActivity } from "#core/forecast/for-activity.ts";
-import { Graph } from "#core/forecast/forecast.ts";
-import { type Activity, problemsOf } from "#core/formats/activity.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import type { Possible } from "#core/patterns/contract.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { MARKS, type PlayScore } from "#core/records/play.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { bestOf } from "../cards/family.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
+import { inSchool, schema } from "../db/client.ts";
+import type { Expected } from "../figures/work.ts";
+import { isAsked } from "../jobs/jobs.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
-import { classesOf } from "../school/classes.ts";
-import { type Go, goesOf } from "./goes.ts";
-import { contentHash } from "./send.ts";
+import { bestOf, type Go, goesOf } from "./goes.ts";
+import { ownAssignment } from "./own.ts";
+import { unitOf } from "./send.ts";
 
-const { assignment, card, child, criterionMark, play, playConflict, result, revision, schoolClass } = schema;
+const {
+  assignment,
+  card,
+  child,
+  classTeacher,
+  criterionMark,
+  expectedBand,
+  play,
+  playConflict,
+  result,
+  revision,
+  schoolClass,
+} = schema;
 
 export interface AssignmentRow {
   id: string;
@@ -24,6 +34,7 @@ export interface AssignmentRow {
   pattern: string;
   opensAt: Date;
   closesAt: Date;
+  withdrawnAt: Date | null;
   cards: number;
   opened: number;
   played: number;
@@ -34,13 +45,17 @@ export interface AssignmentRow {
 /** Everything sent to the teacher's classes, what closes latest first. */
 export function assignmentsFor(who: SignedIn, zone: string): Promise<AssignmentRow[]> {
   return inSchool(who.schoolId, async (tx) => {
-    const classes = (await classesOf(tx, who.teacherId)).map((c) => c.id);
-    if (classes.length === 0) return [];
+    const mine = tx
+      .select({ id: classTeacher.classId })
+      .from(classTeacher)
+      .where(eq(classTeacher.teacherId, who.teacherId));
+    const ofMine = inArray(assignment.classId, mine);
     const rows = await tx
       .select({
         assignment,
         className: schoolClass.name,
-        document: revision.document,
+        title: sql<string>`${revision.document}->>'title'`,
+        pattern: sql<string>`${revision.document}->'pattern'->>'name'`,
         cards: count(card.id),
         opened: count(card.openedAt),
       })
@@ -48,40 +63,48 @@ export function assignmentsFor(who: SignedIn, zone: string): Promise<AssignmentR
       .innerJoin(schoolClass, eq(schoolClass.id, assignment.classId))
       .innerJoin(revision, eq(revision.id, assignment.revisionId))
       .leftJoin(card, eq(card.assignmentId, assignment.id))
-      .where(inArray(assignment.classId, classes))
-      .groupBy(assignment.id, schoolClass.name, revision.document)
-      .orderBy(desc(assignment.closesAt));
-    const days = await tx
+      .where(ofMine)
+      .groupBy(assignment.id, schoolClass.name, revision.id)
+      .orderBy(desc(assignment.closesAt), asc(assignment.id));
+    // Children who played, on each day and on any: one pass.
+    const day = sql<string>`to_char(${result.handedAt} at time zone ${zone}, 'YYYY-MM-DD')`;
+    const played = await tx
       .select({
         assignmentId: card.assignmentId,
-        day: sql<string>`to_char(${result.handedAt} at time zone ${zone}, 'YYYY-MM-DD')`,
+        day: sql<string | null>`${day}`,
         children: sql<number>`count(distinct ${card.childId})::int`,
       })
-      .from(result)
-      .innerJoin(card, eq(card.id, result.cardId))
-      .groupBy(card.assignmentId, sql`2`);
-    const played = await tx
-      .select({ assignmentId: card.assignmentId, children: sql<number>`count(distinct ${card.childId})::int` })
-      .from(result)
-      .innerJoin(card, eq(card.id, result.cardId))
-      .groupBy(card.assignmentId);
-    return rows.map(({ assignment: a, className, document, cards, opened }) => ({
+      .from(assignment)
+      .innerJoin(card, eq(card.assignmentId, assignment.id))
+      .innerJoin(result, eq(result.cardId, card.id))
+      .where(ofMine)
+      .groupBy(sql`grouping sets ((1, 2), (1))`);
+    const byId = new Map<string, { all: number; byDay: Record<string, number> }>();
+    for (const p of played) {
+      const told = byId.get(p.assignmentId) ?? { all: 0, byDay: {} };
+      if (p.day === null) told.all = p.children;
+      else told.byDay[p.day] = p.children;
+      byId.set(p.assignmentId, told);
+    }
+    return rows.map(({ assignment: a, ...r }) => ({
       id: a.id,
-      title: document.title,
-      className,
-      pattern: document.pattern.name,
+      title: r.title,
+      className: r.className,
+      pattern: r.pattern,
       opensAt: a.opensAt,
       closesAt: a.closesAt,
-      cards,
-      opened,
-      played: played.find((p) => p.assignmentId === a.id)?.children ?? 0,
-      byDay: Object.fromEntries(days.filter((d) => d.assignmentId === a.id).map((d) => [d.day, d.children])),
+      withdrawnAt: a.withdrawnAt,
+      cards: r.cards,
+      opened: r.opened,
+      played: byId.get(a.id)?.all ?? 0,
+      byDay: byId.get(a.id)?.byDay ?? {},
     }));
   });
 }
 
 export interface ResultRow {
   cardId: string;
+  childId: string;
   child: string;
   age: number;
   openedAt: Date | null;
@@ -92,12 +115,6 @@ export interface ResultRow {
   begun: number;
   conflicts: number;
 }
-/** Where eight of ten children of an age should land, and the middle. */
-export interface Expected {
-  low: number;
-  middle: number;
-  high: number;
-}
 export interface Results {
   id: string;
   activityId: string;
@@ -105,47 +122,31 @@ export interface Results {
   activity: Activity;
   opensAt: Date;
   closesAt: Date;
+  withdrawnAt: Date | null;
   tries: number;
   mark: number | null;
   unit: PlayScore["unit"];
+  /** What may be written on paper. */
+  possible: Possible;
   rows: ResultRow[];
+  /** Children of the class who have no card of it. */
+  without: { id: string; name: string }[];
+  /** By age; an age is missing while it is being worked out. */
   expected: Record<number, Expected>;
-}
-
-async function ownAssignment(tx: Tx, who: SignedIn, id: string) {
-  const classes = (await classesOf(tx, who.teacherId)).map((c) => c.id);
-  const [row] = await tx
-    .select({ assignment, className: schoolClass.name, revision })
-    .from(assignment)
-    .innerJoin(schoolClass, eq(schoolClass.id, assignment.classId))
-    .innerJoin(revision, eq(revision.id, assignment.revisionId))
-    .where(eq(assignment.id, id));
-  if (!row || !classes.includes(row.assignment.classId)) throw new NotFound("assignment");
-  return row;
-}
-
-/** Unit of the scores of an activity: the pattern says it, at the start of a game. */
-export function unitOf(a: Activity): PlayScore["unit"] {
-  const p = patternOf(a.pattern.name);
-  return p.score(p.start(a.pattern.params, { players: 1, mode: "alone", seed: 1 }))[0]!.unit;
-}
-
-function expectedFor(a: Activity, ages: Iterable<number>): Record<number, Expected> {
-  const graph = new Graph();
-  const out: Record<number, Expected> = {};
-  for (const age of new Set(ages)) {
-    const d = forecastActivity(a, [{ age }], { players: 1, mode: "alone", seed: 1 }, "middle", { graph }).sides[0]!
-      .points;
-    out[age] = { low: quantile(d, 0.1), middle: quantile(d, 0.5), high: quantile(d, 0.9) };
-  }
-  return out;
+  /** The expected bands are not all worked out yet. */
+  working: boolean;
 }
 
 export function resultsFor(who: SignedIn, id: string): Promise<Results> {
   return inSchool(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
     const cards = await tx
-      .select({ card: { id: card.id, openedAt: card.openedAt }, name: child.name, age: child.age })
+      .select({
+        card: { id: card.id, openedAt: card.openedAt },
+        childId: card.childId,
+        name: child.name,
+        age: child.age,
+      })
       .from(card)
       .innerJoin(child, eq(child.id, card.childId))
       .where(eq(card.assignmentId, id))
@@ -164,6 +165,12 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       .innerJoin(play, eq(play.id, playConflict.playId))
       .where(inArray(play.cardId, ids));
     const a = own.revision.document;
+    const bands = await tx.select().from(expectedBand).where(eq(expectedBand.assignmentId, id));
+    const inClass = await tx
+      .select({ id: child.id, name: child.name })
+      .from(child)
+      .where(eq(child.classId, own.assignment.classId))
+      .orderBy(asc(child.name));
     return {
       id,
       activityId: own.revision.activityId,
@@ -174,14 +181,16 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       tries: own.assignment.tries,
       mark: own.assignment.mark,
       unit: unitOf(a),
-      expected: expectedFor(
-        a,
-        cards.map((c) => c.age),
-      ),
-      rows: cards.map(({ card: c, name, age }) => {
+      withdrawnAt: own.assignment.withdrawnAt,
+      possible: patternOf(a.pattern.name).possible(a.pattern.params),
+      without: inClass.filter((k) => !cards.some((c) => c.childId === k.id)),
+      expected: Object.fromEntries(bands.map(({ age, low, middle, high }) => [age, { low, middle, high }])),
+      working: await isAsked(tx, "expected", id),
+      rows: cards.map(({ card: c, childId, name, age }) => {
         const mine = goes.filter((g) => g.cardId === c.id);
         return {
           cardId: c.id,
+          childId,
           child: name,
           age,
           openedAt: c.openedAt,
@@ -223,75 +232,5 @@ export function markCriterion(who: SignedIn, id: string, order: z.infer<typeof c
           target: [criterionMark.cardId, criterionMark.criterion],
           set: { mark: order.mark, at: new Date() },
         });
-  });
-}
-
-export const paperOrder = z.strictObject({
-  cardId: z.uuid("child: choose a child"),
-  value: z
-    .number({ error: "score must be a number" })
-    .min(0, "score must be 0 or more")
-    .max(100_000, "score must be 100000 or less"),
-  reachedTop: z.boolean(),
-});
-
-/** A score from paper, typed by the teacher. There is nothing to replay. */
-export async function paperResult(
-  who: SignedIn,
-  id: string,
-  order: z.infer<typeof paperOrder>,
-  now = new Date(),
-): Promise<void> {
-  const checked = paperOrder.safeParse(order);
-  if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
-  const { cardId, value, reachedTop } = checked.data;
-  await inSchool(who.schoolId, async (tx) => {
-    const own = await ownAssignment(tx, who, id);
-    const [mine] = await tx
-      .select({ id: card.id })
-      .from(card)
-      .where(and(eq(card.id, cardId), eq(card.assignmentId, id)));
-    if (!mine) throw new NotFound("card");
-    const a = own.revision.document;
-    const unit = unitOf(a);
-    const whole = Math.round(unit === "tenths" ? value * 10 : value);
-    if (unit !== "tenths" && whole !== value) throw NotAllowed.of("value", "score must be a whole number");
-    const playId = randomUUID();
-    await tx.insert(play).values({
-      id: playId,
-      schoolId: who.schoolId,
-      cardId,
-      device: "paper",
-      source: "paper",
-      setup: { players: 1, mode: "alone", seed: 0 },
-      rulesVersion: own.revision.rulesVersion,
-      startedAt: now,
-      receivedAt: now,
-    });
-    const reflection = { before: null, during: null, after: null, answers: [], criteria: [], grownUp: false };
-    const score: PlayScore = {
-      value: whole,
-      match: null,
-      unit,
-      rank: unit === "points" ? whole : (reachedTop ? 1_000_000 : 0) - whole,
-      working: "",
-      sends: unit === "sends" ? whole : 0,
-      stage: 0,
-      stages: 0,
-      finished: reachedTop,
-      stopped: false,
-      won: null,
-      seconds: 0,
-    };
-    await tx.insert(result).values({
-      playId,
-      schoolId: who.schoolId,
-      cardId,
-      score,
-      reflection,
-      contentHash: contentHash({ score, reflection }),
-      timing: "inTime",
-      handedAt: now,
-    });
   });
 }

@@ -1,131 +1,148 @@
-import { createHash } from "node:crypto";
-import { and, eq } from "drizzle-orm";
+import { and, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
-import { type Card, compileFor, itemsForCard, type SchoolItems } from "#core/compile/card.ts";
 import { ACTIVITY_VERSION, type Activity, problemsOf } from "#core/formats/activity.ts";
 import { patternOf } from "#core/patterns/registry.ts";
+import type { ScoreUnit } from "#core/records/score-text.ts";
 import { ownActivity } from "../activities/activities.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { factsOf, homesOf, linksFor, UNKNOWN_HOME } from "../homes/homes.ts";
+import { invite } from "../cards/invite.ts";
+import { makingFor } from "../cards/making.ts";
+import { giveCards } from "../cards/versions.ts";
+import { contentHash } from "../content-hash.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import { figures } from "../figures/figures.ts";
+import { homesOf } from "../homes/homes-of.ts";
+import { askFor, nudge } from "../jobs/jobs.ts";
 import { schoolItemsOf } from "../kit/items.ts";
+import { linksFor } from "../links/links.ts";
 import { NotAllowed } from "../problem.ts";
 import { ownClass } from "../school/classes.ts";
 
-const { assignment, card, child, message, revision } = schema;
+const { assignment, child, revision } = schema;
 /** An assignment stays open at most this long, days. */
-const LONGEST_OPEN = 120;
+export const LONGEST_OPEN = 120;
+const DAY = 86_400_000;
 
 export const sendOrder = z
   .strictObject({
+    /** Made by the form: the same order sent again is the same assignment. */
+    orderId: z.uuid("order: load this page again, then send"),
     classId: z.uuid("class: choose one of your classes"),
+    /** Only these of the class; null: all of it, and who joins it later. */
+    children: z
+      .array(z.uuid("children: choose from the class"))
+      .min(1, "children: choose one or more")
+      .max(400)
+      .nullable()
+      .default(null),
     opensAt: z.date({ error: "opens: give a date and a time" }),
     closesAt: z.date({ error: "closes: give a date and a time" }),
     tries: z
-      .number({ error: "tries must be a number" })
-      .int("tries must be a whole number")
-      .min(1, "tries must be 1 or more")
-      .max(20, "tries must be 20 or fewer"),
+      .number({ error: "goes must be a number" })
+      .int("goes must be a whole number")
+      .min(1, "goes must be 1 or more")
+      .max(20, "goes must be 20 or fewer"),
     mark: z
-      .number({ error: "mark to beat must be a number" })
+      .number({ error: "mark to beat must be a score of this game" })
       .int("mark to beat must be a whole number")
       .min(0, "mark to beat must be 0 or more")
-      .max(100_000)
+      .max(1_000_000, "mark to beat is too large")
       .nullable(),
+    /** The unit that the mark was typed in: a change of scoring asks for it anew. */
+    markUnit: z.enum(["points", "sends", "tenths"]).nullable().default(null),
   })
   .refine((o) => o.closesAt > o.opensAt, { error: "closes must be later than opens", path: ["closesAt"] })
-  .refine((o) => o.closesAt.getTime() - o.opensAt.getTime() <= LONGEST_OPEN * 86_400_000, {
+  .refine((o) => o.closesAt.getTime() - o.opensAt.getTime() <= LONGEST_OPEN * DAY, {
     error: `closes must be within ${LONGEST_OPEN} days of opens`,
     path: ["closesAt"],
   });
-export type SendOrder = z.infer<typeof sendOrder>;
+export type SendOrder = z.input<typeof sendOrder>;
 
-/** The same content gives the same text whatever the order of its keys. */
-function canonical(value: unknown): string {
-  if (Array.isArray(value)) return `[${value.map(canonical).join(",")}]`;
-  if (typeof value === "object" && value !== null)
-    return `{${Object.entries(value)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`)
-      .join(",")}}`;
-  return JSON.stringify(value);
+/** Unit of the scores of an activity: its game says it. */
+export const unitOf = (a: Activity): ScoreUnit => patternOf(a.pattern.name).possible(a.pattern.params).unit;
+
+/** Throws where a mark is in another unit than the game scores in now, or nobody could score it. */
+function checkMark(a: Activity, mark: number | null, unit: ScoreUnit | null): void {
+  if (mark === null) return;
+  const can = patternOf(a.pattern.name).possible(a.pattern.params);
+  if (unit !== null && unit !== can.unit)
+    throw NotAllowed.of("mark", "mark to beat: this game is scored in another way now, so give it anew");
+  const { least, most } = can.unit === "points" ? can : can.finished;
+  if (mark < least || (most !== null && mark > most))
+    throw NotAllowed.of("mark", `mark to beat: this game gives ${least} to ${most ?? "any number"}`);
 }
-export const contentHash = (value: unknown): string => createHash("sha256").update(canonical(value)).digest("hex");
 
-/** Sends an activity: freezes a revision, compiles a card a child, and puts a message with its private link in the outbox. */
+const byOrder = (tx: Tx, orderId: string) =>
+  tx.select({ id: assignment.id }).from(assignment).where(eq(assignment.orderId, orderId));
+
+/**
+ * Sends an activity: freezes a revision, compiles a card a child, and puts a message with its private link in the outbox. The same order
+ * sent again, also at once from elsewhere, answers with the assignment that it made.
+ */
 export async function sendActivity(who: SignedIn, activityId: string, order: SendOrder): Promise<string> {
   const checked = sendOrder.safeParse(order);
   if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
-  const { classId, ...rest } = checked.data;
-  return inSchool(who.schoolId, async (tx) => {
+  const { classId, children: only, markUnit, ...rest } = checked.data;
+  const ready = await inSchool(who.schoolId, async (tx) => {
+    const [before] = await byOrder(tx, rest.orderId);
+    if (before) return before.id;
     const { document } = await ownActivity(tx, who, activityId);
+    checkMark(document, rest.mark, markUnit);
     const own = await ownClass(tx, who.teacherId, classId);
-    const children = await tx.select().from(child).where(eq(child.classId, classId));
+    const children = await tx
+      .select()
+      .from(child)
+      .where(and(eq(child.classId, classId), only ? inArray(child.id, only) : undefined));
     if (children.length === 0) throw NotAllowed.of("classId", `class: ${own.name} has no children yet`);
-    const hash = contentHash(document);
-    await tx
-      .insert(revision)
-      .values({
-        schoolId: who.schoolId,
-        activityId,
-        document,
-        contentHash: hash,
-        schemaVersion: ACTIVITY_VERSION,
-        rulesVersion: patternOf(document.pattern.name).rulesVersion,
-      })
-      .onConflictDoNothing();
-    const [rev] = await tx
-      .select({ id: revision.id })
-      .from(revision)
-      .where(and(eq(revision.activityId, activityId), eq(revision.contentHash, hash)));
-    const [made] = await tx
-      .insert(assignment)
-      .values({ schoolId: who.schoolId, classId, revisionId: rev!.id, ...rest })
-      .returning({ id: assignment.id });
-    const assignmentId = made!.id;
+    if (only && children.length < new Set(only).size)
+      throw NotAllowed.of("children", `children: not all of them are in ${own.name}`);
     const homes = await homesOf(
       tx,
       children.map((k) => k.id),
     );
     const items = await schoolItemsOf(tx);
-    await tx.insert(card).values(
-      children.map((k) => ({
-        schoolId: who.schoolId,
-        assignmentId,
-        childId: k.id,
-        compiled: compileForChild(document, k, homes.get(k.id) ?? [], items),
-      })),
-    );
+    return { document, children, makings: children.map((k) => makingFor(document, k, homes.get(k.id) ?? [], items)) };
+  });
+  if (typeof ready === "string") return ready;
+  const { document, children, makings } = ready;
+  const compiled = await figures("cards", makings);
+  const sent = await inSchool(who.schoolId, async (tx) => {
+    const revisionId = await freeze(tx, who, activityId, document);
+    const [made] = await tx
+      .insert(assignment)
+      .values({ schoolId: who.schoolId, classId, revisionId, wholeClass: only === null, ...rest })
+      .onConflictDoNothing()
+      .returning({ id: assignment.id });
+    // The same order, pressed twice or on two copies: the other one made it.
+    if (!made) return (await byOrder(tx, rest.orderId))[0]!.id;
+    const cards = children.map((k, i) => ({ childId: k.id, compiled: compiled[i]! }));
+    await giveCards(tx, who.schoolId, made.id, cards);
     await linksFor(tx, who.schoolId, children);
-    await tx
-      .insert(message)
-      .values(
-        children.map((k) => ({ schoolId: who.schoolId, childId: k.id, assignmentId, ...invitation(document, k.name) })),
-      );
-    return assignmentId;
+    await invite(tx, who.schoolId, made.id, document, children);
+    await askFor(tx, who.schoolId, "expected", [made.id]);
+    return made.id;
   });
+  nudge();
+  return sent;
 }
 
-/** The card of one child: its own homes, and the part of the school's list that they need. */
-export function compileForChild(
-  document: Activity,
-  k: { age: number; step: number | null; leftHanded: boolean },
-  homes: readonly (typeof schema.home.$inferSelect)[],
-  items: SchoolItems,
-): Card {
-  const told = homes.length > 0 ? homes.map(factsOf) : [UNKNOWN_HOME];
-  const { age, step, leftHanded } = k;
-  return compileFor({
-    designed: document,
-    child: { age, step, leftHanded },
-    homes: told,
-    items: itemsForCard(items, told),
-  });
-}
-
-function invitation(a: Activity, name: string): { subject: string; body: string } {
-  return {
-    subject: `${a.title}: a game for ${name} to play at home`,
-    body: `Hello,\n\n${name} has a new game: ${a.title}. It takes about ${a.minutes} minutes.\nOpen this private link on any phone or tablet. No account is needed:\n\n{link}\n\nPlease keep the link to your family.`,
-  };
+/** The revision of an activity as it is now; the same content is the same revision. */
+async function freeze(tx: Tx, who: SignedIn, activityId: string, document: Activity): Promise<string> {
+  const hash = contentHash(document);
+  await tx
+    .insert(revision)
+    .values({
+      schoolId: who.schoolId,
+      activityId,
+      document,
+      contentHash: hash,
+      schemaVersion: ACTIVITY_VERSION,
+      rulesVersion: patternOf(document.pattern.name).rulesVersion,
+    })
+    .onConflictDoNothing();
+  const [rev] = await tx
+    .select({ id: revision.id })
+    .from(revision)
+    .where(and(eq(revision.activityId, activityId), eq(revision.contentHash, hash)));
+  return rev!.id;
 }

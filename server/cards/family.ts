@@ -1,11 +1,15 @@
-import { and, desc, eq, isNull } from "drizzle-orm";
+import { and, desc, eq, isNull, sql } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
-import { type Go, goesOf } from "../assignments/goes.ts";
+import { bestOf, type Go, goesOf, standing } from "../assignments/goes.ts";
 import { inSchool, schema } from "../db/client.ts";
+import { settle } from "../jobs/jobs.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotFound } from "../problem.ts";
+import { inForce } from "./versions.ts";
 
-const { assignment, card, child, school } = schema;
+const { assignment, card, cardVersion, child, school } = schema;
+/** A card that is being made anew is waited for so long, milliseconds; then the one before is shown. */
+const PATIENCE = 1500;
 
 export interface FamilyCard {
   id: string;
@@ -16,20 +20,23 @@ export interface FamilyCard {
   space: { length: number; width: number };
   opensAt: Date;
   closesAt: Date;
-  state: "soon" | "open" | "closed";
+  state: "soon" | "open" | "closed" | "withdrawn";
   tries: number;
   used: number;
   best: Go["score"] | null;
 }
 
-const stateOf = (opensAt: Date, closesAt: Date, now: Date) =>
-  now < opensAt ? "soon" : now > closesAt ? "closed" : "open";
+function stateOf(a: { opensAt: Date; closesAt: Date; withdrawnAt: Date | null }, now: Date): FamilyCard["state"] {
+  if (a.withdrawnAt) return "withdrawn";
+  return now < a.opensAt ? "soon" : now > a.closesAt ? "closed" : "open";
+}
 
-/** One child's cards, the ones that close soonest first, closed ones last. */
-export function cardsFor(
+/** One child's cards, the ones that close soonest first, closed ones last; those taken back only where something was played. */
+export async function cardsFor(
   link: OpenLink,
   now = new Date(),
 ): Promise<{ name: string; school: string; zone: string; cards: FamilyCard[] }> {
+  await settle(link.schoolId, "cards", link.childId, PATIENCE);
   return inSchool(link.schoolId, async (tx) => {
     const [me] = await tx
       .select({ name: child.name, school: school.name, zone: school.zone })
@@ -38,42 +45,43 @@ export function cardsFor(
       .where(eq(child.id, link.childId));
     if (!me) throw new NotFound("child");
     const rows = await tx
-      .select({ card, assignment })
+      .select({
+        id: card.id,
+        assignment,
+        title: sql<string>`${cardVersion.compiled}->'activity'->>'title'`,
+        minutes: sql<number>`(${cardVersion.compiled}->'activity'->>'minutes')::int`,
+        parts: sql<Card["parts"]>`${cardVersion.compiled}->'parts'`,
+        space: sql<Card["activity"]["space"]>`${cardVersion.compiled}->'activity'->'space'`,
+      })
       .from(card)
       .innerJoin(assignment, eq(assignment.id, card.assignmentId))
+      .innerJoin(cardVersion, inForce)
       .where(eq(card.childId, link.childId))
       .orderBy(desc(assignment.closesAt));
     const goes = await goesOf(
       tx,
-      rows.map((r) => r.card.id),
+      rows.map((r) => r.id),
     );
-    const cards = rows.map(({ card: c, assignment: a }) => {
-      const mine = goes.filter((g) => g.cardId === c.id);
+    const cards = rows.map(({ assignment: a, ...c }) => {
+      const mine = standing(goes.filter((g) => g.cardId === c.id));
       return {
-        id: c.id,
-        title: c.compiled.activity.title,
-        minutes: c.compiled.activity.minutes,
-        parts: c.compiled.parts,
-        space: c.compiled.activity.space,
+        ...c,
         opensAt: a.opensAt,
         closesAt: a.closesAt,
-        state: stateOf(a.opensAt, a.closesAt, now),
+        state: stateOf(a, now),
         tries: a.tries,
         used: mine.length,
         best: bestOf(mine)?.score ?? null,
       } as FamilyCard;
     });
-    const order = { open: 0, soon: 1, closed: 2 };
+    const order = { open: 0, soon: 1, closed: 2, withdrawn: 3 };
     return {
       ...me,
-      cards: cards.sort((a, b) => order[a.state] - order[b.state] || a.closesAt.getTime() - b.closesAt.getTime()),
+      cards: cards
+        .filter((c) => c.state !== "withdrawn" || c.used > 0)
+        .sort((a, b) => order[a.state] - order[b.state] || a.closesAt.getTime() - b.closesAt.getTime()),
     };
   });
-}
-
-export function bestOf(goes: readonly Go[]): Go | null {
-  const counted = goes.filter((g) => g.counts);
-  return counted.length === 0 ? null : counted.reduce((a, b) => (b.score.rank > a.score.rank ? b : a));
 }
 
 export interface OpenCard {
@@ -82,6 +90,8 @@ export interface OpenCard {
   school: string;
   zone: string;
   card: Card;
+  /** The version of the card. */
+  hash: string;
   state: FamilyCard["state"];
   opensAt: Date;
   closesAt: Date;
@@ -92,30 +102,33 @@ export interface OpenCard {
 }
 
 /** One card of the child whose link this is; the first look is noted. */
-export function openCard(link: OpenLink, cardId: string, now = new Date()): Promise<OpenCard> {
+export async function openCard(link: OpenLink, cardId: string, now = new Date()): Promise<OpenCard> {
+  await settle(link.schoolId, "cards", link.childId, PATIENCE);
   return inSchool(link.schoolId, async (tx) => {
     const [row] = await tx
-      .select({ card, assignment, child, school })
+      .select({ card, compiled: cardVersion.compiled, assignment, child, school })
       .from(card)
       .innerJoin(assignment, eq(assignment.id, card.assignmentId))
+      .innerJoin(cardVersion, inForce)
       .innerJoin(child, eq(child.id, card.childId))
       .innerJoin(school, eq(school.id, card.schoolId))
       .where(and(eq(card.id, cardId), eq(card.childId, link.childId)));
     if (!row) throw new NotFound("card");
     const { assignment: a } = row;
-    const state = stateOf(a.opensAt, a.closesAt, now);
-    if (!row.card.openedAt && state !== "soon")
+    const state = stateOf(a, now);
+    if (!row.card.openedAt && (state === "open" || state === "closed"))
       await tx
         .update(card)
         .set({ openedAt: now })
         .where(and(eq(card.id, cardId), isNull(card.openedAt)));
-    const goes = await goesOf(tx, [cardId]);
+    const goes = standing(await goesOf(tx, [cardId]));
     return {
       id: cardId,
       name: row.child.name,
       school: row.school.name,
       zone: row.school.zone,
-      card: row.card.compiled,
+      card: row.compiled,
+      hash: row.card.hash,
       state,
       opensAt: a.opensAt,
       closesAt: a.closesAt,

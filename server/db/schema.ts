@@ -1,8 +1,9 @@
 import { sql } from "drizzle-orm";
 import {
-  bigint,
+  type AnyPgColumn,
   boolean,
   check,
+  foreignKey,
   index,
   integer,
   jsonb,
@@ -15,21 +16,31 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import type { Card } from "#core/compile/card.ts";
+import type { Decided } from "#core/compile/swap.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import type { Item } from "#core/kit/item.ts";
 import type { PlayEvent } from "#core/records/events.ts";
 import type { HomeAnswers, HomeKit, HomeSpace } from "#core/records/home.ts";
-import type { PlayScore, PlaySetup, Reflection } from "#core/records/play.ts";
+import type { PlayedGame, PlayScore, PlaySetup, Reflection } from "#core/records/play.ts";
 
 /** Instants in UTC. */
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
 const created = () => instant("created_at").notNull().defaultNow();
 const id = () => uuid("id").primaryKey().defaultRandom();
-/** Every row of a school carries its key first, so that the database keeps schools apart (see the security migration). */
+/** Every row of a school carries its key first, so that the database keeps schools apart (see the security migrations). */
 const schoolId = () =>
   uuid("school_id")
     .notNull()
     .references(() => school.id, { onDelete: "cascade" });
+
+/** What others hang on is found by school and id together, so that no row can hang on another school's. */
+interface Keyed {
+  schoolId: AnyPgColumn;
+  id: AnyPgColumn;
+}
+const keyed = (name: string, t: Keyed) => unique(`${name}_key`).on(t.schoolId as never, t.id as never);
+const hangsOn = (name: string, t: { schoolId: AnyPgColumn }, by: AnyPgColumn, to: Keyed) =>
+  foreignKey({ name, columns: [t.schoolId, by] as never, foreignColumns: [to.schoolId, to.id] as never });
 
 export const school = pgTable("school", {
   id: id(),
@@ -39,53 +50,66 @@ export const school = pgTable("school", {
   createdAt: created(),
 });
 
-export const teacher = pgTable("teacher", {
-  id: id(),
-  schoolId: schoolId(),
-  email: text("email").notNull().unique(),
-  name: text("name").notNull(),
-  passwordHash: text("password_hash").notNull(),
-});
-
-export const session = pgTable("session", {
-  /** SHA-256 of the cookie's token. */
-  id: text("id").primaryKey(),
-  schoolId: schoolId(),
-  teacherId: uuid("teacher_id")
-    .notNull()
-    .references(() => teacher.id, { onDelete: "cascade" }),
-  expiresAt: instant("expires_at").notNull(),
-});
-
-/** Failed sign-ins, to limit tries. Not a school's: nobody is signed in yet. */
-export const signInTry = pgTable(
-  "sign_in_try",
+export const teacher = pgTable(
+  "teacher",
   {
-    id: bigint("id", { mode: "number" }).primaryKey().generatedAlwaysAsIdentity(),
-    key: text("key").notNull(),
-    at: instant("at").notNull().defaultNow(),
+    id: id(),
+    schoolId: schoolId(),
+    email: text("email").notNull().unique(),
+    name: text("name").notNull(),
+    /** Read by nobody: the sign-in function answers with it for one exact address. */
+    passwordHash: text("password_hash").notNull(),
   },
-  (t) => [index("sign_in_try_key").on(t.key, t.at)],
+  (t) => [keyed("teacher", t)],
 );
 
-export const schoolClass = pgTable("class", {
-  id: id(),
-  schoolId: schoolId(),
-  name: text("name").notNull(),
+export const session = pgTable(
+  "session",
+  {
+    /** SHA-256 of the cookie's token. */
+    id: text("id").primaryKey(),
+    schoolId: schoolId(),
+    teacherId: uuid("teacher_id").notNull(),
+    expiresAt: instant("expires_at").notNull(),
+  },
+  (t) => [
+    hangsOn("session_teacher", t, t.teacherId, teacher).onDelete("cascade"),
+    index("session_of_teacher").on(t.schoolId, t.teacherId),
+  ],
+);
+
+/** How fast sign-ins may be tried by a key (an address, a machine, a known device). Nobody's school: reached through functions only. */
+export const signInPace = pgTable("sign_in_pace", {
+  key: text("key").primaryKey(),
+  /** Failed or under way since the last quiet spell. */
+  tries: integer("tries").notNull(),
+  /** The last turn that was given out. */
+  nextAt: instant("next_at").notNull(),
 });
+
+export const schoolClass = pgTable(
+  "class",
+  {
+    id: id(),
+    schoolId: schoolId(),
+    name: text("name").notNull(),
+  },
+  (t) => [keyed("class", t)],
+);
 
 export const classTeacher = pgTable(
   "class_teacher",
   {
     schoolId: schoolId(),
-    classId: uuid("class_id")
-      .notNull()
-      .references(() => schoolClass.id, { onDelete: "cascade" }),
-    teacherId: uuid("teacher_id")
-      .notNull()
-      .references(() => teacher.id, { onDelete: "cascade" }),
+    classId: uuid("class_id").notNull(),
+    teacherId: uuid("teacher_id").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.classId, t.teacherId] })],
+  (t) => [
+    primaryKey({ columns: [t.classId, t.teacherId] }),
+    hangsOn("class_teacher_class", t, t.classId, schoolClass).onDelete("cascade"),
+    hangsOn("class_teacher_teacher", t, t.teacherId, teacher).onDelete("cascade"),
+    index("class_of_teacher").on(t.schoolId, t.teacherId),
+  ],
 );
 
 export const child = pgTable(
@@ -93,9 +117,7 @@ export const child = pgTable(
   {
     id: id(),
     schoolId: schoolId(),
-    classId: uuid("class_id")
-      .notNull()
-      .references(() => schoolClass.id, { onDelete: "cascade" }),
+    classId: uuid("class_id").notNull(),
     /** First name and initial, or a nickname. */
     name: text("name").notNull(),
     /** Whole years; never a birthday. */
@@ -106,36 +128,45 @@ export const child = pgTable(
     /** A support need, told by the family or noted by the teacher: for the class's teachers only. */
     support: text("support").notNull().default(""),
   },
-  (t) => [index("child_class").on(t.schoolId, t.classId)],
+  (t) => [
+    keyed("child", t),
+    hangsOn("child_class_fk", t, t.classId, schoolClass).onDelete("cascade"),
+    index("child_class").on(t.schoolId, t.classId),
+  ],
 );
 
-export const home = pgTable("home", {
-  id: id(),
-  schoolId: schoolId(),
-  label: text("label").notNull(),
-  /** Null until somebody says. */
-  space: jsonb("space").$type<HomeSpace>(),
-  players: integer("players"),
-  /** How many of each thing; null until somebody says. */
-  kit: jsonb("kit").$type<HomeKit>(),
-  quiet: boolean("quiet").notNull().default(false),
-  noBallsIndoors: boolean("no_balls_indoors").notNull().default(false),
-  /** When the family last said something itself. */
-  answeredAt: instant("answered_at"),
-});
+export const home = pgTable(
+  "home",
+  {
+    id: id(),
+    schoolId: schoolId(),
+    label: text("label").notNull(),
+    /** Null until somebody says. */
+    space: jsonb("space").$type<HomeSpace>(),
+    players: integer("players"),
+    /** How many of each thing; null until somebody says. */
+    kit: jsonb("kit").$type<HomeKit>(),
+    quiet: boolean("quiet").notNull().default(false),
+    noBallsIndoors: boolean("no_balls_indoors").notNull().default(false),
+    /** When the family last said something itself. */
+    answeredAt: instant("answered_at"),
+  },
+  (t) => [keyed("home", t)],
+);
 
 export const childHome = pgTable(
   "child_home",
   {
     schoolId: schoolId(),
-    childId: uuid("child_id")
-      .notNull()
-      .references(() => child.id, { onDelete: "cascade" }),
-    homeId: uuid("home_id")
-      .notNull()
-      .references(() => home.id, { onDelete: "cascade" }),
+    childId: uuid("child_id").notNull(),
+    homeId: uuid("home_id").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.childId, t.homeId] })],
+  (t) => [
+    primaryKey({ columns: [t.childId, t.homeId] }),
+    hangsOn("child_home_child", t, t.childId, child).onDelete("cascade"),
+    hangsOn("child_home_home", t, t.homeId, home).onDelete("cascade"),
+    index("child_of_home").on(t.schoolId, t.homeId),
+  ],
 );
 
 /** A private link to one child's cards, or to a class's home survey, which shows no names. The address is derived from id and version, never stored. */
@@ -144,18 +175,18 @@ export const link = pgTable(
   {
     id: id(),
     schoolId: schoolId(),
-    childId: uuid("child_id")
-      .unique()
-      .references(() => child.id, { onDelete: "cascade" }),
-    classId: uuid("class_id")
-      .unique()
-      .references(() => schoolClass.id, { onDelete: "cascade" }),
-    /** Raised to withdraw every address given out so far. */
+    childId: uuid("child_id").unique(),
+    classId: uuid("class_id").unique(),
+    /** Raised when a new link is made: every address given out before stops working. */
     version: integer("version").notNull().default(1),
     /** No address works while set. */
     withdrawnAt: instant("withdrawn_at"),
   },
-  (t) => [check("link_of_one", sql`num_nonnulls(${t.childId}, ${t.classId}) = 1`)],
+  (t) => [
+    check("link_of_one", sql`num_nonnulls(${t.childId}, ${t.classId}) = 1`),
+    hangsOn("link_child", t, t.childId, child).onDelete("cascade"),
+    hangsOn("link_class", t, t.classId, schoolClass).onDelete("cascade"),
+  ],
 );
 
 /** What a family answered through a class link: kept by an unguessable key of its own until the teacher says whose home it is. */
@@ -164,18 +195,21 @@ export const surveyAnswer = pgTable(
   {
     id: id(),
     schoolId: schoolId(),
-    classId: uuid("class_id")
-      .notNull()
-      .references(() => schoolClass.id, { onDelete: "cascade" }),
+    classId: uuid("class_id").notNull(),
     /** First name and initial as the family typed it. */
     name: text("name").notNull().default(""),
     answers: jsonb("answers").$type<HomeAnswers>().notNull(),
     support: text("support").notNull().default(""),
-    /** The home it was put to. */
-    homeId: uuid("home_id").references(() => home.id, { onDelete: "set null" }),
+    /** The home it was put to; set to null, and only it, when that home goes (see the migration). */
+    homeId: uuid("home_id"),
     updatedAt: instant("updated_at").notNull().defaultNow(),
   },
-  (t) => [index("survey_answer_class").on(t.schoolId, t.classId)],
+  (t) => [
+    hangsOn("survey_answer_class_fk", t, t.classId, schoolClass).onDelete("cascade"),
+    hangsOn("survey_answer_home", t, t.homeId, home).onDelete("set null"),
+    index("survey_answer_class").on(t.schoolId, t.classId),
+    index("survey_answer_of_home").on(t.schoolId, t.homeId),
+  ],
 );
 
 /** A school's own things, and its changes to those of the list that comes with the tool. */
@@ -196,16 +230,18 @@ export const activity = pgTable(
   {
     id: id(),
     schoolId: schoolId(),
-    teacherId: uuid("teacher_id")
-      .notNull()
-      .references(() => teacher.id, { onDelete: "cascade" }),
+    teacherId: uuid("teacher_id").notNull(),
     document: jsonb("document").$type<Activity>().notNull(),
     /** Raised by every save; a save names the version it began from. */
     version: integer("version").notNull().default(1),
     updatedAt: instant("updated_at").notNull().defaultNow(),
     deletedAt: instant("deleted_at"),
   },
-  (t) => [index("activity_school").on(t.schoolId, t.updatedAt)],
+  (t) => [
+    keyed("activity", t),
+    hangsOn("activity_teacher", t, t.teacherId, teacher).onDelete("cascade"),
+    index("activity_school").on(t.schoolId, t.teacherId, t.updatedAt),
+  ],
 );
 
 /** What an activity was when it was sent; never changed. */
@@ -214,16 +250,18 @@ export const revision = pgTable(
   {
     id: id(),
     schoolId: schoolId(),
-    activityId: uuid("activity_id")
-      .notNull()
-      .references(() => activity.id, { onDelete: "cascade" }),
+    activityId: uuid("activity_id").notNull(),
     document: jsonb("document").$type<Activity>().notNull(),
     contentHash: text("content_hash").notNull(),
     schemaVersion: integer("schema_version").notNull(),
     rulesVersion: integer("rules_version").notNull(),
     createdAt: created(),
   },
-  (t) => [unique("revision_content").on(t.activityId, t.contentHash)],
+  (t) => [
+    keyed("revision", t),
+    unique("revision_content").on(t.activityId, t.contentHash),
+    hangsOn("revision_activity", t, t.activityId, activity).onDelete("cascade"),
+  ],
 );
 
 export const assignment = pgTable(
@@ -231,42 +269,69 @@ export const assignment = pgTable(
   {
     id: id(),
     schoolId: schoolId(),
-    classId: uuid("class_id")
-      .notNull()
-      .references(() => schoolClass.id, { onDelete: "cascade" }),
-    revisionId: uuid("revision_id")
-      .notNull()
-      .references(() => revision.id),
+    classId: uuid("class_id").notNull(),
+    revisionId: uuid("revision_id").notNull(),
+    /** Made by the form that sends, so that sending twice is sending once. */
+    orderId: uuid("order_id").notNull().defaultRandom(),
     opensAt: instant("opens_at").notNull(),
     closesAt: instant("closes_at").notNull(),
     /** Goes that count. */
     tries: integer("tries").notNull(),
     /** The teacher's own score to beat, in the unit of the game. */
     mark: integer("mark"),
+    /** Sent to all of the class: who joins it later gets it too. */
+    wholeClass: boolean("whole_class").notNull().default(true),
+    /** Nobody can open or play it while set; what was played is kept. */
+    withdrawnAt: instant("withdrawn_at"),
     createdAt: created(),
   },
   (t) => [
+    keyed("assignment", t),
+    unique("assignment_order").on(t.schoolId, t.orderId),
+    hangsOn("assignment_class_fk", t, t.classId, schoolClass).onDelete("cascade"),
+    hangsOn("assignment_revision", t, t.revisionId, revision),
     index("assignment_class").on(t.schoolId, t.classId),
     check("assignment_times", sql`${t.closesAt} > ${t.opensAt}`),
   ],
 );
 
-/** The revision as compiled for one child's home, kept as compiled. */
+/** One child's card of an assignment. */
 export const card = pgTable(
   "card",
   {
     id: id(),
     schoolId: schoolId(),
-    assignmentId: uuid("assignment_id")
-      .notNull()
-      .references(() => assignment.id, { onDelete: "cascade" }),
-    childId: uuid("child_id")
-      .notNull()
-      .references(() => child.id, { onDelete: "cascade" }),
-    compiled: jsonb("compiled").$type<Card>().notNull(),
+    assignmentId: uuid("assignment_id").notNull(),
+    childId: uuid("child_id").notNull(),
+    /** The version in force (see `cardVersion`). */
+    hash: text("hash").notNull().default(""),
     openedAt: instant("opened_at"),
   },
-  (t) => [unique("card_child").on(t.assignmentId, t.childId)],
+  (t) => [
+    keyed("card", t),
+    unique("card_child").on(t.assignmentId, t.childId),
+    hangsOn("card_assignment", t, t.assignmentId, assignment).onDelete("cascade"),
+    hangsOn("card_child_fk", t, t.childId, child).onDelete("cascade"),
+    index("card_of_assignment").on(t.schoolId, t.assignmentId),
+    index("card_of_child").on(t.schoolId, t.childId),
+  ],
+);
+
+/** A revision as compiled for one child's home: each version kept as compiled, only ever added to. */
+export const cardVersion = pgTable(
+  "card_version",
+  {
+    schoolId: schoolId(),
+    cardId: uuid("card_id").notNull(),
+    hash: text("hash").notNull(),
+    compiled: jsonb("compiled").$type<Card>().notNull(),
+    createdAt: created(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.cardId, t.hash] }),
+    unique("card_version_key").on(t.schoolId, t.cardId, t.hash),
+    hangsOn("card_version_card", t, t.cardId, card).onDelete("cascade"),
+  ],
 );
 
 /** One go. Its id comes from the device, so that the same go sent twice is one row. */
@@ -275,35 +340,49 @@ export const play = pgTable(
   {
     id: uuid("id").primaryKey(),
     schoolId: schoolId(),
-    cardId: uuid("card_id")
-      .notNull()
-      .references(() => card.id, { onDelete: "cascade" }),
+    cardId: uuid("card_id").notNull(),
     device: text("device").notNull(),
     source: text("source", { enum: ["device", "paper"] }).notNull(),
     setup: jsonb("setup").$type<PlaySetup>().notNull(),
     rulesVersion: integer("rules_version").notNull(),
+    /** The version of the card that was played; null where the device could not say (paper, and pages held from before versions). */
+    cardHash: text("card_hash"),
+    /** What the family decided before play: things swapped, which home. */
+    decided: jsonb("decided").$type<Decided>(),
+    /** What was played, with its distances, made again here from version and decisions. */
+    game: jsonb("game").$type<PlayedGame>(),
     /** By the device's clock. */
     startedAt: instant("started_at").notNull(),
     receivedAt: instant("received_at").notNull().defaultNow(),
     /** The device's clock cannot be right. */
     clockDoubt: boolean("clock_doubt").notNull().default(false),
   },
-  (t) => [index("play_card").on(t.schoolId, t.cardId)],
+  (t) => [
+    keyed("play", t),
+    hangsOn("play_card_fk", t, t.cardId, card).onDelete("cascade"),
+    foreignKey({
+      name: "play_card_version",
+      columns: [t.schoolId, t.cardId, t.cardHash],
+      foreignColumns: [cardVersion.schoolId, cardVersion.cardId, cardVersion.hash],
+    }),
+    index("play_card").on(t.schoolId, t.cardId),
+  ],
 );
 
 export const playEvent = pgTable(
   "play_event",
   {
     schoolId: schoolId(),
-    playId: uuid("play_id")
-      .notNull()
-      .references(() => play.id, { onDelete: "cascade" }),
+    playId: uuid("play_id").notNull(),
     seq: integer("seq").notNull(),
     event: jsonb("event").$type<PlayEvent>().notNull(),
     contentHash: text("content_hash").notNull(),
     receivedAt: instant("received_at").notNull().defaultNow(),
   },
-  (t) => [primaryKey({ columns: [t.playId, t.seq] })],
+  (t) => [
+    primaryKey({ columns: [t.playId, t.seq] }),
+    hangsOn("play_event_play", t, t.playId, play).onDelete("cascade"),
+  ],
 );
 
 /** Different content under a key that was taken: kept for the teacher, never put in the other's place. */
@@ -311,28 +390,26 @@ export const playConflict = pgTable(
   "play_conflict",
   {
     schoolId: schoolId(),
-    playId: uuid("play_id")
-      .notNull()
-      .references(() => play.id, { onDelete: "cascade" }),
+    playId: uuid("play_id").notNull(),
     /** The event's place, or -1 for the result. */
     seq: integer("seq").notNull(),
     content: jsonb("content").notNull(),
     contentHash: text("content_hash").notNull(),
     receivedAt: instant("received_at").notNull().defaultNow(),
   },
-  (t) => [primaryKey({ columns: [t.playId, t.seq, t.contentHash] })],
+  (t) => [
+    primaryKey({ columns: [t.playId, t.seq, t.contentHash] }),
+    hangsOn("play_conflict_play", t, t.playId, play).onDelete("cascade"),
+    index("play_conflict_of").on(t.schoolId, t.playId),
+  ],
 );
 
 export const result = pgTable(
   "result",
   {
-    playId: uuid("play_id")
-      .primaryKey()
-      .references(() => play.id, { onDelete: "cascade" }),
+    playId: uuid("play_id").primaryKey(),
     schoolId: schoolId(),
-    cardId: uuid("card_id")
-      .notNull()
-      .references(() => card.id, { onDelete: "cascade" }),
+    cardId: uuid("card_id").notNull(),
     /** Stored once; never changed by later rules. */
     score: jsonb("score").$type<PlayScore>().notNull(),
     reflection: jsonb("reflection").$type<Reflection>().notNull(),
@@ -341,21 +418,93 @@ export const result = pgTable(
     timing: text("timing", { enum: ["inTime", "sentLater", "tooLate"] }).notNull(),
     handedAt: instant("handed_at").notNull().defaultNow(),
   },
-  (t) => [index("result_card").on(t.schoolId, t.cardId)],
+  (t) => [
+    hangsOn("result_play", t, t.playId, play).onDelete("cascade"),
+    hangsOn("result_card_fk", t, t.cardId, card).onDelete("cascade"),
+    index("result_card").on(t.schoolId, t.cardId),
+  ],
+);
+
+/** What a teacher says of a score typed from paper after it was kept: another score, or none any more. Only ever added to. */
+export const resultCorrection = pgTable(
+  "result_correction",
+  {
+    id: uuid("id").primaryKey(),
+    schoolId: schoolId(),
+    playId: uuid("play_id").notNull(),
+    /** The row it stands in place of: an earlier correction, or (null) the result itself. */
+    replaces: uuid("replaces"),
+    teacherId: uuid("teacher_id").notNull(),
+    reason: text("reason").notNull(),
+    /** Null: taken back. */
+    score: jsonb("score").$type<PlayScore>(),
+    at: instant("at").notNull().defaultNow(),
+  },
+  (t) => [
+    keyed("result_correction", t),
+    // Two corrections of one row: the second is told so.
+    unique("result_correction_once").on(t.schoolId, t.playId, t.replaces).nullsNotDistinct(),
+    hangsOn("result_correction_play", t, t.playId, play).onDelete("cascade"),
+    hangsOn("result_correction_teacher", t, t.teacherId, teacher).onDelete("cascade"),
+    foreignKey({
+      name: "result_correction_replaces",
+      columns: [t.schoolId, t.replaces],
+      foreignColumns: [t.schoolId, t.id],
+    }),
+  ],
 );
 
 export const criterionMark = pgTable(
   "criterion_mark",
   {
     schoolId: schoolId(),
-    cardId: uuid("card_id")
-      .notNull()
-      .references(() => card.id, { onDelete: "cascade" }),
+    cardId: uuid("card_id").notNull(),
     criterion: text("criterion").notNull(),
     mark: text("mark", { enum: ["notYet", "nearly", "yes"] }).notNull(),
     at: instant("at").notNull().defaultNow(),
   },
-  (t) => [primaryKey({ columns: [t.cardId, t.criterion] })],
+  (t) => [
+    primaryKey({ columns: [t.cardId, t.criterion] }),
+    hangsOn("criterion_mark_card", t, t.cardId, card).onDelete("cascade"),
+    index("criterion_mark_of").on(t.schoolId, t.cardId),
+  ],
+);
+
+/** What is expected of an age in an assignment, worked out once after sending: where eight of ten children should land, and the middle. */
+export const expectedBand = pgTable(
+  "expected_band",
+  {
+    schoolId: schoolId(),
+    assignmentId: uuid("assignment_id").notNull(),
+    age: integer("age").notNull(),
+    /** Version of the model that worked it out. */
+    model: integer("model").notNull(),
+    low: real("low").notNull(),
+    middle: real("middle").notNull(),
+    high: real("high").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.assignmentId, t.age] }),
+    hangsOn("expected_band_assignment", t, t.assignmentId, assignment).onDelete("cascade"),
+  ],
+);
+
+/** Work that is due after a request, once for a key however often it is asked for. A row goes when it is done. */
+export const job = pgTable(
+  "job",
+  {
+    schoolId: schoolId(),
+    kind: text("kind", { enum: ["cards", "expected"] }).notNull(),
+    /** What it is about: a child, or an assignment. */
+    about: uuid("about").notNull(),
+    /** Not before. Asked for again, it waits again. */
+    dueAt: instant("due_at").notNull(),
+    /** Raised each time it is asked for, so that what was asked while it ran is not lost. */
+    asked: integer("asked").notNull().default(1),
+    /** Times it failed. */
+    failed: integer("failed").notNull().default(0),
+  },
+  (t) => [primaryKey({ columns: [t.schoolId, t.kind, t.about] }), index("job_due").on(t.dueAt)],
 );
 
 /** The stand-in for mail: what a mail service would have been given. */
@@ -364,8 +513,8 @@ export const message = pgTable(
   {
     id: id(),
     schoolId: schoolId(),
-    childId: uuid("child_id").references(() => child.id, { onDelete: "cascade" }),
-    assignmentId: uuid("assignment_id").references(() => assignment.id, { onDelete: "cascade" }),
+    childId: uuid("child_id"),
+    assignmentId: uuid("assignment_id"),
     kind: text("kind", { enum: ["game", "survey"] })
       .notNull()
       .default("game"),
@@ -374,5 +523,11 @@ export const message = pgTable(
     body: text("body").notNull(),
     createdAt: created(),
   },
-  (t) => [index("message_school").on(t.schoolId, t.createdAt)],
+  (t) => [
+    hangsOn("message_child", t, t.childId, child).onDelete("cascade"),
+    hangsOn("message_assignment", t, t.assignmentId, assignment).onDelete("cascade"),
+    index("message_school").on(t.schoolId, t.createdAt),
+    index("message_of_child").on(t.schoolId, t.childId),
+    index("message_of_assignment").on(t.schoolId, t.assignmentId),
+  ],
 );

@@ -2,6 +2,7 @@ import { createHash, createHmac, randomBytes } from "node:crypto";
 import { drizzle } from "drizzle-orm/postgres-js";
 import { migrate } from "drizzle-orm/postgres-js/migrator";
 import postgres from "postgres";
+import { giveToPlainOwner } from "./plain-owner.ts";
 
 /**
  * Brings the database of DATABASE_URL (signed in as its owner) up to date and prepares the application's own role. Prints one
@@ -16,9 +17,11 @@ async function main(): Promise<void> {
   try {
     await sql`select pg_advisory_lock(${LOCK})`;
     await migrate(drizzle(sql), { migrationsFolder: new URL("./migrations", import.meta.url).pathname });
-    const secret = process.env.YARD_SECRET ?? (await storedSecret(sql));
     const [where] = await sql<{ name: string }[]>`select current_database() as name`;
-    const role = `yard_app_${createHash("sha256").update(where!.name).digest("hex").slice(0, 12)}`;
+    const ours = createHash("sha256").update(where!.name).digest("hex").slice(0, 12);
+    await giveToPlainOwner(sql, `yard_plain_${ours}`);
+    const secret = process.env.YARD_SECRET ?? (await storedSecret(sql));
+    const role = `yard_app_${ours}`;
     const password = createHmac("sha256", secret).update(`role ${role}`).digest("hex");
     const known = await sql`select 1 from pg_roles where rolname = ${role}`;
     await sql.unsafe(`${known.length > 0 ? "alter" : "create"} role ${role} login password '${password}'`);

@@ -9,6 +9,7 @@ import { addActivity } from "../activities/activities.ts";
 import { markCriterion } from "../assignments/results.ts";
 import { sendActivity } from "../assignments/send.ts";
 import { openCard } from "../cards/family.ts";
+import { inForce } from "../cards/versions.ts";
 import { addSchool } from "../db/add-school.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { takeHandIn } from "../hand-in/take.ts";
@@ -68,6 +69,7 @@ async function play(
   const opensAt = new Date(now + s.opens);
   const closesAt = new Date(now + s.closes);
   const id = await sendActivity(who, s.activityId, {
+    orderId: idOf(`order ${seed}`),
     classId: s.classId,
     opensAt,
     closesAt,
@@ -78,12 +80,14 @@ async function play(
     tx
       .select({
         id: schema.card.id,
-        compiled: schema.card.compiled,
+        hash: schema.card.hash,
+        compiled: schema.cardVersion.compiled,
         childId: schema.child.id,
         name: schema.child.name,
         age: schema.child.age,
       })
       .from(schema.card)
+      .innerJoin(schema.cardVersion, inForce)
       .innerJoin(schema.child, eq(schema.child.id, schema.card.childId))
       .where(eq(schema.card.assignmentId, id))
       .orderBy(schema.child.name),
@@ -122,6 +126,7 @@ async function play(
         {
           play: idOf(`${seed} ${i} ${g}`),
           card: card.id,
+          cardHash: card.hash,
           device: `demo-device-${i}`,
           setup,
           rulesVersion: patternOf(s.document.pattern.name).rulesVersion,

@@ -1,13 +1,18 @@
 import { and, asc, eq, sql } from "drizzle-orm";
+import type { Card } from "#core/compile/card.ts";
+import type { Decided } from "#core/compile/swap.ts";
 import type { PlayEvent } from "#core/records/events.ts";
-import type { HandIn, PlayScore, Receipt } from "#core/records/play.ts";
+import type { HandIn, HandInSent, PlayedGame, PlayScore, Receipt } from "#core/records/play.ts";
+import { rankOf } from "#core/records/rank.ts";
 import { replay, view } from "#core/referee/referee.ts";
-import { contentHash } from "../assignments/send.ts";
+import { inForce } from "../cards/versions.ts";
+import { contentHash } from "../content-hash.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
+import { figures } from "../figures/figures.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 
-const { assignment, card, play, playConflict, playEvent, result } = schema;
+const { assignment, card, cardVersion, play, playConflict, playEvent, result } = schema;
 
 /** A go begun before closing may still be handed in so long after it, hours. */
 const GRACE_HOURS = 48;
@@ -18,12 +23,14 @@ const CLOCK_SLACK = 10;
  * Takes what a device sends of one go: events and, at its end, the result. Sent again, it changes nothing and gets the same
  * receipt; other content under a key that is taken is kept beside, for the teacher. One transaction: all of it or nothing.
  */
-export function takeHandIn(link: OpenLink, sent: HandIn, now = new Date()): Promise<Receipt> {
+export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Date()): Promise<Receipt> {
+  const had = await playedCard(link, sent);
   return inSchool(link.schoolId, async (tx) => {
     const [where] = await tx
-      .select({ card, assignment })
+      .select({ assignment, compiled: cardVersion.compiled })
       .from(card)
       .innerJoin(assignment, eq(assignment.id, card.assignmentId))
+      .innerJoin(cardVersion, inForce)
       .where(and(eq(card.id, sent.card), eq(card.childId, link.childId)));
     if (!where) throw new NotFound("card");
     // Two sendings of one go wait for each other, so that the second finds what the first kept.
@@ -42,6 +49,9 @@ export function takeHandIn(link: OpenLink, sent: HandIn, now = new Date()): Prom
         source: "device",
         setup: sent.setup,
         rulesVersion: sent.rulesVersion,
+        cardHash: had?.hash ?? null,
+        decided: had ? (sent.decided ?? null) : null,
+        game: had?.game ?? null,
         startedAt,
         receivedAt: now,
         clockDoubt: doubt,
@@ -59,14 +69,14 @@ export function takeHandIn(link: OpenLink, sent: HandIn, now = new Date()): Prom
         sent,
         kept,
         where.assignment,
-        where.card.compiled.activity.pattern,
+        gamesOf(kept, had?.compiled ?? where.compiled),
         now,
       );
     return receipt;
   });
 }
 
-async function takeEvents(tx: Tx, schoolId: string, sent: HandIn, receipt: Receipt, now: Date): Promise<void> {
+async function takeEvents(tx: Tx, schoolId: string, sent: HandInSent, receipt: Receipt, now: Date): Promise<void> {
   if (sent.events.length === 0) return;
   const rows = sent.events.map(({ seq, event }) => ({
     schoolId,
@@ -109,17 +119,17 @@ async function takeEvents(tx: Tx, schoolId: string, sent: HandIn, receipt: Recei
 async function takeResult(
   tx: Tx,
   schoolId: string,
-  sent: HandIn,
+  sent: HandInSent,
   kept: typeof play.$inferSelect,
   sending: { opensAt: Date; closesAt: Date },
-  game: { name: string; params: unknown },
+  games: readonly Game[],
   now: Date,
 ): Promise<string> {
   const stored = await tx.select().from(playEvent).where(eq(playEvent.playId, sent.play)).orderBy(asc(playEvent.seq));
   const asked = sent.result!;
   if (stored.length < asked.events || stored.some((r, i) => r.seq !== i))
     throw NotAllowed.of(
-      "events",
+      "send",
       `events: the result speaks of ${asked.events} events, ${stored.length} have arrived; send the rest first`,
     );
   const events = stored.slice(0, asked.events).map((r) => r.event);
@@ -145,7 +155,7 @@ async function takeResult(
     playId: sent.play,
     schoolId,
     cardId: sent.card,
-    score: scoreOf(game, kept.setup, events),
+    score: scoreOf(games, kept.setup, events),
     reflection: asked.reflection,
     contentHash: hash,
     timing,
@@ -154,29 +164,76 @@ async function takeResult(
   return hash;
 }
 
+interface Game {
+  name: string;
+  params: unknown;
+}
+/** What a go is replayed under: the game as this home played it; else as its card was compiled. */
+function gamesOf(kept: typeof play.$inferSelect, compiled: Card): Game[] {
+  const sent = compiled.activity.pattern;
+  return kept.game ? [kept.game.pattern, sent] : [sent];
+}
+
+const hasDecided = (d: Decided | null): d is Decided =>
+  d !== null && (d.home !== null || d.also.length > 0 || Object.keys(d.fixed).length > 0);
+
+/** What of a card later sums need. */
+function gameOf(c: Card): PlayedGame {
+  const a = c.activity;
+  return {
+    pattern: a.pattern,
+    action: a.aim.action,
+    send: a.kit.send,
+    floor: a.space.floor,
+    distances: Object.fromEntries(c.markers.map((m) => [m.id, m.reached])),
+  };
+}
+
+/**
+ * The version of the card that a go was played with, made again as its family decided. Null where the device does not say which (a page
+ * kept from before versions), or names one that never was: such a go is scored by the card in force, and marked.
+ */
+async function playedCard(
+  link: OpenLink,
+  sent: HandInSent,
+): Promise<{ hash: string; compiled: Card; game: PlayedGame } | null> {
+  const { cardHash: hash = null, decided = null } = sent;
+  if (hash === null) return null;
+  const found = await inSchool(link.schoolId, async (tx) => {
+    const [version] = await tx
+      .select({ compiled: cardVersion.compiled })
+      .from(cardVersion)
+      .innerJoin(card, eq(card.id, cardVersion.cardId))
+      .where(and(eq(cardVersion.cardId, sent.card), eq(cardVersion.hash, hash), eq(card.childId, link.childId)));
+    const [before] = await tx.select({ game: play.game }).from(play).where(eq(play.id, sent.play));
+    return version && { compiled: version.compiled, game: before?.game ?? null };
+  });
+  if (!found) return null;
+  const { compiled, game } = found;
+  if (game) return { hash, compiled, game };
+  const { making } = compiled;
+  const played = making && hasDecided(decided) ? await figures("remade", making, decided) : compiled;
+  return { hash, compiled, game: gameOf(played) };
+}
+
 /** The child's own side of a go: the child is always the first player. */
-export function scoreOf(
-  game: { name: string; params: unknown },
-  setup: HandIn["setup"],
-  events: readonly PlayEvent[],
-): PlayScore {
-  const told = replay(game, setup, events);
+export function scoreOf(games: readonly Game[], setup: HandIn["setup"], events: readonly PlayEvent[]): PlayScore {
+  const replayed = games.map((g) => replay(g, setup, events));
+  const told = replayed.find((r) => !r.refused) ?? replayed[replayed.length - 1]!;
   if (told.refused)
     throw NotAllowed.of("events", `events: number ${told.seq + 1} is not allowed by the rules (${told.refused.key})`);
   const v = view(told.play);
   const side = v.score.findIndex((s) => s.players.includes(0));
   const score = v.score[side]!;
   const tally = v.tally[side]!;
+  const compared = { value: tally.own, unit: score.unit, finished: tally.finished, stage: tally.stage };
   return {
-    value: tally.own,
+    ...compared,
     match: score.value === tally.own ? null : score.value,
-    unit: score.unit,
-    rank: score.unit === "points" ? tally.own : score.rank,
+    rank: rankOf(compared),
     working: score.working,
     sends: tally.sends,
-    stage: tally.stage,
     stages: tally.stages,
-    finished: tally.finished,
     stopped: v.done !== "over",
     won: v.ending && v.ending.winners.length > 0 ? v.ending.winners.includes(side) : null,
     seconds: Math.round((events[events.length - 1]?.at ?? 0) / 1000),

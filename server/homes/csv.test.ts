@@ -29,9 +29,9 @@ describe("roster and homes from a file", () => {
       child: "Ada B.",
       age: 7,
       home: "Ada's home",
-      leftHanded: true,
-      step: 0.52,
-      support: "Plays seated",
+      childId: "",
+      homeId: "",
+      facts: { leftHanded: true, step: 0.52, support: "Plays seated" },
       answers: {
         kit: { bucket: 1, sock: 8 },
         space: { kind: "room", length: 4, width: 3.2, floor: "carpet", indoors: true, ceiling: 2.5 },
@@ -74,11 +74,58 @@ describe("roster and homes from a file", () => {
   it("takes what a spreadsheet makes of it: a mark at the front, a comma for a point, a quote before a formula, empty lines", () => {
     const { good, bad } = read(`\ufeff${HEAD}`, "", '"Heron class","\'=Ada",7,Home,,"0,52",,,,,,,,,,,', "  ");
     expect(bad).toEqual([]);
-    expect(good[0]).toMatchObject({ child: "=Ada", step: 0.52 });
+    expect(good[0]).toMatchObject({ child: "=Ada", facts: { step: 0.52 } });
   });
 
-  it("leaves support alone where the file has no such column", () => {
-    expect(read("class,child,age,home", "Heron class,Ada B.,7,Home").good[0]!.support).toBeNull();
+  it("says nothing of what the file has no column for", () => {
+    expect(read("class,child,age,home", "Heron class,Ada B.,7,Home").good[0]).toMatchObject({ facts: {}, answers: {} });
+    expect(read("class,child,age,home,quiet", "Heron class,Ada B.,7,Home,yes").good[0]).toMatchObject({
+      facts: {},
+      answers: { quiet: true },
+    });
+  });
+
+  it("refuses a full name, or shortens it when that was said yes to", () => {
+    const file = "class,child,age,home\nHeron class,Ada Byron,7,H\nHeron class,Ben C.,8,\nHeron class,Mary Jane K,9,";
+    const plain = csv.readHomes(file, CLASSES, known);
+    expect(plain.bad).toEqual([
+      { line: 2, reason: '"Ada Byron" looks like a full name: write Ada B., or say yes to shortening names' },
+    ]);
+    expect(plain.good.map((g) => g.child)).toEqual(["Ben C.", "Mary Jane K"]);
+    const short = csv.readHomes(file, CLASSES, known, { shorten: true });
+    expect(short.bad).toEqual([]);
+    expect(short.good.map((g) => g.child)).toEqual(["Ada B.", "Ben C.", "Mary Jane K"]);
+    expect(short.full).toEqual([{ line: 2, from: "Ada Byron", to: "Ada B." }]);
+    expect(["Zoë Åberg", "Óscar d'Or", "Ada B.", "Ada", "Little R"].map(csv.shortName)).toEqual([
+      "Zoë Å.",
+      "Óscar D.",
+      null,
+      null,
+      null,
+    ]);
+  });
+
+  it("gives what cannot be kept back as a file of its own, to mend", () => {
+    const told = read(
+      "class,child,age,home",
+      "Heron class,Ada B.,7,H",
+      "Swan class,Ben C.,8,H",
+      'Heron class,"Cy, D.",x,H',
+    );
+    expect(told.leftWith([]).trim().split("\r\n")).toEqual([
+      "class,child,age,home",
+      "Swan class,Ben C.,8,H",
+      'Heron class,"Cy, D.",x,H',
+    ]);
+    expect(told.leftWith([2])).toContain("Ada B.");
+    expect(read("class,child,age,home", "Heron class,Ada B.,7,H").leftWith([])).toBe("");
+  });
+
+  it("does not take two ages of one child, nor an id that is none", () => {
+    const two = read("class,child,age,home", "Heron class,Ada B.,7,One", "Heron class,Ada B.,8,Two");
+    expect(two.bad).toEqual([{ line: 3, reason: "line 2 says something else of the same child" }]);
+    const odd = read("class,child,age,home,child_id", "Heron class,Ada B.,7,One,seven");
+    expect(odd.bad[0]!.reason).toBe("child_id must be as in an exported file, or empty");
   });
 
   it.each([

@@ -1,17 +1,15 @@
-import { eq } from "drizzle-orm";
+import { inArray } from "drizzle-orm";
 import Papa from "papaparse";
 import { z } from "zod";
-import { catalogueItem } from "#core/kit/catalogue.ts";
 import { type HomeSpace, homeAnswers, homeSpace, LONGEST_SUPPORT } from "#core/records/home.ts";
 import { cellOf, fromCells } from "#core/records/home-fields.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema } from "../db/client.ts";
-import { schoolItemsOf } from "../kit/items.ts";
 import { NotAllowed } from "../problem.ts";
 import { classesOf } from "../school/classes.ts";
-import { factsOf, homesOf, linksFor } from "./homes.ts";
+import { factsOf, homesOf } from "./homes-of.ts";
 
-const { child, childHome, home } = schema;
+const { child } = schema;
 
 /** One row a child and home. The first four must be there; the others may be left out. */
 export const HOME_COLUMNS = [
@@ -36,6 +34,8 @@ export const HOME_COLUMNS = [
   "no_balls_indoors",
   "things",
   "support",
+  "child_id",
+  "home_id",
 ] as const;
 const MUST = HOME_COLUMNS.slice(0, 4);
 /** Rows of one file, letters of one file. */
@@ -48,7 +48,7 @@ export function homesCsv(who: SignedIn): Promise<string> {
     const classes = await classesOf(tx, who.teacherId);
     const ids = classes.flatMap((c) => c.children.map((k) => k.id));
     const homes = await homesOf(tx, ids);
-    const all = ids.length === 0 ? [] : await tx.select().from(child);
+    const all = ids.length === 0 ? [] : await tx.select().from(child).where(inArray(child.id, ids));
     const rows: Record<string, string | number>[] = [];
     for (const c of classes)
       for (const k of c.children) {
@@ -79,6 +79,8 @@ export function homesCsv(who: SignedIn): Promise<string> {
               .map(([id, n]) => `${id} ${n}`)
               .join("; "),
             support: me.support,
+            child_id: me.id,
+            home_id: h?.id ?? "",
           });
       }
     return `\ufeff${Papa.unparse(rows, { columns: [...HOME_COLUMNS], escapeFormulae: true })}\r\n`;
@@ -86,16 +88,18 @@ export function homesCsv(who: SignedIn): Promise<string> {
 }
 const yes = (b: boolean) => (b ? "yes" : "no");
 
+/** What one row says. A column that is not in the file is undefined, and changes nothing. */
 export interface GoodRow {
   line: number;
   className: string;
   child: string;
   age: number;
   home: string;
-  leftHanded: boolean;
-  step: number | null;
-  support: string | null;
-  answers: z.infer<typeof homeAnswers>;
+  /** Ids of an exported file; empty: not given. */
+  childId: string;
+  homeId: string;
+  facts: { leftHanded?: boolean; step?: number | null; support?: string };
+  answers: Partial<z.infer<typeof homeAnswers>>;
 }
 export interface BadRow {
   line: number;
@@ -104,6 +108,20 @@ export interface BadRow {
 export interface ReadCsv {
   good: GoodRow[];
   bad: BadRow[];
+  /** Full names that were shortened, or could be. */
+  full: { line: number; from: string; to: string }[];
+  /** The file with nothing but its bad rows and those of some more lines, to mend; empty where there are none. */
+  leftWith: (lines: readonly number[]) => string;
+}
+
+/** Letters that the last of several names may have: an initial, with or without its point. */
+const INITIAL = 2;
+/** A name with a surname in it as a first name and an initial: `Ada Byron` -> `Ada B.`; null where it is none. */
+export function shortName(name: string): string | null {
+  const words = name.split(/\s+/);
+  const last = words[words.length - 1]!;
+  if (words.length < 2 || [...last.replace(/\.$/, "")].length < INITIAL) return null;
+  return `${words[0]} ${[...last][0]!.toUpperCase()}.`;
 }
 
 const row = z.object({
@@ -118,9 +136,10 @@ const row = z.object({
     .number({ error: "step_m must be a number of metres" })
     .min(0.2, "step_m must be 0.2 or more")
     .max(1.2, "step_m must be 1.2 or less")
-    .nullable(),
-  support: z.string().max(LONGEST_SUPPORT, `support must be ${LONGEST_SUPPORT} letters or fewer`).nullable(),
-  answers: homeAnswers,
+    .nullable()
+    .optional(),
+  support: z.string().max(LONGEST_SUPPORT, `support must be ${LONGEST_SUPPORT} letters or fewer`).optional(),
+  answers: homeAnswers.partial(),
 });
 
 const yesNo = (text: string, column: string): boolean => {
@@ -145,11 +164,46 @@ function thingsIn(text: string, known: (id: string) => boolean): Record<string, 
   return out;
 }
 
+/** The columns and some rows of a file, as text again; empty without rows. */
+const leftOf = (columns: readonly string[], rows: readonly Record<string, string>[]): string =>
+  rows.length === 0 ? "" : `${Papa.unparse([...rows], { columns: [...columns] })}\r\n`;
+
+type Cell = (c: (typeof HOME_COLUMNS)[number]) => string;
+function spaceIn(cell: Cell): HomeSpace | null {
+  const kind = cell("space");
+  if (kind === "") return null;
+  const read = homeSpace.safeParse({
+    kind,
+    length: numberIn(cell("length_m")),
+    width: numberIn(cell("width_m")),
+    floor: cell("floor"),
+    indoors: yesNo(cell("indoors"), "indoors"),
+    ...(cell("ceiling_m") !== "" && { ceiling: numberIn(cell("ceiling_m")) }),
+    ...fromCells(cell("corners_m"), cell("stands_m")),
+    ...(cell("slope") !== "" && { slope: cell("slope") }),
+    ...(cell("wind") !== "" && { wind: cell("wind") }),
+  });
+  if (!read.success) throw new Error(read.error.issues[0]!.message);
+  return read.data;
+}
+const anId = z.uuid();
+function idIn(text: string, column: string): string {
+  if (text !== "" && !anId.safeParse(text).success)
+    throw new Error(`${column} must be as in an exported file, or empty`);
+  return text;
+}
+
 /**
  * Reads a file of homes. Columns that are missing or unknown refuse the whole file (NotAllowed names them); otherwise every row is
- * either good or listed with its line and what is wrong. `classes`: names of the teacher's classes.
+ * either good or listed with its line and what is wrong. `classes`: names of the teacher's classes. `shorten`: full names are made a
+ * first name and an initial; else they are refused.
  */
-export function readHomes(text: string, classes: readonly string[], known: (id: string) => boolean): ReadCsv {
+export function readHomes(
+  text: string,
+  classes: readonly string[],
+  known: (id: string) => boolean,
+  { shorten = false }: { shorten?: boolean } = {},
+): ReadCsv {
   if (text.length > LONGEST_FILE)
     throw NotAllowed.of("file", `the file has ${text.length} letters; ${LONGEST_FILE} are allowed`);
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ""), {
@@ -170,7 +224,9 @@ export function readHomes(text: string, classes: readonly string[], known: (id: 
     throw NotAllowed.of("file", `the file has ${parsed.data.length} rows; ${MOST_ROWS} are allowed`);
   const good: GoodRow[] = [];
   const bad: BadRow[] = [];
+  const full: ReadCsv["full"] = [];
   const seen = new Map<string, number>();
+  const told = new Map<string, { line: number; says: string }>();
   parsed.data.forEach((raw, i) => {
     const line = i + 2;
     const cell = (c: (typeof HOME_COLUMNS)[number]) => {
@@ -183,132 +239,66 @@ export function readHomes(text: string, classes: readonly string[], known: (id: 
         throw new Error("the row has more cells than there are columns");
       const className = classes.find((c) => c.toLowerCase() === cell("class").toLowerCase());
       if (!className) throw new Error(`class "${cell("class")}" is not one of yours (${classes.join(", ")})`);
-      const kind = cell("space");
-      const space =
-        kind === ""
-          ? null
-          : ({
-              kind,
-              length: numberIn(cell("length_m")),
-              width: numberIn(cell("width_m")),
-              floor: cell("floor"),
-              indoors: yesNo(cell("indoors"), "indoors"),
-              ...(cell("ceiling_m") !== "" && { ceiling: numberIn(cell("ceiling_m")) }),
-              ...fromCells(cell("corners_m"), cell("stands_m")),
-              ...(cell("slope") !== "" && { slope: cell("slope") }),
-              ...(cell("wind") !== "" && { wind: cell("wind") }),
-            } as HomeSpace);
-      if (space) {
-        const read = homeSpace.safeParse(space);
-        if (!read.success) throw new Error(read.error.issues[0]!.message);
-      }
+      const has = (c: (typeof HOME_COLUMNS)[number]) => columns.includes(c);
+      const space = has("space") ? spaceIn(cell) : undefined;
+      const short = shortName(cell("child"));
+      if (short) full.push({ line, from: cell("child"), to: short });
+      if (short && !shorten)
+        throw new Error(`"${cell("child")}" looks like a full name: write ${short}, or say yes to shortening names`);
       const read = row.safeParse({
-        name: cell("child"),
+        name: short ?? cell("child"),
         age: numberIn(cell("age")),
         home: cell("home"),
-        step: numberIn(cell("step_m")) ?? null,
-        support: columns.includes("support") ? cell("support") : null,
+        ...(has("step_m") && { step: numberIn(cell("step_m")) ?? null }),
+        ...(has("support") && { support: cell("support") }),
         answers: {
-          kit: thingsIn(cell("things"), known),
-          space,
-          players: numberIn(cell("players")) ?? null,
-          quiet: yesNo(cell("quiet"), "quiet"),
-          noBallsIndoors: yesNo(cell("no_balls_indoors"), "no_balls_indoors"),
+          ...(has("things") && { kit: thingsIn(cell("things"), known) }),
+          ...(space !== undefined && { space }),
+          ...(has("players") && { players: numberIn(cell("players")) ?? null }),
+          ...(has("quiet") && { quiet: yesNo(cell("quiet"), "quiet") }),
+          ...(has("no_balls_indoors") && { noBallsIndoors: yesNo(cell("no_balls_indoors"), "no_balls_indoors") }),
         },
       });
       if (!read.success) throw new Error(read.error.issues[0]!.message);
       const d = read.data;
-      const key = `${className}|${d.name.toLowerCase()}|${d.home.toLowerCase()}`;
+      const [childId, homeId] = [idIn(cell("child_id"), "child_id"), idIn(cell("home_id"), "home_id")];
+      if (d.home === "" && homeId === "" && (d.answers.kit || d.answers.space || d.answers.players))
+        throw new Error("home must not be empty where the row says what is there");
+      const facts = {
+        ...(has("left_handed") && { leftHanded: yesNo(cell("left_handed"), "left_handed") }),
+        ...(d.step !== undefined && { step: d.step }),
+        ...(d.support !== undefined && { support: d.support }),
+      };
+      const who = childId || `${className}|${d.name.toLowerCase()}`;
+      const key = `${who}|${homeId || d.home.toLowerCase()}`;
       const before = seen.get(key);
       if (before) throw new Error(`the same child and home as in line ${before}`);
+      const same = told.get(who);
+      const says = JSON.stringify([className, d.name, d.age, facts]);
+      if (same && same.says !== says) throw new Error(`line ${same.line} says something else of the same child`);
       seen.set(key, line);
+      told.set(who, { line, says });
       good.push({
         line,
         className,
         child: d.name,
         age: d.age,
         home: d.home,
-        leftHanded: yesNo(cell("left_handed"), "left_handed"),
-        step: d.step,
-        support: d.support,
+        childId,
+        homeId,
+        facts,
         answers: d.answers,
       });
     } catch (e) {
       bad.push({ line, reason: (e as Error).message });
     }
   });
-  return { good, bad };
-}
-
-/** Reads a file against the teacher's own classes and the school's list. */
-export function readHomesFor(who: SignedIn, text: string): Promise<ReadCsv> {
-  return inSchool(who.schoolId, async (tx) => {
-    const classes = await classesOf(tx, who.teacherId);
-    const { own } = await schoolItemsOf(tx);
-    return readHomes(
-      text,
-      classes.map((c) => c.name),
-      (id) => catalogueItem(id) !== undefined || own.some((i) => i.id === id),
+  const leftWith = (lines: readonly number[]) => {
+    const wrong = new Set([...bad.map((b) => b.line), ...lines]);
+    return leftOf(
+      columns,
+      parsed.data.filter((_, i) => wrong.has(i + 2)),
     );
-  });
-}
-
-export interface KeptRows {
-  added: number;
-  changed: number;
-  homes: number;
-}
-/** Keeps the good rows: children known by class and name are changed, others added; homes known by name are shared. All or nothing. */
-export function keepHomes(who: SignedIn, rows: readonly GoodRow[]): Promise<KeptRows> {
-  return inSchool(who.schoolId, async (tx) => {
-    const classes = await classesOf(tx, who.teacherId);
-    const out: KeptRows = { added: 0, changed: 0, homes: 0 };
-    const mine = (await tx.select().from(child)).filter((k) => classes.some((c) => c.id === k.classId));
-    const told = await homesOf(
-      tx,
-      mine.map((k) => k.id),
-    );
-    const homeByLabel = new Map([...told.values()].flat().map((h) => [h.label.toLowerCase(), h.id]));
-    const children = new Map(mine.map((k) => [`${k.classId}|${k.name.toLowerCase()}`, k.id]));
-    const touched = new Set<string>();
-    for (const r of rows) {
-      const classId = classes.find((c) => c.name === r.className)!.id;
-      const key = `${classId}|${r.child.toLowerCase()}`;
-      const facts = {
-        age: r.age,
-        leftHanded: r.leftHanded,
-        step: r.step,
-        ...(r.support !== null && { support: r.support }),
-      };
-      let childId = children.get(key);
-      if (childId) {
-        await tx.update(child).set(facts).where(eq(child.id, childId));
-        if (!touched.has(childId)) out.changed++;
-      } else {
-        const [made] = await tx
-          .insert(child)
-          .values({ schoolId: who.schoolId, classId, name: r.child, ...facts })
-          .returning({ id: child.id });
-        childId = made!.id;
-        children.set(key, childId);
-        out.added++;
-      }
-      touched.add(childId);
-      await linksFor(tx, who.schoolId, [{ id: childId }]);
-      if (r.home === "") continue;
-      let homeId = homeByLabel.get(r.home.toLowerCase());
-      if (homeId) await tx.update(home).set(r.answers).where(eq(home.id, homeId));
-      else {
-        const [made] = await tx
-          .insert(home)
-          .values({ schoolId: who.schoolId, label: r.home, ...r.answers })
-          .returning({ id: home.id });
-        homeId = made!.id;
-        homeByLabel.set(r.home.toLowerCase(), homeId);
-        out.homes++;
-      }
-      await tx.insert(childHome).values({ schoolId: who.schoolId, childId, homeId }).onConflictDoNothing();
-    }
-    return out;
-  });
+  };
+  return { good, bad, full, leftWith };
 }

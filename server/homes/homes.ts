@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { and, asc, count, desc, eq, inArray, lt } from "drizzle-orm";
 import { z } from "zod";
 import type { HomeFacts } from "#core/compile/for-home.ts";
@@ -5,42 +6,15 @@ import { problemsOf } from "#core/formats/activity.ts";
 import { LONGEST_STEP, SHORTEST_STEP } from "#core/measures/step.ts";
 import { type HomeAnswers, homeAnswers, LONGEST_SUPPORT, NOTHING_SAID } from "#core/records/home.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { recompileFor, recompileForHome } from "../cards/recompile.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
+import { askFor, nudge } from "../jobs/jobs.ts";
+import { linksFor } from "../links/links.ts";
 import { linkToken } from "../links/token.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { classesOf, ownClass } from "../school/classes.ts";
+import { childrenOf, factsOf, homesOf } from "./homes-of.ts";
 
 const { child, childHome, home, link, message, surveyAnswer } = schema;
-type Row = typeof home.$inferSelect;
-
-/** What a home's row says, as the core takes it. */
-export const factsOf = (h: Row): HomeFacts => ({
-  id: h.id,
-  label: h.label,
-  kit: h.kit,
-  space: h.space,
-  players: h.players,
-  quiet: h.quiet,
-  noBallsIndoors: h.noBallsIndoors,
-});
-/** A child of whom no home is known yet. */
-export const UNKNOWN_HOME: HomeFacts = { ...NOTHING_SAID, id: "none", label: "" };
-
-/** Homes of each child, the first made first. */
-export async function homesOf(tx: Tx, childIds: readonly string[]): Promise<Map<string, Row[]>> {
-  const out = new Map<string, Row[]>(childIds.map((id) => [id, []]));
-  if (childIds.length === 0) return out;
-  const rows = await tx
-    .select({ childId: childHome.childId, home })
-    .from(childHome)
-    .innerJoin(home, eq(home.id, childHome.homeId))
-    .where(inArray(childHome.childId, [...childIds]))
-    .orderBy(asc(home.label), asc(home.id));
-  for (const r of rows) out.get(r.childId)!.push(r.home);
-  return out;
-}
-
 export interface HomeOfChild extends HomeFacts {
   answeredAt: Date | null;
   siblings: string[];
@@ -109,7 +83,7 @@ export function withdrawLink(who: SignedIn, childId: string, renew: boolean): Pr
     if (!own) throw new NotFound("link");
     await tx
       .update(link)
-      .set({ version: own.version + 1, withdrawnAt: renew ? null : new Date() })
+      .set(renew ? { version: own.version + 1, withdrawnAt: null } : { withdrawnAt: new Date() })
       .where(eq(link.id, own.id));
   });
 }
@@ -134,20 +108,47 @@ function checked(given: unknown): SomeAnswers {
   return read.data;
 }
 
-async function keep(tx: Tx, homeId: string, childId: string, given: SomeAnswers, byFamily: Date | null): Promise<void> {
+/** A family is taken to have paused when it said nothing for so long, seconds. */
+export const PAUSE = 10;
+
+/** Its children's open cards that nobody began are made anew, once nothing more was said for a while. */
+async function makeAnew(tx: Tx, schoolId: string, homeId: string, inSeconds: number): Promise<void> {
+  await askFor(tx, schoolId, "cards", await childrenOf(tx, homeId), inSeconds);
+}
+
+async function keep(
+  tx: Tx,
+  schoolId: string,
+  homeId: string,
+  childId: string,
+  given: SomeAnswers,
+  byFamily: Date | null,
+): Promise<void> {
   const { support: told, ...rest } = given;
   const changes = { ...rest, ...(byFamily && { answeredAt: byFamily }) };
   if (told !== undefined) await tx.update(child).set({ support: told }).where(eq(child.id, childId));
   if (Object.keys(changes).length > 0) await tx.update(home).set(changes).where(eq(home.id, homeId));
   // A note for the teacher changes no card.
-  if (Object.keys(rest).length > 0) await recompileForHome(tx, homeId);
+  if (Object.keys(rest).length > 0) await makeAnew(tx, schoolId, homeId, PAUSE);
 }
 
-/** A new home for a child, which so far said nothing. */
-async function addHome(tx: Tx, schoolId: string, childId: string, label: string): Promise<string> {
-  const [made] = await tx.insert(home).values({ schoolId, label }).returning({ id: home.id });
-  await tx.insert(childHome).values({ schoolId, childId, homeId: made!.id });
-  return made!.id;
+/** A new home for a child, which so far said nothing. Its id comes from whoever asks, so that asking twice is asking once. */
+async function addHome(tx: Tx, schoolId: string, childId: string, label: string, id: string): Promise<string> {
+  await tx.insert(home).values({ id, schoolId, label }).onConflictDoNothing();
+  const [made] = await tx.select({ id: home.id }).from(home).where(eq(home.id, id));
+  if (!made) throw NotAllowed.of("home", "home: load this page again, then add it");
+  await tx.insert(childHome).values({ schoolId, childId, homeId: id }).onConflictDoNothing();
+  return id;
+}
+/** One home after the other: whoever asks for the same child waits for whoever came first. */
+async function oneByOne(tx: Tx, childId: string): Promise<void> {
+  await tx.select({ id: child.id }).from(child).where(eq(child.id, childId)).for("update");
+}
+/** Refuses another home beyond the most; the same one asked for again is known by its id. */
+function room(homes: readonly { id: string }[], id: string | null): "known" | "room" {
+  if (homes.some((h) => h.id === id)) return "known";
+  if (homes.length >= MOST_HOMES) throw NotAllowed.of("home", `home: at most ${MOST_HOMES} homes for one child`);
+  return "room";
 }
 /** A child lives in so many homes at most. */
 export const MOST_HOMES = 4;
@@ -160,7 +161,7 @@ export interface FamilyHomes {
   homes: (HomeFacts & { answeredAt: Date | null })[];
 }
 
-/** The homes of the child whose link this is. A child without one gets its first. */
+/** The homes of the child whose link this is; none before its family has said something. */
 export function familyHomes(to: { schoolId: string; childId: string }): Promise<FamilyHomes> {
   return inSchool(to.schoolId, async (tx) => {
     const [me] = await tx
@@ -169,38 +170,44 @@ export function familyHomes(to: { schoolId: string; childId: string }): Promise<
       .innerJoin(schema.school, eq(schema.school.id, child.schoolId))
       .where(eq(child.id, to.childId));
     if (!me) throw new NotFound("child");
-    let homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
-    if (homes.length === 0) {
-      await addHome(tx, to.schoolId, to.childId, homeLabel(me.name, 0));
-      homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
-    }
+    const homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
     return { ...me, homes: homes.map((h) => ({ ...factsOf(h), answeredAt: h.answeredAt })) };
   });
 }
 
-/** What a family says of one of its homes; what it leaves out stays. */
+/** What a family says of one of its homes (null: its first, made now where there is none); what it leaves out stays. Answers with the home. */
 export function answerForHome(
   to: { schoolId: string; childId: string },
-  homeId: string,
+  homeId: string | null,
   given: unknown,
   now = new Date(),
-): Promise<void> {
+): Promise<string> {
   const answers = checked(given);
   return inSchool(to.schoolId, async (tx) => {
+    await oneByOne(tx, to.childId);
     const homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
-    if (!homes.some((h) => h.id === homeId)) throw new NotFound("home");
-    await keep(tx, homeId, to.childId, answers, now);
+    const known = homeId === null ? homes[0] : homes.find((h) => h.id === homeId);
+    if (!known && (homeId !== null || homes.length > 0)) throw new NotFound("home");
+    const id = known?.id ?? (await firstHome(tx, to));
+    await keep(tx, to.schoolId, id, to.childId, answers, now);
+    return id;
   });
 }
+async function firstHome(tx: Tx, to: { schoolId: string; childId: string }): Promise<string> {
+  const [me] = await tx.select({ name: child.name }).from(child).where(eq(child.id, to.childId));
+  if (!me) throw new NotFound("child");
+  return addHome(tx, to.schoolId, to.childId, homeLabel(me.name, 0), randomUUID());
+}
 
-/** Another home of the same child, asked for by its family. */
-export function addFamilyHome(to: { schoolId: string; childId: string }): Promise<string> {
+/** Another home of the same child, asked for by its family under an id of its own. */
+export function addFamilyHome(to: { schoolId: string; childId: string }, id: string): Promise<string> {
   return inSchool(to.schoolId, async (tx) => {
+    await oneByOne(tx, to.childId);
     const homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
-    if (homes.length >= MOST_HOMES) throw NotAllowed.of("home", `home: at most ${MOST_HOMES} homes for one child`);
+    if (room(homes, id) === "known") return id;
     const [me] = await tx.select({ name: child.name }).from(child).where(eq(child.id, to.childId));
     if (!me) throw new NotFound("child");
-    return addHome(tx, to.schoolId, to.childId, homeLabel(me.name, homes.length));
+    return addHome(tx, to.schoolId, to.childId, homeLabel(me.name, homes.length), id);
   });
 }
 
@@ -230,8 +237,8 @@ export function saveChild(who: SignedIn, childId: string, given: unknown): Promi
     await tx.update(child).set(read.data).where(eq(child.id, childId));
     // Cards hang on nothing else of what is edited here.
     if (was && (was.age !== age || was.step !== step || was.leftHanded !== leftHanded))
-      await recompileFor(tx, [childId]);
-  });
+      await askFor(tx, who.schoolId, "cards", [childId]);
+  }).then(nudge);
 }
 
 /** Edits a home for its family; it does not count as the family's own answer. */
@@ -241,28 +248,30 @@ export function saveHome(who: SignedIn, childId: string, homeId: string, given: 
     await ownChild(tx, who, childId);
     const homes = (await homesOf(tx, [childId])).get(childId)!;
     if (!homes.some((h) => h.id === homeId)) throw new NotFound("home");
-    await keep(tx, homeId, childId, answers, null);
+    await keep(tx, who.schoolId, homeId, childId, answers, null);
   });
 }
 
 /** Another home for a child, or the home it shares with another child. */
-export function addHomeFor(who: SignedIn, childId: string, sharedWith: string | null): Promise<void> {
+export function addHomeFor(who: SignedIn, childId: string, of: { id: string } | { sharedWith: string }): Promise<void> {
   return inSchool(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, childId);
+    await oneByOne(tx, childId);
     const mine = (await homesOf(tx, [childId])).get(childId)!;
-    if (mine.length >= MOST_HOMES) throw NotAllowed.of("home", `home: at most ${MOST_HOMES} homes for one child`);
-    if (sharedWith === null) {
-      await addHome(tx, who.schoolId, childId, homeLabel(me.name, mine.length));
+    if ("id" in of) {
+      if (room(mine, of.id) === "room")
+        await addHome(tx, who.schoolId, childId, homeLabel(me.name, mine.length), of.id);
       return;
     }
-    await ownChild(tx, who, sharedWith);
-    const theirs = (await homesOf(tx, [sharedWith])).get(sharedWith)!;
-    const [first] = theirs;
+    await ownChild(tx, who, of.sharedWith);
+    const [first] = (await homesOf(tx, [of.sharedWith])).get(of.sharedWith)!;
+    if (first && room(mine, first.id) === "known") return;
     if (!first) throw NotAllowed.of("sharedWith", "home: that child has no home yet");
     // A home of its own that nobody ever said anything about is only a place-holder.
     for (const h of mine)
       if (h.kit === null && h.space === null && h.answeredAt === null) await leave(tx, childId, h.id);
     await tx.insert(childHome).values({ schoolId: who.schoolId, childId, homeId: first.id }).onConflictDoNothing();
+    await askFor(tx, who.schoolId, "cards", [childId]);
   });
 }
 
@@ -279,6 +288,7 @@ export function leaveHome(who: SignedIn, childId: string, homeId: string): Promi
     if (!mine.some((h) => h.id === homeId)) throw new NotFound("home");
     if (mine.length < 2) throw NotAllowed.of("home", "home: a child keeps one home; edit it instead");
     await leave(tx, childId, homeId);
+    await askFor(tx, who.schoolId, "cards", [childId]);
   });
 }
 
@@ -309,15 +319,6 @@ export function askFamilies(who: SignedIn, classId: string, which: "invite" | "r
       );
     return to.length;
   });
-}
-
-/** Makes the private links that are missing. */
-export async function linksFor(tx: Tx, schoolId: string, children: readonly { id: string }[]): Promise<void> {
-  if (children.length === 0) return;
-  await tx
-    .insert(link)
-    .values(children.map((k) => ({ schoolId, childId: k.id })))
-    .onConflictDoNothing();
 }
 
 function surveyInvitation(name: string, which: "invite" | "remind"): { subject: string; body: string } {
@@ -387,12 +388,20 @@ export function waitingAnswers(who: SignedIn, classId: string): Promise<ClassAns
 export function placeAnswer(who: SignedIn, answerId: string, childId: string): Promise<void> {
   return inSchool(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, childId);
+    await oneByOne(tx, childId);
     const [row] = await tx.select().from(surveyAnswer).where(eq(surveyAnswer.id, answerId)).for("update");
     if (!row) throw new NotFound("answer");
     await ownClass(tx, who.teacherId, row.classId);
     const [first] = (await homesOf(tx, [childId])).get(childId)!;
-    const homeId = first?.id ?? (await addHome(tx, who.schoolId, childId, homeLabel(me.name, 0)));
-    await keep(tx, homeId, childId, { ...row.answers, ...(row.support && { support: row.support }) }, row.updatedAt);
+    const homeId = first?.id ?? (await addHome(tx, who.schoolId, childId, homeLabel(me.name, 0), randomUUID()));
+    await keep(
+      tx,
+      who.schoolId,
+      homeId,
+      childId,
+      { ...row.answers, ...(row.support && { support: row.support }) },
+      row.updatedAt,
+    );
     await tx.update(surveyAnswer).set({ homeId }).where(eq(surveyAnswer.id, answerId));
   });
 }
@@ -494,5 +503,6 @@ export function saveAnswer(
       .update(home)
       .set({ ...rest, answeredAt: now })
       .where(eq(home.id, row.homeId));
+    if (Object.keys(rest).length > 0) await makeAnew(tx, to.schoolId, row.homeId, PAUSE);
   });
 }

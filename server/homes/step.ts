@@ -2,8 +2,8 @@ import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
 import { LONGEST_STEP, MOST_COUNTED, SHORTEST_STEP } from "#core/measures/step.ts";
-import { recompileFor } from "../cards/recompile.ts";
 import { inSchool, schema } from "../db/client.ts";
+import { askFor, nudge } from "../jobs/jobs.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 
@@ -29,16 +29,17 @@ const measured = z
   });
 
 /** The child's step as its family has measured it: so many steps over so many metres. Its open cards that nobody began count with it. */
-export function saveStep(link: OpenLink, given: unknown): Promise<number> {
+export async function saveStep(link: OpenLink, given: unknown): Promise<number> {
   const read = measured.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
   const step = Math.round((read.data.metres / read.data.steps) * 1000) / 1000;
-  return inSchool(link.schoolId, async (tx) => {
+  await inSchool(link.schoolId, async (tx) => {
     const changed = await tx.update(child).set({ step }).where(eq(child.id, link.childId)).returning({ id: child.id });
     if (changed.length === 0) throw new NotFound("child");
-    await recompileFor(tx, [link.childId]);
-    return step;
+    await askFor(tx, link.schoolId, "cards", [link.childId]);
   });
+  nudge();
+  return step;
 }
 /** The step that a child was measured with, metres; null: by age. */
 export function stepOf(link: OpenLink): Promise<{ name: string; step: number | null; age: number }> {

@@ -29,7 +29,7 @@ async function open(token: string): Promise<Found | { trouble: LinkTrouble }> {
     class_id: string | null;
     version: number;
     withdrawn: boolean;
-  }>(sql`select * from yard_link(${id}::uuid)`);
+  }>(sql`select * from public.yard_link(${id}::uuid)`);
   const link = rows[0];
   if (!link) return { trouble: "unknown" };
   if (tokenIsTrue(token, id, link.version) && !link.withdrawn)

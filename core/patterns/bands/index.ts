@@ -28,6 +28,8 @@ export const bands: Pattern<BandsParams, rules.BandsState> = {
   score: rules.score,
   ending: rules.ending,
   tally: rules.tally,
+  possible: rules.possible,
+  matchApart: rules.matchApart,
   layout,
   needs: (p) => ({ pieces: p.pieces, blocker: p.blocker, apart: true, sends: null }),
   swapTarget: (p) => p,

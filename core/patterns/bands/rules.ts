@@ -6,6 +6,7 @@ import {
   type NextSend,
   type NextSure,
   type Phrase,
+  type Possible,
   type Refusal,
   refuse,
   type Score,
@@ -276,6 +277,19 @@ export function tally(s: BandsState): Tally[] {
     stages: finish.total ?? finish.rounds!,
     finished: finish.total === null ? s.over : s.totals[i]! >= finish.total,
   }));
+}
+
+/** By difference: what lay in the bands is compared, what the rounds gained decides the match. */
+export const matchApart = (p: BandsParams, setup: Setup): boolean =>
+  p.counting === "difference" && setup.mode === "against";
+
+/** Written on paper: see `Possible`. Alone all points count. */
+export function possible(p: BandsParams): Possible {
+  const round = p.pieces * Math.max(...p.points);
+  const { rounds, total, exact } = p.finish;
+  const inRounds = (rounds ?? MOST_ROUNDS) * round;
+  const most = total === null ? inRounds : Math.min(inRounds, exact ? total : total - 1 + round);
+  return { unit: "points", least: 0, most, values: null, finished: { least: 0, most }, stages: 0 };
 }
 
 /**

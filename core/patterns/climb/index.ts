@@ -28,6 +28,8 @@ export const climb: Pattern<ClimbParams, rules.ClimbState> = {
   score: rules.score,
   ending: rules.ending,
   tally: rules.tally,
+  possible: rules.possible,
+  matchApart: rules.matchApart,
   layout,
   needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.tries }),
   swapTarget,

@@ -6,6 +6,7 @@ import {
   type NextSend,
   type NextSure,
   type Phrase,
+  type Possible,
   type Refusal,
   refuse,
   type Score,
@@ -266,6 +267,40 @@ export function tally(s: ClimbState): Tally[] {
       finished: s.params.goes.keep === "total" ? goes.every((g) => g.top) : goes.some((g) => g.top),
     };
   });
+}
+
+export const matchApart = (): boolean => false;
+
+/** Written on paper: see `Possible`. */
+export function possible(p: ClimbParams): Possible {
+  const n = p.ladder.kind === "line" ? p.ladder.lines.length : p.ladder.targets.length;
+  const kept = p.goes.keep === "total" ? p.goes.count : 1;
+  const times = (x: number | null) => (x === null ? null : x * kept);
+  if (p.scoring.by === "points") {
+    const sums = [0];
+    for (let r = 0; r < Math.min(n, p.tries ?? n); r++) sums.push(sums[r]! + worthOf(p, r));
+    const top = sums[sums.length - 1]!;
+    const values = kept === 1 ? sums : null;
+    return {
+      unit: "points",
+      least: 0,
+      most: times(top),
+      values,
+      finished: { least: times(top)!, most: times(top) },
+      stages: n,
+    };
+  }
+  if (p.scoring.by === "tries")
+    return {
+      unit: "sends",
+      least: 0,
+      most: times(p.tries),
+      values: null,
+      finished: { least: n * kept, most: times(p.tries) },
+      stages: n,
+    };
+  const most = times(p.timeLimit === null ? null : p.timeLimit * 10);
+  return { unit: "tenths", least: 0, most, values: null, finished: { least: 0, most }, stages: n };
 }
 
 /** Under a bell, and wherever more than one time is kept. */

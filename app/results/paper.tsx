@@ -1,0 +1,166 @@
+import { useEffect, useRef } from "react";
+import { Form, useNavigation } from "react-router";
+import type { Problem } from "#core/formats/activity.ts";
+import type { Possible } from "#core/patterns/contract.ts";
+import { clockText } from "#core/records/score-text.ts";
+import type { Go } from "#server/assignments/goes.ts";
+import { Problems } from "../ui/problems.tsx";
+import { sayScore } from "../words/say.ts";
+import { label } from "../words/teacher.ts";
+import { tell } from "../words/tell.ts";
+
+/** What the game can give, as a hint beside the field. */
+function rangeOf({ unit, least, most, values }: Possible): string {
+  if (values && values.length <= 12) return values.join(", ");
+  const show = (n: number) => (unit === "tenths" ? clockText(n) : String(n));
+  return tell("result.range", { least: show(least), most: most === null ? "none" : show(most) });
+}
+
+/** The fields of a score on paper: the score itself, whether the end was reached, and how far if it was not. */
+function ScoreFields({ possible, go }: { possible: Possible; go?: Go }) {
+  const was = go?.score;
+  return (
+    <>
+      <label className="field">
+        <span>
+          Score in {label(`unit.${possible.unit}`)} <span className="hint">{rangeOf(possible)}</span>
+        </span>
+        <input
+          name="value"
+          className="w-36"
+          required
+          defaultValue={was ? (was.unit === "tenths" ? clockText(was.value) : was.value) : ""}
+        />
+      </label>
+      {possible.unit !== "points" && (
+        <>
+          <label className="flex h-9 items-center gap-2">
+            <input type="checkbox" name="reachedTop" defaultChecked={was?.finished} /> reached the end
+          </label>
+          {possible.stages > 1 && (
+            <label className="field">
+              <span>
+                If not <span className="hint">{tell("result.reached", { most: possible.stages - 1 })}</span>
+              </span>
+              <input
+                name="stage"
+                inputMode="numeric"
+                className="w-20"
+                defaultValue={was && !was.finished ? was.stage : ""}
+              />
+            </label>
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+interface AddProps {
+  rows: readonly { cardId: string; child: string }[];
+  possible: Possible;
+  orderId: string;
+  problems: readonly Problem[];
+  added: boolean;
+}
+/** A result typed from paper. Its field is empty again once it was added. */
+export function AddPaper({ rows, possible, orderId, problems, added }: AddProps) {
+  const busy = useNavigation().formData?.get("intent") === "paper";
+  const form = useRef<HTMLFormElement>(null);
+  // A new order comes with every answer: after one that was taken the form begins anew.
+  useEffect(() => {
+    if (added && orderId) form.current?.reset();
+  }, [added, orderId]);
+  return (
+    <>
+      <Problems list={problems} />
+      {added && (
+        <p role="status" className="note note-good">
+          It was added.
+        </p>
+      )}
+      <Form method="post" className="mt-2 flex flex-wrap items-end gap-3" ref={form}>
+        <input type="hidden" name="orderId" value={orderId} />
+        <label className="field">
+          <span>Child</span>
+          <select name="cardId" required>
+            {rows.map((x) => (
+              <option key={x.cardId} value={x.cardId}>
+                {x.child}
+              </option>
+            ))}
+          </select>
+        </label>
+        <ScoreFields possible={possible} />
+        <button type="submit" name="intent" value="paper" className="btn" disabled={busy}>
+          {busy ? "Adding ..." : "Add"}
+        </button>
+      </Form>
+    </>
+  );
+}
+
+/** A paper score and what can be done about it: another score, taken back, standing again. Each is kept with its author and reason. */
+export function PaperGo({
+  go,
+  possible,
+  orderId,
+  child,
+}: {
+  go: Go;
+  possible: Possible;
+  orderId: string;
+  child: string;
+}) {
+  const c = go.corrected;
+  const gone = c !== null && c.score === null;
+  const hidden = (
+    <>
+      <input type="hidden" name="intent" value="correct" />
+      <input type="hidden" name="orderId" value={orderId} />
+      <input type="hidden" name="playId" value={go.playId} />
+      <input type="hidden" name="replaces" value={c?.id ?? ""} />
+    </>
+  );
+  return (
+    <details className="inline-block">
+      <summary className="tag" aria-label={`${child}: ${sayScore(go.score.value, go.score.unit)}, from paper`}>
+        <span className={gone ? "line-through" : ""}>{sayScore(go.score.value, go.score.unit)}</span>{" "}
+        <span className="font-normal text-quiet">
+          {label(gone ? "paper.gone" : c ? "paper.corrected" : "paper.from")}
+        </span>
+      </summary>
+      <div className="mt-1 grid gap-2 border-l-4 border-hair pl-3">
+        {c && (
+          <p className="text-sm text-quiet">
+            {tell("result.corrected", { by: c.by, reason: c.reason })}
+            {!gone && `, ${sayScore(c.before.value, c.before.unit)} → ${sayScore(go.score.value, go.score.unit)}`}
+          </p>
+        )}
+        {!gone && (
+          <Form method="post" className="flex flex-wrap items-end gap-2">
+            {hidden}
+            <ScoreFields possible={possible} go={go} />
+            <Reason />
+            <button type="submit" name="to" value="score" className="btn btn-small">
+              Correct
+            </button>
+          </Form>
+        )}
+        <Form method="post" className="flex flex-wrap items-end gap-2">
+          {hidden}
+          <Reason />
+          <button type="submit" name="to" value={gone ? "again" : "gone"} className="btn btn-quiet btn-small">
+            {gone ? "Let it stand again" : "Take back"}
+          </button>
+        </Form>
+      </div>
+    </details>
+  );
+}
+const Reason = () => (
+  <label className="field">
+    <span>Why</span>
+    <input name="reason" required maxLength={200} className="w-48" />
+  </label>
+);

@@ -1,0 +1,87 @@
+import { Form, useNavigation } from "react-router";
+import type { Problem } from "#core/formats/activity.ts";
+
+interface Props {
+  state: "opens" | "open" | "closed" | "withdrawn";
+  closes: string;
+  /** For the field, in the school's zone. */
+  closesLocal: string;
+  zone: string;
+  without: readonly { id: string; name: string }[];
+  problems: readonly Problem[];
+}
+
+/** What can still be done about something that is out: close it, let it close later, take it back, give it to one more child. */
+export function Sending({ state, closes, closesLocal, zone, without, problems }: Props) {
+  const busy = useNavigation().state !== "idle";
+  const told = (field: string) => {
+    const p = problems.find((x) => x.field === field);
+    return (
+      p && (
+        <p role="alert" className="problem">
+          {p.message}
+        </p>
+      )
+    );
+  };
+  if (state === "withdrawn")
+    return (
+      <Form method="post" className="note flex flex-wrap items-center gap-3">
+        <span className="grow">It was taken back: no family can open it. What was played is kept.</span>
+        <button type="submit" name="intent" value="putBack" className="btn btn-small" disabled={busy}>
+          Undo
+        </button>
+      </Form>
+    );
+  return (
+    <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+      <Form method="post" className="flex flex-wrap items-end gap-2">
+        <label className="field">
+          <span>
+            {state === "closed" ? "Open again until" : "Closes"} <span className="hint">{zone}</span>
+          </span>
+          <input type="datetime-local" name="closesAt" key={closes} defaultValue={closesLocal} required />
+        </label>
+        <button type="submit" name="intent" value="closeAt" className="btn btn-small" disabled={busy}>
+          Change
+        </button>
+        {state === "open" && (
+          <button
+            type="submit"
+            name="intent"
+            value="closeNow"
+            className="btn btn-quiet btn-small"
+            formNoValidate
+            disabled={busy}
+          >
+            Close it now
+          </button>
+        )}
+        {told("closesAt")}
+      </Form>
+      <Form method="post">
+        <button type="submit" name="intent" value="takeBack" className="btn btn-quiet btn-small" disabled={busy}>
+          Take it back
+        </button>
+      </Form>
+      {without.length > 0 && (
+        <Form method="post" className="flex items-end gap-2">
+          <label className="field">
+            <span>Send it to one more</span>
+            <select name="childId">
+              {without.map((k) => (
+                <option key={k.id} value={k.id}>
+                  {k.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <button type="submit" name="intent" value="oneMore" className="btn btn-small" disabled={busy}>
+            {busy ? "Sending ..." : "Send"}
+          </button>
+          {told("childId")}
+        </Form>
+      )}
+    </div>
+  );
+}

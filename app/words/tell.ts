@@ -1,0 +1,8 @@
+import { enTeacher } from "./en-teacher.ts";
+import { addWords, say } from "./say.ts";
+
+addWords(enTeacher);
+
+/** A sentence of the teacher's side with its parameters. */
+export const tell = (key: keyof typeof enTeacher & string, params?: Record<string, string | number>): string =>
+  say(key, params);

@@ -1,0 +1,28 @@
+import type { PlayScore } from "./play.ts";
+
+export type ScoreUnit = PlayScore["unit"];
+export const SCORE_UNITS: readonly ScoreUnit[] = ["points", "sends", "tenths"];
+
+/** Tenths of a second as a clock shows them: `325` -> `0:32.5`, `600` -> `1:00.0`. */
+export function clockText(tenths: number): string {
+  const whole = Math.floor(tenths / 10);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}.${tenths % 10}`;
+}
+
+/**
+ * Reads a score as people write it, in the unit of the game: `45`, `45 points`, `12 sends`, `0:32.5`, `32,5`. Answers with whole points or
+ * sends, or tenths of a second; null where it is none of these.
+ */
+export function readScore(text: string, unit: ScoreUnit): number | null {
+  const t = text.trim().toLowerCase().replace(",", ".");
+  if (unit === "tenths") {
+    const m = /^(?:(\d{1,3}):([0-5]?\d)|(\d{1,5}))(?:\.(\d))?\s*(?:s|sec|seconds?)?$/.exec(t);
+    if (!m) return null;
+    const seconds = m[3] !== undefined ? Number(m[3]) : Number(m[1]) * 60 + Number(m[2]);
+    return seconds * 10 + Number(m[4] ?? 0);
+  }
+  const m = /^(\d{1,6})\s*(\p{L}+)?$/u.exec(t);
+  if (!m) return null;
+  const of = unit === "points" ? ["point", "points"] : ["send", "sends"];
+  return m[2] === undefined || of.includes(m[2]) ? Number(m[1]) : null;
+}

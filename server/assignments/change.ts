@@ -1,0 +1,88 @@
+import { and, eq } from "drizzle-orm";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { invite } from "../cards/invite.ts";
+import { makingFor } from "../cards/making.ts";
+import { giveCards } from "../cards/versions.ts";
+import { inSchool, schema } from "../db/client.ts";
+import { figures } from "../figures/figures.ts";
+import { homesOf } from "../homes/homes-of.ts";
+import { askFor, nudge } from "../jobs/jobs.ts";
+import { schoolItemsOf } from "../kit/items.ts";
+import { linksFor } from "../links/links.ts";
+import { NotAllowed } from "../problem.ts";
+import { ownAssignment } from "./own.ts";
+import { LONGEST_OPEN } from "./send.ts";
+
+const { assignment, child } = schema;
+const DAY = 86_400_000;
+
+/** Takes back what is out, or puts it out again. What was played stays; nobody opens it meanwhile. */
+export function withdraw(who: SignedIn, id: string, back: boolean, now = new Date()): Promise<void> {
+  return inSchool(who.schoolId, async (tx) => {
+    const own = await ownAssignment(tx, who, id);
+    if ((own.assignment.withdrawnAt !== null) === !back) return;
+    await tx
+      .update(assignment)
+      .set({ withdrawnAt: back ? null : now })
+      .where(eq(assignment.id, id));
+    if (back) await wake(tx, who.schoolId, id);
+  });
+}
+
+/** Lets it close at another time: later, earlier, or now. */
+export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): Promise<void> {
+  return inSchool(who.schoolId, async (tx) => {
+    const { assignment: a } = await ownAssignment(tx, who, id);
+    if (Number.isNaN(at.getTime())) throw NotAllowed.of("closesAt", "closes: give a date and a time");
+    if (at <= a.opensAt)
+      throw NotAllowed.of(
+        "closesAt",
+        a.opensAt > now ? "closes: it has not opened yet, so take it back instead" : "closes must be later than opens",
+      );
+    if (at.getTime() - a.opensAt.getTime() > LONGEST_OPEN * DAY)
+      throw NotAllowed.of("closesAt", `closes must be within ${LONGEST_OPEN} days of opens`);
+    await tx.update(assignment).set({ closesAt: at }).where(eq(assignment.id, id));
+    if (at > now) await wake(tx, who.schoolId, id);
+  });
+}
+
+/** Children who joined, or said more, while it was not out, get what they would have got. */
+async function wake(tx: Parameters<typeof askFor>[0], schoolId: string, id: string): Promise<void> {
+  const [a] = await tx.select().from(assignment).where(eq(assignment.id, id));
+  const children = await tx.select({ id: child.id }).from(child).where(eq(child.classId, a!.classId));
+  await askFor(
+    tx,
+    schoolId,
+    "cards",
+    children.map((c) => c.id),
+  );
+}
+
+/** Sends what is out to one more child of its class; a child who has it keeps the card it has. True: it got one now. */
+export async function sendToChild(who: SignedIn, id: string, childId: string): Promise<boolean> {
+  const ready = await inSchool(who.schoolId, async (tx) => {
+    const own = await ownAssignment(tx, who, id);
+    const [me] = await tx
+      .select()
+      .from(child)
+      .where(and(eq(child.id, childId), eq(child.classId, own.assignment.classId)));
+    if (!me) throw NotAllowed.of("childId", "child: choose one of the class");
+    const homes = (await homesOf(tx, [childId])).get(childId)!;
+    return {
+      me,
+      document: own.revision.document,
+      making: makingFor(own.revision.document, me, homes, await schoolItemsOf(tx)),
+    };
+  });
+  const [compiled] = await figures("cards", [ready.making]);
+  const got = await inSchool(who.schoolId, async (tx) => {
+    const given = await giveCards(tx, who.schoolId, id, [{ childId, compiled: compiled! }]);
+    if (given.length === 0) return false;
+    await linksFor(tx, who.schoolId, [ready.me]);
+    await invite(tx, who.schoolId, id, ready.document, [ready.me]);
+    await askFor(tx, who.schoolId, "expected", [id]);
+    return true;
+  });
+  nudge();
+  return got;
+}

@@ -1,0 +1,207 @@
+import { asc, eq, inArray } from "drizzle-orm";
+import { z } from "zod";
+import { type Activity, problemsOf } from "#core/formats/activity.ts";
+import { patternOf } from "#core/patterns/registry.ts";
+import type { PlayScore } from "#core/records/play.ts";
+import { rankOf } from "#core/records/rank.ts";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { contentHash } from "../content-hash.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import { NotAllowed, NotFound } from "../problem.ts";
+import { ownAssignment } from "./own.ts";
+
+const { card, play, result, resultCorrection, teacher } = schema;
+
+/** The last word on a result typed from paper. */
+export interface Corrected {
+  id: string;
+  by: string;
+  reason: string;
+  at: Date;
+  /** Null: taken back. */
+  score: PlayScore | null;
+  /** What it stands in place of. */
+  before: PlayScore;
+}
+
+/** The last correction of each play of some cards that has any. */
+export async function correctionsOf(tx: Tx, cardIds: readonly string[]): Promise<Map<string, Corrected>> {
+  const rows = await tx
+    .select({ correction: resultCorrection, by: teacher.name, first: result.score })
+    .from(resultCorrection)
+    .innerJoin(play, eq(play.id, resultCorrection.playId))
+    .innerJoin(result, eq(result.playId, play.id))
+    .innerJoin(teacher, eq(teacher.id, resultCorrection.teacherId))
+    .where(inArray(play.cardId, [...cardIds]))
+    .orderBy(asc(resultCorrection.at), asc(resultCorrection.id));
+  const out = new Map<string, Corrected>();
+  // Each names the one before it, so that their order is theirs and not the clock's.
+  const byReplaced = new Map(rows.map((r) => [`${r.correction.playId} ${r.correction.replaces ?? ""}`, r]));
+  for (const playId of new Set(rows.map((r) => r.correction.playId))) {
+    let at = byReplaced.get(`${playId} `);
+    let before = at!.first;
+    while (at) {
+      const { id, reason, at: when, score } = at.correction;
+      out.set(playId, { id, by: at.by, reason, at: when, score, before });
+      if (score) before = score;
+      at = byReplaced.get(`${playId} ${id}`);
+    }
+  }
+  return out;
+}
+
+/** What a teacher types of a score on paper. */
+const typed = {
+  value: z
+    .number({ error: "score: write it as the game gives it" })
+    .int("score must be a whole number")
+    .min(0, "score must be 0 or more"),
+  /** The child came to the end. */
+  reachedTop: z.boolean(),
+  /** How far it came where it did not. */
+  stage: z
+    .number({ error: "how far must be a number" })
+    .int("how far must be a whole number")
+    .min(0, "how far must be 0 or more")
+    .nullable(),
+};
+
+/** The score that a paper says, or words why the game cannot give it. `value` in the unit of the game (tenths of a second for times). */
+export function paperScore(
+  a: Activity,
+  { value, reachedTop, stage }: { value: number; reachedTop: boolean; stage: number | null },
+): PlayScore {
+  const can = patternOf(a.pattern.name).possible(a.pattern.params);
+  const finished = can.unit === "points" ? reachedTop || (can.most !== null && value === can.most) : reachedTop;
+  const { least, most } = finished && can.unit !== "points" ? can.finished : can;
+  const show = (n: number) => (can.unit === "tenths" ? String(n / 10) : String(n));
+  if (value < least || (most !== null && value > most))
+    throw NotAllowed.of(
+      "value",
+      most === null
+        ? `score: this game gives ${show(least)} or more`
+        : `score: this game gives ${show(least)} to ${show(most)}`,
+    );
+  if (can.unit === "points" && can.values && !can.values.includes(value))
+    throw NotAllowed.of("value", `score: this game gives ${can.values.join(", ")}`);
+  const far = finished ? can.stages : (stage ?? 0);
+  if (far > can.stages || (!finished && can.stages > 0 && far === can.stages && can.unit !== "points"))
+    throw NotAllowed.of("stage", `how far: 0 to ${Math.max(0, can.stages - 1)}, or tick that the end was reached`);
+  const told = { value, unit: can.unit, finished, stage: far };
+  return {
+    ...told,
+    match: null,
+    rank: rankOf(told),
+    working: "",
+    sends: can.unit === "sends" ? value : 0,
+    stages: can.stages,
+    stopped: false,
+    won: null,
+    seconds: can.unit === "tenths" ? Math.round(value / 10) : 0,
+  };
+}
+
+export const paperOrder = z.strictObject({
+  /** Made by the form: the same order again adds nothing. */
+  orderId: z.uuid("order: load this page again, then add"),
+  cardId: z.uuid("child: choose a child"),
+  ...typed,
+});
+
+async function cardOfAssignment(tx: Tx, id: string, cardId: string): Promise<void> {
+  const [mine] = await tx.select({ assignmentId: card.assignmentId }).from(card).where(eq(card.id, cardId));
+  if (mine?.assignmentId !== id) throw new NotFound("card");
+}
+
+/** A score from paper, typed by the teacher. There is nothing to replay. */
+export async function paperResult(
+  who: SignedIn,
+  id: string,
+  order: z.infer<typeof paperOrder>,
+  now = new Date(),
+): Promise<void> {
+  const checked = paperOrder.safeParse(order);
+  if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
+  const { orderId, cardId } = checked.data;
+  await inSchool(who.schoolId, async (tx) => {
+    const own = await ownAssignment(tx, who, id);
+    await cardOfAssignment(tx, id, cardId);
+    const score = paperScore(own.revision.document, checked.data);
+    const made = await tx
+      .insert(play)
+      .values({
+        id: orderId,
+        schoolId: who.schoolId,
+        cardId,
+        device: "paper",
+        source: "paper",
+        setup: { players: 1, mode: "alone", seed: 0 },
+        rulesVersion: own.revision.rulesVersion,
+        startedAt: now,
+        receivedAt: now,
+      })
+      .onConflictDoNothing()
+      .returning({ id: play.id });
+    if (made.length === 0) return;
+    const reflection = { before: null, during: null, after: null, answers: [], criteria: [], grownUp: false };
+    await tx.insert(result).values({
+      playId: orderId,
+      schoolId: who.schoolId,
+      cardId,
+      score,
+      reflection,
+      contentHash: contentHash({ score, reflection }),
+      timing: "inTime",
+      handedAt: now,
+    });
+  });
+}
+
+export const correctionOrder = z.strictObject({
+  orderId: z.uuid("order: load this page again, then correct"),
+  playId: z.uuid(),
+  /** The last correction that the teacher saw; null: none. */
+  replaces: z.uuid().nullable(),
+  reason: z.string().trim().min(1, "reason must not be empty").max(200, "reason must be 200 letters or fewer"),
+  /** Null: the result is taken back. `again`: one that was taken back stands again as it was. */
+  to: z.union([z.strictObject(typed), z.literal("gone"), z.literal("again")]),
+});
+
+/** Says another score of a result from paper, takes it back, or lets it stand again: a row more, and none changed. */
+export async function correctResult(who: SignedIn, id: string, order: z.infer<typeof correctionOrder>): Promise<void> {
+  const checked = correctionOrder.safeParse(order);
+  if (!checked.success)
+    throw new NotAllowed(problemsOf(checked.error).map((p) => ({ ...p, field: p.field.replace(/^to\./, "") })));
+  const { orderId, playId, replaces, reason, to } = checked.data;
+  await inSchool(who.schoolId, async (tx) => {
+    const own = await ownAssignment(tx, who, id);
+    const [row] = await tx
+      .select({ play, score: result.score })
+      .from(play)
+      .innerJoin(result, eq(result.playId, play.id))
+      .where(eq(play.id, playId));
+    if (!row) throw new NotFound("result");
+    await cardOfAssignment(tx, id, row.play.cardId);
+    if (row.play.source !== "paper")
+      throw NotAllowed.of(
+        "result",
+        "result: only a score typed from paper is corrected here; the child's device keeps its own",
+      );
+    const last = (await correctionsOf(tx, [row.play.cardId])).get(playId) ?? null;
+    if (last?.id === orderId) return;
+    if ((last?.id ?? null) !== replaces)
+      throw NotAllowed.of("result", "result: somebody corrected it meanwhile; look at it again");
+    const score =
+      to === "gone" ? null : to === "again" ? (last?.before ?? row.score) : paperScore(own.revision.document, to);
+    const made = await tx
+      .insert(resultCorrection)
+      .values({ id: orderId, schoolId: who.schoolId, playId, replaces, teacherId: who.teacherId, reason, score })
+      .onConflictDoNothing()
+      .returning({ id: resultCorrection.id });
+    if (made.length === 0 && last?.id !== orderId) {
+      const now = (await correctionsOf(tx, [row.play.cardId])).get(playId);
+      if (now?.id !== orderId)
+        throw NotAllowed.of("result", "result: somebody corrected it meanwhile; look at it again");
+    }
+  });
+}

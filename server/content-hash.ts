@@ -1,0 +1,15 @@
+import { createHash } from "node:crypto";
+
+/** The same content gives the same text whatever the order of its keys. */
+function canonical(value: unknown): string {
+  if (Array.isArray(value)) return `[${value.map((v) => canonical(v)).join(",")}]`;
+  if (typeof value === "object" && value !== null)
+    return `{${Object.entries(value)
+      .filter(([, v]) => v !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`)
+      .join(",")}}`;
+  return JSON.stringify(value) ?? "null";
+}
+/** SHA-256 of a value as JSON, 64 hexadecimal digits; what is undefined counts as absent. */
+export const contentHash = (value: unknown): string => createHash("sha256").update(canonical(value)).digest("hex");

@@ -1,0 +1,2 @@
+DROP TABLE "sign_in_try" CASCADE;--> statement-breakpoint
+ALTER TABLE "card" DROP COLUMN "compiled";

@@ -1,0 +1,34 @@
+import { type Card, compileFor, type Making } from "#core/compile/card.ts";
+import { type Decided, remake } from "#core/compile/swap.ts";
+import { quantile } from "#core/forecast/distribution.ts";
+import { forecastActivity } from "#core/forecast/for-activity.ts";
+import { Graph } from "#core/forecast/forecast.ts";
+import type { Activity } from "#core/formats/activity.ts";
+
+/** Where eight of ten children of an age should land, and the middle. */
+export interface Expected {
+  low: number;
+  middle: number;
+  high: number;
+}
+
+/** Everything heavy that the server works out. Pure, so that it may run in a thread of its own. */
+export const figuresWork = {
+  /** The card of each child. */
+  cards: (makings: readonly Making[]): Card[] => makings.map((m) => compileFor(m)),
+  /** A card as its family decided to play it. */
+  remade: (making: Making, decided: Decided): Card => remake(making, decided),
+  /** What is expected of each age, alone. */
+  expected(a: Activity, ages: readonly number[]): Record<number, Expected> {
+    const graph = new Graph();
+    const out: Record<number, Expected> = {};
+    for (const age of new Set(ages)) {
+      const told = forecastActivity(a, [{ age }], { players: 1, mode: "alone", seed: 1 }, "middle", { graph });
+      const d = told.sides[0]!.points;
+      out[age] = { low: quantile(d, 0.1), middle: quantile(d, 0.5), high: quantile(d, 0.9) };
+    }
+    return out;
+  },
+};
+export type FiguresWork = typeof figuresWork;
+export type WorkName = keyof FiguresWork;

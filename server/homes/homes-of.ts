@@ -1,0 +1,40 @@
+import { asc, eq, inArray } from "drizzle-orm";
+import type { HomeFacts } from "#core/compile/for-home.ts";
+import { NOTHING_SAID } from "#core/records/home.ts";
+import { schema, type Tx } from "../db/client.ts";
+
+const { childHome, home } = schema;
+export type HomeRecord = typeof home.$inferSelect;
+
+/** What a home's row says, as the core takes it. */
+export const factsOf = (h: HomeRecord): HomeFacts => ({
+  id: h.id,
+  label: h.label,
+  kit: h.kit,
+  space: h.space,
+  players: h.players,
+  quiet: h.quiet,
+  noBallsIndoors: h.noBallsIndoors,
+});
+/** A child of whom no home is known yet. */
+export const UNKNOWN_HOME: HomeFacts = { ...NOTHING_SAID, id: "none", label: "" };
+
+/** Homes of each child, by their labels. */
+export async function homesOf(tx: Tx, childIds: readonly string[]): Promise<Map<string, HomeRecord[]>> {
+  const out = new Map<string, HomeRecord[]>(childIds.map((id) => [id, []]));
+  if (childIds.length === 0) return out;
+  const rows = await tx
+    .select({ childId: childHome.childId, home })
+    .from(childHome)
+    .innerJoin(home, eq(home.id, childHome.homeId))
+    .where(inArray(childHome.childId, [...childIds]))
+    .orderBy(asc(home.label), asc(home.id));
+  for (const r of rows) out.get(r.childId)!.push(r.home);
+  return out;
+}
+
+/** The children who live in a home. */
+export async function childrenOf(tx: Tx, homeId: string): Promise<string[]> {
+  const rows = await tx.select({ id: childHome.childId }).from(childHome).where(eq(childHome.homeId, homeId));
+  return rows.map((r) => r.id);
+}

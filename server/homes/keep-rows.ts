@@ -1,0 +1,231 @@
+import { randomUUID } from "node:crypto";
+import { eq, inArray, sql } from "drizzle-orm";
+import { catalogueItem } from "#core/kit/catalogue.ts";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { contentHash } from "../content-hash.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import { askFor, nudge } from "../jobs/jobs.ts";
+import { schoolItemsOf } from "../kit/items.ts";
+import { linksFor } from "../links/links.ts";
+import { classesOf } from "../school/classes.ts";
+import { type BadRow, type GoodRow, readHomes } from "./csv.ts";
+import { factsOf, type HomeRecord, homesOf } from "./homes-of.ts";
+
+const { child, childHome, home } = schema;
+
+/** One thing that a file changes: of what, and from what to what. */
+export interface Change {
+  field:
+    | "name"
+    | "label"
+    | "class"
+    | "age"
+    | "leftHanded"
+    | "step"
+    | "support"
+    | "kit"
+    | "space"
+    | "players"
+    | "quiet"
+    | "noBallsIndoors";
+  from: unknown;
+  to: unknown;
+}
+/** What keeping a row would do. */
+export interface Planned {
+  line: number;
+  child: string;
+  className: string;
+  childId: string;
+  isNew: boolean;
+  /** Null: the row names no home. */
+  home: { id: string; label: string; isNew: boolean; joins: boolean } | null;
+  changes: Change[];
+}
+export interface Looked {
+  /** Of the text that was looked at: only what was looked at is kept. */
+  seen: string;
+  planned: Planned[];
+  bad: BadRow[];
+  full: { line: number; from: string; to: string }[];
+  /** What is left to mend, as text. */
+  left: string;
+}
+
+type Kept = Record<string, unknown>;
+/** Fields in which what a row says differs from what is kept; what it does not say differs in nothing. */
+function changesOf(kept: Kept, said: Kept): Change[] {
+  return Object.entries(said)
+    .filter(([k, v]) => v !== undefined && contentHash(v) !== contentHash(kept[k] ?? null))
+    .map(([field, to]) => ({ field: field as Change["field"], from: kept[field] ?? null, to }));
+}
+
+/** What a row says of its home: its name only where the home is known by id. */
+const homeSays = (r: GoodRow) => ({ ...(r.homeId && r.home && { label: r.home }), ...r.answers });
+
+/**
+ * Whose row each is. A child is known by the id of an exported file, else by class and name where only one has it. A home is known by its id,
+ * else as one of the child's own by its name, else by its name in the same file; never by the name of somebody else's home.
+ */
+async function plan(
+  tx: Tx,
+  classes: readonly { id: string; name: string }[],
+  rows: readonly GoodRow[],
+): Promise<{ planned: Planned[]; bad: BadRow[] }> {
+  const ids = classes.map((c) => c.id);
+  const children = ids.length === 0 ? [] : await tx.select().from(child).where(inArray(child.classId, ids));
+  const homes = await homesOf(
+    tx,
+    children.map((k) => k.id),
+  );
+  const everyHome = new Map([...homes.values()].flat().map((h) => [h.id, h]));
+  const planned: Planned[] = [];
+  const bad: BadRow[] = [];
+  const added = new Map<string, string>();
+  const inFile = new Map<string, { id: string; label: string }>();
+  const changed = new Set<string>();
+  for (const r of rows) {
+    const classId = classes.find((c) => c.name === r.className)!.id;
+    const known = r.childId
+      ? children.filter((k) => k.id === r.childId)
+      : children.filter((k) => k.classId === classId && k.name.toLowerCase() === r.child.toLowerCase());
+    if (r.childId && known.length === 0) {
+      bad.push({ line: r.line, reason: "child_id is not one of your children: leave it empty for a new child" });
+      continue;
+    }
+    if (known.length > 1) {
+      bad.push({
+        line: r.line,
+        reason: `${known.length} children of ${r.className} are called ${r.child}: give the child_id`,
+      });
+      continue;
+    }
+    const me = known[0];
+    const newKey = `${classId}|${r.child.toLowerCase()}`;
+    const childId = me?.id ?? added.get(newKey) ?? randomUUID();
+    const mine = me ? homes.get(me.id)! : [];
+    const label = r.home.toLowerCase();
+    let at: HomeRecord | undefined;
+    let made: { id: string; label: string } | undefined;
+    if (r.homeId) {
+      at = everyHome.get(r.homeId);
+      if (!at) {
+        bad.push({ line: r.line, reason: "home_id is not a home of your classes: leave it empty for a new home" });
+        continue;
+      }
+    } else if (label !== "") {
+      at = mine.find((h) => h.label.toLowerCase() === label);
+      const earlier = inFile.get(label);
+      if (!at && earlier) {
+        at = everyHome.get(earlier.id);
+        if (!at) made = earlier;
+      }
+      if (!at) made ??= { id: randomUUID(), label: r.home };
+    }
+    const place = at ? { id: at.id, label: at.label } : (made ?? null);
+    if (place && label !== "" && !inFile.has(label)) inFile.set(label, place);
+    const said: Kept = { name: r.child, class: r.className, age: r.age, ...r.facts };
+    const kept: Kept = me ? { ...me, class: classes.find((c) => c.id === me.classId)!.name } : {};
+    // A child's own facts are told once, however many homes it has.
+    const ofChild = me && !changed.has(childId) ? changesOf(kept, said) : [];
+    changed.add(childId);
+    if (!me) added.set(newKey, childId);
+    planned.push({
+      line: r.line,
+      child: r.child,
+      className: r.className,
+      childId,
+      isNew: !me && !planned.some((p) => p.childId === childId),
+      home: place && {
+        ...place,
+        isNew: !at && !planned.some((p) => p.home?.id === place.id),
+        joins: !mine.some((h) => h.id === place.id),
+      },
+      changes: [...ofChild, ...(at ? changesOf(factsOf(at) as unknown as Kept, homeSays(r)) : [])],
+    });
+  }
+  return { planned, bad };
+}
+
+async function look(tx: Tx, who: SignedIn, text: string, shorten: boolean) {
+  const classes = await classesOf(tx, who.teacherId);
+  const { own } = await schoolItemsOf(tx);
+  const read = readHomes(
+    text,
+    classes.map((c) => c.name),
+    (id) => catalogueItem(id) !== undefined || own.some((i) => i.id === id),
+    { shorten },
+  );
+  const { planned, bad } = await plan(tx, classes, read.good);
+  const lines = new Set([...read.bad, ...bad].map((b) => b.line));
+  return {
+    classes,
+    rows: read.good.filter((r) => !lines.has(r.line)),
+    told: {
+      seen: contentHash([text, shorten]),
+      planned,
+      bad: [...read.bad, ...bad].sort((a, b) => a.line - b.line),
+      full: read.full,
+      left: read.leftWith(bad.map((b) => b.line)),
+    } satisfies Looked,
+  };
+}
+
+/** Reads a file against what is kept, and says what keeping it would do. Nothing is changed. */
+export const lookAtRows = (who: SignedIn, text: string, shorten: boolean): Promise<Looked> =>
+  inSchool(who.schoolId, async (tx) => (await look(tx, who, text, shorten)).told);
+
+export interface KeptRows {
+  added: number;
+  changed: number;
+  homes: number;
+}
+/**
+ * Keeps the good rows of a file that was looked at before (`seen`); null where it is another file. All or nothing, and one file after
+ * the other. The open cards of every child in it are made anew.
+ */
+export async function keepRows(
+  who: SignedIn,
+  text: string,
+  shorten: boolean,
+  seen: string,
+): Promise<{ kept: KeptRows; told: Looked } | null> {
+  const done = await inSchool(who.schoolId, async (tx) => {
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
+    const { classes, rows, told } = await look(tx, who, text, shorten);
+    if (told.seen !== seen) return null;
+    const out: KeptRows = { added: 0, changed: 0, homes: 0 };
+    const touched = new Set<string>();
+    for (const p of told.planned) {
+      const r = rows.find((x) => x.line === p.line)!;
+      const classId = classes.find((c) => c.name === p.className)!.id;
+      const facts = { name: r.child, classId, age: r.age, ...r.facts };
+      if (p.isNew) {
+        await tx.insert(child).values({ id: p.childId, schoolId: who.schoolId, ...facts });
+        out.added++;
+      } else await tx.update(child).set(facts).where(eq(child.id, p.childId));
+      const differs = p.changes.length > 0 || (p.home?.joins ?? false);
+      if (!p.isNew && differs && !touched.has(p.childId)) out.changed++;
+      touched.add(p.childId);
+      if (!p.home) continue;
+      if (p.home.isNew) {
+        await tx.insert(home).values({ id: p.home.id, schoolId: who.schoolId, label: p.home.label, ...r.answers });
+        out.homes++;
+      } else if (Object.keys(homeSays(r)).length > 0)
+        await tx.update(home).set(homeSays(r)).where(eq(home.id, p.home.id));
+      await tx
+        .insert(childHome)
+        .values({ schoolId: who.schoolId, childId: p.childId, homeId: p.home.id })
+        .onConflictDoNothing();
+    }
+    await linksFor(
+      tx,
+      who.schoolId,
+      [...touched].map((id) => ({ id })),
+    );
+    await askFor(tx, who.schoolId, "cards", [...touched]);
+    return { kept: out, told };
+  });
+  if (done) nudge();
+  return done;
+}

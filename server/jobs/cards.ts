@@ -1,0 +1,87 @@
+import { and, eq, gt, isNull, notExists, sql } from "drizzle-orm";
+import type { Making } from "#core/compile/card.ts";
+import { invite } from "../cards/invite.ts";
+import { makingFor } from "../cards/making.ts";
+import { giveCards, inForce, putInForce } from "../cards/versions.ts";
+import { inSchool, schema } from "../db/client.ts";
+import { figures } from "../figures/figures.ts";
+import { homesOf } from "../homes/homes-of.ts";
+import { schoolItemsOf } from "../kit/items.ts";
+import { linksFor } from "../links/links.ts";
+
+const { assignment, card, cardVersion, child, play, revision } = schema;
+
+/**
+ * Brings one child's open cards up to what its homes say now. A card that nobody has begun to play gets another version; one that was
+ * begun stays; what is out for the whole class and has not reached the child is given to it.
+ */
+export async function cardsOf(schoolId: string, childId: string): Promise<void> {
+  const now = new Date();
+  const out = and(gt(assignment.closesAt, now), isNull(assignment.withdrawnAt));
+  const asked = await inSchool(schoolId, async (tx) => {
+    const [me] = await tx.select().from(child).where(eq(child.id, childId));
+    if (!me) return null;
+    const open = await tx
+      .select({
+        id: card.id,
+        hash: card.hash,
+        designed: sql<Making["designed"] | null>`${cardVersion.compiled}->'making'->'designed'`,
+      })
+      .from(card)
+      .innerJoin(cardVersion, inForce)
+      .innerJoin(assignment, eq(assignment.id, card.assignmentId))
+      .where(
+        and(
+          eq(card.childId, childId),
+          out,
+          notExists(tx.select({ id: play.id }).from(play).where(eq(play.cardId, card.id))),
+        ),
+      );
+    const missing = await tx
+      .select({ id: assignment.id, designed: revision.document })
+      .from(assignment)
+      .innerJoin(revision, eq(revision.id, assignment.revisionId))
+      .where(
+        and(
+          eq(assignment.classId, me.classId),
+          eq(assignment.wholeClass, true),
+          out,
+          notExists(
+            tx
+              .select({ id: card.id })
+              .from(card)
+              .where(and(eq(card.assignmentId, assignment.id), eq(card.childId, childId))),
+          ),
+        ),
+      );
+    const homes = (await homesOf(tx, [childId])).get(childId)!;
+    const items = await schoolItemsOf(tx);
+    const anew = open.filter((c) => c.designed !== null);
+    return {
+      me,
+      anew,
+      missing,
+      makings: [...anew, ...missing].map((c) => makingFor(c.designed!, me, homes, items)),
+    };
+  });
+  if (!asked || asked.makings.length === 0) return;
+  const { me, anew, missing, makings } = asked;
+  const compiled = await figures("cards", makings);
+  await inSchool(schoolId, async (tx) => {
+    for (const [i, c] of anew.entries()) {
+      // Begun while this was worked out: it stays as it was begun.
+      const [still] = await tx
+        .select({ id: card.id })
+        .from(card)
+        .where(
+          and(eq(card.id, c.id), notExists(tx.select({ id: play.id }).from(play).where(eq(play.cardId, card.id)))),
+        );
+      if (still) await putInForce(tx, schoolId, c.id, compiled[i]!);
+    }
+    await linksFor(tx, schoolId, [me]);
+    for (const [i, a] of missing.entries()) {
+      const got = await giveCards(tx, schoolId, a.id, [{ childId, compiled: compiled[anew.length + i]! }]);
+      if (got.length > 0) await invite(tx, schoolId, a.id, a.designed, [me]);
+    }
+  });
+}

@@ -1,0 +1,134 @@
+import { and, eq, lte, sql } from "drizzle-orm";
+import { beforeSchool, inSchool, schema, type Tx } from "../db/client.ts";
+import { log, plainError } from "../web/log.ts";
+import { bandsOf } from "./bands.ts";
+import { cardsOf } from "./cards.ts";
+
+const { job } = schema;
+export type JobKind = "cards" | "expected";
+
+/** Work that its copy did not end by then is taken up by another, seconds. */
+const LEASE = 60;
+/** Work that failed is tried again after so long, doubled each time, seconds; so often at most. */
+const FIRST_REST = 30;
+const MOST_FAILURES = 8;
+const AT_ONCE = 20;
+
+const WORK: Record<JobKind, (schoolId: string, about: string) => Promise<void>> = { cards: cardsOf, expected: bandsOf };
+
+/** Asks for work within a transaction: it is due once that is kept, and asked again it is still done once. Seconds from now. */
+export async function askFor(
+  tx: Tx,
+  schoolId: string,
+  kind: JobKind,
+  about: readonly string[],
+  inSeconds = 0,
+): Promise<void> {
+  if (about.length === 0) return;
+  const dueAt = sql`now() + make_interval(secs => ${inSeconds})`;
+  await tx
+    .insert(job)
+    .values(about.map((id) => ({ schoolId, kind, about: id, dueAt: dueAt as never })))
+    .onConflictDoUpdate({
+      target: [job.schoolId, job.kind, job.about],
+      set: { dueAt: dueAt as never, asked: sql`${job.asked} + 1`, failed: 0 },
+    });
+}
+
+/** Does one piece of work, unless another copy has it. False: somebody else's, or not due any more. */
+async function doOne(schoolId: string, kind: JobKind, about: string): Promise<boolean> {
+  const mine = and(eq(job.schoolId, schoolId), eq(job.kind, kind), eq(job.about, about));
+  const [claimed] = await inSchool(schoolId, (tx) =>
+    tx
+      .update(job)
+      .set({ dueAt: sql`now() + make_interval(secs => ${LEASE})` as never })
+      .where(and(mine, lte(job.dueAt, sql`now()`)))
+      .returning({ asked: job.asked, failed: job.failed }),
+  );
+  if (!claimed) return false;
+  try {
+    await WORK[kind](schoolId, about);
+    // Asked for again meanwhile: it stays.
+    await inSchool(schoolId, (tx) => tx.delete(job).where(and(mine, eq(job.asked, claimed.asked))));
+  } catch (e) {
+    const failed = claimed.failed + 1;
+    log.error({ job: kind, failed, error: plainError(e) }, "work failed");
+    const rest = failed >= MOST_FAILURES ? 365 * 86_400 : FIRST_REST * 2 ** (failed - 1);
+    await inSchool(schoolId, (tx) =>
+      tx
+        .update(job)
+        .set({ failed, dueAt: sql`now() + make_interval(secs => ${rest})` as never })
+        .where(and(mine, eq(job.asked, claimed.asked))),
+    );
+  }
+  return true;
+}
+
+/** Does everything that is due, of all schools, and answers with how much that was. */
+export async function doDue(): Promise<number> {
+  let n = 0;
+  for (;;) {
+    const due = await beforeSchool.execute<{ school_id: string; kind: JobKind; about: string }>(
+      sql`select * from public.yard_due_jobs(${AT_ONCE})`,
+    );
+    let some = false;
+    for (const d of due) some = (await doOne(d.school_id, d.kind, d.about)) || some;
+    if (!some) return n;
+    n += due.length;
+  }
+}
+
+/** Between looks for work that is due, milliseconds; asking in this copy wakes it at once. */
+const EVERY = 1000;
+let wake: (() => void) | null = null;
+/** Says that there may be work now. */
+export const nudge = (): void => wake?.();
+
+/** Does what is due as long as the server runs; answers with how to end it. */
+export function keepDoing(): () => Promise<void> {
+  let ended = false;
+  const loop = (async () => {
+    while (!ended) {
+      try {
+        await doDue();
+      } catch (e) {
+        log.error({ error: plainError(e) }, "work not reached");
+      }
+      await new Promise<void>((done) => {
+        const timer = setTimeout(done, EVERY);
+        wake = () => {
+          clearTimeout(timer);
+          done();
+        };
+      });
+    }
+  })();
+  return async () => {
+    ended = true;
+    nudge();
+    await loop;
+  };
+}
+
+/** Whether work is asked for and not done yet. */
+export async function isAsked(tx: Tx, kind: JobKind, about: string): Promise<boolean> {
+  const rows = await tx
+    .select({ about: job.about })
+    .from(job)
+    .where(and(eq(job.kind, kind), eq(job.about, about)));
+  return rows.length > 0;
+}
+
+/** Does the work about something now if it was asked for, before its time; gives up waiting after a while, milliseconds. */
+export async function settle(schoolId: string, kind: JobKind, about: string, patience: number): Promise<void> {
+  const asked = await inSchool(schoolId, async (tx) => {
+    const rows = await tx
+      .update(job)
+      .set({ dueAt: sql`least(${job.dueAt}, now())` as never })
+      .where(and(eq(job.kind, kind), eq(job.about, about)))
+      .returning({ about: job.about });
+    return rows.length > 0;
+  });
+  if (!asked) return;
+  await Promise.race([doOne(schoolId, kind, about), new Promise((done) => setTimeout(done, patience).unref())]);
+}
