@@ -173,6 +173,283 @@ describe("sending", () => {
   });
 });
 
+describe("once, under any number of clicks", () => {
+  it("a sending: the same order twice, at once, and after a restart is one assignment, one card and one message a child", async () => {
+    const id = await activities.addActivity(theirs, fromPattern("climb"));
+    const one = await order(theirs);
+    const before = (await outbox.outboxFor(theirs, 0)).total;
+    const sent = await Promise.all(Array.from({ length: 6 }, () => send.sendActivity(theirs, id, one)));
+    sent.push(await send.sendActivity(theirs, id, one));
+    expect(new Set(sent).size).toBe(1);
+    expect((await outbox.outboxFor(theirs, 0)).total).toBe(before + 1);
+    expect(await sql`select 1 from card where assignment_id = ${sent[0]!}`).toHaveLength(1);
+    await expect(send.sendActivity(theirs, id, { ...one, orderId: "x" })).rejects.toThrow("load this page again");
+  });
+
+  it("a first home and another home, by family and teacher", async () => {
+    const [kid] = await sql`insert into child (school_id, class_id, name, age)
+      select school_id, class_id, 'Wim T.', 8 from child where name = 'Pip Q.' returning id`;
+    const to = { schoolId: theirs.schoolId, childId: kid!.id as string };
+    const known = async () => (await homes.familyHomes(to)).homes.map((h) => h.label);
+    // Looking makes nothing.
+    await Promise.all(Array.from({ length: 6 }, () => homes.familyHomes(to)));
+    expect(await known()).toEqual([]);
+    const said = await Promise.all(
+      Array.from({ length: 6 }, (_, i) => homes.answerForHome(to, null, { players: 1 + (i % 3) })),
+    );
+    expect(new Set(said).size).toBe(1);
+    expect(await known()).toEqual(["Wim's home"]);
+    const order = randomUUID();
+    await Promise.all(Array.from({ length: 5 }, () => homes.addFamilyHome(to, order)));
+    expect(await known()).toEqual(["Wim's home", "Wim's home 2"]);
+    const many = await Promise.allSettled(Array.from({ length: 10 }, () => homes.addFamilyHome(to, randomUUID())));
+    expect(many.filter((m) => m.status === "fulfilled")).toHaveLength(2);
+    expect(await known()).toHaveLength(4);
+    await expect(homes.addHomeFor(theirs, to.childId, { id: randomUUID() })).rejects.toThrow("at most 4 homes");
+    // Another school's home is not taken by its id.
+    const [foreign] = await sql`select id from home where school_id = ${ours.schoolId} limit 1`;
+    await sql`delete from child_home where child_id = ${to.childId}`;
+    await expect(homes.addFamilyHome(to, foreign!.id)).rejects.toThrow("load this page again");
+    await sql`delete from child where id = ${to.childId}`;
+  });
+
+  it("a score from paper: added once, corrected by a row that names the one it replaces, taken back, standing again", async () => {
+    const id = await activities.addActivity(theirs, {
+      ...fromPattern("climb"),
+      pattern: {
+        name: "climb",
+        params: {
+          ...(fromPattern("climb").pattern.params as object),
+          scoring: { by: "points", first: 1, growth: 1 },
+          tries: 20,
+        },
+      },
+    } as never);
+    const sent = await send.sendActivity(theirs, id, await order(theirs));
+    const [card] = await sql`select id from card where assignment_id = ${sent}`;
+    const typed = { cardId: card!.id as string, reachedTop: false, stage: null };
+    // A climb of five rungs gives 0, 1, 3, 6, 10 or 15.
+    for (const value of [999, 16, 14])
+      await expect(corrections.paperResult(theirs, sent, { ...typed, orderId: randomUUID(), value })).rejects.toThrow(
+        "this game gives",
+      );
+    const paper = { ...typed, orderId: randomUUID(), value: 6 };
+    await Promise.all(Array.from({ length: 4 }, () => corrections.paperResult(theirs, sent, paper)));
+    const row = async () => (await results.resultsFor(theirs, sent)).rows[0]!;
+    expect((await row()).goes.map((g) => g.score.value)).toEqual([6]);
+    const change = (to: unknown, replaces: string | null, orderId = randomUUID()) =>
+      corrections.correctResult(theirs, sent, {
+        orderId,
+        playId: paper.orderId,
+        replaces,
+        reason: "Misread",
+        to: to as never,
+      });
+    const first = randomUUID();
+    await Promise.all([
+      change({ value: 10, reachedTop: false, stage: null }, null, first),
+      change({ value: 10, reachedTop: false, stage: null }, null, first),
+    ]);
+    expect((await row()).best).toMatchObject({
+      score: { value: 10 },
+      corrected: { by: "Oona Vale", reason: "Misread", before: { value: 6 } },
+    });
+    // Somebody who saw the one before is told.
+    await expect(change("gone", null)).rejects.toThrow("somebody corrected it meanwhile");
+    await expect(change({ value: 11, reachedTop: false, stage: null }, first)).rejects.toThrow("this game gives");
+    const gone = randomUUID();
+    await change("gone", first, gone);
+    expect((await row()).best).toBeNull();
+    expect((await row()).goes[0]).toMatchObject({ counts: false, beyond: false, corrected: { score: null } });
+    await change("again", gone);
+    expect((await row()).best).toMatchObject({ score: { value: 10 } });
+    expect(await sql`select 1 from result_correction where play_id = ${paper.orderId}`).toHaveLength(3);
+    expect((await sql`select score from result where play_id = ${paper.orderId}`)[0]!.score).toMatchObject({
+      value: 6,
+    });
+  });
+
+  it("paper and device times stand in one order; an unfinished one is never below nought", async () => {
+    const a = {
+      ...fromPattern("climb"),
+      pattern: {
+        name: "climb",
+        params: { ...(fromPattern("climb").pattern.params as object), scoring: { by: "time" }, tries: null },
+      },
+    } as never;
+    const id = await activities.addActivity(theirs, a);
+    const sent = await send.sendActivity(theirs, id, await order(theirs, { tries: 9 }));
+    const [card] = await sql`select id, child_id from card where assignment_id = ${sent}`;
+    const events = playGo(a, [8], [temper(3)], { players: 1, mode: "alone", seed: 3 }, 3);
+    await hand.takeHandIn(
+      { schoolId: theirs.schoolId, childId: card!.child_id },
+      {
+        play: randomUUID(),
+        card: card!.id,
+        device: "a-device",
+        setup: { players: 1, mode: "alone", seed: 3 },
+        rulesVersion: 1,
+        startedAt: Date.now() - 3_600_000,
+        events: events.map((event, seq) => ({ seq, event })),
+        result: {
+          events: events.length,
+          reflection: { before: null, during: null, after: null, answers: [], criteria: [], grownUp: false },
+        },
+      },
+    );
+    const device = (await results.resultsFor(theirs, sent)).rows[0]!.best!;
+    expect(device.score.finished).toBe(true);
+    const paper = (value: number, reachedTop: boolean, stage: number | null) =>
+      corrections.paperResult(theirs, sent, { orderId: randomUUID(), cardId: card!.id, value, reachedTop, stage });
+    await paper(device.score.value + 50, true, null);
+    expect((await results.resultsFor(theirs, sent)).rows[0]!.best).toMatchObject({ source: "device" });
+    await paper(10, false, 2);
+    expect((await results.resultsFor(theirs, sent)).rows[0]!.best).toMatchObject({ source: "device" });
+    await paper(device.score.value - 1, true, null);
+    const { best, goes } = (await results.resultsFor(theirs, sent)).rows[0]!;
+    expect(best).toMatchObject({ source: "paper" });
+    expect(goes.every((g) => g.score.rank >= 0)).toBe(true);
+    await expect(paper(10, false, 5)).rejects.toThrow("how far");
+  });
+});
+
+describe("what is out", () => {
+  it("is taken back and put back, closed early, opened longer, given to single children, and to who joins later", async () => {
+    const { closeAt, sendToChild, withdraw } = await import("../server/assignments/change.ts");
+    const [pip] = await sql`select id, class_id from child where name = 'Pip Q.'`;
+    const add = async (name: string) =>
+      (
+        await sql`insert into child (school_id, class_id, name, age) values (${theirs.schoolId}, ${pip!.class_id}, ${name}, 9) returning id`
+      )[0]!.id as string;
+    const [una, vic] = [await add("Una F."), await add("Vic G.")];
+    const id = await activities.addActivity(theirs, fromPattern("climb"));
+    const some = await send.sendActivity(theirs, id, await order(theirs, { children: [una] }));
+    const whole = await send.sendActivity(theirs, id, await order(theirs));
+    const has = async (sent: string) =>
+      (
+        await sql`select c.name from card k join child c on c.id = k.child_id where k.assignment_id = ${sent} order by c.name`
+      ).map((r) => r.name);
+    expect(await has(some)).toEqual(["Una F."]);
+    expect((await results.resultsFor(theirs, some)).without.map((k) => k.name)).toContain("Vic G.");
+    expect(await sendToChild(theirs, some, vic)).toBe(true);
+    expect(await sendToChild(theirs, some, vic)).toBe(false);
+    expect(await has(some)).toEqual(["Una F.", "Vic G."]);
+    await expect(sendToChild(theirs, some, randomUUID())).rejects.toThrow("choose one of the class");
+    await expect(send.sendActivity(theirs, id, await order(theirs, { children: [randomUUID()] }))).rejects.toThrow();
+
+    const late = await add("Zac H.");
+    await sql`insert into job (school_id, kind, about, due_at) values (${theirs.schoolId}, 'cards', ${late}, now())`;
+    await expect
+      .poll(async () => (await jobs.doDue()) + (await has(whole)).filter((n) => n === "Zac H.").length * 100, {
+        timeout: 20_000,
+      })
+      .toBeGreaterThanOrEqual(100);
+    expect(await has(some)).not.toContain("Zac H.");
+    const got = await sql`select 1 from message where assignment_id = ${whole} and child_id = ${late}`;
+    expect(got).toHaveLength(1);
+
+    const link = { schoolId: theirs.schoolId, childId: una };
+    const [card] = await sql`select id from card where assignment_id = ${some} and child_id = ${una}`;
+    const state = async () => (await family.openCard(link, card!.id)).state;
+    expect(await state()).toBe("open");
+    await withdraw(theirs, some, false);
+    expect(await state()).toBe("withdrawn");
+    expect((await family.cardsFor(link)).cards.map((c) => c.id)).not.toContain(card!.id);
+    await withdraw(theirs, some, true);
+    expect(await state()).toBe("open");
+    await closeAt(theirs, some, new Date(Date.now() - 1000));
+    expect(await state()).toBe("closed");
+    await closeAt(theirs, some, new Date(Date.now() + DAY));
+    expect(await state()).toBe("open");
+    await expect(closeAt(theirs, some, new Date(Number.NaN))).rejects.toThrow("give a date");
+    await expect(closeAt(theirs, some, new Date(Date.now() + 400 * DAY))).rejects.toThrow("within 120 days");
+    await expect(withdraw(ours, some, false)).rejects.toThrow("assignment");
+    await sql`delete from child where id in ${sql([una, vic, late])}`;
+  });
+
+  it("has its mark in the unit of the game: another unit, or more than the game gives, asks anew", async () => {
+    const id = await activities.addActivity(theirs, fromPattern("climb"));
+    const [unit, most] = await (async () => {
+      const { patternOf } = await import("../core/patterns/registry.ts");
+      const can = patternOf("climb").possible(fromPattern("climb").pattern.params);
+      return [can.unit, can.most!] as const;
+    })();
+    const other = unit === "points" ? "sends" : "points";
+    await expect(send.sendActivity(theirs, id, await order(theirs, { mark: 5, markUnit: other }))).rejects.toThrow(
+      "give it anew",
+    );
+    await expect(
+      send.sendActivity(theirs, id, await order(theirs, { mark: most + 1, markUnit: unit })),
+    ).rejects.toThrow("this game gives");
+    const sent = await send.sendActivity(theirs, id, await order(theirs, { mark: most, markUnit: unit }));
+    expect((await results.resultsFor(theirs, sent)).mark).toBe(most);
+  });
+});
+
+describe("which card was played", () => {
+  it("is remembered with its version and what was decided; the card may be made anew meanwhile", async () => {
+    const a = fromPattern("climb");
+    const [pip] = await sql`select id from child where name = 'Pip Q.'`;
+    const to = { schoolId: theirs.schoolId, childId: pip!.id as string };
+    const home = (await homes.familyHomes(to)).homes[0]!.id;
+    await homes.answerForHome(to, home, {
+      kit: { sock: 8, bucket: 2, box: 2, pan: 1, book: 3, bottle: 4, string: 1 },
+      space: { kind: "room", length: 6, width: 4, floor: "carpet", indoors: true } as never,
+    });
+    const sent = await send.sendActivity(theirs, await activities.addActivity(theirs, a), await order(theirs));
+    const [card] = await sql`select id from card where assignment_id = ${sent} and child_id = ${to.childId}`;
+    const seen = await family.openCard(to, card!.id);
+    expect(seen.hash).toMatch(/^[0-9a-f]{64}$/);
+    // The home says more: the card is another version, and the one that was seen is still there.
+    await homes.answerForHome(to, home, {
+      space: { kind: "corridor", length: 3.2, width: 1.5, floor: "tile", indoors: true } as never,
+    });
+    const now = await family.openCard(to, card!.id);
+    expect(now.hash).not.toBe(seen.hash);
+    expect(now.card.activity.space.floor).toBe("tile");
+    const events = playGo(seen.card.activity, [8], [temper(5)], { players: 1, mode: "alone", seed: 5 }, 5);
+    const go = (over: object) => ({
+      play: randomUUID(),
+      card: card!.id as string,
+      device: "a-device",
+      setup: { players: 1, mode: "alone" as const, seed: 5 },
+      rulesVersion: 1,
+      startedAt: Date.now() - 60_000,
+      events: events.map((event, seq) => ({ seq, event })),
+      result: {
+        events: events.length,
+        reflection: { before: null, during: null, after: null, answers: [], criteria: [], grownUp: false },
+      },
+      ...over,
+    });
+    const target = seen.card.home!.picks.find((p) => p.role === "send")!;
+    const { swapOptions } = await import("../core/compile/swap.ts");
+    const other = swapOptions(seen.card.making!, { home: null, fixed: {}, also: [] }, "send").here.find(
+      (i) => i !== target.item,
+    )!;
+    expect(other).toBeDefined();
+    const plain = go({ cardHash: seen.hash });
+    const swapped = go({ cardHash: seen.hash, decided: { home: null, fixed: { send: other }, also: [] } });
+    const held = go({});
+    const made = go({ cardHash: "0".repeat(64) });
+    for (const g of [plain, swapped, held, made]) expect((await hand.takeHandIn(to, g)).result).not.toBeNull();
+    const rows = await sql`select id, card_hash, decided, game from play where card_id = ${card!.id}`;
+    const of = (g: { play: string }) => rows.find((r) => r.id === g.play)!;
+    expect(of(plain)).toMatchObject({ card_hash: seen.hash, game: { floor: "carpet", send: target.item } });
+    expect(of(swapped)).toMatchObject({ card_hash: seen.hash, game: { floor: "carpet", send: other } });
+    expect(Object.keys(of(plain).game.distances).length).toBeGreaterThan(2);
+    expect(of(held)).toMatchObject({ card_hash: null, game: null });
+    expect(of(made)).toMatchObject({ card_hash: null });
+    const { goes } = (await results.resultsFor(theirs, sent)).rows.find((r) => r.cardId === card!.id)!;
+    expect(goes.filter((g) => g.unversioned)).toHaveLength(2);
+    // Made anew no more: it was begun.
+    const version = (await sql`select hash from card where id = ${card!.id}`)[0]!.hash;
+    await homes.answerForHome(to, home, { players: 5 });
+    await jobs.settle(theirs.schoolId, "cards", to.childId, 10_000);
+    expect((await sql`select hash from card where id = ${card!.id}`)[0]!.hash).toBe(version);
+  });
+});
+
 describe("goes", () => {
   it("beyond the tries allowed are kept, marked, and stay off boards; a stopped one does not count", async () => {
     const a = fromPattern("climb");
@@ -208,8 +485,8 @@ describe("goes", () => {
     expect(r.rows[0]!.best).toBe(goes[1]);
     // Worked out after sending, and not by looking.
     await jobs.doDue();
+    await expect.poll(async () => (await results.resultsFor(theirs, sent)).working, { timeout: 20_000 }).toBe(false);
     const worked = await results.resultsFor(theirs, sent);
-    expect(worked.working).toBe(false);
     expect(worked.expected[8]!.low).toBeLessThanOrEqual(worked.expected[8]!.high);
     const seen = await family.cardsFor(link);
     expect(seen.cards.find((c) => c.id === card!.id)).toMatchObject({
@@ -244,6 +521,57 @@ describe("goes", () => {
   });
 });
 
+describe("signing in is slowed, and nobody is locked out", () => {
+  const address = "other@marsh.example";
+  const right = "a long password";
+  const tried = (e: Error) => (e.message.includes("do not belong together") ? "looked at" : "told to wait");
+
+  it("sixty at once for one address: a handful are looked at, whatever machine they say they are", async () => {
+    const began = performance.now();
+    const told = await Promise.all(
+      Array.from({ length: 60 }, (_, i) =>
+        signing.signIn(address, `guess ${i}`, `10.0.0.${i}`).then(
+          () => "in",
+          (e) => tried(e),
+        ),
+      ),
+    );
+    const looked = told.filter((t) => t === "looked at").length;
+    expect(looked).toBeGreaterThanOrEqual(5);
+    expect(looked).toBeLessThanOrEqual(12);
+    expect(told.filter((t) => t === "told to wait")).toHaveLength(60 - looked);
+    expect(performance.now() - began).toBeLessThan(30_000);
+    // Meanwhile the teacher's own device is as quick as ever.
+    const known = signing.deviceMark(address);
+    const then = performance.now();
+    expect(await signing.sessionOf(await signing.signIn(address, right, "10.9.9.9", known))).toEqual(theirs);
+    expect(performance.now() - then).toBeLessThan(2000);
+    // A mark made for somebody else, or made up, is no such device.
+    for (const mark of [signing.deviceMark("noor@tidewell.example"), `${known.split(".")[0]}.x`, "x"])
+      await expect(
+        Promise.race([
+          signing.signIn(address, "guess", "10.9.9.8", mark),
+          new Promise((_, no) => setTimeout(() => no(new Error("slow")), 500)),
+        ]),
+      ).rejects.toThrow(/slow|waiting/);
+    // From anywhere else the teacher waits a turn, and gets in.
+    await sql`update sign_in_pace set next_at = now() + interval '1 second'`;
+    expect(await signing.sessionOf(await signing.signIn(address, right, "10.9.9.7"))).toEqual(theirs);
+  }, 60_000);
+
+  it("two who try at once never get the same turn, and a quiet quarter of an hour forgets", async () => {
+    const key = `test ${randomUUID()}`;
+    const turn = async () =>
+      (await sql`select public.yard_sign_in_turn(${key}, 2, interval '1 second', interval '1 hour') as wait`)[0]!
+        .wait as number;
+    const waits = (await Promise.all(Array.from({ length: 6 }, turn))).sort((a, b) => a - b);
+    expect(waits.slice(0, 2)).toEqual([0, 0]);
+    for (const [i, least] of [1, 3, 6, 10].entries()) expect(waits[i + 2]! / 1000).toBeCloseTo(least, 0);
+    await sql`update sign_in_pace set next_at = now() - interval '16 minutes' where key = ${key}`;
+    expect(await turn()).toBe(0);
+  });
+});
+
 describe("links and sessions", () => {
   it("open, are withdrawn, and open again at another address", async () => {
     const token = async () => (await homes.homesFor(theirs))[0]!.token;
@@ -253,6 +581,10 @@ describe("links and sessions", () => {
     await homes.withdrawLink(theirs, childId, false);
     expect(await token()).toBeNull();
     expect(await links.openLink(first)).toEqual({ trouble: "withdrawn" });
+    // Withdrawing is undone by clearing it; only a new link is another address.
+    await sql`update link set withdrawn_at = null where child_id = ${childId}`;
+    expect(await token()).toBe(first);
+    await homes.withdrawLink(theirs, childId, false);
     await homes.withdrawLink(theirs, childId, true);
     const second = (await token())!;
     expect(second).not.toBe(first);

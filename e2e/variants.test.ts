@@ -52,7 +52,7 @@ describe("variants on the play screen", () => {
     await press(page, "Done!");
     await press(page, "MISS");
     await press(page, "HIT");
-    await sees(page, "All tries are used.");
+    await sees(page, "All sends are used.");
     await handIn(page);
     await sees(page, "You got 2 points.");
     await page.close();
@@ -64,9 +64,9 @@ describe("variants on the play screen", () => {
     await press(page, "Start");
     await sees(page, "time left");
     await press(page, "HIT");
-    await sees(page, "All tries are used.", 20_000);
+    await sees(page, "All sends are used.", 20_000);
     await press(page, "Undo");
-    await sees(page, "All tries are used.");
+    await sees(page, "All sends are used.");
     await page.close();
   });
 
@@ -102,7 +102,7 @@ describe("variants on the play screen", () => {
     for (const w of ["MISS", "HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, w);
     await sees(page, /Send it at the/);
     for (const w of ["HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, w);
-    await sees(page, "5 tries");
+    await sees(page, "5 sends");
     await page.close();
   });
 

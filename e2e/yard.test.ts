@@ -349,9 +349,11 @@ describe("a child's own step and what is behind", () => {
     await sees(page, "Your step is 62 cm long");
     const sql = owner();
     const [row] = await sql`select step from child where name = ${CHILD}`;
-    const cards =
-      await sql`select v.compiled from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
+    const look = () =>
+      sql`select v.compiled from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
       where c.name = ${CHILD} and a.closes_at > now() and not exists (select 1 from play p where p.card_id = k.id)`;
+    await expect.poll(async () => (await look()).every((k) => k.compiled.measured), { timeout: 10_000 }).toBe(true);
+    const cards = await look();
     await sql.end();
     expect(row!.step).toBeCloseTo(0.62, 3);
     expect(cards.length).toBeGreaterThan(0);

@@ -73,6 +73,6 @@ describe("the catalogue", () => {
   it("says plurals and seconds", () => {
     expect(say("play.points", { points: 1 })).toBe("1 point");
     expect(sayScore(235, "tenths")).toBe("0:23.5");
-    expect(say("climb.summary.points", { tries: 24, first: 3, growth: 0 })).toBe("24 tries, 3 points a rung");
+    expect(say("climb.summary.points", { tries: 24, first: 3, growth: 0 })).toBe("24 sends, 3 points a rung");
   });
 });

@@ -26,6 +26,7 @@ export function SendPanel(props: Props) {
   const { activity: a, change, classes, classId, times, zone, held, problems, unit, orderId } = props;
   const busy = useNavigation().formData?.get("intent") === "send";
   const [to, setTo] = useState(classId);
+  const [some, setSome] = useState(0);
   const group = classes.find((c) => c.id === to) ?? classes[0];
   const told = (field: string) => problems.find((p) => p.field === field);
   const line = (field: string) =>
@@ -41,7 +42,14 @@ export function SendPanel(props: Props) {
         <input type="hidden" name="markUnit" value={unit} />
         <label className="field">
           <span>Class</span>
-          <select name="classId" value={to} onChange={(e) => setTo(e.target.value)}>
+          <select
+            name="classId"
+            value={to}
+            onChange={(e) => {
+              setTo(e.target.value);
+              setSome(0);
+            }}
+          >
             {classes.map((c) => (
               <option key={c.id} value={c.id}>
                 {tell("class.size", { name: c.name, n: c.children.length })}
@@ -53,7 +61,10 @@ export function SendPanel(props: Props) {
         {group && (
           <details key={group.id}>
             <summary>Only to some of them</summary>
-            <fieldset className="mt-1 grid max-h-56 grid-cols-2 gap-x-3 overflow-y-auto">
+            <fieldset
+              onChange={(e) => setSome(e.currentTarget.querySelectorAll(":checked").length)}
+              className="mt-1 grid max-h-56 grid-cols-2 gap-x-3 overflow-y-auto"
+            >
               <legend className="sr-only">Children of {group.name}</legend>
               {group.children.map((k) => (
                 <label key={k.id} className="flex items-center gap-2 py-0.5 text-sm">
@@ -118,7 +129,7 @@ export function SendPanel(props: Props) {
           disabled={held !== null || busy}
           aria-busy={busy}
         >
-          {busy ? "Sending ..." : "Send"}
+          {busy ? "Sending ..." : some > 0 ? tell("send.to", { n: some }) : "Send to the class"}
         </button>
         <p className="text-sm text-quiet">Every child gets a private link. The messages go to the outbox.</p>
       </Form>

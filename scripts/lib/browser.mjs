@@ -15,14 +15,17 @@ const FLAGS = [
   "--force-color-profile=srgb",
 ];
 
-/** A headless browser with a profile of its own; `profile` keeps one over several starts. */
-export async function openBrowser({ profile } = {}) {
+/**
+ * A headless browser with a profile of its own; `profile` keeps one over several starts; `flags` are added to its own.
+ * @param {{ profile?: string, flags?: string[] }} [options]
+ */
+export async function openBrowser({ profile, flags = [] } = {}) {
   const dir = profile ?? mkdtempSync(join(tmpdir(), "yard-browser-"));
   const browser = await puppeteer.launch({
     executablePath: chromiumPath(),
     headless: true,
     userDataDir: dir,
-    args: FLAGS,
+    args: [...FLAGS, ...flags],
     protocolTimeout: 60_000,
   });
   return {

@@ -1,6 +1,6 @@
 import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { root } from "./root.mjs";
 import { give, say } from "./say.mjs";
@@ -67,9 +67,24 @@ function aptInstall(names) {
     mkdirSync("/etc/postgresql-common/createcluster.d", { recursive: true });
     writeFileSync("/etc/postgresql-common/createcluster.d/no-main.conf", "create_main_cluster = false\n");
   }
+  if (names.includes("nginx-light") && asRoot && !existsSync("/usr/sbin/policy-rc.d")) {
+    // Installed to be started by the tests alone.
+    writeFileSync("/usr/sbin/policy-rc.d", "#!/bin/sh\nexit 101\n", { mode: 0o755 });
+    process.on("exit", () => rmSync("/usr/sbin/policy-rc.d", { force: true }));
+  }
   run("apt-get", "update", "-qq");
   if (run("apt-get", "install", "-y", "-qq", "--no-install-recommends", ...names) !== 0)
     give(`apt-get could not install ${names.join(" ")}: see the lines above.`);
+}
+
+/** The reverse proxy of the tests, and what makes its certificate. */
+export function ensureNginx() {
+  const missing = [
+    ...(existsSync("/usr/sbin/nginx") ? [] : ["nginx-light"]),
+    ...(existsSync("/usr/bin/openssl") ? [] : ["openssl"]),
+  ];
+  if (missing.length > 0) aptInstall(missing);
+  if (!existsSync("/usr/sbin/nginx")) give("nginx was installed but not found at /usr/sbin/nginx.");
 }
 
 export function ensurePostgres() {
