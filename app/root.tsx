@@ -1,7 +1,8 @@
 import atkinson from "@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url";
 import bricolage from "@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2?url";
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import { Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root";
+import { Trouble, troubleOf } from "./ui/trouble.tsx";
 import "./app.css";
 
 export const links: Route.LinksFunction = () => [
@@ -40,35 +41,6 @@ export default function App() {
   return <Outlet />;
 }
 
-/** One page for everything that cannot be shown: what is wrong, and where to go. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  const known = isRouteErrorResponse(error);
-  const title =
-    known && typeof error.data === "object" && error.data?.title
-      ? String(error.data.title)
-      : known && error.status === 404
-        ? "There is nothing at this address."
-        : "That did not work.";
-  const text =
-    known && typeof error.data === "object" && error.data?.text
-      ? String(error.data.text)
-      : known && error.status === 404
-        ? "Check the address, or go back to the start."
-        : "It is our fault, not yours. Nothing you typed before was lost. Try again in a moment.";
-  return (
-    <main className="mx-auto grid max-w-xl gap-4 p-6 pt-16">
-      <svg viewBox="0 0 200 60" className="w-48" aria-hidden="true">
-        <path d="M10 50 H190" stroke="currentColor" strokeWidth="3" strokeDasharray="6 7" />
-        <circle cx="150" cy="38" r="9" fill="none" stroke="currentColor" strokeWidth="3" />
-        <path d="M20 50 V14" stroke="var(--color-mustard)" strokeWidth="5" />
-      </svg>
-      <h1 className="text-3xl">{title}</h1>
-      <p className="text-lg">{text}</p>
-      <p>
-        <a className="btn" href="/">
-          To the start
-        </a>
-      </p>
-    </main>
-  );
+  return <Trouble {...troubleOf(error)} to="/" way="To the start" />;
 }

@@ -10,9 +10,9 @@ import { wellFormed } from "../server/web/well-formed.ts";
 import { owner } from "./help.ts";
 
 /** Requests of all kinds, each changed in some way, against a school of its own. None may be a failure of ours. */
-const REQUESTS = Number(process.env.YARD_FUZZ ?? 20_000);
+const REQUESTS = Number(process.env.YARD_FUZZ ?? 5000);
 const AT_ONCE = 12;
-const SEED = 20_261;
+const SEED = Number(process.env.YARD_FUZZ_SEED ?? 20_261);
 
 let web: Awaited<ReturnType<typeof startWeb>>;
 let sql: ReturnType<typeof owner>;
@@ -179,7 +179,6 @@ beforeAll(async () => {
     get(`/f/${token}/${card!.id}/sheet`),
     get(`/c/${group}`),
     get(`/c/${group}/${answer}?part=people`),
-    get("/__manifest?p=/week&version=x"),
     form("/sign-in?to=/week", { email: "nobody@school.example", password: "x" }),
     form("/sign-in-here", { email: "nobody@school.example", password: "x" }),
     form("/sign-out", {}),
@@ -370,15 +369,19 @@ function changed(seed: Seed, draw: () => number): Wire {
       "?_routes=%00",
     ]);
   else if (draw() < 0.5 && !path.includes(".")) path = path.replace(/(\?|$)/, ".data$1");
-  let fields: Record<string, unknown> = structuredClone(seed.fields ?? {});
+  const fields: Record<string, unknown> = structuredClone(seed.fields ?? {});
   const keys = Object.keys(fields);
+  /** All of a document in place of its parts. */
+  let whole: unknown;
   for (let n = draw() < 0.2 ? 2 : 1; n > 0 && keys.length > 0; n--) {
     const k = one(keys);
     const how = draw();
     if (how < 0.15) delete fields[k];
     else if (how < 0.25) fields[one(ODD_TEXTS)] = one(ODD_TEXTS);
-    else if (seed.kind === "json") fields = deepChanged(fields, draw, one) as Record<string, unknown>;
-    else fields[k] = one(ODD_TEXTS);
+    else if (seed.kind === "json") {
+      whole = deepChanged(fields, draw, one);
+      break;
+    } else fields[k] = one(ODD_TEXTS);
   }
   let body = Buffer.alloc(0);
   if (method === "POST" || method === "PUT" || method === "PATCH") {
@@ -386,7 +389,7 @@ function changed(seed: Seed, draw: () => number): Wire {
     if (kind === "json") {
       headers["Content-Type"] = "application/json";
       // Halves of characters go out as JSON writes them.
-      body = Buffer.from(JSON.stringify(fields) ?? "null");
+      body = Buffer.from(JSON.stringify(whole === undefined ? fields : whole));
       if (draw() < 0.04) body = Buffer.from(`${"[".repeat(30_000)}`);
     } else if (kind === "multipart" || draw() < 0.1) {
       const edge = "----edge";

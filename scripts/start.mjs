@@ -31,7 +31,7 @@ process.on("SIGTERM", () => void stop(0));
 
 try {
   const { env, demo } = prepareDatabase(database.url);
-  web = await startWeb({ port, env });
+  web = await startWeb({ port, env, ...(process.env.YARD_LOG && { onLog: (text) => process.stdout.write(text) }) });
   web.child.once("exit", (code) => {
     if (stopping) return;
     say(`The server stopped by itself (${code}):\n${web.errors()}`);

@@ -9,7 +9,6 @@ import { HandInScreen } from "./hand-in-screen.tsx";
 import { LookScreen } from "./look-screen.tsx";
 import { keepPages } from "./offline.ts";
 import { type OwnCard, useOwnCard } from "./own-card.ts";
-import { SetUpScreen } from "./set-up-screen.tsx";
 import { type LocalPlay, playsOfCard } from "./store.ts";
 import { keepSyncing, onSync } from "./sync.ts";
 import { useWaiting } from "./waiting.ts";
@@ -17,6 +16,11 @@ import { useWaiting } from "./waiting.ts";
 /** The game itself comes in a piece of its own, once somebody is about to play. */
 const loadPlay = () => import("./play-screen.tsx");
 const PlayScreen = lazy(loadPlay);
+/** So does the yard, mark by mark; the server has it at hand, so that it is read before any script is there. */
+const loadSetUp = () => import("./set-up-screen.tsx");
+const SetUpScreen = import.meta.env.SSR
+  ? (await loadSetUp()).SetUpScreen
+  : lazy(async () => ({ default: (await loadSetUp()).SetUpScreen }));
 
 export type CardData = OpenCard & { token: string; opens: string; closes: string };
 export const STEPS = ["fetch", "setup", "look", "play", "handin"] as const;
@@ -90,6 +94,7 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
     return keepSyncing(data.token, [data.id]);
   }, [data.token, data.id]);
   useEffect(() => {
+    if (step === "fetch") requestIdleCallback?.(() => void loadSetUp());
     if (step === "look" || step === "setup" || step === "fetch") requestIdleCallback?.(() => void loadPlay());
   }, [step]);
 
@@ -145,7 +150,11 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
         {step === "fetch" && (
           <FetchScreen data={data} own={own} ticks={ticks} setTicks={setTicks} locked={underWay !== null} />
         )}
-        {step === "setup" && <SetUpScreen data={data} ticks={ticks} setTicks={setTicks} />}
+        {step === "setup" && (
+          <Suspense fallback={<p className="text-lg">{say("play.loading")}</p>}>
+            <SetUpScreen data={data} ticks={ticks} setTicks={setTicks} />
+          </Suspense>
+        )}
         {step === "look" && <LookScreen data={data} ticks={ticks} setTicks={setTicks} />}
         {step === "handin" && <HandInScreen data={data} plays={plays} again={again} go={go} />}
         {playing && !ready && !underWay && (

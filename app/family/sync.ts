@@ -1,4 +1,5 @@
-import { ANSWERED, type HandInSent, type NotTaken, type Receipt } from "#core/records/play.ts";
+import { ANSWERED, type NotTaken } from "#core/records/answer.ts";
+import type { HandInSent, Receipt } from "#core/records/play.ts";
 import { adopt, changePlay, clearHandedIn, eventsOf, type LocalPlay, markKept, playById, playsOf } from "./store.ts";
 
 /** Waits between tries when a go did not get through, milliseconds: doubled each time between these. */

@@ -124,7 +124,7 @@ export function PaperGo({
   );
   return (
     <details className="inline-block">
-      <summary className="tag" aria-label={`${child}: ${sayScore(go.score.value, go.score.unit)}, from paper`}>
+      <summary className="tag w-fit" aria-label={`${child}: ${sayScore(go.score.value, go.score.unit)}, from paper`}>
         <span className={gone ? "line-through" : ""}>{sayScore(go.score.value, go.score.unit)}</span>{" "}
         <span className="font-normal text-quiet">
           {label(gone ? "paper.gone" : c ? "paper.corrected" : "paper.from")}

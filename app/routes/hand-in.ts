@@ -1,4 +1,5 @@
-import { ANSWERED, handIn, type NotTaken } from "#core/records/play.ts";
+import { ANSWERED, type NotTaken } from "#core/records/answer.ts";
+import { handIn } from "#core/records/play.ts";
 import { takeHandIn } from "#server/hand-in/take.ts";
 import { openLink } from "#server/links/open-link.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";

@@ -248,7 +248,8 @@ function Row({
   possible: Route.ComponentProps["loaderData"]["results"]["possible"];
   orderId: string;
 }) {
-  const last = r.goes[r.goes.length - 1];
+  // A sheet of paper says nothing of how it felt.
+  const last = r.goes.findLast((g) => g.source === "device");
   const answers = r.goes.flatMap((g) => g.reflection.answers.filter(Boolean));
   return (
     <tr className="row-line align-top">

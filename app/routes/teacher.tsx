@@ -2,6 +2,7 @@ import { LogOut } from "lucide-react";
 import { Form, NavLink, Outlet } from "react-router";
 import { shellOf } from "#server/school/classes.ts";
 import { teacherOf } from "../session.server.ts";
+import { Pending } from "../ui/pending.tsx";
 import type { Route } from "./+types/teacher";
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -19,6 +20,7 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
   const initial = loaderData.teacher.replace(/^(\w)\w* /, "$1. ");
   return (
     <div className="flex min-h-dvh flex-col">
+      <Pending words="Working ..." />
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-mustard focus:p-2 focus:text-[#14241f]"

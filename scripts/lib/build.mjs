@@ -18,7 +18,7 @@ const SOURCES = [
   "tsconfig.json",
 ];
 /** Routes that a family opens; the service worker keeps what they need. */
-const FAMILY = ["app/root.tsx", "app/routes/family-cards.tsx", "app/routes/family-card.tsx"];
+const FAMILY = ["app/root.tsx", "app/routes/family.tsx", "app/routes/family-cards.tsx", "app/routes/family-card.tsx"];
 
 function* filesIn(path) {
   if (statSync(path).isFile()) yield path;

@@ -24,13 +24,17 @@ export function prepareDatabase(databaseUrl) {
   return { env, demo: run("server/demo/load.ts", env) };
 }
 
-/** Starts one copy of the web tier and waits until it answers. */
-export async function startWeb({ port, env, host = process.env.HOST ?? "127.0.0.1", quiet = true }) {
+/**
+ * Starts one copy of the web tier and waits until it answers. What it logs is thrown away, or given on: `onLog`.
+ * @param {{ port: number, env: Record<string, string>, host?: string, onLog?: (text: string) => void }} options
+ */
+export async function startWeb({ port, env, host = process.env.HOST ?? "127.0.0.1", onLog }) {
   const child = spawn(process.execPath, [join(root, "build/server/index.js")], {
     cwd: root,
     env: { ...process.env, ...env, DATABASE_URL: "", NODE_ENV: "production", PORT: String(port), HOST: host },
-    stdio: ["ignore", quiet ? "ignore" : "inherit", "pipe"],
+    stdio: ["ignore", onLog ? "pipe" : "ignore", "pipe"],
   });
+  child.stdout?.on("data", (d) => onLog(String(d)));
   let errors = "";
   child.stderr.on("data", (d) => {
     errors = (errors + d).slice(-4000);

@@ -1,0 +1,29 @@
+import { Outlet, useParams } from "react-router";
+import { Pending } from "../ui/pending.tsx";
+import { Trouble, troubleOf } from "../ui/trouble.tsx";
+import { say } from "../words/say.ts";
+import type { Route } from "./+types/family";
+
+/** Around every page of a family. */
+export default function Family() {
+  return (
+    <>
+      <Pending words={say("busy")} />
+      <Outlet />
+    </>
+  );
+}
+
+/** What went wrong, in a family's words; what was played is on the device, and goes by itself. */
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  const { token } = useParams();
+  const { known, title, text } = troubleOf(error);
+  return (
+    <Trouble
+      title={known ? title : say("trouble.title")}
+      text={known ? text : say("trouble.text")}
+      to={token ? `/f/${token}` : "/"}
+      way={say("trouble.again")}
+    />
+  );
+}

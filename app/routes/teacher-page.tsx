@@ -1,0 +1,12 @@
+import { Outlet } from "react-router";
+import { Trouble, troubleOf } from "../ui/trouble.tsx";
+import type { Route } from "./+types/teacher-page";
+
+/** The part of a teacher's page under the header: what goes wrong in it leaves the header, and so the way on, where it is. */
+export default function TeacherPage() {
+  return <Outlet />;
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <Trouble {...troubleOf(error)} to="/week" way="To the week" />;
+}

@@ -1,0 +1,47 @@
+import { isRouteErrorResponse } from "react-router";
+
+interface Told {
+  /** We know what it is, and say so. */
+  known: boolean;
+  title: string;
+  text: string;
+}
+
+/** What an error page says of an error. */
+export function troubleOf(error: unknown): Told {
+  const answer = isRouteErrorResponse(error) ? error : null;
+  const said: unknown = answer?.data;
+  if (typeof said === "object" && said !== null && "title" in said && "text" in said)
+    return { known: true, title: String(said.title), text: String(said.text) };
+  if (answer?.status === 404)
+    return {
+      known: true,
+      title: "There is nothing at this address.",
+      text: "Check the address, or go back to the start.",
+    };
+  return {
+    known: false,
+    title: "That did not work.",
+    text: "It is our fault, not yours. Nothing you typed before was lost. Try again in a moment.",
+  };
+}
+
+/** One look for everything that cannot be shown: what is wrong, and where to go. */
+export function Trouble({ title, text, to, way }: { title: string; text: string; to: string; way: string }) {
+  return (
+    <main className="mx-auto grid max-w-xl gap-4 p-6 pt-16">
+      <svg viewBox="0 0 200 60" className="w-48" aria-hidden="true">
+        <path d="M10 50 H190" stroke="currentColor" strokeWidth="3" strokeDasharray="6 7" />
+        <circle cx="150" cy="38" r="9" fill="none" stroke="currentColor" strokeWidth="3" />
+        <path d="M20 50 V14" stroke="var(--color-mustard)" strokeWidth="5" />
+      </svg>
+      <h1 className="text-3xl">{title}</h1>
+      <p className="text-lg">{text}</p>
+      <p>
+        <a className="btn" href={to}>
+          {way}
+        </a>
+      </p>
+    </main>
+  );
+}

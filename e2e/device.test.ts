@@ -1,0 +1,207 @@
+import { randomUUID } from "node:crypto";
+import type { HTTPRequest, Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { base, beginPlay, cardOf, handIn, linkOf, openBrowser, owner, press, sees, teacherPage, text } from "./help.ts";
+
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+let sql: ReturnType<typeof owner>;
+beforeAll(async () => {
+  Object.assign(process.env, inject("webEnv"));
+  opened = await openBrowser();
+  sql = owner();
+});
+afterAll(async () => {
+  await opened.close();
+  await sql.end();
+});
+
+const resultsOf = async (name: string) =>
+  (
+    await sql`select r.play_id from result r join card k on k.id = r.card_id join child c on c.id = k.child_id where c.name = ${name}`
+  ).length;
+
+/** A phone of its own, so that what waits on it is only its own. */
+async function ownPhone() {
+  const context = await opened.browser.createBrowserContext();
+  const page = await context.newPage();
+  await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
+  return { page, context };
+}
+/** Answers hand-ins in place of the server, as long as it says something; null lets them through. */
+async function between(page: Page, answer: () => { status: number; contentType: string; body: string } | "cut" | null) {
+  await page.setBypassServiceWorker(true);
+  await page.setRequestInterception(true);
+  page.on("request", (r: HTTPRequest) => {
+    const told = r.url().includes("/api/hand-in/") ? answer() : null;
+    if (told === "cut") void r.abort();
+    else if (told) void r.respond(told);
+    else void r.continue();
+  });
+}
+async function playToTheEnd(page: Page, card: string) {
+  await beginPlay(page, card);
+  await press(page, "Stop here");
+  await handIn(page);
+}
+
+describe("a go on the device", () => {
+  it("is not given up for a network's own sign-in page: it waits, with its count, and goes once the way is free", async () => {
+    const { page, context } = await ownPhone();
+    const wifi = "<html><title>Welcome</title>Sign in to this network</html>";
+    let says: Parameters<typeof between>[1] = () => ({ status: 403, contentType: "text/html", body: wifi });
+    await between(page, () => says());
+    const link = await linkOf("Nuri E.");
+    const before = await resultsOf("Nuri E.");
+    await playToTheEnd(page, await cardOf(page, link, "Hallway climb"));
+    await sees(page, "Kept on this device.");
+    await sees(page, "1 go waits");
+    // Nor for any other answer that is not ours, whatever it says of itself.
+    for (const [status, contentType, body] of [
+      [200, "text/html", wifi],
+      [200, "application/json", "{}"],
+      [410, "application/json", '{"message":"This link was withdrawn."}'],
+      [422, "application/json", '{"message":"no"}'],
+      [204, "text/plain", ""],
+    ] as const) {
+      let asked = false;
+      says = () => {
+        asked = true;
+        return { status, contentType, body };
+      };
+      await page.goto(link, { waitUntil: "networkidle0" });
+      await sees(page, "1 go waits here to be handed in.");
+      expect(asked).toBe(true);
+    }
+    says = () => "cut";
+    await page.goto(link, { waitUntil: "networkidle0" });
+    await sees(page, "1 go waits here to be handed in.");
+    expect(await resultsOf("Nuri E.")).toBe(before);
+    says = () => null;
+    await page.goto(link, { waitUntil: "networkidle0" });
+    await expect.poll(() => resultsOf("Nuri E."), { timeout: 15_000 }).toBe(before + 1);
+    await page.waitForFunction(() => !document.body.innerText.includes("waits"));
+    await context.close();
+  });
+
+  it("follows the child's card when the teacher renews the link meanwhile", async () => {
+    const name = "Kezia O.";
+    const { page, context } = await ownPhone();
+    let says: Parameters<typeof between>[1] = () => "cut";
+    await between(page, () => says());
+    const old = await linkOf(name);
+    const before = await resultsOf(name);
+    await playToTheEnd(page, await cardOf(page, old, "Hallway climb"));
+    await sees(page, "Kept on this device.");
+    const { withdrawLink } = await import("../server/homes/homes.ts");
+    const [t] =
+      await sql`select t.id, t.school_id, c.id as child from teacher t join child c on c.school_id = t.school_id where t.email = ${inject("email")} and c.name = ${name}`;
+    await withdrawLink({ teacherId: t!.id, schoolId: t!.school_id }, t!.child, true);
+    says = () => null;
+    // By the old link the server says no, and the device keeps it.
+    await page.evaluate(() => dispatchEvent(new Event("online")));
+    await new Promise((r) => setTimeout(r, 1500));
+    expect(await resultsOf(name)).toBe(before);
+    await page.goto(await linkOf(name), { waitUntil: "networkidle0" });
+    await expect.poll(() => resultsOf(name), { timeout: 15_000 }).toBe(before + 1);
+    await page.waitForFunction(() => !document.body.innerText.includes("waits"));
+    await context.close();
+  });
+
+  it("shows the server's own refusal by name, and keeps nothing back", async () => {
+    const { page, context } = await ownPhone();
+    await between(page, () => ({
+      status: 422,
+      contentType: "application/json",
+      body: JSON.stringify({
+        answer: "daring-yard",
+        field: "events",
+        message: "events: number 1 is not allowed",
+        final: true,
+      }),
+    }));
+    const link = await linkOf("Rafe J.");
+    await playToTheEnd(page, await cardOf(page, link, "Hallway climb"));
+    await sees(page, "A go could not be handed in: events: number 1 is not allowed");
+    await page.goto(link, { waitUntil: "networkidle0" });
+    await sees(page, "A go could not be handed in: events: number 1 is not allowed");
+    await context.close();
+  });
+
+  it("goes on without a network on a page that runs only its own scripts", async () => {
+    const { page, context } = await ownPhone();
+    const wrong: string[] = [];
+    page.on("console", (m) => {
+      if (/Content Security Policy|Refused to/.test(m.text())) wrong.push(m.text());
+    });
+    page.on("pageerror", (e) => wrong.push((e as Error).message));
+    const card = await cardOf(page, await linkOf("Fenna B."), "Hallway climb");
+    await page.goto(card, { waitUntil: "networkidle0" });
+    await page.waitForFunction(
+      async (p) => (await (await caches.open("cards")).match(p)) !== undefined,
+      {},
+      new URL(card).pathname,
+    );
+    const nonces = await page.evaluate(async (p) => {
+      const kept = (await (await caches.open("cards")).match(p))!;
+      const policy = kept.headers.get("content-security-policy") ?? "";
+      const html = await kept.text();
+      return [
+        /'nonce-([^']+)'/.exec(policy)?.[1],
+        ...[...html.matchAll(/<script[^>]*nonce="([^"]+)"/g)].map((m) => m[1]),
+      ];
+    }, new URL(card).pathname);
+    expect(nonces.length).toBeGreaterThan(2);
+    expect(new Set(nonces).size).toBe(1);
+    await page.setOfflineMode(true);
+    await page.goto(`${card}?screen=look`, { waitUntil: "load" });
+    await beginPlay(page, card);
+    expect(await text(page)).toContain("Stop here");
+    await page.setOfflineMode(false);
+    expect(wrong).toEqual([]);
+    await context.close();
+  });
+});
+
+describe("data of children", () => {
+  it("is kept by no cache and guessed at by no browser, in every form", async () => {
+    const page = await teacherPage(opened.browser);
+    const link = new URL(await linkOf("Fenna B.")).pathname;
+    const [a] = await sql`select a.id from assignment a order by created_at limit 1`;
+    const [act] = await sql`select id from activity where deleted_at is null order by updated_at limit 1`;
+    const paths = [
+      "/week",
+      "/week.data",
+      "/homes.data",
+      "/homes/csv",
+      "/things/file?as=csv",
+      "/things/file",
+      `/results/${a!.id}.data`,
+      `/results/${a!.id}/csv`,
+      `/activities/${act!.id}/file`,
+      `/activities/${act!.id}/plan.svg`,
+      link,
+      `${link}.data`,
+      `${link}/home`,
+    ];
+    const told = await page.evaluate(
+      (all) =>
+        Promise.all(
+          all.map(async (p) => {
+            const r = await fetch(p);
+            return [p, r.status, r.headers.get("cache-control"), r.headers.get("x-content-type-options")];
+          }),
+        ),
+      paths,
+    );
+    expect(told).toEqual(paths.map((p) => [p, 200, "no-store", "nosniff"]));
+    const api = await fetch(`${base}/api/hand-in/${link.slice(3)}`, {
+      method: "POST",
+      body: JSON.stringify({ play: randomUUID() }),
+    });
+    expect([api.headers.get("cache-control"), api.headers.get("x-content-type-options")]).toEqual([
+      "no-store",
+      "nosniff",
+    ]);
+    await page.close();
+  });
+});
