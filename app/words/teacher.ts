@@ -1,5 +1,5 @@
 /** Labels of the teacher's side, by key, for what the core describes (knobs, actions, floors). */
-const labels: Record<string, string> = {
+export const labels: Record<string, string> = {
   "use.layout": "stands in the yard",
   "layout.row": "Row",
   "layout.scattered": "Scattered",
@@ -108,7 +108,7 @@ const labels: Record<string, string> = {
   "knob.swapGo": "a go",
   "knob.end": "Against: ends when",
   "knob.endAll": "all are done",
-  "knob.endFirst": "one is up, turns equal",
+  "knob.endFirst": "one is up, sends equal",
   "knob.item": "Thing",
   "knob.label": "Called on the card",
   "knob.across": "To the right",

@@ -2,6 +2,7 @@ import { and, asc, eq, inArray } from "drizzle-orm";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { NotFound } from "../problem.ts";
+import { onceARequest } from "../web/scope.ts";
 
 const { schoolClass, classTeacher, child, school, teacher } = schema;
 
@@ -50,8 +51,11 @@ export interface Shell {
   classes: { id: string; name: string; size: number }[];
 }
 
-/** What the header of every teacher page shows. */
-export function shellOf(who: SignedIn): Promise<Shell> {
+/** What the header of every teacher page shows; looked up once a request, however many ask. */
+export const shellOf = (who: SignedIn): Promise<Shell> =>
+  onceARequest(`shell ${who.teacherId}`, () => lookUpShell(who));
+
+function lookUpShell(who: SignedIn): Promise<Shell> {
   return inSchool(who.schoolId, async (tx) => {
     const [me] = await tx
       .select({ teacher: teacher.name, school: school.name, zone: school.zone })
