@@ -6,8 +6,6 @@ export default defineConfig({
     include: ["e2e/**/*.test.ts"],
     globalSetup: "e2e/setup.ts",
     fileParallelism: false,
-    // Two shared cores run database, server and browser: a test that lost a race for time gets one more go.
-    retry: 1,
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

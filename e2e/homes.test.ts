@@ -236,6 +236,26 @@ describe("homes on the teacher's desk", () => {
     await press(page, "Yes, keep the good row");
     await sees(page, "1 child added");
     expect(await homeOf("Nova T.")).toMatchObject({ kit: { bucket: 1, sock: 4 }, space: { length: 4 } });
+    // What could not be kept stays, to be mended: another text looked at is the text that is kept.
+    expect(await page.$eval("textarea[name=text]", (e) => (e as HTMLTextAreaElement).value)).not.toContain(
+      "Nova T.,7,Nova's home,room,4,3,carpet,yes,bucket",
+    );
+    await page.$eval("textarea[name=text]", (e) => {
+      (e as HTMLTextAreaElement).value = "class,child,age,home\nHeron class,Wrong W.,7,";
+    });
+    await press(page, "Look at it");
+    await sees(page, "1 new child");
+    await page.$eval("textarea[name=text]", (e) => {
+      (e as HTMLTextAreaElement).value = "class,child,age,home\nHeron class,Right R.,7,";
+    });
+    await press(page, "Look at it");
+    await sees(page, "Right R.");
+    await press(page, "Yes, keep the good row");
+    await sees(page, "1 child added");
+    expect((await sql`select name from child where name in ('Wrong W.', 'Right R.')`).map((r) => r.name)).toEqual([
+      "Right R.",
+    ]);
+    await sql`delete from child where name = 'Right R.'`;
     await page.goto(`${base}/homes/import`, { waitUntil: "networkidle0" });
     await page.$eval("textarea[name=text]", (e) => {
       (e as HTMLTextAreaElement).value = "class,child,years\nHeron class,A B.,7";

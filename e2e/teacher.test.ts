@@ -285,7 +285,7 @@ describe("sending and reading", () => {
     await page.type("input[name=mark]", "30");
     await press(page, "Send to the class");
     await sees(page, "0 of 28");
-    const results = page.url();
+    const results = page.url().split("?")[0]!;
     await page.goto(`${base}/outbox`, { waitUntil: "networkidle0" });
     await sees(page, "Landing test: a game for");
     await page.$eval("details", (d) => {
@@ -320,6 +320,112 @@ describe("sending and reading", () => {
     expect(csv).toContain(`${child},`);
     expect(csv).toContain(",37,,points,");
     expect(url).toContain("/activities/");
+  });
+
+  it("pressed twice sends once, says to whom, and can be taken back, closed, opened longer and given to one more", async () => {
+    const sql = owner();
+    await fresh("Climb");
+    await retype((await page.waitForSelector("input[aria-label=Title]"))!, "Pressed twice");
+    await press(page, "Send");
+    await saved(page);
+    await new Promise((r) => setTimeout(r, 1000));
+    await saved(page);
+    // A mark in another unit than the game's is asked for anew, and what was typed stays.
+    await page.type("input[name=mark]", "1:30");
+    await press(page, "Send to the class");
+    await sees(page, "mark to beat must be a score of this game");
+    expect(await page.$eval("input[name=mark]", (e) => (e as HTMLInputElement).value)).toBe("1:30");
+    await retype((await page.$("input[name=mark]"))!, "12 points");
+    await page.$eval("#send-form details", (d) => {
+      (d as HTMLDetailsElement).open = true;
+    });
+    const boxes = await page.$$("input[name=child]");
+    for (const b of boxes.slice(0, 2)) await b.click();
+    const button = (await page.waitForSelector("#send-form button[value=send]"))!;
+    expect(await button.evaluate((b) => b.textContent)).toBe("Send to 2 children");
+    await button.evaluate((b) => {
+      (b as HTMLElement).click();
+      (b as HTMLElement).click();
+    });
+    await sees(page, "Pressed twice was sent to 2 children of");
+    const count = async () =>
+      (
+        await sql`select count(*)::int as n, (select count(*)::int from message m where m.assignment_id in (select a.id from assignment a join revision r on r.id = a.revision_id where r.document->>'title' = 'Pressed twice')) as messages
+        from assignment a join revision r on r.id = a.revision_id where r.document->>'title' = 'Pressed twice'`
+      )[0]!;
+    expect(await count()).toEqual({ n: 1, messages: 2 });
+    await sees(page, "beat your 12 points");
+    await press(page, "Take it back");
+    await sees(page, "It was taken back: no family can open it.");
+    await press(page, "Undo");
+    await sees(page, "Close it now");
+    await press(page, "Close it now");
+    await sees(page, "Open again until");
+    await page.$eval("input[name=closesAt]", (e) => {
+      (e as HTMLInputElement).value = "2020-01-01T10:00";
+    });
+    await press(page, "Change");
+    await sees(page, "closes must be later than opens");
+    const ahead = new Date(Date.now() + 5 * 86_400_000).toISOString().slice(0, 11);
+    await page.$eval(
+      "input[name=closesAt]",
+      (e, v) => {
+        (e as HTMLInputElement).value = v;
+      },
+      `${ahead}16:00`,
+    );
+    await press(page, "Change");
+    await sees(page, "Close it now");
+    const one = await page.$eval("select[name=childId] option", (o) => o.textContent!);
+    await page.$eval("button[value=oneMore]", (b) => (b as HTMLElement).click());
+    await sees(page, `${one} has it now.`);
+    expect((await count()).messages).toBe(3);
+    await sql.end();
+  });
+
+  it("a score from paper is asked for as the game gives it, added once, corrected with a reason, and taken back", async () => {
+    const title = "Pressed twice";
+    await page.goto(`${base}/results`, { waitUntil: "networkidle0" });
+    await page.$$eval("td a", (as, t) => (as.find((a) => a.textContent === t) as HTMLElement).click(), title);
+    await page.waitForSelector("input[name=value]");
+    const child = await page.$eval("select[name=cardId] option", (o) => o.textContent!);
+    await retype((await page.$("input[name=value]"))!, "999");
+    await press(page, "Add");
+    await sees(page, "this game gives");
+    expect(await page.$eval("input[name=value]", (e) => (e as HTMLInputElement).value)).toBe("999");
+    const [, second, third] = (
+      await page.$eval("input[name=value]", (e) => e.closest("label")!.querySelector(".hint")!.textContent!)
+    )
+      .split(", ")
+      .map(Number) as [number, number, number];
+    await retype((await page.$("input[name=value]"))!, String(third));
+    await page.$eval("button[value=paper]", (b) => {
+      (b as HTMLElement).click();
+      (b as HTMLElement).click();
+    });
+    await sees(page, "It was added.");
+    expect(await page.$eval("section:last-of-type input[name=value]", (e) => (e as HTMLInputElement).value)).toBe("");
+    await page.waitForSelector("td details summary");
+    expect(await page.$$("td details summary[aria-label*='from paper']")).toHaveLength(1);
+    const open = () =>
+      page.$eval("td details:has(summary[aria-label*='from paper'])", (d) => {
+        (d as HTMLDetailsElement).open = true;
+      });
+    await open();
+    await retype((await page.$("td input[name=value]"))!, `${second} points`);
+    await page.type("td form:first-of-type input[name=reason]", "Read it wrong");
+    await press(page, "Correct");
+    await sees(page, "paper, corrected");
+    await open();
+    await sees(page, `Noor Fenwick: Read it wrong, ${third} points → ${second} points`);
+    await page.type("td form:last-of-type input[name=reason]", "Of another child");
+    await press(page, "Take back");
+    await sees(page, "taken back");
+    await sees(page, "none counts");
+    await open();
+    await page.type("td form:last-of-type input[name=reason]", "It was right");
+    await press(page, "Let it stand again");
+    await sees(page, new RegExp(`${child.replace(".", "\\.")}[\\s\\S]*?${second} point`));
   });
 
   it("marks a criterion, which stays", async () => {
