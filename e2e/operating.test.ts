@@ -146,7 +146,11 @@ describe("with two hundred schools", () => {
       const took = performance.now() - began;
       expect([path, answer.status]).toEqual([path, 200]);
       await new Promise((r) => setTimeout(r, 300));
-      const { statements, whole } = readThrough((await serverLog()).slice(before));
+      const log = (await serverLog()).slice(before);
+      const { statements, whole } = readThrough(log);
+      // Who is signed in is looked up once a request, however many loaders ask.
+      if (!path.startsWith("/f/"))
+        expect([path, log.match(/"Query Text": "select \* from public\.yard_session\(/g)?.length]).toEqual([path, 1]);
       times.push(`${path.replace(/[\w-]{22,}/g, "...")} ${took.toFixed(0)} ms, ${statements} statements`);
       expect([path, whole.filter((t) => !SMALL.includes(t))]).toEqual([path, []]);
       expect(statements, path).toBeGreaterThan(1);

@@ -41,6 +41,15 @@ describe("imports run downward only", () => {
     expect(wrong).toEqual([]);
   });
 
+  it("nothing but one file reads what a request carries, so that all of it is well-formed", () => {
+    const wrong = [...sources(join(root, "app"))].filter(
+      (f) =>
+        !f.endsWith("app/read.server.ts") &&
+        /\.formData\(|request\.(json|text|arrayBuffer|body)\b|\.searchParams/.test(readFileSync(f, "utf8")),
+    );
+    expect(wrong.map((f) => relative(root, f))).toEqual([]);
+  });
+
   it("nothing of core reads the clock, the network or a global random number", () => {
     const wrong = [...sources(join(root, "core"))].filter((f) =>
       /Date\.now|new Date\(|Math\.random|fetch\(|process\./.test(readFileSync(f, "utf8")),

@@ -1,5 +1,6 @@
 import type { ResultRow } from "#server/assignments/results.ts";
 import type { Expected } from "#server/figures/work.ts";
+import { tell } from "../words/tell.ts";
 
 const HIGH = 250;
 const TOP = 16;
@@ -11,12 +12,14 @@ interface Props {
   mark: number | null;
   unit: string;
   show: (value: number) => string;
+  /** The mark with its unit. */
+  sayMark: (value: number) => string;
 }
 
 const standing = (r: ResultRow) => r.goes.filter((g) => g.corrected?.score !== null);
 
 /** A column a child, youngest left: the band that the forecast expects for the age, every go as a dot, the best as a square. */
-export function ChildrenStrip({ rows, expected, mark, unit, show }: Props) {
+export function ChildrenStrip({ rows, expected, mark, unit, show, sayMark }: Props) {
   const wide = 33;
   const width = 52 + rows.length * wide;
   const values = rows.flatMap((r) => [...r.goes.map((g) => g.score.value), expected[r.age]?.high ?? 0]);
@@ -52,7 +55,7 @@ export function ChildrenStrip({ rows, expected, mark, unit, show }: Props) {
               strokeWidth="4"
               paintOrder="stroke"
             >
-              to beat: {show(mark)}
+              {tell("strip.mark", { mark: sayMark(mark) })}
             </text>
           </g>
         )}

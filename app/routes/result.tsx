@@ -172,7 +172,14 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           problems={problems}
         />
       </section>
-      <ChildrenStrip rows={r.rows} expected={r.expected} mark={r.mark} unit={label(`unit.${r.unit}`)} show={show} />
+      <ChildrenStrip
+        rows={r.rows}
+        expected={r.expected}
+        mark={r.mark}
+        unit={label(`unit.${r.unit}`)}
+        show={show}
+        sayMark={(v) => sayScore(v, r.unit)}
+      />
       {r.working && (
         <p role="status" className="text-sm text-quiet">
           What is expected at each age is being worked out.

@@ -1,13 +1,11 @@
 import { Bar, BarChart, CartesianGrid, Legend, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { Distribution } from "#core/forecast/distribution.ts";
 import type { Forecast } from "#core/forecast/forecast.ts";
+import { percentTick } from "./percent.ts";
 
 type Kind = "sends" | "points" | "finish" | "minutes" | "moving";
 const FILLS = ["#7B4B94", "#F2B632", "#0E8A80"];
 const MOST_BARS = 40;
-
-/** A figure of an axis in per cent, without the dust of adding fractions up: `100.00000000000001` -> `100 %`. */
-export const percentTick = (v: number): string => `${Math.round(v * 10) / 10} %`;
 
 /** Several distributions side by side, in bins wide enough to read. */
 function binned(all: readonly Distribution[], names: readonly string[], each: number) {
