@@ -149,7 +149,7 @@ describe("a family plays", () => {
     );
     await beginPlay(page, card);
     await press(page, "HIT");
-    await sees(page, "Try 2 of 16");
+    await sees(page, "Send 2 of 16");
     await page.setOfflineMode(true);
     for (const _ of [1, 2]) await press(page, "MISS");
     for (const _ of [1, 2, 3, 4]) await press(page, "HIT");
@@ -208,14 +208,14 @@ describe("a family plays", () => {
     await beginPlay(one, card);
     await press(one, "HIT");
     await press(one, "HIT");
-    await sees(one, "Try 3 of 16");
+    await sees(one, "Send 3 of 16");
     await first.close();
     const second = await openBrowser({ profile });
     const two = await phone(second.browser);
     await two.goto(card, { waitUntil: "networkidle0" });
     await sees(two, "Your game was kept on this device.");
     await press(two, "Carry on with your game");
-    await sees(two, "Try 3 of 16");
+    await sees(two, "Send 3 of 16");
     await sees(two, "2 + 3 = 5");
     await press(two, "Stop here");
     await handIn(two);
@@ -256,7 +256,7 @@ describe("a family plays", () => {
     await sees(two, "This game is open in another tab.");
     await one.close();
     await press(two, "Try again");
-    await sees(two, "Try 1 of 16");
+    await sees(two, "Send 1 of 16");
     await two.close();
   });
 });

@@ -467,14 +467,16 @@ describe("requests of any kind", () => {
     const failed: string[] = [];
     const statuses: Record<number, number> = {};
     let left = REQUESTS;
-    let cut = 0;
+    const cut: string[] = [];
     const caller = async () => {
       while (left-- > 0) {
         const seed = seeds[Math.floor(draw() * seeds.length)]!;
         const r = changed(seed, draw);
         const { status, body } = await ask(r);
         statuses[status] = (statuses[status] ?? 0) + 1;
-        if (status === 0 && body !== "unsendable") cut++;
+        // What is refused by its method is not read, and the connection may close under it.
+        if (status === 0 && body !== "unsendable" && (r.method === "GET" || r.method === "POST"))
+          cut.push(`${r.method} ${r.path.slice(0, 200)} ${JSON.stringify(r.headers)} ${body}`);
         if (status >= 500)
           failed.push(
             `${status} ${r.method} ${r.path.slice(0, 160)} ${r.headers["Content-Type"] ?? ""} ${r.body.toString("latin1").slice(0, 300)} -> ${body.slice(0, 120)}`,
@@ -495,7 +497,7 @@ describe("requests of any kind", () => {
     };
     await Promise.all(Array.from({ length: AT_ONCE }, caller));
     expect(failed.slice(0, 20), `${failed.length} failed; ${JSON.stringify(statuses)}`).toEqual([]);
-    expect(cut).toBe(0);
+    expect(cut).toEqual([]);
     expect(statuses[422]! + statuses[400]! + statuses[404]!).toBeGreaterThan(REQUESTS / 10);
     expect((await fetch(`${web.url}/healthz`)).status).toBe(200);
   }, 400_000);

@@ -134,11 +134,11 @@ describe("variants on the play screen", () => {
   it("keys do what taps do: arrows for hit and miss, u to undo", async () => {
     const page = await playing("Quill F.", of(climb, title(), {}));
     await page.keyboard.press("ArrowLeft");
-    await sees(page, "Try 2 of 16");
+    await sees(page, "Send 2 of 16");
     await page.keyboard.press("ArrowRight");
-    await sees(page, "Try 3 of 16");
+    await sees(page, "Send 3 of 16");
     await page.keyboard.press("u");
-    await sees(page, "Try 2 of 16");
+    await sees(page, "Send 2 of 16");
     expect(page.url().startsWith(base)).toBe(true);
     await page.close();
   });

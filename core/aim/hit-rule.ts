@@ -22,8 +22,8 @@ const into = z.strictObject({
   opening: size("opening"),
   /** 0: must clear the rim, 1: the whole rim helps it in. */
   rimAllowance: z.number().min(0, "rimAllowance must be 0 to 1").max(1, "rimAllowance must be 0 to 1").optional(),
-  /** Which way the opening looks: up (the default), or at the player. */
-  facing: z.enum(["up", "player"]).optional(),
+  /** Which way the opening looks: up (the default), at the player, or as the mouth of what lies on the floor and is rolled into. */
+  facing: z.enum(["up", "player", "mouth"]).optional(),
 });
 const on = z
   .strictObject({

@@ -19,6 +19,8 @@ export interface Shot {
   object: { diameter: number; mass?: number; speed?: number };
   /** Middle of the target minus the aim point, metres: 0 when aimed at its middle. */
   off?: { across?: number; along?: number; up?: number };
+  /** It flies: what is met upright is met at a height as well, `height` metres where the rule does not say. */
+  inAir?: { height: number };
   /** Chance that the send gets there at all; 1 unless floor or strength say less. */
   reach?: number;
 }
@@ -77,10 +79,18 @@ function region(rule: SingleRule, shot: Shot): Region | null {
         ? box("side", rule.width / 2 + b / 2, Number.POSITIVE_INFINITY, x0, 0)
         : box("upright", rule.width / 2 + b / 2, rule.height / 2 + b / 2, x0, z0);
     case "topple":
-      return topples(rule, shot.object) ? box("side", rule.width / 2 + b / 2, Number.POSITIVE_INFINITY, x0, 0) : null;
-    case "through":
-      return rule.gap <= b ? null : box("side", (rule.gap - b) / 2, Number.POSITIVE_INFINITY, x0, 0);
+      if (!topples(rule, shot.object)) return null;
+      return shot.inAir
+        ? box("upright", rule.width / 2 + b / 2, rule.height / 2 + b / 2, x0, z0)
+        : box("side", rule.width / 2 + b / 2, Number.POSITIVE_INFINITY, x0, 0);
+    case "through": {
+      if (rule.gap <= b) return null;
+      if (!shot.inAir) return box("side", (rule.gap - b) / 2, Number.POSITIVE_INFINITY, x0, 0);
+      return shot.inAir.height <= b ? null : box("upright", (rule.gap - b) / 2, (shot.inAir.height - b) / 2, x0, z0);
+    }
     case "into": {
+      if (rule.facing === "mouth")
+        return rule.opening <= b ? null : box("side", (rule.opening - b) / 2, Number.POSITIVE_INFINITY, x0, 0);
       const r = dropRadius(rule.opening, b, rule.rimAllowance);
       if (r === 0) return null;
       return rule.facing === "player" ? disc("upright", r, x0, z0) : disc("ground", r, x0, y0);

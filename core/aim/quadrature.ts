@@ -1,6 +1,6 @@
 /** Half of the nodes and weights of Gauss-Legendre on [-1, 1] with 16 points, made at start-up by Newton's method. */
-const NODES = 16;
-const rule = gaussLegendre(NODES);
+const POINTS = 16;
+const rule = gaussLegendre(POINTS);
 
 function gaussLegendre(n: number): { x: number; w: number }[] {
   const out: { x: number; w: number }[] = [];
@@ -25,10 +25,11 @@ function gaussLegendre(n: number): { x: number; w: number }[] {
   return out;
 }
 
-/**
- * Integral of `f` from `lo` to `hi`, in panels no wider than `panel`. Inside each panel the variable is bent by a sine, so
- * that square-root ends (the rim of a disc) cost no accuracy.
- */
+/** Places on [-1, 1] and their weights, bent by a sine, so that square-root ends (the rim of a disc) cost no accuracy. */
+export const NODES: readonly number[] = rule.map(({ x }) => Math.sin((Math.PI / 2) * x));
+export const WEIGHTS: readonly number[] = rule.map(({ x, w }) => w * (Math.PI / 2) * Math.cos((Math.PI / 2) * x));
+
+/** Integral of `f` from `lo` to `hi`, in panels no wider than `panel`, each on the nodes above. */
 export function integrate(f: (x: number) => number, lo: number, hi: number, panel: number): number {
   if (hi <= lo) return 0;
   const panels = Math.max(1, Math.ceil((hi - lo) / panel));
@@ -36,10 +37,7 @@ export function integrate(f: (x: number) => number, lo: number, hi: number, pane
   let total = 0;
   for (let k = 0; k < panels; k++) {
     const mid = lo + (2 * k + 1) * half;
-    for (const { x, w } of rule) {
-      const turn = (Math.PI / 2) * x;
-      total += w * f(mid + half * Math.sin(turn)) * half * (Math.PI / 2) * Math.cos(turn);
-    }
+    for (let n = 0; n < NODES.length; n++) total += WEIGHTS[n]! * f(mid + half * NODES[n]!) * half;
   }
   return total;
 }

@@ -1,8 +1,6 @@
 import type { NextSend } from "../patterns/contract.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
-import { firstTouched, type Upright } from "./first-touched.ts";
-import { hitChance } from "./hit.ts";
-import type { SingleRule } from "./hit-rule.ts";
+import { jointChances } from "./joint.ts";
 import type { PlayerModel } from "./player.ts";
 import { stopBands } from "./stop-bands.ts";
 
@@ -81,51 +79,23 @@ function targetChances(send: NextSend, want: string, scene: Scene, player: Playe
   const targets = partsOf(scene.parts, "target").map((t) => ({ ...t, distance: t.along - from }));
   const aimed = targets.find((t) => t.id === want)!;
   const b = player.object.diameter;
-  const uprights: Upright[] = targets.map((t) => ({
-    id: t.id,
-    distance: t.distance,
-    across: t.across,
-    width: t.width,
-    height: t.height,
-  }));
-  const sd = { lateral: player.spread.lateral, vertical: player.spread.vertical };
-  const onlyTouch = targets.every((t) => t.rule.kind === "touch");
   const at = (across: number) => {
-    const aim = { across, distance: aimed.distance, up: aimed.height / 2 };
-    const touched = firstTouched(uprights, aim, b, sd, { inAir: scene.inAir, reach: player.reach });
+    const chances = jointChances(targets, {
+      aim: { across, distance: aimed.distance, up: aimed.height / 2 },
+      spread: player.spread,
+      object: player.object,
+      inAir: scene.inAir,
+      reach: player.reach,
+    });
     const byRef = new Map<string, number>();
     let none = 1;
     for (const t of targets) {
-      const p = onlyTouch ? touched.byTarget[t.id]! : countsAt(t, { ...aim, aimed }, touched.byTarget[t.id]!);
+      const p = chances.get(t.id)!;
       byRef.set(t.id, p);
       none -= p;
     }
     byRef.set("none", Math.max(0, none));
     return byRef;
-  };
-  /** Rules beyond touching: its own chance, less what nearer targets take from a send on the ground. */
-  const countsAt = (
-    t: (typeof targets)[number],
-    aim: { across: number; aimed: (typeof targets)[number] },
-    touched: number,
-  ) => {
-    const shot = {
-      distance: aim.aimed.distance,
-      spread: player.spread,
-      object: player.object,
-      off: {
-        across: t.across - (aim.across * t.distance) / aim.aimed.distance,
-        along: t.distance - aim.aimed.distance,
-        up: (t.height - aim.aimed.height) / 2,
-      },
-      reach: player.reach(t.distance),
-    };
-    const rules: SingleRule[] = t.rule.kind === "anyOf" ? t.rule.rules : [t.rule];
-    const seen = rules.map((r): SingleRule => (r.kind === "touch" && scene.inAir ? { ...r, height: t.height } : r));
-    const p = hitChance({ kind: "anyOf", rules: seen }, shot);
-    if (scene.inAir) return t.id === want ? p : Math.min(p, touched);
-    const alone = hitChance({ kind: "touch", width: t.width }, shot);
-    return alone > 0 ? p * Math.min(1, touched / alone) : 0;
   };
   const half = aimed.width / 2 + b / 2;
   const across =

@@ -1,0 +1,258 @@
+import type { Spread } from "./hit.ts";
+import { dropRadius } from "./hit.ts";
+import type { HitRule, SingleRule } from "./hit-rule.ts";
+import { density, within } from "./normal.ts";
+import { NODES, WEIGHTS } from "./quadrature.ts";
+import { topples } from "./topple.ts";
+
+/**
+ * One send past everything that stands there.
+ *
+ * The law: three independent normal errors belong to a send aimed at distance d. Sideways and up-and-down they are angles of SD `lateral`
+ * and `vertical`, so that a straight send passes a thing at distance x at `x` times its angle (in the air it flies level from the height
+ * aimed at: an assumption); along the ground they are metres of SD `range x d`, and say where it comes down or to rest. A send meets
+ * things in the order of their distance, each by what it takes up (its body) or by what counts on it. The first one met is what
+ * happens: that one, if it counts there, else nothing.
+ */
+export interface Standing {
+  id: string;
+  /** From the throwing spot, metres. */
+  distance: number;
+  across: number;
+  width: number;
+  height: number;
+  rule: HitRule;
+}
+export interface JointSend {
+  /** Where it is aimed: metres out, to the right of the middle, and above the floor. */
+  aim: { distance: number; across: number; up: number };
+  spread: Spread;
+  object: { diameter: number; mass?: number; speed?: number };
+  inAir: boolean;
+  /** Chance to get as far as a distance in metres. */
+  reach?: (metres: number) => number;
+}
+
+type Span = readonly [lo: number, hi: number];
+/** What of a thing a send meets, as a function of its sideways angle: spans of the up-and-down angle, and of the along error. */
+interface Region {
+  lo: number;
+  hi: number;
+  plane: "up" | "along";
+  /** Null: the same all over lo..hi. */
+  span: Span | ((u: number) => Span);
+}
+interface Met {
+  of: Standing;
+  counts: Region[];
+  body: Region | null;
+}
+
+/** Beyond this many SDs nothing is left. */
+const TAIL = 9;
+const ALL: Span = [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY];
+/** Height of a flat thing met in the air, metres. */
+const LOW = 0.02;
+/** Halvings of the search for where two are touched at once. */
+const HALVINGS = 40;
+
+interface Arc {
+  lo: number;
+  hi: number;
+}
+
+/** What a thing covers of the sideways angle, grown by half of what is sent. */
+const arcOf = (t: Standing, b: number): Arc => ({
+  lo: (t.across - t.width / 2 - b / 2) / t.distance,
+  hi: (t.across + t.width / 2 + b / 2) / t.distance,
+});
+
+/**
+ * How far out a round thing of radius `r` is when it touches the front of another, sent at a sideways angle: it touches an edge that it
+ * overlaps by g at sqrt(r^2 - g^2) before its middle is level with it. Of two side by side at one distance each is touched first up to midway
+ * between their facing edges, and that moves steadily as one of them is nearer, until by `r` the nearer has all.
+ */
+function contactAt(t: Standing, u: number, r: number): number {
+  const gap = Math.max(0, Math.abs(u * t.distance - t.across) - t.width / 2);
+  return t.distance - Math.sqrt(Math.max(0, r * r - gap * gap));
+}
+/** Where one of two neighbours takes over from the other: the angle between their facing edges at which both are touched at once. */
+function takesOver(one: Standing, other: Standing, r: number): number {
+  const [left, right] = one.across <= other.across ? [one, other] : [other, one];
+  if (left.distance === right.distance)
+    return (left.across + left.width / 2 + right.across - right.width / 2) / 2 / left.distance;
+  let lo = (left.across + left.width / 2 - r) / left.distance;
+  let hi = (right.across - right.width / 2 + r) / right.distance;
+  for (let i = 0; i < HALVINGS; i++) {
+    const u = (lo + hi) / 2;
+    if (contactAt(left, u, r) <= contactAt(right, u, r)) lo = u;
+    else hi = u;
+  }
+  return (lo + hi) / 2;
+}
+
+/** The region of one rule on one thing. Null: it can never count. */
+function regionOf(rule: SingleRule, t: Standing, arc: Arc, send: JointSend): Region | null {
+  const b = send.object.diameter;
+  const up = (z: number) => (z - send.aim.up) / t.distance;
+  const face: Span = send.inAir ? [up(-b / 2), up(Math.max(t.height, LOW) + b / 2)] : ALL;
+  const offAlong = t.distance - send.aim.distance;
+  const between = (half: number): Arc => ({ lo: (t.across - half) / t.distance, hi: (t.across + half) / t.distance });
+  switch (rule.kind) {
+    case "touch":
+      return { ...arc, plane: "up", span: face };
+    case "topple":
+      return topples(rule, send.object) ? { ...arc, plane: "up", span: face } : null;
+    case "through": {
+      if (rule.gap <= b) return null;
+      const clear: Span = send.inAir ? [up(b / 2), up(t.height - b / 2)] : ALL;
+      return { ...between((rule.gap - b) / 2), plane: "up", span: clear };
+    }
+    case "into": {
+      const radius = dropRadius(rule.opening, b, rule.rimAllowance);
+      // On the ground a container lies, its mouth towards the player: in through the mouth, or not at all.
+      if (!send.inAir) return rule.opening <= b ? null : { ...between((rule.opening - b) / 2), plane: "up", span: ALL };
+      if (radius === 0) return null;
+      const half = (u: number) => Math.sqrt(Math.max(0, radius ** 2 - (u * t.distance - t.across) ** 2));
+      if (rule.facing === "player") {
+        const middle = t.height / 2;
+        return { ...between(radius), plane: "up", span: (u) => [up(middle - half(u)), up(middle + half(u))] };
+      }
+      return { ...between(radius), plane: "along", span: (u) => [offAlong - half(u), offAlong + half(u)] };
+    }
+    case "on": {
+      const grow = rule.touching ? b / 2 : 0;
+      if (rule.radius === undefined) {
+        const deep = rule.depth! / 2 + grow;
+        return { ...between(rule.width! / 2 + grow), plane: "along", span: [offAlong - deep, offAlong + deep] };
+      }
+      const radius = rule.radius + grow;
+      const half = (u: number) => Math.sqrt(Math.max(0, radius ** 2 - (u * t.distance - t.across) ** 2));
+      return { ...between(radius), plane: "along", span: (u) => [offAlong - half(u), offAlong + half(u)] };
+    }
+    case "band":
+    case "cell":
+      return null;
+  }
+}
+
+const rulesOf = (r: HitRule): readonly SingleRule[] => (r.kind === "anyOf" ? r.rules : [r]);
+
+function metBy(things: readonly Standing[], send: JointSend): Met[] {
+  const b = send.object.diameter;
+  const sorted = [...things].sort((a, c) => a.distance - c.distance || a.across - c.across || (a.id < c.id ? -1 : 1));
+  return sorted.map((t) => {
+    const arc = arcOf(t, b);
+    const flat = rulesOf(t.rule).every((r) => r.kind === "on");
+    const body = flat ? null : regionOf({ kind: "touch", width: t.width }, t, arc, send);
+    const counts = rulesOf(t.rule).flatMap((r) => regionOf(r, t, arc, send) ?? []);
+    return { of: t, counts, body };
+  });
+}
+
+/** Disjoint spans, rising. */
+function join(spans: readonly Span[]): Span[] {
+  const out: [number, number][] = [];
+  for (const [lo, hi] of [...spans].sort((a, b) => a[0] - b[0])) {
+    if (hi <= lo) continue;
+    const last = out[out.length - 1];
+    if (last && lo <= last[1]) last[1] = Math.max(last[1], hi);
+    else out.push([lo, hi]);
+  }
+  return out;
+}
+const measure = (spans: readonly Span[], sd: number): number =>
+  spans.reduce((p, [lo, hi]) => p + within(lo, hi, sd), 0);
+
+/** Chance of each thing to be what happens, given the sideways angle. */
+function given(
+  u: number,
+  met: readonly Met[],
+  order: readonly number[],
+  sdUp: number,
+  sdAlong: number,
+  out: Float64Array,
+): void {
+  let up: Span[] = [];
+  let along: Span[] = [];
+  let free = 1;
+  const at = (r: Region): Span => (typeof r.span === "function" ? r.span(u) : r.span);
+  out.fill(0);
+  for (const i of order) {
+    const m = met[i]!;
+    const here = m.counts.filter((r) => r.lo <= u && u <= r.hi);
+    const stops = m.body && m.body.lo <= u && u <= m.body.hi ? m.body : null;
+    if (free <= 0 || (here.length === 0 && !stops)) continue;
+    if (here.length > 0) {
+      up = join([...up, ...here.filter((r) => r.plane === "up").map(at)]);
+      along = join([...along, ...here.filter((r) => r.plane === "along").map(at)]);
+      const left = (1 - measure(up, sdUp)) * (1 - measure(along, sdAlong));
+      out[i] = Math.max(0, free - left);
+      free = Math.min(free, left);
+    }
+    if (stops) {
+      up = join([...up, at(stops)]);
+      free = Math.min(free, (1 - measure(up, sdUp)) * (1 - measure(along, sdAlong)));
+    }
+  }
+}
+
+/**
+ * Chance of each thing to be what a send hits, by id; what is left of 1 is none. Order of the list does not matter. Source: core model,
+ * "Several targets", and the law above. Agrees with `hitChance` for one thing alone.
+ */
+export function jointChances(things: readonly Standing[], send: JointSend): Map<string, number> {
+  const met = metBy(things, send);
+  const aimed = send.aim.across / send.aim.distance;
+  const sd = send.spread.lateral;
+  const sdAlong = send.spread.range * send.aim.distance;
+  const sums = new Float64Array(met.length);
+  const here = new Float64Array(met.length);
+  const add = (weight: number) => {
+    for (let i = 0; i < here.length; i++) sums[i] = sums[i]! + here[i]! * weight;
+  };
+  const r = send.object.diameter / 2;
+  // Only neighbours of nearly one distance can be met in another order than they stand in.
+  const near = met.flatMap((a, i) =>
+    met.slice(i + 1).flatMap((b) => (b.of.distance - a.of.distance < r ? [[a.of, b.of] as const] : [])),
+  );
+  const order = met.map((_, i) => i);
+  const look = (u: number) => {
+    if (near.length > 0) order.sort((i, k) => contactAt(met[i]!.of, u, r) - contactAt(met[k]!.of, u, r) || i - k);
+    given(u, met, order, send.spread.vertical, sdAlong, here);
+  };
+  if (sd === 0) {
+    look(aimed);
+    add(1);
+  } else {
+    const regions = met.flatMap((m) => [...m.counts, ...(m.body ? [m.body] : [])]);
+    const ends = [aimed - TAIL * sd, aimed + TAIL * sd] as const;
+    const cuts = [
+      ...new Set([...ends, ...regions.flatMap((g) => [g.lo, g.hi]), ...near.map(([a, c]) => takesOver(a, c, r))]),
+    ]
+      .filter((u) => u >= ends[0] && u <= ends[1])
+      .sort((a, b) => a - b);
+    for (let k = 1; k < cuts.length; k++) {
+      const [lo, hi] = [cuts[k - 1]!, cuts[k]!];
+      const middle = (lo + hi) / 2;
+      const changes = regions.some((g) => typeof g.span === "function" && g.lo < middle && middle < g.hi);
+      if (!changes) {
+        look(middle);
+        add(within(lo - aimed, hi - aimed, sd));
+        continue;
+      }
+      const panels = Math.max(1, Math.ceil((hi - lo) / sd));
+      const half = (hi - lo) / panels / 2;
+      for (let p = 0; p < panels; p++) {
+        const mid = lo + (2 * p + 1) * half;
+        for (let n = 0; n < NODES.length; n++) {
+          const u = mid + half * NODES[n]!;
+          look(u);
+          add(WEIGHTS[n]! * half * density(u - aimed, sd));
+        }
+      }
+    }
+  }
+  const gets = send.reach ?? (() => 1);
+  return new Map(met.map((m, i) => [m.of.id, Math.min(1, sums[i]!) * gets(m.of.distance)]));
+}
