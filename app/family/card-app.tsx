@@ -86,7 +86,8 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
     data.token,
     useMemo(() => [data.id], [data.id]),
   );
-  const underWay = plays?.find((p) => !p.result && !p.refused) ?? null;
+  // Also one that was refused on its way: it is played to its end, and then said why.
+  const underWay = plays?.find((p) => !p.result) ?? null;
   const go = useCallback((to: Step) => setSearch({ screen: to }, { preventScrollReset: false }), [setSearch]);
   useEffect(() => {
     performance.mark("usable");

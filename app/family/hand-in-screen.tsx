@@ -45,6 +45,8 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
     const events = await eventsOf(play.id);
     await changePlay(play.id, {
       result: { events: events.length, reflection: { ...feel, answers, criteria, grownUp } },
+      // Refused on its way or not: whole, it is tried once more.
+      refused: null,
     });
     holdPage(false);
     await again();
