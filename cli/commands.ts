@@ -6,7 +6,7 @@ import { POLICIES } from "#core/aim/send-chances.ts";
 import { fitAsDesigned, forHome } from "#core/compile/for-home.ts";
 import { type Distribution, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
-import { type Problem, parseActivity, problemsOf } from "#core/formats/activity.ts";
+import { type Activity, type Problem, parseActivity, problemsOf } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
 import { MODES, MOST_PLAYERS, type Phrase } from "#core/patterns/contract.ts";
 import { playEvent } from "#core/records/events.ts";
@@ -100,6 +100,14 @@ function activityOf(json: unknown) {
     : bad(parsed.problems.map((p) => ({ field: `activity.${p.field}`, message: p.message })));
 }
 
+/** The way to play and the number of players must be among those that the activity allows. */
+function allowed(a: Activity, mode: (typeof MODES)[number], players: number): void {
+  const { modes, least, most } = a.players;
+  if (!modes.includes(mode)) bad([{ field: "mode", message: `must be one of ${modes.join(", ")} for this activity` }]);
+  if (players < least || players > most)
+    bad([{ field: "players", message: `must be ${least} to ${most} for this activity` }]);
+}
+
 const summary = (d: Distribution) => ({
   mean: mean(d),
   mode: mode(d),
@@ -124,13 +132,9 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       const { activity, players, mode: how, seed, policy, ...more } = read(forecastInput, json);
       if ((how === "alone") !== (players.length === 1))
         bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
-      const f = forecastActivity(
-        activityOf(activity),
-        players,
-        { players: players.length, mode: how, seed },
-        policy,
-        more,
-      );
+      const a = activityOf(activity);
+      allowed(a, how, players.length);
+      const f = forecastActivity(a, players, { players: players.length, mode: how, seed }, policy, more);
       return {
         ...f,
         sides: f.sides.map((s) => ({
@@ -175,7 +179,9 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       const { activity, events, ...how } = read(refereeInput, json);
       if ((how.mode === "alone") !== (how.players === 1))
         bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
-      const told = replay(activityOf(activity).pattern, how, events);
+      const a = activityOf(activity);
+      allowed(a, how.mode, how.players);
+      const told = replay(a.pattern, how, events);
       if (told.refused) bad([{ field: `events.${told.seq}`, message: sayPhrase(told.refused) }]);
       const v = view(told.play);
       return {

@@ -198,7 +198,11 @@ export function SetUpScreen({ data, ticks, setTicks }: { data: CardData; ticks: 
                 <strong>{say("setup.dist", { ...countedIn(m), metres: metres(m.reached) })}</strong>
               </li>
             ))}
-          {zone?.kind === "zone" && <li className="pt-1">{say(`setup.rule.${zone.lineRule}`)}</li>}
+          {zone?.kind === "zone" && (
+            <li className="pt-1">
+              {say(`setup.rule.${zone.lineRule}`)} {say(`setup.last.${zone.lastLine ?? "out"}`)}
+            </li>
+          )}
         </ul>
       )}
       <div className="mt-4 grid grid-cols-2 gap-3">

@@ -70,7 +70,11 @@ export function Sheet({ data }: { data: CardData }) {
               {s.distance && <strong>{s.distance}</strong>}
             </li>
           ))}
-          {zone?.kind === "zone" && <li>{say(`setup.rule.${zone.lineRule}`)}</li>}
+          {zone?.kind === "zone" && (
+            <li>
+              {say(`setup.rule.${zone.lineRule}`)} {say(`setup.last.${zone.lastLine ?? "out"}`)}
+            </li>
+          )}
         </ol>
       </section>
       <section>

@@ -32,6 +32,7 @@ export const enTeacher: Record<string, string> = {
   "result.reached": "how far, 0 to {most}",
   "kit.homes":
     "{n} of {all, plural, one {# child} other {# children}} have the things at home{silent, plural, =0 {} one {, # home did not say} other {, # did not say}}",
+  "strip.cut": "{share} of plays end too late to tell",
   "strip.mark": "to beat: {mark}",
   "strip.can": "{n} of {all}",
   "strip.canWhat": "{silent, plural, =0 {children, all homes said} other {children, # did not say}}",

@@ -39,7 +39,12 @@ export default function StripChart({
   if (kind === "finish" || kind === "moving") {
     const rows = forecasts.map((f, i) =>
       kind === "finish"
-        ? { name: unique[i], "gets there": 100 * sides[i]!.finish }
+        ? {
+            name: unique[i],
+            "gets there": 100 * sides[i]!.finish,
+            "does not": 100 * Math.max(0, 1 - sides[i]!.finish - f.cut),
+            "cut off": 100 * f.cut,
+          }
         : {
             name: unique[i],
             sending: 100 * f.share.acting,
@@ -47,7 +52,10 @@ export default function StripChart({
             waiting: 100 * f.share.waiting,
           },
     );
-    const bars = kind === "finish" ? ["gets there"] : ["sending", "fetching", "waiting"];
+    const bars =
+      kind === "finish"
+        ? ["gets there", "does not", ...(forecasts.some((f) => f.cut >= 0.005) ? ["cut off"] : [])]
+        : ["sending", "fetching", "waiting"];
     return (
       <ResponsiveContainer width="100%" height={260}>
         <BarChart data={rows} layout="vertical" margin={{ left: 40 }} accessibilityLayer>
@@ -61,7 +69,7 @@ export default function StripChart({
               key={b}
               dataKey={b}
               stackId="one"
-              fill={["#0E8A80", "#6FDCCB", "#CBD5CE"][i]}
+              fill={(kind === "finish" ? ["#0E8A80", "#E05A36", "#CBD5CE"] : ["#0E8A80", "#6FDCCB", "#CBD5CE"])[i]}
               isAnimationActive={false}
             />
           ))}

@@ -4,6 +4,7 @@ import { lazy, memo, Suspense } from "react";
 import { mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import { label } from "../words/teacher.ts";
 import { tell } from "../words/tell.ts";
 import { useForecast } from "./use-forecast.ts";
 
@@ -25,7 +26,13 @@ interface Props {
 }
 
 const percent = (p: number) => `${Math.round(100 * p)} %`;
-const range = (lo: number, hi: number) => (lo === hi ? `${lo}` : `${lo} to ${hi}`);
+/** From one to the other; where so many are cut off that there is no other, `lo or more`. */
+const range = (lo: number, hi: number) =>
+  !Number.isFinite(lo)
+    ? label("strip.notDone")
+    : lo === hi
+      ? `${lo}`
+      : tell("result.range", { least: lo, most: Number.isFinite(hi) ? hi : "none" });
 
 function Bars({ at, p }: { at: readonly number[]; p: readonly number[] }) {
   const bins = 16;
@@ -84,7 +91,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes 
         picture={forecasts && <Chart kind={fixed ? "points" : "sends"} forecasts={forecasts} names={names} />}
         about={
           middle
-            ? `${names[1]}: ${middle.method}${middle.standardError > 0 ? `, ± ${(100 * middle.standardError).toFixed(1)} points` : ""}. Aim: ${middle.policy === "middle" ? "at the middle" : "best expected"}.`
+            ? `${names[1]}: ${middle.method}${middle.standardError > 0 ? `, ± ${(100 * middle.standardError).toFixed(1)} points` : ""}${middle.stoppedBy === "budget" ? ", as far as the time given to it allowed" : ""}. All figures are over all plays, those cut off as well. Aim: ${middle.policy === "middle" ? "at the middle" : "best expected"}.`
             : ""
         }
       >
@@ -120,6 +127,9 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes 
           <>
             {side ? <span className="text-2xl font-bold">{percent(side.finish)}</span> : wait}
             <p className="text-[13px]">youngest {youngest ? percent(youngest.sides[0]!.finish) : "..."}</p>
+            {middle && middle.cut >= 0.005 && (
+              <p className="text-[13px]">{tell("strip.cut", { share: percent(middle.cut) })}</p>
+            )}
           </>
         )}
       </Part>

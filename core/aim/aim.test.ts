@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { lineShifts } from "./band-lines.ts";
 import { erf } from "./erf.ts";
 import { fallenSets, firstTouched } from "./first-touched.ts";
 import { hitChance, type Shot } from "./hit.ts";
@@ -126,7 +127,8 @@ describe("hit rules", () => {
         fc.constantFrom("lower", "centre", "higher"),
         fc.double({ min: 0.5, max: 6, noNaN: true }),
         (rule, aim) => {
-          const all = stopBands([1, 1.5, 2.2, 3], aim, 0.15, 0.1, rule as "lower");
+          const shifts = lineShifts([1, 5, 2], rule as "lower", "out", 0.1);
+          const all = stopBands([1, 1.5, 2.2, 3], aim, 0.15, shifts);
           return Math.abs(all.reduce((a, c) => a + c, 0) - 1) < 1e-12 && all.every((p) => p >= 0);
         },
       ),

@@ -126,7 +126,8 @@ describe("the aim", () => {
     };
     const middle = sendChances(send, { parts, inAir: false }, sure, "middle");
     const best = sendChances(send, { parts, inAir: false }, sure, "bestExpected");
-    expect(middle.aim.distance).toBeCloseTo(2.05, 10);
+    // The last line is out once touched: the middle of what counts is that much nearer.
+    expect(middle.aim.distance).toBeCloseTo(2.05 - sure.object.diameter / 4, 10);
     expect(best.aim.distance).toBeLessThan(1.8);
     const weak = sendChances(send, { parts, inAir: false }, { ...sure, reach: () => 0.4 }, "middle");
     expect(weak.byRef.get("short")!).toBeGreaterThan(0.6);
@@ -183,7 +184,8 @@ describe("stopping", () => {
         const k = lines.filter((l) => calls >= l).length;
         counted[k] = counted[k]! + 1 / DRAWS;
       }
-      stopBands(lines, 1.8, 0.16, 0.1, rule).forEach((p, k) => {
+      const shift = -edge;
+      stopBands(lines, 1.8, 0.16, [shift, shift, shift, shift]).forEach((p, k) => {
         expect(Math.abs(p - counted[k]!), `${rule} ${k}`).toBeLessThan(CLOSE);
       });
     }

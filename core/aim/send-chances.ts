@@ -1,5 +1,6 @@
 import type { NextSend } from "../patterns/contract.ts";
-import { type Part, partsOf } from "../yard/parts.ts";
+import { type Part, type PartOf, partsOf } from "../yard/parts.ts";
+import { lineShifts } from "./band-lines.ts";
 import { jointChances } from "./joint.ts";
 import type { PlayerModel } from "./player.ts";
 import { stopBands } from "./stop-bands.ts";
@@ -53,12 +54,28 @@ function bestAim(worth: (x: number) => number, lo: number, hi: number): number {
 const expected = (send: NextSend, byRef: ReadonlyMap<string, number>) =>
   send.branches.reduce((sum, b) => sum + b.worth * (byRef.get(b.ref) ?? 0), 0);
 
+/** How far the lines of bands count from where they lie, for a thing of diameter `b`. */
+export const shiftsOf = (zones: readonly PartOf<"zone">[], b: number): number[] =>
+  lineShifts(
+    zones.map((z) => z.points),
+    zones[0]!.lineRule,
+    zones[0]!.lastLine ?? "out",
+    b,
+  );
+
+/** The middle of where the middle of a thing counts for a band, metres: that is what is aimed at. */
+export function middleOf(band: PartOf<"zone">, zones: readonly PartOf<"zone">[], shifts: readonly number[]): number {
+  const i = zones.indexOf(band);
+  return (band.near + shifts[i]! + band.far + shifts[i + 1]!) / 2;
+}
+
 function zoneChances(send: NextSend, scene: Scene, player: PlayerModel, policy: Policy): SendChances {
   const zones = partsOf(scene.parts, "zone");
   const lines = [...zones.map((z) => z.near), zones[zones.length - 1]!.far];
+  const shifts = shiftsOf(zones, player.object.diameter);
   const at = (distance: number) => {
     const gets = player.reach(distance);
-    const stops = stopBands(lines, distance, player.spread.range, player.object.diameter, zones[0]!.lineRule);
+    const stops = stopBands(lines, distance, player.spread.range, shifts);
     const byRef = new Map<string, number>();
     ["short", ...zones.map((z) => z.id), "over"].forEach((ref, i) => {
       byRef.set(ref, stops[i]! * gets + (i === 0 ? 1 - gets : 0));
@@ -69,7 +86,7 @@ function zoneChances(send: NextSend, scene: Scene, player: PlayerModel, policy: 
   const first = zones.reduce((a, b) => (worthOf(b.id) > worthOf(a.id) ? b : a));
   const distance =
     policy === "middle"
-      ? (first.near + first.far) / 2
+      ? middleOf(first, zones, shifts)
       : bestAim((d) => expected(send, at(d)), lines[0]! / 2, lines[lines.length - 1]!);
   return { byRef: at(distance), aim: { distance, across: 0 } };
 }

@@ -1,4 +1,4 @@
-/** A distribution over whole numbers, rising, chances summing to 1. */
+/** A distribution over whole numbers, rising. Chances sum to 1, or to what is left of it where some plays have no such number. */
 export interface Distribution {
   at: number[];
   p: number[];
@@ -6,20 +6,26 @@ export interface Distribution {
 
 export function distribution(mass: ReadonlyMap<number, number>): Distribution {
   const at = [...mass.keys()].sort((a, b) => a - b);
-  const sum = at.reduce((n, v) => n + mass.get(v)!, 0) || 1;
-  return { at, p: at.map((v) => mass.get(v)! / sum) };
+  return { at, p: at.map((v) => mass.get(v)!) };
 }
 
-export const mean = (d: Distribution): number => d.at.reduce((sum, v, i) => sum + v * d.p[i]!, 0);
+/** Mean of the plays that have a number; 0 where none has. */
+export function mean(d: Distribution): number {
+  const whole = d.p.reduce((a, p) => a + p, 0);
+  return whole === 0 ? 0 : d.at.reduce((sum, v, i) => sum + v * d.p[i]!, 0) / whole;
+}
 
-/** The smallest value with at least `share` (0 to 1) of the chance at or below it. */
+/** Rounding of many chances added up. */
+const SLACK = 1e-9;
+
+/** The smallest value with at least `share` (0 to 1) of all plays at or below it; Infinity where so many have no number at all. */
 export function quantile(d: Distribution, share: number): number {
   let sum = 0;
   for (let i = 0; i < d.at.length; i++) {
     sum += d.p[i]!;
-    if (sum >= share - 1e-12) return d.at[i]!;
+    if (sum >= share - SLACK) return d.at[i]!;
   }
-  return d.at[d.at.length - 1] ?? 0;
+  return Number.POSITIVE_INFINITY;
 }
 
 export function mode(d: Distribution): number {

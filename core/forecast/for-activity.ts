@@ -64,17 +64,39 @@ export function forecastActivity(
     method?: "auto" | "exact" | "sampled";
     samples?: number;
     graph?: Graph;
+    stop?: () => boolean;
   } = {},
 ): Forecast {
+  const scene = sceneOf(a);
+  if (more.chances) checkChances(scene, more.chances);
   return forecast({
     pattern: patternOf(a.pattern.name),
     params: a.pattern.params,
     setup,
-    scene: sceneOf(a),
+    scene,
     players: people.map((w) => modelOf(a, w)),
     policy,
     ...more,
   });
+}
+
+/** Chances given by hand: each of something that is there, none beyond 1, all zones together at most 1, and none left out. RangeError names which. */
+function checkChances(scene: Scene, chances: Readonly<Record<string, number>>): void {
+  const targets = partsOf(scene.parts, "target").map((t) => t.id);
+  const zones = partsOf(scene.parts, "zone").map((z) => z.id);
+  const lines = partsOf(scene.parts, "line").flatMap((l) => (l.role === "start" && l.id !== "start" ? [l.id] : []));
+  const known = zones.length > 0 ? [...zones, "short", "over"] : [...targets, ...lines];
+  const wanted =
+    zones.length > 0 ? zones : lines.length > 0 && !targets.some((t) => Object.hasOwn(chances, t)) ? lines : targets;
+  for (const [id, p] of Object.entries(chances)) {
+    if (!known.includes(id))
+      throw new RangeError(`chances.${id.slice(0, 40)}: not of this activity; it has ${known.join(", ")}`);
+    if (!(p >= 0 && p <= 1)) throw new RangeError(`chances.${id}: must be 0 to 1`);
+  }
+  const missing = wanted.find((id) => !Object.hasOwn(chances, id));
+  if (missing !== undefined) throw new RangeError(`chances.${missing}: is missing`);
+  const sum = zones.length > 0 ? Object.values(chances).reduce((n, p) => n + p, 0) : 0;
+  if (sum > 1 + 1e-9) throw new RangeError(`chances: the zones together are ${sum.toFixed(3)}, and may be 1 at most`);
 }
 
 /**

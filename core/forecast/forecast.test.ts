@@ -3,6 +3,7 @@ import { type Activity, fromPattern } from "../formats/activity.ts";
 import { patterns } from "../patterns/registry.ts";
 import { distribution, mean, quantile } from "./distribution.ts";
 import { forecastActivity, pegRates } from "./for-activity.ts";
+import { ForecastStopped } from "./forecast.ts";
 
 const alone = { players: 1, mode: "alone", seed: 3 } as const;
 const climb = (over: Partial<Activity["pattern"]["params"]> = {}): Activity => {
@@ -59,9 +60,87 @@ describe("forecast", () => {
   it("shares a match between equals evenly, and falls to sampling beyond the cap", () => {
     const a = fromPattern("bands");
     const f = forecastActivity(a, [{ age: 8 }, { age: 8 }], { players: 2, mode: "against", seed: 9 }, "bestExpected");
-    expect(f.sides[0]!.win! + f.sides[1]!.win!).toBeCloseTo(1, 9);
+    expect(f.sides[0]!.win! + f.sides[1]!.win! + f.cut).toBeCloseTo(1, 9);
     expect(Math.abs(f.sides[0]!.win! - 0.5)).toBeLessThan(0.04);
     expect(f.standardError).toBeLessThanOrEqual(0.01);
+  });
+
+  it("is over all plays: what is cut off is an outcome of its own, and a game that nobody finishes says so", () => {
+    const never = { t1: 0, t2: 0, t3: 0, t4: 0, t5: 0 };
+    const endless = forecastActivity(climb({ tries: null }), [{ age: 7 }], alone, "middle", { chances: never });
+    expect(endless.sides).toHaveLength(1);
+    expect(endless.sides[0]!.finish).toBe(0);
+    expect(endless.cut).toBe(1);
+    expect(endless.sides[0]!.sends).toEqual({ at: [], p: [] });
+    expect(quantile(endless.sides[0]!.sends, 0.5)).toBe(Number.POSITIVE_INFINITY);
+    const capped = forecastActivity(climb({ tries: 12 }), [{ age: 7 }], alone, "middle", { chances: never });
+    expect([capped.sides[0]!.finish, capped.cut]).toEqual([0, 0]);
+    // One child in a thousand gets there: that is what it says, not `100 % of those who do`.
+    const rare = Object.fromEntries(Object.keys(never).map((id) => [id, 0.02]));
+    const few = forecastActivity(climb({ tries: null }), [{ age: 7 }], alone, "middle", {
+      chances: rare,
+      samples: 300,
+      method: "sampled",
+    });
+    expect(few.sides[0]!.finish + few.cut).toBeCloseTo(1, 9);
+    const hard = forecastActivity(climb({ tries: 10 }), [{ age: 7 }], alone, "middle", { chances: rare });
+    // Five hits in ten sends at .02: the binomial tail.
+    let tail = 0;
+    for (let k = 5; k <= 10; k++) {
+      let ways = 1;
+      for (let j = 0; j < k; j++) ways = (ways * (10 - j)) / (j + 1);
+      tail += ways * 0.02 ** k * 0.98 ** (10 - k);
+    }
+    expect(hard.sides[0]!.finish).toBeCloseTo(tail, 12);
+    for (const f of [endless, few, hard]) {
+      const left = 1 - f.cut;
+      for (const d of [f.sides[0]!.sends, f.sides[0]!.points, f.sides[0]!.stage, f.rounds, f.time])
+        expect(d.p.reduce((a, p) => a + p, 0)).toBeCloseTo(left, 9);
+    }
+  });
+
+  it("refuses chances given by hand by name: unknown, beyond 1, missing, too much together", () => {
+    const told = (a: Activity, chances: Record<string, number>) => () =>
+      forecastActivity(a, [{ age: 7 }], alone, "middle", { chances });
+    const all = { t1: 0.5, t2: 0.5, t3: 0.5, t4: 0.5, t5: 0.5 };
+    expect(told(climb(), { ...all, t9: 0.5 })).toThrow("chances.t9: not of this activity; it has t1, t2, t3, t4, t5");
+    expect(told(climb(), { ...all, t2: 1.2 })).toThrow("chances.t2: must be 0 to 1");
+    expect(told(climb(), { ...all, t2: Number.NaN })).toThrow("chances.t2: must be 0 to 1");
+    expect(told(climb(), { t1: 0.5 })).toThrow("chances.t2: is missing");
+    expect(told(climb(), { ...all, constructor: 0.5 })).toThrow("chances.constructor: not of this activity");
+    const bands = fromPattern("bands");
+    const zones = { z1: 0.3, z2: 0.3, z3: 0.3, z4: 0.05 };
+    expect(told(bands, zones)()).toMatchObject({ method: "exact" });
+    expect(told(bands, { ...zones, z4: 0.2 })).toThrow("the zones together are 1.100");
+    expect(told(bands, { z1: 0.3, z2: 0.3 })).toThrow("chances.z3: is missing");
+  });
+
+  it("keeps to its budget whatever the schema allows, says what ended it, and gives the same again", () => {
+    const six = Array.from({ length: 6 }, () => ({ age: 7 }));
+    const bands = fromPattern("bands");
+    const long = {
+      ...bands,
+      pattern: {
+        name: "bands",
+        params: {
+          ...(bands.pattern.params as object),
+          pieces: 10,
+          finish: { rounds: 100, total: null, exact: false, dropTo: null },
+        },
+      },
+    } as Activity;
+    const setup = { players: 6, mode: "against", seed: 4 } as const;
+    const f = forecastActivity(long, six, setup, "middle");
+    expect(f).toMatchObject({ method: "sampled", stoppedBy: "budget" });
+    // Six against each other by difference are two sides.
+    expect(f.sides).toHaveLength(2);
+    expect(f.standardError).toBeGreaterThan(0.01);
+    expect(forecastActivity(long, six, setup, "middle")).toEqual(f);
+    const enough = forecastActivity(climb(), [{ age: 7 }], alone, "middle", { method: "sampled" });
+    expect(enough.stoppedBy).toBe("standardError");
+    expect(enough.standardError).toBeLessThanOrEqual(0.008);
+    let asked = 0;
+    expect(() => forecastActivity(long, six, setup, "middle", { stop: () => ++asked > 100 })).toThrow(ForecastStopped);
   });
 
   it("the best aim never expects less than the middle", () => {

@@ -14,14 +14,27 @@ import { QUANTUM_MS, type Spent, sendTime, sureTime, total } from "./clock.ts";
 import { type Distribution, distribution } from "./distribution.ts";
 import { random } from "./random.ts";
 
-/** Exact while no more states than this are met, and no more cells of time; else sampled. */
+/** Exact while no more states than this are met; else sampled. */
 export const STATE_CAP = 20_000;
-const CELL_CAP = 20_000_000;
-/** Chance left in games still going when the expansion stops. */
-const LEFT_OVER = 1e-11;
+/** Without a cap of its own a game is followed until less than this of all plays is left. */
+const LEFT_OVER = 1e-12;
+/** Longest sampled game, in events; one that goes on is cut off, and counted as such. */
 const MOST_PLIES = 5000;
-/** Sampled games: a standard error of 0.8 points or better on any chance. */
+/** Games that make the standard error of any chance 0.8 points or better. */
 const SAMPLES = 4000;
+/**
+ * What a forecast may cost, in steps: the same on every machine, and so the same answer. A way looked at is one step, and so are so many
+ * cells of time.
+ */
+const EXACT_BUDGET = 30_000;
+const CELLS_A_STEP = 120;
+const SAMPLE_BUDGET = 88_000;
+/** A step from a state that was met before costs so much less. */
+const KNOWN_STEP = 0.1;
+/** States that a sampler keeps to meet them again; where after so many steps too few were met again, none are kept any more. */
+const KEPT_STATES = 40_000;
+const TRIAL_STEPS = 3000;
+const LEAST_MET_AGAIN = 0.4;
 
 export interface ForecastInput {
   pattern: AnyPattern;
@@ -36,6 +49,8 @@ export interface ForecastInput {
   method?: "auto" | "exact" | "sampled";
   samples?: number;
   stateCap?: number;
+  /** Asked now and then; once it says true, `ForecastStopped` is thrown. */
+  stop?: () => boolean;
   /** States already expanded for the same pattern, parameters and setup: several children share one. */
   graph?: Graph;
 }
@@ -45,11 +60,15 @@ export interface SideForecast {
   sends: Distribution;
   points: Distribution;
   stage: Distribution;
-  /** Chance to reach the top, the total or the end. */
+  /** Chance to reach the top, the total or the end; over all plays, those cut off included. */
   finish: number;
-  /** Chance to win, a tie shared; null where nobody wins. */
+  /** Chance to win, a tie shared, over all plays; null where nobody wins. */
   win: number | null;
 }
+
+/** A caller wanted no answer any more. */
+export class ForecastStopped extends Error {}
+
 export interface Forecast {
   method: "exact" | "sampled";
   policy: Policy;
@@ -57,7 +76,9 @@ export interface Forecast {
   standardError: number;
   /** States met, or games sampled. */
   size: number;
-  /** Chance of games cut off before their end. */
+  /** What ended the sampling: enough games for the standard error that was meant, or the budget of steps; `end` when exact. */
+  stoppedBy: "end" | "standardError" | "budget";
+  /** Chance of games cut off before their end: an outcome of its own. Every distribution sums to what is left of 1. */
   cut: number;
   sides: SideForecast[];
   rounds: Distribution;
@@ -82,6 +103,13 @@ export class Graph {
   private readonly steps = new Map<string, (Step | undefined)[]>();
   private readonly nexts = new Map<string, NextSend | NextSure>();
 
+  get size(): number {
+    return this.steps.size;
+  }
+  has(key: string): boolean {
+    return this.steps.has(key);
+  }
+
   next(pattern: AnyPattern, key: string, state: BaseState): NextSend | NextSure {
     let n = this.nexts.get(key);
     if (!n) {
@@ -102,10 +130,10 @@ export class Graph {
   }
 }
 
-function stepTo(pattern: AnyPattern, from: BaseState, body: Body, at: number): Step {
+function stepTo(pattern: AnyPattern, from: BaseState, body: Body, at: number, keyed = true): Step {
   const state = take(pattern, from, body, at);
   const ended = pattern.ending(state) !== null;
-  return { key: ended ? "" : pattern.key(state), state, ended };
+  return { key: ended || !keyed ? "" : pattern.key(state), state, ended };
 }
 
 /** One way on: what happens, the time it takes, its chance. */
@@ -197,12 +225,6 @@ interface Node {
   times: Times;
 }
 
-function mapAt(list: Map<number, number>[], i: number): Map<number, number> {
-  const m = list[i] ?? new Map<number, number>();
-  list[i] = m;
-  return m;
-}
-
 class Sums {
   readonly sends: Map<number, number>[] = [];
   readonly points: Map<number, number>[] = [];
@@ -212,8 +234,20 @@ class Sums {
   readonly rounds = new Map<number, number>();
   readonly time = new Map<number, number>();
   readonly spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
-  sidesOf: (readonly number[])[] = [];
+  readonly sidesOf: (readonly number[])[];
   ended = 0;
+
+  /** Sides are those of the game, whether anybody ever comes to its end or not. */
+  constructor(first: { pattern: AnyPattern; state: BaseState }) {
+    this.sidesOf = first.pattern.score(first.state).map((s) => s.players);
+    for (const i of this.sidesOf.keys()) {
+      this.sends[i] = new Map();
+      this.points[i] = new Map();
+      this.stage[i] = new Map();
+      this.finish[i] = 0;
+      this.win[i] = 0;
+    }
+  }
 
   spend(s: Spent, p: number): void {
     this.spent.acting += s.acting * p;
@@ -225,13 +259,12 @@ class Sums {
     const put = (m: Map<number, number>, v: number) => m.set(v, (m.get(v) ?? 0) + p);
     const winners = pattern.ending(state)!.winners;
     const tallies = pattern.tally(state);
-    this.sidesOf = pattern.score(state).map((s) => s.players);
     tallies.forEach((t, i) => {
-      put(mapAt(this.sends, i), t.sends);
-      put(mapAt(this.points, i), t.points);
-      put(mapAt(this.stage, i), t.stage);
-      this.finish[i] = (this.finish[i] ?? 0) + (t.finished ? p : 0);
-      this.win[i] = (this.win[i] ?? 0) + (winners.includes(i) ? p / winners.length : 0);
+      put(this.sends[i]!, t.sends);
+      put(this.points[i]!, t.points);
+      put(this.stage[i]!, t.stage);
+      this.finish[i] = this.finish[i]! + (t.finished ? p : 0);
+      this.win[i] = this.win[i]! + (winners.includes(i) ? p / winners.length : 0);
     });
     put(this.rounds, Math.max(...tallies.map((t) => t.rounds)));
     this.ended += p;
@@ -257,26 +290,27 @@ class Sums {
     return { at: d.at.map((t) => t - ready), p: d.p };
   }
 
-  result(input: ForecastInput, book: Book, method: "exact" | "sampled", size: number): Forecast {
+  result(input: ForecastInput, book: Book, size: number, stoppedBy: Forecast["stoppedBy"]): Forecast {
+    const method = stoppedBy === "end" ? "exact" : "sampled";
     const { acting, fetching, waiting } = this.spent;
     const all = acting + fetching + waiting || 1;
     const each = input.setup.players;
     const contest = input.setup.mode === "against" && this.finish.length > 1;
-    const whole = this.ended || 1;
     const clock = this.clockScore(input, book);
     return {
       method,
       policy: input.policy,
       standardError: method === "exact" ? 0 : 0.5 / Math.sqrt(size),
       size,
-      cut: Math.max(0, 1 - this.ended),
+      stoppedBy,
+      cut: this.ended > 1 - 1e-9 ? 0 : 1 - this.ended,
       sides: this.finish.map((f, i) => ({
         players: this.sidesOf[i]!,
         sends: distribution(this.sends[i]!),
         points: clock ?? distribution(this.points[i]!),
         stage: distribution(this.stage[i]!),
-        finish: f / whole,
-        win: contest ? this.win[i]! / whole : null,
+        finish: f,
+        win: contest ? this.win[i]! : null,
       })),
       rounds: distribution(this.rounds),
       time: distribution(this.time),
@@ -297,7 +331,9 @@ export function forecast(input: ForecastInput): Forecast {
   const exact = input.method === "sampled" ? null : expand(input);
   if (exact) return exact;
   if (input.method === "exact")
-    throw new RangeError(`more than ${input.stateCap ?? STATE_CAP} states: this game can only be sampled`);
+    throw new RangeError(
+      `method: more than ${input.stateCap ?? STATE_CAP} states, or ${EXACT_BUDGET} steps: this game can only be sampled`,
+    );
   return sample(input);
 }
 
@@ -307,16 +343,18 @@ function expand(input: ForecastInput): Forecast | null {
   const timed = pattern.timed(input.params, input.setup);
   const graph = timed ? null : (input.graph ?? new Graph());
   const book = new Book(input);
-  const sums = new Sums();
   const first = pattern.start(input.params, input.setup);
+  const sums = new Sums({ pattern, state: first });
   let front = new Map<string, Node>([
     [pattern.key(first), { state: first, p: 1, at: 0, times: new Times(0, Float64Array.of(1)) }],
   ]);
   let met = 1;
-  let cells = 0;
-  for (let ply = 0; ply < MOST_PLIES && front.size > 0; ply++) {
+  let cost = 0;
+  while (front.size > 0) {
     const following = new Map<string, Node>();
     for (const [key, node] of front) {
+      if (cost > EXACT_BUDGET) return null;
+      if (input.stop?.()) throw new ForecastStopped();
       const next = graph ? graph.next(pattern, key, node.state) : pattern.next(node.state)!;
       for (const way of waysFrom(pattern, book.ways(next), node.state, node.at)) {
         const takes = total(way.spent);
@@ -325,7 +363,7 @@ function expand(input: ForecastInput): Forecast | null {
           : stepTo(pattern, node.state, way.body, node.at + takes);
         const p = node.p * way.share;
         sums.spend(way.spent, p);
-        cells += node.times.mass.length;
+        cost += 1 + node.times.mass.length / CELLS_A_STEP;
         if (to.ended) {
           sums.end(pattern, to.state, p);
           sums.last(node.times, takes, way.share);
@@ -335,18 +373,17 @@ function expand(input: ForecastInput): Forecast | null {
         const times = Times.add(known?.times, node.times, takes, way.share);
         if (known) known.p += p;
         else {
-          met++;
+          if (++met > cap) return null;
           following.set(to.key, { state: to.state, p, at: node.at + takes, times });
         }
       }
     }
-    if (met > cap || cells > CELL_CAP) return null;
     let left = 0;
     for (const n of following.values()) left += n.p;
     if (left < LEFT_OVER) break;
     front = following;
   }
-  return sums.result(input, book, "exact", met);
+  return sums.result(input, book, met, "end");
 }
 
 /** The ways on from a state, the bell taking the place of those it would come before. */
@@ -365,36 +402,67 @@ function take(pattern: AnyPattern, state: BaseState, body: Body, at: number): Ba
   return after;
 }
 
+/**
+ * Seeded games one after the other, until their standard error is what was meant or the budget is spent. A game under way when it is spent is
+ * cut off, as one that would not end is. Where time changes nothing, a state that was met before leads where it led.
+ */
 function sample(input: ForecastInput): Forecast {
   const { pattern } = input;
-  const games = input.samples ?? SAMPLES;
+  const wanted = input.samples ?? SAMPLES;
+  const budget = input.samples === undefined ? SAMPLE_BUDGET : Number.POSITIVE_INFINITY;
+  const timed = pattern.timed(input.params, input.setup);
+  const graph = timed ? null : (input.graph ?? new Graph());
   const book = new Book(input);
-  const sums = new Sums();
+  const first = pattern.start(input.params, input.setup);
+  const firstKey = graph ? pattern.key(first) : "";
+  const counted: { end: BaseState | null; at: number; spent: Spent }[] = [];
   const draw = random(input.setup.seed);
-  const one = new Times(0, Float64Array.of(1));
-  for (let g = 0; g < games; g++) {
-    let state = pattern.start(input.params, input.setup);
-    let at = 0;
-    let over = false;
-    for (let ply = 0; ply < MOST_PLIES && !over; ply++) {
-      const ways = waysFrom(pattern, book.ways(pattern.next(state)!), state, at);
-      let u = draw();
-      let way = ways[ways.length - 1]!;
-      for (const w of ways) {
-        if (u < w.share) {
-          way = w;
-          break;
-        }
-        u -= w.share;
-      }
+  let cost = 0;
+  let steps = 0;
+  let again = 0;
+  let keeping = graph !== null;
+  while (counted.length < wanted && cost < budget) {
+    let [state, key, at] = [first, firstKey, 0];
+    const spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
+    let over = pattern.ending(state) !== null;
+    for (let ply = 0; ply < MOST_PLIES && !over && cost < budget; ply++) {
+      if (input.stop?.()) throw new ForecastStopped();
+      if (++steps === TRIAL_STEPS && again < LEAST_MET_AGAIN * steps) keeping = false;
+      const known = keeping && graph!.has(key);
+      if (known) again++;
+      const kept = known || (keeping && graph!.size < KEPT_STATES);
+      cost += known ? KNOWN_STEP : 1;
+      const next = kept ? graph!.next(pattern, key, state) : pattern.next(state)!;
+      const way = drawn(waysFrom(pattern, book.ways(next), state, at), draw());
       at += total(way.spent);
-      sums.spend(way.spent, 1 / games);
-      state = take(pattern, state, way.body, at);
-      over = pattern.ending(state) !== null;
+      spent.acting += way.spent.acting;
+      spent.fetching += way.spent.fetching;
+      spent.waiting += way.spent.waiting;
+      const to = kept
+        ? graph!.step(pattern, key, state, way.index, way.body)
+        : stepTo(pattern, state, way.body, graph ? 0 : at, keeping);
+      ({ state, key, ended: over } = to);
     }
-    if (!over) continue;
-    sums.end(pattern, state, 1 / games);
-    sums.last(one, at, 1 / games);
+    counted.push({ end: over ? state : null, at, spent });
   }
-  return sums.result(input, book, "sampled", games);
+  const sums = new Sums({ pattern, state: first });
+  const one = new Times(0, Float64Array.of(1));
+  for (const g of counted) {
+    const p = 1 / counted.length;
+    sums.spend(g.spent, p);
+    if (!g.end) continue;
+    sums.end(pattern, g.end, p);
+    sums.last(one, g.at, p);
+  }
+  return sums.result(input, book, counted.length, counted.length >= wanted ? "standardError" : "budget");
+}
+
+/** The way that a number from 0 to 1 falls on. */
+function drawn(ways: readonly Way[], at: number): Way {
+  let u = at;
+  for (const w of ways) {
+    if (u < w.share) return w;
+    u -= w.share;
+  }
+  return ways[ways.length - 1]!;
 }

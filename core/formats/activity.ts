@@ -9,6 +9,7 @@ import { MODES, MOST_PLAYERS } from "../patterns/contract.ts";
 import { type PatternName, patternNames, patternOf, patterns } from "../patterns/registry.ts";
 import { laid, laidParts } from "../yard/layouts/laid.ts";
 import { boundsOf, partsOf, reachOfLayout } from "../yard/parts.ts";
+import { type Problem, problemsOf, repeated } from "./problems.ts";
 
 export const ACTIVITY_FORMAT = "daring-yard/activity";
 export const ACTIVITY_VERSION = 1;
@@ -153,16 +154,8 @@ export const activity = shape.superRefine((a, ctx) => {
 });
 export type Activity = z.infer<typeof activity>;
 
-export interface Problem {
-  /** Dotted path of the field. */
-  field: string;
-  message: string;
-}
+export { type Problem, problemsOf };
 export type Parsed<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
-
-export function problemsOf(error: z.ZodError): Problem[] {
-  return error.issues.map((i) => ({ field: i.path.join(".") || "document", message: i.message }));
-}
 
 /** Reads an activity from parsed JSON; a document of another format or version is named as such, before anything else. */
 export function parseActivity(json: unknown): Parsed<Activity> {
@@ -172,9 +165,7 @@ export function parseActivity(json: unknown): Parsed<Activity> {
   if (format !== ACTIVITY_FORMAT)
     return {
       ok: false,
-      problems: [
-        { field: "format", message: `format must be "${ACTIVITY_FORMAT}", not ${JSON.stringify(format) ?? "missing"}` },
-      ],
+      problems: [{ field: "format", message: `format must be "${ACTIVITY_FORMAT}", not ${repeated(format)}` }],
     };
   if (version !== ACTIVITY_VERSION)
     return {
@@ -182,7 +173,7 @@ export function parseActivity(json: unknown): Parsed<Activity> {
       problems: [
         {
           field: "version",
-          message: `this is a version ${JSON.stringify(version) ?? "?"} document; version ${ACTIVITY_VERSION} can be read here`,
+          message: `this is a version ${repeated(version)} document; version ${ACTIVITY_VERSION} can be read here`,
         },
       ],
     };

@@ -1,3 +1,4 @@
+import type { LastLine } from "../aim/band-lines.ts";
 import type { HitRule, LineRule } from "../aim/hit-rule.ts";
 
 /**
@@ -39,7 +40,9 @@ export type Part =
       across: number;
       width: number;
       points: number;
+      /** What has a thing on an inner line; what is on the last one has a rule of its own (kept from before: `out`). */
       lineRule: LineRule;
+      lastLine?: LastLine;
     }
   /** One square of a grid on the floor. */
   | ({ kind: "cell"; label: string } & Flat)

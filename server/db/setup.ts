@@ -2,6 +2,7 @@ import { createHash, createHmac, randomBytes } from "node:crypto";
 import { drizzle } from "drizzle-orm/postgres-js";
 import { migrate } from "drizzle-orm/postgres-js/migrator";
 import postgres from "postgres";
+import { MODEL_VERSION } from "#core/model.ts";
 import { giveToPlainOwner } from "./plain-owner.ts";
 
 /**
@@ -20,6 +21,7 @@ async function main(): Promise<void> {
     const [where] = await sql<{ name: string }[]>`select current_database() as name`;
     const ours = createHash("sha256").update(where!.name).digest("hex").slice(0, 12);
     await giveToPlainOwner(sql, `yard_plain_${ours}`);
+    await askForNewModel(sql);
     const secret = process.env.YARD_SECRET ?? (await storedSecret(sql));
     const role = `yard_app_${ours}`;
     const password = createHmac("sha256", secret).update(`role ${role}`).digest("hex");
@@ -33,6 +35,22 @@ async function main(): Promise<void> {
   } finally {
     await sql.end();
   }
+}
+
+/**
+ * Where the model has changed, what it gave before is worked out anew once: the expected bands of what was sent, and the open cards of their
+ * children that nobody has begun. Begun ones stay.
+ */
+async function askForNewModel(sql: postgres.Sql): Promise<void> {
+  await sql`
+    with old as (select distinct school_id, assignment_id from expected_band where model <> ${MODEL_VERSION}),
+    cards as (
+      insert into job (school_id, kind, about, due_at)
+      select distinct c.school_id, 'cards', c.child_id, now() from card c join old o on o.school_id = c.school_id and o.assignment_id = c.assignment_id
+      on conflict (school_id, kind, about) do nothing
+    )
+    insert into job (school_id, kind, about, due_at) select school_id, 'expected', assignment_id, now() from old
+    on conflict (school_id, kind, about) do nothing`;
 }
 
 async function storedSecret(sql: postgres.Sql): Promise<string> {

@@ -1,3 +1,4 @@
+import { middleOf, shiftsOf } from "#core/aim/send-chances.ts";
 import { modelOf, sceneOf } from "#core/forecast/for-activity.ts";
 import { normalDraw, random } from "#core/forecast/random.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -84,12 +85,11 @@ function endOf(
     const zones = partsOf(parts, "zone");
     const worth = (id: string) => send.branches.find((x) => x.ref === id)?.worth ?? 0;
     const best = zones.reduce((x, y) => (worth(y.id) > worth(x.id) ? y : x));
-    const aim = (best.near + best.far) / 2;
+    const shifts = shiftsOf(zones, b);
+    const aim = middleOf(best, zones, shifts);
     const stop = aim * (1 + t.long + player.spread.range * scale * normalDraw(draw));
-    const rule = zones[0]!.lineRule;
-    const edge = stop - (rule === "lower" ? b / 2 : rule === "higher" ? -b / 2 : 0);
-    if (edge < zones[0]!.near) return "short";
-    return zones.find((z) => edge < z.far)?.id ?? "over";
+    if (stop < zones[0]!.near + shifts[0]!) return "short";
+    return zones.find((z, i) => stop < z.far + shifts[i + 1]!)?.id ?? "over";
   }
   const wanted = send.shot.target;
   const from = partsOf(parts, "line").find((l) => l.id === send.from)?.along ?? 0;

@@ -25,7 +25,10 @@ export const figuresWork = {
     for (const age of new Set(ages)) {
       const told = forecastActivity(a, [{ age }], { players: 1, mode: "alone", seed: 1 }, "middle", { graph });
       const d = told.sides[0]!.points;
-      out[age] = { low: quantile(d, 0.1), middle: quantile(d, 0.5), high: quantile(d, 0.9) };
+      // Where so many are cut off that a share has no score, the farthest that anybody comes is drawn.
+      const most = d.at[d.at.length - 1] ?? 0;
+      const at = (share: number) => Math.min(most, quantile(d, share));
+      out[age] = { low: at(0.1), middle: at(0.5), high: at(0.9) };
     }
     return out;
   },

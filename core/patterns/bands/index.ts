@@ -74,6 +74,7 @@ export const bands: Pattern<BandsParams, rules.BandsState> = {
       points: [1, 2, 4, 6],
       width: 1,
       lineRule: "lower",
+      lastLine: "out",
       overshoot: "nothing",
       pieces: 3,
       counting: "difference",

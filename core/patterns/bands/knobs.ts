@@ -82,6 +82,11 @@ export function knobs(p: BandsParams): Knob[] {
       ],
       "knob.lineRuleHint",
     ),
+    choice("yard", "lastLine", "knob.lastLine", [
+      ["out", "knob.lastOut"],
+      ["middle", "knob.lastMiddle"],
+      ["past", "knob.lastPast"],
+    ]),
     choice("yard", "overshoot", "knob.overshoot", [
       ["nothing", "knob.overNothing"],
       ["last", "knob.overLast"],

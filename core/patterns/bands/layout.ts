@@ -21,6 +21,7 @@ export function layout(p: BandsParams, space: { length: number; width: number })
         width,
         points,
         lineRule: p.lineRule,
+        lastLine: p.lastLine ?? "out",
       }),
     ),
     ...p.lines.map(

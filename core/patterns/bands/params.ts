@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { LAST_LINES } from "../../aim/band-lines.ts";
 import { LINE_RULES } from "../../aim/hit-rule.ts";
 
 export const MOST_BANDS = 8;
@@ -32,7 +33,10 @@ export const bandsParams = z
       .number({ error: "width must be a number of metres" })
       .min(0.3, "width must be 0.3 m or more")
       .max(10, "width must be 10 m or less"),
+    /** On an inner line: the lower points count, the higher, or those where its middle is. */
     lineRule: z.enum(LINE_RULES),
+    /** On the last line: touching it is out, the middle decides, or only wholly past is out. */
+    lastLine: z.enum(LAST_LINES).default("out"),
     /** Past the last line: nothing, or the last band. */
     overshoot: z.enum(["nothing", "last"]),
     /** Pieces that each side sends in a round. */

@@ -1,0 +1,58 @@
+import { describe, expect, it } from "vitest";
+import { random } from "../forecast/random.ts";
+import { fromPattern, parseActivity } from "./activity.ts";
+import { MOST_REPEATED, repeated } from "./problems.ts";
+
+const ODD: unknown[] = [
+  undefined,
+  null,
+  true,
+  -1,
+  1.5,
+  Number.NaN,
+  "x",
+  "y".repeat(500),
+  [],
+  {},
+  [[]],
+  { constructor: 1 },
+  "constructor",
+  "__proto__",
+];
+
+/** The same document with one part of it replaced, taken away, or added to. */
+function changed(value: unknown, draw: () => number): unknown {
+  if (typeof value !== "object" || value === null || draw() < 0.2) return ODD[Math.floor(draw() * ODD.length)];
+  const keys = Object.keys(value);
+  if (draw() < 0.15) return { ...value, ["strange".repeat(draw() < 0.5 ? 1 : 40)]: 1 };
+  if (keys.length === 0) return ODD[Math.floor(draw() * ODD.length)];
+  const k = keys[Math.floor(draw() * keys.length)]!;
+  const next = changed((value as Record<string, unknown>)[k], draw);
+  return Array.isArray(value) ? value.map((v, i) => (String(i) === k ? next : v)) : { ...value, [k]: next };
+}
+
+describe("what is wrong with a document", () => {
+  it("is said in words for people, never in the library's, and repeats little of what was given", () => {
+    const draw = random(3);
+    let refused = 0;
+    for (let i = 0; i < 4000; i++) {
+      const read = parseActivity(changed(fromPattern(i % 2 ? "climb" : "bands"), draw));
+      if (read.ok) continue;
+      refused++;
+      expect(read.problems.length).toBeGreaterThan(0);
+      for (const p of read.problems) {
+        expect(p.message).not.toMatch(/expected|received|Invalid|Unrecognized|Too (small|big)|\[object/);
+        expect(p.message.length, p.message).toBeLessThan(400);
+        expect(p.message).not.toContain("y".repeat(MOST_REPEATED + 1));
+        expect(p.message).not.toContain("strange".repeat(13));
+        expect(p.field).not.toBe("");
+      }
+    }
+    expect(refused).toBeGreaterThan(2500);
+  });
+  it("repeats eighty letters at most", () => {
+    expect(repeated("a".repeat(500))).toHaveLength(MOST_REPEATED);
+    expect(repeated("short")).toBe('"short"');
+    expect(repeated(undefined)).toBe("nothing");
+  });
+});

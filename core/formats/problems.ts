@@ -1,0 +1,66 @@
+import type { z } from "zod";
+
+/** What is wrong with one field, in words that name it. */
+export interface Problem {
+  field: string;
+  message: string;
+}
+
+/** Most of what was given that a message repeats, letters. */
+export const MOST_REPEATED = 80;
+/** What was given, as a message may repeat it: short, and as text. */
+export function repeated(value: unknown): string {
+  const text = typeof value === "string" ? JSON.stringify(value) : (JSON.stringify(value) ?? "nothing");
+  return text.length > MOST_REPEATED ? `${text.slice(0, MOST_REPEATED - 4)} ...` : text;
+}
+
+const KINDS: Record<string, string> = {
+  string: "text",
+  number: "a number",
+  int: "a whole number",
+  boolean: "true or false",
+  object: "an object with named parts",
+  record: "an object with named parts",
+  array: "a list",
+  null: "left empty",
+};
+
+type Issue = z.core.$ZodIssue;
+/** A message that the schema wrote itself stays; one that the library wrote is said in words for people. */
+function inWords(i: Issue): string {
+  if (!/^(Invalid|Too|Unrecognized)\b/.test(i.message)) return i.message;
+  switch (i.code) {
+    case "invalid_type":
+      return /received undefined/.test(i.message) ? "is missing" : `must be ${KINDS[i.expected] ?? "of another kind"}`;
+    case "unrecognized_keys":
+      return `${i.keys.slice(0, 5).map(repeated).join(", ")} is not known here`;
+    case "invalid_value":
+      return `must be ${i.values.length === 1 ? "" : "one of "}${i.values.map(String).join(", ")}`;
+    case "too_small":
+      return i.origin === "string"
+        ? `must have ${i.minimum} letters or more`
+        : i.origin === "array" || i.origin === "set"
+          ? `must have ${i.minimum} or more`
+          : `must be ${i.inclusive === false ? "more than " : ""}${i.minimum}${i.inclusive === false ? "" : " or more"}`;
+    case "too_big":
+      return i.origin === "string"
+        ? `must have ${i.maximum} letters or fewer`
+        : i.origin === "array" || i.origin === "set"
+          ? `must have ${i.maximum} or fewer`
+          : `must be ${i.inclusive === false ? "less than " : ""}${i.maximum}${i.inclusive === false ? "" : " or less"}`;
+    case "invalid_format":
+      return "is not written as it should be";
+    case "invalid_union":
+      return "is none of what is allowed here";
+    default:
+      return "is not allowed";
+  }
+}
+
+/** Every problem of a document, each with its field. Messages are for people, and repeat at most 80 letters of what was given. */
+export function problemsOf(error: z.ZodError): Problem[] {
+  return error.issues.map((i) => ({
+    field: i.path.map((p) => String(p).slice(0, MOST_REPEATED)).join(".") || "document",
+    message: inWords(i),
+  }));
+}
