@@ -34,4 +34,42 @@ const out = (["climb", "bands"] as const).map((name) => {
     ],
   };
 });
+const six = Array.from({ length: 6 }, () => ({ age: 7 }));
+const with_ = (name: "climb" | "bands", change: object) => {
+  const a = fromPattern(name);
+  return { ...a, pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } } } as typeof a;
+};
+/** What the schema allows at its worst. */
+const worst = [
+  () =>
+    forecastActivity(
+      with_("bands", { pieces: 10, finish: { rounds: 100, total: null, exact: false, dropTo: null } }),
+      six,
+      { players: 6, mode: "against", seed: 1 },
+      "bestExpected",
+    ),
+  () =>
+    forecastActivity(
+      with_("bands", { finish: { rounds: null, total: 1000, exact: true, dropTo: 0 } }),
+      six.slice(0, 2),
+      { players: 2, mode: "against", seed: 1 },
+      "middle",
+    ),
+  () =>
+    forecastActivity(with_("climb", { tries: null }), [{ age: 7 }], alone, "middle", {
+      chances: { t1: 1e-3, t2: 1e-3, t3: 1e-3, t4: 1e-3, t5: 1e-3 },
+    }),
+  () =>
+    forecastActivity(
+      with_("climb", { tries: null, timeLimit: 1800, scoring: { by: "time" }, goes: { count: 5, keep: "total" } }),
+      six,
+      { players: 6, mode: "against", seed: 1 },
+      "middle",
+    ),
+].map((work) => timed(work, 3).ms);
+out.push({
+  what: "forecasts of the most that the schema allows (6 players, 100 rounds of 10; an exact total of 1000; chances of 0.001 without a cap; 5 goes on the clock)",
+  goal: "2 s",
+  measured: [worst.map((ms) => `${ms.toFixed(0)} ms`).join(", ")],
+});
 process.stdout.write(JSON.stringify(out));

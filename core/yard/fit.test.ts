@@ -5,11 +5,21 @@ import { type Activity, fromPattern } from "../formats/activity.ts";
 import { patternOf } from "../patterns/registry.ts";
 import { type Fit, findPlace, fitLayout, HEADROOM, highestOf, type Sent } from "./fit.ts";
 import { footprintOf, STAND, scaledParts, widthAt } from "./footprint.ts";
-import { areaOf, boxInside, cornersOfBox, crossingSides, diameterOf, inside, overlap, type Point } from "./geometry.ts";
+import {
+  areaOf,
+  boxInside,
+  cleanCorners,
+  cornersOfBox,
+  crossingSides,
+  diameterOf,
+  inside,
+  overlap,
+  type Point,
+} from "./geometry.ts";
 import type { Part } from "./parts.ts";
 import { placed } from "./placement.ts";
 import { OVERLAP_ALLOWED } from "./seek.ts";
-import { boxOf, ell, rectangle } from "./shapes.ts";
+import { boxOf, ell, outlineOf, rectangle } from "./shapes.ts";
 import { type Ground, type Obstacle, outline } from "./space.ts";
 
 const sock: Sent = { diameter: 0.08, runOn: 0.16, inAir: false };
@@ -57,6 +67,28 @@ function holds(fit: Fit, g: Ground, sent: Sent): void {
       }
   }
 }
+
+describe("an outline with corners that say nothing", () => {
+  const told = (corners: Point[]) =>
+    fitLayout(layout, ground([...outlineOf({ outline: corners, length: 7, width: 5 })]), sock);
+  const plain = rectangle(7, 5);
+  it("fits as the clean one does: repeated, closed again, in the middle of a side", () => {
+    const clean = told(plain);
+    expect(clean.status).toBe("designed");
+    const at = (x: number, y: number): Point => ({ x, y });
+    for (const same of [
+      [...plain, at(0, 0)],
+      [at(0, 0), at(0, 0), at(7, 0), at(7, 5), at(7, 5), at(0, 5)],
+      [at(0, 0), at(3.5, 0), at(7, 0), at(7, 2), at(7, 4), at(7, 5), at(0, 5), at(0, 1)],
+      [at(3, 0), at(7, 0), at(7, 5), at(0, 5), at(0, 0), at(3, 0)],
+    ]) {
+      expect(outline.safeParse(same).error?.issues ?? []).toEqual([]);
+      expect(told(same)).toEqual(clean);
+    }
+    // A corner a millimetre off is one.
+    expect(cleanCorners([at(0, 0), at(3.5, 0.001), at(7, 0), at(7, 5), at(0, 5)])).toHaveLength(5);
+  });
+});
 
 describe("geometry", () => {
   it("knows areas, crossings, insides and overlaps", () => {

@@ -108,3 +108,25 @@ export function diameterOf(corners: readonly Point[]): number {
   for (const a of corners) for (const b of corners) far = Math.max(far, between(a, b));
   return far;
 }
+
+/** Corners nearer than this are one, and one so near to the line between its neighbours is none, metres. */
+const SAME_CORNER = 1e-6;
+
+/**
+ * An outline without corners that say nothing: repeated ones, the first said again at the end, and those in the middle of a straight side.
+ * `(0,0)(7,0)(7,5)(0,5)(0,0)` has four.
+ */
+export function cleanCorners(corners: readonly Point[]): Point[] {
+  const near = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y) < SAME_CORNER;
+  let out = corners.filter((c, i) => !near(c, corners[(i + 1) % corners.length]!));
+  for (;;) {
+    const kept = out.filter((c, i) => {
+      const [a, b] = [out[(i + out.length - 1) % out.length]!, out[(i + 1) % out.length]!];
+      const across = Math.abs((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)) / Math.hypot(b.x - a.x, b.y - a.y);
+      const between = (c.x - a.x) * (c.x - b.x) + (c.y - a.y) * (c.y - b.y) <= 0;
+      return !(across < SAME_CORNER && between);
+    });
+    if (kept.length === out.length || kept.length < 3) return out.length >= 3 ? [...out] : [...corners];
+    out = kept;
+  }
+}

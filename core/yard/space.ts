@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { FLOORS } from "../kit/floors.ts";
-import { areaOf, crossingSides, diameterOf, type Point } from "./geometry.ts";
+import { areaOf, cleanCorners, crossingSides, diameterOf, type Point } from "./geometry.ts";
 
 /** What stands in a space. `wall`: a stretch that may stop a ball, or be thrown at. */
 export const OBSTACLES = ["furniture", "breakable", "door", "stairs", "wall"] as const;
@@ -52,7 +52,8 @@ export const outline = z
   .array(point)
   .min(3, "a space needs at least 3 corners")
   .max(MOST_CORNERS, `a space has at most ${MOST_CORNERS} corners`)
-  .superRefine((corners, ctx) => {
+  .superRefine((given, ctx) => {
+    const corners = cleanCorners(given);
     const cross = crossingSides(corners);
     if (cross)
       ctx.addIssue({
