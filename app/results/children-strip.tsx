@@ -21,7 +21,8 @@ const standing = (r: ResultRow) => r.goes.filter((g) => g.corrected?.score !== n
 /** A column a child, youngest left: the band that the forecast expects for the age, every go as a dot, the best as a square. */
 export function ChildrenStrip({ rows, expected, mark, unit, show, sayMark }: Props) {
   const wide = 33;
-  const width = 52 + rows.length * wide;
+  // The last name leans out to the right.
+  const width = 52 + rows.length * wide + 30;
   const values = rows.flatMap((r) => [...r.goes.map((g) => g.score.value), expected[r.age]?.high ?? 0]);
   const most = Math.max(1, mark ?? 0, ...values) * 1.06;
   const y = (v: number) => TOP + (HIGH - TOP) * (1 - v / most);

@@ -39,7 +39,9 @@ export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> 
     .innerJoin(assignment, eq(assignment.id, card.assignmentId))
     .where(inArray(result.cardId, [...cardIds]))
     .orderBy(asc(play.startedAt), asc(play.id));
-  const corrections = await correctionsOf(tx, cardIds);
+  // Only what came on paper is ever corrected.
+  const paper = [...new Set(rows.filter((r) => r.play.source === "paper").map((r) => r.result.cardId))];
+  const corrections = paper.length > 0 ? await correctionsOf(tx, paper) : new Map<string, Corrected>();
   const used = new Map<string, number>();
   return rows.map(({ result: r, play: p, tries }) => {
     const corrected = corrections.get(p.id) ?? null;

@@ -1,8 +1,8 @@
 import { and, desc, eq, isNull, sql } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
 import { bestOf, type Go, goesOf, standing } from "../assignments/goes.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { settle } from "../jobs/jobs.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import { isAsked, settle } from "../jobs/jobs.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotFound } from "../problem.ts";
 import { inForce } from "./versions.ts";
@@ -31,13 +31,23 @@ function stateOf(a: { opensAt: Date; closesAt: Date; withdrawnAt: Date | null },
   return now < a.opensAt ? "soon" : now > a.closesAt ? "closed" : "open";
 }
 
+/** Reads a child's cards; those that are to be made anew are made first, if that takes no longer than patience lasts. */
+async function settled<T>(link: OpenLink, read: (tx: Tx) => Promise<T>): Promise<T> {
+  const told = await inSchool(link.schoolId, async (tx) => {
+    if (await isAsked(tx, "cards", link.childId)) return null;
+    return { read: await read(tx) };
+  });
+  if (told) return told.read;
+  await settle(link.schoolId, "cards", link.childId, PATIENCE);
+  return inSchool(link.schoolId, read);
+}
+
 /** One child's cards, the ones that close soonest first, closed ones last; those taken back only where something was played. */
 export async function cardsFor(
   link: OpenLink,
   now = new Date(),
 ): Promise<{ name: string; school: string; zone: string; cards: FamilyCard[] }> {
-  await settle(link.schoolId, "cards", link.childId, PATIENCE);
-  return inSchool(link.schoolId, async (tx) => {
+  return settled(link, async (tx) => {
     const [me] = await tx
       .select({ name: child.name, school: school.name, zone: school.zone })
       .from(child)
@@ -103,8 +113,7 @@ export interface OpenCard {
 
 /** One card of the child whose link this is; the first look is noted. */
 export async function openCard(link: OpenLink, cardId: string, now = new Date()): Promise<OpenCard> {
-  await settle(link.schoolId, "cards", link.childId, PATIENCE);
-  return inSchool(link.schoolId, async (tx) => {
+  return settled(link, async (tx) => {
     const [row] = await tx
       .select({ card, compiled: cardVersion.compiled, assignment, child, school })
       .from(card)
