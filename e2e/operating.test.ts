@@ -196,7 +196,8 @@ describe("the log", () => {
       body: new URLSearchParams({ email: "somebody@school.example", password: "hush hush" }),
     });
     // A table that is gone is our fault: the page says so inside its shell, the log where.
-    await sql`alter table result_correction rename to gone_for_a_moment`;
+    await sql`alter table criterion_mark rename to gone_for_a_moment`;
+    await sql`alter table card_version rename to gone_as_well`;
     const page = await opened.browser.newPage();
     await page.setViewport({ width: 1280, height: 800 });
     await signIn(page, web.url, demo.email, demo.password);
@@ -209,7 +210,8 @@ describe("the log", () => {
     const home = await opened.browser.newPage();
     expect((await home.goto(`${web.url}/f/${demo.family}`))!.status()).toBe(500);
     expect(await text(home)).toContain("Your goes are kept here.");
-    await sql`alter table gone_for_a_moment rename to result_correction`;
+    await sql`alter table gone_for_a_moment rename to criterion_mark`;
+    await sql`alter table gone_as_well rename to card_version`;
     await home.close();
     await page.close();
     await new Promise((r) => setTimeout(r, 300));
