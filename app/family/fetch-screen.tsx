@@ -186,7 +186,9 @@ export function FetchScreen({
         </section>
       ))}
       {card.home?.sets && (
-        <p className="note note-good mb-4">{say(card.home.sets === "two" ? "fetch.sets.two" : "fetch.sets.one")}</p>
+        <p className="note note-good mb-4">
+          {say(card.home.sets === "one" ? "fetch.sets.one" : card.home.marked ? "fetch.sets.marked" : "fetch.sets.two")}
+        </p>
       )}
       {makes.map((t) => (
         <Make key={t.id} thing={t} made={card.home!.made[t.item] ?? null} />

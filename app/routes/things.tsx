@@ -3,6 +3,7 @@ import { problemsOf } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { itemsFile, ROOMS, USES } from "#core/kit/item.ts";
 import { listOf } from "#core/kit/items.ts";
+import { SENSE } from "#core/kit/sense.ts";
 import { deleteItem, hideItem, readItemsCsv, saveItems, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { answered } from "../answer.server.ts";
@@ -224,6 +225,18 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
           })}
         </ul>
         {shown.length === 0 && <p className="py-6 text-quiet">Nothing like that in the list.</p>}
+        <section className="mt-8 max-w-3xl">
+          <h2 className="text-lg">What no home is asked to do</h2>
+          <p className="text-sm text-quiet">
+            Cards are made by these rules whatever an activity says. Where one leaves nothing, the card takes another
+            thing, another skill that you allow, or a rolled T-shirt, and says why.
+          </p>
+          <ul className="mt-1 list-disc pl-5 text-sm">
+            {SENSE.map((rule) => (
+              <li key={rule}>{label(`sense.${rule}`)}</li>
+            ))}
+          </ul>
+        </section>
         <Form method="post" encType="multipart/form-data" className="mt-8 grid max-w-xl gap-2">
           <h2 className="text-lg">Bring in things</h2>
           <p className="text-sm text-quiet">

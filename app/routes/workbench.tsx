@@ -9,7 +9,6 @@ import type { Activity } from "#core/formats/activity.ts";
 import { countIn, FOOT, MOST_SHOES, type Unit } from "#core/measures/count.ts";
 import { type Paces, paces } from "#core/measures/step.ts";
 import { patternOf } from "#core/patterns/registry.ts";
-import { riseOf } from "#core/physics/flight.ts";
 import { readScore, SCORE_UNITS } from "#core/records/score-text.ts";
 import { clashesOf, type Clash as LayoutClash } from "#core/yard/clashes.ts";
 import { awayFrom, swingOf } from "#core/yard/clear.ts";
@@ -272,7 +271,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const yard = useYard(live, change, pegs[0]?.id ?? null);
   const { chosen, choose } = yard;
   const { age } = people[shown]!;
-  const rise = useMemo(() => riseOf(action, age), [action, age]);
+  const { sending } = player;
   const ceiling = live.space.indoors ? USUAL_CEILING : null;
   const clashes = useMemo(
     () =>
@@ -284,11 +283,11 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
           inAir: scene.inAir,
           swing: swingOf(action, age),
           away: awayFrom(action, age),
-          rise,
+          sends: sending,
           ceiling,
         },
       ),
-    [allParts, length, width, sent, scene.inAir, action, age, rise, ceiling],
+    [allParts, length, width, sent, scene.inAir, action, age, sending, ceiling],
   );
   // The same list as long as it says the same, so that the plan is not drawn anew for it.
   const wrongIds = JSON.stringify(clashes.flatMap((c) => c.ids as readonly string[]));
@@ -500,11 +499,11 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                 </a>
               </div>
               <ClashNotes clashes={clashes} parts={allParts} layout={live.layout?.name ?? null} />
-              {rise && (
+              {scene.inAir && (
                 <SideView
                   parts={parts}
                   scale={scale}
-                  rise={rise}
+                  sending={sending}
                   ceiling={ceiling}
                   chosen={chosen}
                   who={names[shown]!}
@@ -597,6 +596,7 @@ function ClashNotes({
     const at = targets.findIndex((t) => t.id === id);
     if (at >= 0) return `${at + 1} ${targetName(targets[at]!)}`;
     const mark = parts.find((p) => p.id === id);
+    if (mark?.kind === "zone") return `the band from ${mark.near} m`;
     if (mark?.kind === "person") return "the other player";
     const number = mark && "label" in mark && mark.label ? ` ${mark.label}` : "";
     return layout && number ? `mark${number}` : layout ? label(`layout.${layout}`) : id;
@@ -617,6 +617,8 @@ function ClashNotes({
         return `${name(c.ids[0])} stands in the way to ${name(c.ids[1])}`;
       case "ceiling":
         return `a send at ${name(c.ids[0])} comes up to ${c.height.toFixed(1)} m: too near the ceiling`;
+      case "tooFar":
+        return `${name(c.ids[0])} is out of reach: at most ${c.reach.toFixed(1)} m`;
     }
   };
   return (

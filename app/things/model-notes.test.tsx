@@ -8,15 +8,15 @@ const said = (id: string) => Object.fromEntries(notesOf(catalogueItem(id)!).map(
 describe("what the model makes of a thing", () => {
   it("says how a ball runs on and what fetching it costs, and that a sock ball stays", () => {
     expect(said("softBall")["Rolled past a target"]).toContain("boards 2.6 m");
-    expect(said("sockBall")["Rolled past a target"]).toContain("carpet 0.2 m");
+    expect(said("sockBall")["Rolled past a target"]).toContain("carpet 0.3 m");
     expect(Number(/about (\d+) s/.exec(said("softBall")["Fetching it"]!)![1])).toBeGreaterThan(
       Number(/about (\d+) s/.exec(said("sockBall")["Fetching it"]!)![1]),
     );
-    expect(said("bouncyBall")["After landing"]).toMatch(/boards \d+\.\d m/);
+    expect(said("bouncyBall")["Past a target 3 m away"]).toMatch(/boards \d+\.\d m/);
   });
   it("says where sliding is pointless, and where it is not", () => {
     expect(said("jarLid").Slid).toContain("Pointless on grass.");
-    expect(said("jarLid").Slid).toContain("boards 100 %");
+    expect(said("jarLid").Slid).toContain("boards 5.0 m");
     expect(said("slipper").Slid).toContain("grass");
   });
   it("says how much water makes a bottle stand, and that a boot stands anyway", () => {

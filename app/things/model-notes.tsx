@@ -1,12 +1,13 @@
-import { actionFacts } from "#core/aim/actions.ts";
+import type { Action } from "#core/aim/actions.ts";
 import { agePrior } from "#core/aim/priors.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { FLOORS, type Floor } from "#core/kit/floors.ts";
 import type { Item } from "#core/kit/item.ts";
+import { ballSlows } from "#core/physics/floor.ts";
+import { fetchSeconds } from "#core/physics/landing.ts";
 import { rampDistance, rampHeightFor } from "#core/physics/ramp.ts";
-import { fetchSeconds, runOnOf, slideKeepsOf } from "#core/physics/run-on.ts";
-import { slidingPointless } from "#core/physics/sliding.ts";
-import { falls, speedAt, steadyFrom, waterFor } from "#core/physics/standing.ts";
+import { comesBack, farthest, pointless, runsOn, sendingOf } from "#core/physics/send.ts";
+import { falls, steadyFrom, waterFor } from "#core/physics/standing.ts";
 import { itemName } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 
@@ -14,6 +15,7 @@ import { label } from "../words/teacher.ts";
 const AGE = 8;
 const AWAY = 3;
 const NEAR = 1;
+const THROWN = 4;
 /** A ramp that nobody measured is propped so high, metres, and a ball should stop so far from it. */
 const PROPPED = 0.15;
 const WANTED = 2;
@@ -31,42 +33,51 @@ interface Note {
 export function notesOf(i: Item): Note[] {
   const out: Note[] = [];
   const note = (about: string, text: string) => out.push({ about, text });
+  const sent = (action: Action, floor: Floor) => sendingOf(AGE, action, i, floor);
+  const gets = (action: Action) => byFloor((f) => metres(farthest(sent(action, f))));
   if (i.moves.includes("ground")) {
-    note("Rolled past a target", `it runs on ${byFloor((f) => metres(runOnOf(i, f, "ground")))}.`);
-    const seconds = fetchSeconds(AWAY, runOnOf(i, "boards", "ground"), agePrior(AGE).walking);
+    note("Rolled", `a child of ${AGE} gets it at most ${gets("underarmRoll")} far.`);
+    const on = (f: Floor) => runsOn(sent("underarmRoll", f), AWAY);
+    note("Rolled past a target", `it runs on ${byFloor((f) => metres(on(f)))}.`);
+    const seconds = fetchSeconds(AWAY, on("boards"), agePrior(AGE).walking);
     note("Fetching it", `a roll of ${AWAY} m on boards costs a child of ${AGE} about ${Math.round(seconds)} s.`);
   }
-  if (i.moves.includes("air")) note("After landing", `it goes on ${byFloor((f) => metres(runOnOf(i, f, "air")))}.`);
-  if (i.moves.includes("slide")) {
-    const idle = FLOORS.filter((f) => slidingPointless(i.material, f, actionFacts.slide.reach));
-    const where = idle.map((f) => label(`floor.${f}`)).join(", ");
+  if (i.moves.includes("air")) {
+    const thrown = sent("underarmThrow", "boards");
+    note("Thrown underarm", `a child of ${AGE} gets it at most ${metres(farthest(thrown))} far.`);
     note(
-      "Slid",
-      `it gets, beside an easy piece, ${byFloor((f) => `${Math.round(100 * slideKeepsOf(i, f))} %`)}.${where ? ` Pointless on ${where}.` : ""}`,
+      `Past a target ${AWAY} m away`,
+      `it lies ${byFloor((f) => metres(runsOn(sent("underarmThrow", f), AWAY)))} on.`,
     );
+    note("Off a wall", `thrown from ${NEAR} m it comes back ${metres(comesBack(thrown, NEAR, 1))} on boards.`);
+  }
+  if (i.moves.includes("slide")) {
+    const idle = FLOORS.filter((f) => pointless(sent("slide", f)));
+    const where = idle.map((f) => label(`floor.${f}`)).join(", ");
+    note("Slid", `a child of ${AGE} gets it at most ${gets("slide")} far.${where ? ` Pointless on ${where}.` : ""}`);
   }
   if (i.uses.includes("target")) {
     const ball = catalogueItem("sockBall")!;
-    const speed = speedAt(ball, "underarmRoll", NEAR, "boards", AGE);
-    const water = waterFor(i, ball, speed);
+    const rolled = sendingOf(AGE, "underarmRoll", ball, "boards");
+    const water = waterFor(i, rolled, NEAR);
     const from = `a ${itemName(ball.id)} rolled from ${NEAR} m`;
-    if (!falls(i, 0, ball, speed)) note("When hit", `it stays up against ${from}.`);
+    if (!falls(i, 0, rolled, NEAR)) note("When hit", `it stays up against ${from}.`);
     else if (water.litresToStand === null) note("When hit", `it falls to ${from}.`);
     else note("When hit", `empty it falls to ${from}; with ${litres(water.litresToStand)} of water it stays up.`);
   }
   if (i.opening !== null) {
     const ball = catalogueItem("softBall")!;
-    const steady = steadyFrom(i, ball, actionFacts.underarmThrow.speed);
+    const steady = steadyFrom(i, sendingOf(AGE, "underarmThrow", ball, "boards"), THROWN);
     const caught = `when a ${itemName(ball.id)} catches its rim`;
     if (steady === 0) note("Thrown at", `it does not tip ${caught}.`);
     else if (steady === null) note("Thrown at", `it tips ${caught}.`);
     else note("Thrown at", `empty it tips ${caught}; with ${(steady * i.contents!).toFixed(1)} kg in it, it stays.`);
   }
   if (i.uses.includes("ramp")) {
-    const high = rampHeightFor(WANTED, 1, "boards");
+    const high = rampHeightFor(WANTED, ballSlows("boards"));
     note(
       "As a ramp",
-      `propped ${Math.round(100 * PROPPED)} cm high a ball stops after ${byFloor((f) => metres(rampDistance(PROPPED, 1, f)))}. For ${WANTED} m on boards: ${Math.round(100 * high)} cm.`,
+      `propped ${Math.round(100 * PROPPED)} cm high a ball stops after ${byFloor((f) => metres(rampDistance(PROPPED, ballSlows(f))))}. For ${WANTED} m on boards: ${Math.round(100 * high)} cm.`,
     );
   }
   return out;

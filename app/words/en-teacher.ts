@@ -1,5 +1,19 @@
 /** Sentences of the teacher's side that hold a number, a name or a list, as ICU messages. Plain labels are in teacher.ts. */
 export const enTeacher: Record<string, string> = {
+  "change.action":
+    "{action, select, underarmRoll {Rolled underarm} slide {Slid} underarmThrow {Thrown underarm} overarmThrow {Thrown overarm} straightArmBowl {Bowled} pushThrow {Pushed with two hands} kick {Kicked} shortStrike {Struck with something short} other {Pushed with something long}} instead: {why, select, noRoom {a big swing has no room here} ceiling {the ceiling is too low} other {nothing slides or rolls far enough here}}",
+  "change.limit": "nothing here meets what was asked: {property} is let go",
+  "change.touch": "{item}: touching it counts, since nothing goes in or through, or nothing falls",
+  "change.fewer": "with {count, plural, one {# piece} other {# pieces}}, fetched and sent again",
+  "change.without": "{count, plural, one {# target} other {# targets}} fewer: nothing here can be one",
+  "change.reach": "nothing beyond {metres, number} m: nobody of that age gets farther with it here",
+  "change.under": "nothing beyond {metres, number} m: it would touch the ceiling",
+  "unmet.breakable": "All that is here can break.",
+  "unmet.never": "What is here is never played with.",
+  "unmet.hardThrow": "Nothing soft to throw indoors is here.",
+  "unmet.hardKick": "Nothing soft to kick is here.",
+  "unmet.flatRoll": "All that is here lies flat.",
+  "unmet.pointless": "Nothing here slides or rolls far enough on this floor.",
   "csv.kept":
     "{added, plural, =0 {No child added} one {# child added} other {# children added}}, {changed, plural, one {# changed} other {# changed}}, {homes, plural, one {# new home} other {# new homes}}.",
   "csv.bad": "{n, plural, one {# row cannot be kept} other {# rows cannot be kept}}",

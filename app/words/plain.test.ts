@@ -17,7 +17,7 @@ type Ast = readonly { type: number; value?: string; options?: Record<string, { v
 /** Type numbers of the format's own parts: an argument, a number, a select, a plural. */
 const [ARGUMENT, NUMBER, SELECT, PLURAL] = [1, 2, 5, 6];
 /** What is filled in as it is, and is no count. */
-const NAMES = new Set(["title", "name", "names", "class"]);
+const NAMES = new Set(["title", "name", "names", "class", "property"]);
 /** What a message asks for, each as a count or as one of its words. */
 function asked(ast: Ast, out = new Map<string, readonly string[] | "count">()) {
   for (const part of ast) {

@@ -161,6 +161,18 @@ export const labels: Record<string, string> = {
   "knob.blocker": "Blocker before the last piece",
   "knob.blockerHint": "Not in the forecast: where it stands is anyone's guess",
   "knob.bandPoints": "Points of the band behind it",
+  "sense.breakable": "Nothing that breaks is sent, aimed at or stood in the way.",
+  "sense.never":
+    "Glass, cans under pressure, cleaning things, medicine and blades are never played with: they are not in the list, and their names are not taken into it.",
+  "sense.hardThrow": "Indoors only soft things are thrown.",
+  "sense.hardKick": "Only balls and soft things are kicked: feet are often bare at home.",
+  "sense.heavyMetal": "Metal things over 250 g are knocked over on carpet or outdoors only: they dent floors and toes.",
+  "sense.flatRoll":
+    "Nothing is rolled or slid at a spot or a sheet: it would go over it, and nobody could say whether it counted.",
+  "sense.pointless":
+    "Nothing is sent where not even the most effort gets it 1.2 m far: sliding on grass, a balloon thrown.",
+  "sense.noRoom":
+    "Big swings need a straight way: overarm 4 m, bowled 5 m, kicked or struck 3 m. In less, another skill that you allow is used, or a rolled T-shirt.",
   "action.underarmRoll": "Underarm roll",
   "action.slide": "Slide with controlled force",
   "action.underarmThrow": "Underarm throw",

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import { holdChallenge } from "#core/compile/challenge.ts";
 import { type KitFit, rankedChanges, withChange } from "#core/compile/class-fit.ts";
 import { rolesOf, targetOf } from "#core/compile/roles.ts";
-import { pegRates, type Who } from "#core/forecast/for-activity.ts";
+import { pegRates, sendingIn, USUAL_AGE, type Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { serves } from "#core/kit/choose.ts";
 import { faceOf } from "#core/kit/face.ts";
@@ -12,8 +12,10 @@ import type { Item, Use } from "#core/kit/item.ts";
 import type { Change } from "#core/kit/lets-in.ts";
 import { type Asking, askings, limitOf, type RoleWords, wishOf, wordsOf } from "#core/kit/role.ts";
 import { patternOf } from "#core/patterns/registry.ts";
-import { falls, speedAt, waterFor } from "#core/physics/standing.ts";
+import { farthest, pointless } from "#core/physics/send.ts";
+import { falls, waterFor } from "#core/physics/standing.ts";
 import { partsOf } from "#core/yard/parts.ts";
+import { USUAL_CEILING } from "#core/yard/space.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { say, sayPhrase } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
@@ -75,7 +77,10 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
           names={names}
           itemName={name}
           hold={() => {
-            const held = holdChallenge(swap.was, a, people[1]!, a.space.length).activity;
+            const held = holdChallenge(swap.was, a, people[1]!, {
+              longest: a.space.length,
+              ceiling: a.space.indoors ? USUAL_CEILING : null,
+            }).activity;
             change(held);
             setSwap(null);
           }}
@@ -123,6 +128,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
               <div className="pb-2">
                 <Pick title={`${title}: thing`} items={fit} is={is} name={name} pick={(i) => pick(r.id, i)} />
                 {target !== null && <Stands a={a} id={target} />}
+                {r.id === "send" && <Gets a={a} />}
                 <Asks
                   role={r.id}
                   use={r.use}
@@ -188,6 +194,23 @@ function Pick({
   );
 }
 
+/** How far what is sent gets at all, and what lies beyond that. */
+function Gets({ a }: { a: Activity }) {
+  const { name } = useSchool();
+  const sending = sendingIn(a, USUAL_AGE);
+  const far = farthest(sending);
+  const pegs = patternOf(a.pattern.name).pegs(a.pattern.params);
+  const beyond = pegs.filter((p) => p.distance >= far);
+  return (
+    <p className="py-1 text-xs text-quiet">
+      A child of {USUAL_AGE} gets the {name(a.kit.send)} at most {far.toFixed(1)} m far on{" "}
+      {label(`floor.${a.space.floor}`)}.
+      {beyond.length > 0 && ` Out of reach: ${beyond.map((p) => `${p.distance} m`).join(", ")}.`}
+      {pointless(sending) && " That is too little for a game: another thing, or another skill."}
+    </p>
+  );
+}
+
 /** Whether a target falls to what is sent, and how much water changes that. */
 function Stands({ a, id }: { a: Activity; id: string }) {
   const { list, name } = useSchool();
@@ -196,11 +219,12 @@ function Stands({ a, id }: { a: Activity; id: string }) {
   const target = list.find((i) => i.id === part?.item);
   const object = list.find((i) => i.id === a.kit.send);
   if (!part || !target || !object) return null;
-  const speed = speedAt(object, a.aim.action, part.along, a.space.floor);
-  const water = waterFor(target, object, speed);
+  const sending = sendingIn(a, USUAL_AGE);
+  const water = waterFor(target, sending, part.along);
   const litres = (l: number) => (l >= 0.995 ? `${l.toFixed(1)} l` : `${Math.round(l * 1000)} ml`);
   let text: string;
-  if (!falls(target, 0, object, speed)) text = `It stays up when the ${name(object.id)} meets it at ${part.along} m.`;
+  if (!falls(target, 0, sending, part.along))
+    text = `It stays up when the ${name(object.id)} meets it at ${part.along} m.`;
   else if (water.standsFrom === null) text = `It falls when the ${name(object.id)} meets it at ${part.along} m.`;
   else
     text = `Empty it falls to the ${name(object.id)} at ${part.along} m; with ${litres(water.litresToStand!)} of water it stays up.`;

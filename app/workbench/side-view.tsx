@@ -1,5 +1,5 @@
 import { memo } from "react";
-import { flightTo, type Rise } from "#core/physics/flight.ts";
+import { pathTo, purposeOf, type Sending } from "#core/physics/send.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { targetName } from "../words/say.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
@@ -12,14 +12,14 @@ const POINTS = 28;
 export const SideView = memo(function SideView({
   parts,
   scale: s,
-  rise,
+  sending,
   ceiling,
   chosen,
   who,
 }: {
   parts: readonly Part[];
   scale: PlanScale;
-  rise: Rise;
+  sending: Sending;
   /** Metres; null: none. */
   ceiling: number | null;
   chosen: string | null;
@@ -30,10 +30,10 @@ export const SideView = memo(function SideView({
   const from = start?.along ?? partsOf(parts, "line").find((l) => l.role === "start")?.along ?? 0;
   const flights = targets.map((t) => {
     const d = Math.hypot(t.along - from, t.across);
-    return { t, d, f: flightTo(rise, d, (t.base ?? 0) + t.height / 2) };
+    return { t, d, f: pathTo(sending, d, (t.base ?? 0) + t.height / 2, purposeOf(t.rule)) };
   });
   const shown = flights.find((x) => x.t.id === chosen) ?? flights[flights.length - 1];
-  const highest = Math.max(ceiling ?? 0, rise.from + 0.3, ...flights.map((x) => x.f.apex + 0.2));
+  const highest = Math.max(ceiling ?? 0, sending.height + 0.3, ...flights.map((x) => x.f.apex + 0.2));
   const ky = Math.min(s.k, HIGHEST / highest);
   const height = highest * ky + FLOOR_GAP + 8;
   const y = (m: number) => height - FLOOR_GAP - m * ky;
@@ -86,8 +86,8 @@ export const SideView = memo(function SideView({
           </g>
         );
       })}
-      <circle cx={s.x(from) - 4} cy={y(rise.from)} r="5" fill="#F6F4EA" />
-      <path d={`M${s.x(from) - 4} ${y(0)}V${y(rise.from)}`} stroke="#F6F4EA" strokeWidth="2" />
+      <circle cx={s.x(from) - 4} cy={y(sending.height)} r="5" fill="#F6F4EA" />
+      <path d={`M${s.x(from) - 4} ${y(0)}V${y(sending.height)}`} stroke="#F6F4EA" strokeWidth="2" />
       <text x="26" y={height - 5} fill="#F6F4EA" fillOpacity="0.85" fontSize="12.5">
         From the side, {who}
         {shown && `: ${targetName(shown.t)}, up to ${shown.f.apex.toFixed(1)} m`}

@@ -59,6 +59,9 @@ export interface PanelProps {
   choose: (id: string | null) => void;
 }
 
+/** As many other skills may stand in. */
+const MOST_ALSO = 3;
+
 export function AimPanel({ activity: a, change }: PanelProps) {
   const { list } = useSchool();
   const s = starters[a.aim.action];
@@ -76,7 +79,7 @@ export function AimPanel({ activity: a, change }: PanelProps) {
             const fits = list.some((i) => i.id === a.kit.send && able(i));
             change({
               ...a,
-              aim: { ...a.aim, action },
+              aim: { ...a.aim, action, also: a.aim.also?.filter((x) => x !== action) },
               kit: { ...a.kit, send: fits ? a.kit.send : list.find(able)!.id },
             });
           }}
@@ -88,6 +91,34 @@ export function AimPanel({ activity: a, change }: PanelProps) {
           ))}
         </select>
       </label>
+      <details className="py-1">
+        <summary className="cursor-pointer text-sm">
+          Where that makes no sense in a home
+          {a.aim.also?.length ? `: ${a.aim.also.map((x) => label(`action.${x}`).toLowerCase()).join(", ")}` : ""}
+        </summary>
+        <fieldset className="grid gap-1 py-1 text-sm">
+          <legend className="text-quiet">
+            Up to three skills to use instead, in the order they are ticked. None: a rolled T-shirt.
+          </legend>
+          {ACTIONS.filter((x) => x !== a.aim.action).map((x) => {
+            const on = a.aim.also ?? [];
+            return (
+              <label key={x} className="flex items-center gap-2">
+                <input
+                  type="checkbox"
+                  checked={on.includes(x)}
+                  disabled={!on.includes(x) && on.length >= MOST_ALSO}
+                  onChange={(e) => {
+                    const also = e.target.checked ? [...on, x] : on.filter((y) => y !== x);
+                    change({ ...a, aim: { ...a.aim, also: also.length > 0 ? also : undefined } });
+                  }}
+                />
+                {label(`action.${x}`)}
+              </label>
+            );
+          })}
+        </fieldset>
+      </details>
       <TextField
         name="Outcome"
         hint="what the child can do afterwards"

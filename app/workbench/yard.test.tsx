@@ -2,8 +2,9 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, it } from "vitest";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import { activity, fromPattern } from "#core/formats/activity.ts";
+import { catalogueItem } from "#core/kit/catalogue.ts";
 import { patternOf } from "#core/patterns/registry.ts";
-import { flightTo, riseOf } from "#core/physics/flight.ts";
+import { pathTo, sendingOf } from "#core/physics/send.ts";
 import { layoutNames } from "#core/yard/layouts/index.ts";
 import { exampleOf } from "#core/yard/layouts/laid.ts";
 import { partsOf } from "#core/yard/parts.ts";
@@ -124,20 +125,20 @@ describe("over and under the plan", () => {
   it("lobs are drawn from the side, the one that is chosen, with its height in words and a warning under a low ceiling", () => {
     const a = { ...climb, aim: { ...climb.aim, action: "pushThrow" as const } };
     const parts = layoutOf(a);
-    const rise = riseOf("pushThrow", 8)!;
+    const sending = sendingOf(8, "pushThrow", catalogueItem("sockBall")!, "carpet");
     const view = (ceiling: number | null, chosen: string) =>
       renderToStaticMarkup(
         <SideView
           parts={parts}
           scale={planScale(5.6, 2.4, null)}
-          rise={rise}
+          sending={sending}
           ceiling={ceiling}
           chosen={chosen}
           who="middle, 8"
         />,
       );
     const t5 = partsOf(parts, "target")[4]!;
-    const { apex } = flightTo(rise, Math.hypot(t5.along, t5.across), t5.height / 2);
+    const { apex } = pathTo(sending, Math.hypot(t5.along, t5.across), t5.height / 2);
     expect(view(2.4, "t5")).toContain(`comes up to ${apex.toFixed(1)} m under a ceiling of 2.4 m`);
     expect(view(2.4, "t1")).not.toContain("#FF8A66");
     expect(view(1.2, "t1")).toContain("#FF8A66");

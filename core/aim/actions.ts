@@ -16,15 +16,11 @@ export const ACTIONS = [
 ] as const;
 export type Action = (typeof ACTIONS)[number];
 
-/** What is assumed of an action for a child of 8 with an easy object. */
+/** What is assumed of an action for a child of 8 with an easy object; how fast and how far is physics/release.ts. */
 export interface ActionFacts {
   travel: Travel;
   /** Spread at multiplier 1. */
   spread: Spread;
-  /** Farthest useful send on a hard floor, metres. */
-  reach: number;
-  /** Speed over the ground, metres a second. */
-  speed: number;
   /** From ready to letting go, seconds. */
   windUp: number;
 }
@@ -34,52 +30,38 @@ export const actionFacts: Record<Action, ActionFacts> = {
   underarmRoll: {
     travel: "ground",
     spread: { lateral: 0.072, range: 0.17, vertical: 0 },
-    reach: 9,
-    speed: 2.6,
     windUp: 2,
   },
-  slide: { travel: "slide", spread: { lateral: 0.06, range: 0.15, vertical: 0 }, reach: 6, speed: 2, windUp: 2.2 },
+  slide: { travel: "slide", spread: { lateral: 0.06, range: 0.15, vertical: 0 }, windUp: 2.2 },
   underarmThrow: {
     travel: "air",
     spread: { lateral: 0.08, range: 0.13, vertical: 0.11 },
-    reach: 8,
-    speed: 4.5,
     windUp: 2,
   },
   overarmThrow: {
     travel: "air",
     spread: { lateral: 0.095, range: 0.17, vertical: 0.13 },
-    reach: 13,
-    speed: 8,
     windUp: 2.2,
   },
   straightArmBowl: {
     travel: "air",
     spread: { lateral: 0.1, range: 0.18, vertical: 0.14 },
-    reach: 11,
-    speed: 8,
     windUp: 3,
   },
   pushThrow: {
     travel: "air",
     spread: { lateral: 0.075, range: 0.12, vertical: 0.1 },
-    reach: 6,
-    speed: 4.5,
     windUp: 1.8,
   },
-  kick: { travel: "ground", spread: { lateral: 0.1, range: 0.22, vertical: 0 }, reach: 14, speed: 5, windUp: 2.4 },
+  kick: { travel: "ground", spread: { lateral: 0.1, range: 0.22, vertical: 0 }, windUp: 2.4 },
   shortStrike: {
     travel: "air",
     spread: { lateral: 0.12, range: 0.2, vertical: 0.15 },
-    reach: 8,
-    speed: 5,
     windUp: 2.2,
   },
   longStrike: {
     travel: "ground",
     spread: { lateral: 0.085, range: 0.19, vertical: 0 },
-    reach: 10,
-    speed: 4,
     windUp: 2.6,
   },
 };

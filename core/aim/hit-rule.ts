@@ -19,10 +19,24 @@ const touch = z.strictObject({
 const through = z.strictObject({ kind: z.literal("through"), gap: size("gap") });
 const into = z.strictObject({
   kind: z.literal("into"),
+  /** Diameter of a round opening; width of a rectangular one. */
   opening: size("opening"),
+  /** A rectangular opening: its other side, away from the player, or its height where it looks at the player. */
+  depth: size("depth").optional(),
+  /** How far it is turned about the upright, radians. */
+  turn: z
+    .number()
+    .min(-Math.PI, "turn must be from -3.14 to 3.14 radians")
+    .max(Math.PI, "turn must be from -3.14 to 3.14 radians")
+    .optional(),
+  /** The edge that something rolled must climb, metres. */
+  lip: z.number().min(0, "lip must be 0 m or more").max(0.5, "lip must be at most 0.5 m").optional(),
   /** 0: must clear the rim, 1: the whole rim helps it in. */
   rimAllowance: z.number().min(0, "rimAllowance must be 0 to 1").max(1, "rimAllowance must be 0 to 1").optional(),
-  /** Which way the opening looks: up (the default), at the player, or as the mouth of what lies on the floor and is rolled into. */
+  /**
+   * Which way the opening looks: up, at the player, or as the mouth of what lies on the floor and is rolled into. Where nobody says, what is
+   * rolled into lies, and all else stands open upwards.
+   */
   facing: z.enum(["up", "player", "mouth"]).optional(),
 });
 const on = z

@@ -1,5 +1,6 @@
 import type { HitRule, LineRule, SingleRule } from "./hit-rule.ts";
 import { density, within } from "./normal.ts";
+import { cornersAcross, facingOf, halfWidth, type Inside, insideOf, mouthOf, spanAt } from "./opening.ts";
 import { integrate } from "./quadrature.ts";
 import { topples } from "./topple.ts";
 
@@ -25,8 +26,6 @@ export interface Shot {
   reach?: number;
 }
 
-/** Rim allowance where a rule does not say. */
-const RIM_ALLOWANCE = 0.5;
 /** Beyond this many SDs nothing is left to integrate. */
 const TAIL = 9;
 
@@ -37,6 +36,8 @@ interface Region {
   right: number;
   /** Span of the second coordinate at a sideways error x inside left..right. */
   span: (x: number) => readonly [number, number];
+  /** Sideways errors between which the span is smooth. */
+  cuts?: readonly number[];
 }
 
 const everywhere = [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY] as const;
@@ -44,11 +45,6 @@ const everywhere = [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY] as const
 /** How far both lines of a band move for a thing of diameter `b` metres, so that its calling point decides. */
 export function lineShift(rule: LineRule, b: number): number {
   return rule === "lower" ? b / 2 : rule === "higher" ? -b / 2 : 0;
-}
-
-/** Radius (metres) within which the centre of a thing of diameter `b` drops in a round opening; 0 if it cannot. */
-export function dropRadius(opening: number, b: number, rimAllowance = RIM_ALLOWANCE): number {
-  return b >= opening ? 0 : Math.max(0, opening / 2 - b / 2 + (rimAllowance * b) / 2);
 }
 
 function disc(plane: Region["plane"], radius: number, x0: number, y0: number): Region {
@@ -59,6 +55,20 @@ function disc(plane: Region["plane"], radius: number, x0: number, y0: number): R
     span: (x) => {
       const h = Math.sqrt(Math.max(0, radius * radius - (x - x0) * (x - x0)));
       return [y0 - h, y0 + h];
+    },
+  };
+}
+
+function opened(plane: Region["plane"], i: Inside, x0: number, y0: number): Region {
+  const half = halfWidth(i);
+  return {
+    plane,
+    left: x0 - half,
+    right: x0 + half,
+    cuts: cornersAcross(i).map((x) => x0 + x),
+    span: (x) => {
+      const [lo, hi] = spanAt(i, x - x0);
+      return [y0 + lo, y0 + hi];
     },
   };
 }
@@ -79,7 +89,7 @@ function region(rule: SingleRule, shot: Shot): Region | null {
         ? box("side", rule.width / 2 + b / 2, Number.POSITIVE_INFINITY, x0, 0)
         : box("upright", rule.width / 2 + b / 2, rule.height / 2 + b / 2, x0, z0);
     case "topple":
-      if (!topples(rule, shot.object)) return null;
+      if (!topples(rule, { ...shot.object, ...(shot.inAir && { at: rule.height / 2 }) })) return null;
       return shot.inAir
         ? box("upright", rule.width / 2 + b / 2, rule.height / 2 + b / 2, x0, z0)
         : box("side", rule.width / 2 + b / 2, Number.POSITIVE_INFINITY, x0, 0);
@@ -89,11 +99,12 @@ function region(rule: SingleRule, shot: Shot): Region | null {
       return shot.inAir.height <= b ? null : box("upright", (rule.gap - b) / 2, (shot.inAir.height - b) / 2, x0, z0);
     }
     case "into": {
-      if (rule.facing === "mouth")
-        return rule.opening <= b ? null : box("side", (rule.opening - b) / 2, Number.POSITIVE_INFINITY, x0, 0);
-      const r = dropRadius(rule.opening, b, rule.rimAllowance);
-      if (r === 0) return null;
-      return rule.facing === "player" ? disc("upright", r, x0, z0) : disc("ground", r, x0, y0);
+      if (rule.facing === "mouth") {
+        const half = mouthOf(rule, b, shot.object.speed);
+        return half === null ? null : box("side", half, Number.POSITIVE_INFINITY, x0, 0);
+      }
+      const i = rule.facing === "player" ? facingOf(rule, b) : insideOf(rule, b);
+      return i && (rule.facing === "player" ? opened("upright", i, x0, z0) : opened("ground", i, x0, y0));
     }
     case "on": {
       const grow = rule.touching ? b / 2 : 0;
@@ -132,7 +143,8 @@ function unionChance(regions: Region[], shot: Shot): number {
   if (sx === 0) return sliceChance(regions, 0, sd);
   if (only && only.span(only.left) === only.span(only.right)) return boxChance(only, sx, sd);
   const edges = new Set([-TAIL * sx, TAIL * sx]);
-  for (const r of regions) for (const e of [r.left, r.right]) if (Math.abs(e) < TAIL * sx) edges.add(e);
+  for (const r of regions)
+    for (const e of [r.left, r.right, ...(r.cuts ?? [])]) if (Math.abs(e) < TAIL * sx) edges.add(e);
   const cuts = [...edges].sort((a, b) => a - b);
   let total = 0;
   for (let i = 1; i < cuts.length; i++) {

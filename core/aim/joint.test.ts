@@ -32,7 +32,9 @@ function sceneOf(draw: () => number): { things: Standing[]; send: JointSend } {
         {
           kind: "into",
           opening: width * upTo(0.6, 1),
-          ...(draw() < 0.4 && { facing: "player" as const }),
+          ...(draw() < 0.4 && { facing: (["player", "mouth", "up"] as const)[Math.floor(3 * draw())]! }),
+          ...(draw() < 0.5 && { depth: upTo(0.1, 0.5) }),
+          ...(draw() < 0.5 && { turn: upTo(-1.4, 1.4) }),
           rimAllowance: draw(),
         },
         draw() < 0.5
@@ -72,14 +74,23 @@ function follow({ things, send }: ReturnType<typeof sceneOf>, draw: () => number
       case "touch":
         return touches;
       case "topple":
-        return touches && topples(r, send.object);
+        return touches && topples(r, { ...send.object, ...(send.inAir && { at: t.height / 2 }) });
       case "through":
         return r.gap > b && Math.abs(x) < (r.gap - b) / 2 && (!send.inAir || (z > b / 2 && z < t.height - b / 2));
       case "into": {
-        if (r.opening <= b) return false;
-        if (!send.inAir) return Math.abs(x) < (r.opening - b) / 2;
-        const radius = r.opening / 2 - b / 2 + ((r.rimAllowance ?? 0.5) * b) / 2;
-        return Math.hypot(x, r.facing === "player" ? z - t.height / 2 : y) < radius;
+        const turn = r.turn ?? 0;
+        const looks = send.inAir ? r.facing === "player" || r.facing === "mouth" : r.facing !== "up";
+        const room = (side: number) => (side <= b ? 0 : side / 2 - b / 2 + ((r.rimAllowance ?? 0.5) * b) / 2);
+        const tall = r.depth ?? r.opening;
+        if (!send.inAir) return looks && tall > b && Math.abs(x) < (r.opening * Math.abs(Math.cos(turn)) - b) / 2;
+        const [wide, high] = [room(looks ? r.opening * Math.abs(Math.cos(turn)) : r.opening), room(tall)];
+        if (wide === 0 || high === 0) return false;
+        const other = looks ? z - t.height / 2 : y;
+        if (r.depth === undefined) return (x / wide) ** 2 + (other / high) ** 2 < 1;
+        if (looks) return Math.abs(x) < wide && Math.abs(other) < high;
+        // In the opening's own two directions.
+        const [c, n] = [Math.cos(turn), Math.sin(turn)];
+        return Math.abs(x * c + y * n) < wide && Math.abs(-x * n + y * c) < high;
       }
       case "on": {
         const grow = r.touching ? b / 2 : 0;
@@ -120,7 +131,8 @@ describe("one send past everything", () => {
       }
       for (const [id, p] of [...told, ["none", 1 - sum] as const]) {
         const share = (counted.get(id) ?? 0) / DRAWS;
-        const error = Math.sqrt(Math.max(p * (1 - p), 1 / DRAWS) / DRAWS);
+        // What is seen a time or two in so many draws has no normal error: it is given that of two.
+        const error = Math.sqrt(Math.max(p * (1 - p), 2 / DRAWS) / DRAWS);
         worst = Math.max(worst, Math.abs(share - p) / error);
         expect(
           Math.abs(share - p) / error,
@@ -153,9 +165,11 @@ describe("one send past everything", () => {
       const seen = (r: SingleRule): SingleRule =>
         r.kind === "touch" && send.inAir
           ? { ...r, height: t.height }
-          : r.kind === "into" && !send.inAir
-            ? { ...r, facing: "mouth" }
+          : r.kind === "into"
+            ? { ...r, ...(send.inAir ? r.facing === "mouth" && { facing: "player" } : { facing: "mouth" }) }
             : r;
+      const stands = (r: SingleRule) => r.kind === "into" && r.facing === "up" && !send.inAir;
+      if (t.rule.kind === "anyOf" ? t.rule.rules.some(stands) : stands(t.rule)) continue;
       const rule: HitRule = t.rule.kind === "anyOf" ? { kind: "anyOf", rules: t.rule.rules.map(seen) } : seen(t.rule);
       const p = hitChance(rule, {
         distance: t.distance,

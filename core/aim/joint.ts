@@ -1,9 +1,11 @@
+import type { Path } from "../physics/send.ts";
+import { dropsIn } from "../physics/standing.ts";
 import type { Spread } from "./hit.ts";
-import { dropRadius } from "./hit.ts";
 import type { HitRule, SingleRule } from "./hit-rule.ts";
 import { density, within } from "./normal.ts";
+import { cornersAcross, facingOf, halfWidth, type Inside, insideOf, mouthOf, spanAt } from "./opening.ts";
 import { NODES, WEIGHTS } from "./quadrature.ts";
-import { topples } from "./topple.ts";
+import { type Blow, topples } from "./topple.ts";
 
 /**
  * One send past everything that stands there.
@@ -29,8 +31,10 @@ export interface JointSend {
   spread: Spread;
   object: { diameter: number; mass?: number; speed?: number };
   inAir: boolean;
-  /** Chance to get as far as a distance in metres. */
-  reach?: (metres: number) => number;
+  /** How it goes on its way: speed over the ground (m/s) and how steeply it comes down (radians) by distance in metres. */
+  path?: Pick<Path, "speedAt" | "angleAt">;
+  /** Chance to get as far as a distance, at a height above the floor, in metres. */
+  reach?: (metres: number, height: number) => number;
 }
 
 type Span = readonly [lo: number, hi: number];
@@ -41,6 +45,8 @@ interface Region {
   plane: "up" | "along";
   /** Null: the same all over lo..hi. */
   span: Span | ((u: number) => Span);
+  /** Angles between which the span is smooth. */
+  cuts?: readonly number[];
 }
 interface Met {
   of: Standing;
@@ -91,6 +97,14 @@ function takesOver(one: Standing, other: Standing, r: number): number {
   return (lo + hi) / 2;
 }
 
+const isPlain = (i: Inside) => !i.round && i.turn === 0;
+/** How hard and where a thing is met: at its middle in the air, low on the floor. */
+const blowOn = (t: Standing, send: JointSend): Blow => ({
+  ...send.object,
+  ...(send.path && { speed: send.path.speedAt(t.distance) }),
+  ...(send.inAir && { at: t.height / 2 }),
+});
+
 /** The region of one rule on one thing. Null: it can never count. */
 function regionOf(rule: SingleRule, t: Standing, arc: Arc, send: JointSend): Region | null {
   const b = send.object.diameter;
@@ -102,23 +116,30 @@ function regionOf(rule: SingleRule, t: Standing, arc: Arc, send: JointSend): Reg
     case "touch":
       return { ...arc, plane: "up", span: face };
     case "topple":
-      return topples(rule, send.object) ? { ...arc, plane: "up", span: face } : null;
+      return topples(rule, blowOn(t, send)) ? { ...arc, plane: "up", span: face } : null;
     case "through": {
       if (rule.gap <= b) return null;
       const clear: Span = send.inAir ? [up(b / 2), up(t.height - b / 2)] : ALL;
       return { ...between((rule.gap - b) / 2), plane: "up", span: clear };
     }
     case "into": {
-      const radius = dropRadius(rule.opening, b, rule.rimAllowance);
-      // On the ground a container lies, its mouth towards the player: in through the mouth, or not at all.
-      if (!send.inAir) return rule.opening <= b ? null : { ...between((rule.opening - b) / 2), plane: "up", span: ALL };
-      if (radius === 0) return null;
-      const half = (u: number) => Math.sqrt(Math.max(0, radius ** 2 - (u * t.distance - t.across) ** 2));
-      if (rule.facing === "player") {
-        const middle = t.height / 2;
-        return { ...between(radius), plane: "up", span: (u) => [up(middle - half(u)), up(middle + half(u))] };
+      // On the ground a container lies, its mouth towards the player, unless it is said to stand: then nothing rolls into it.
+      if (!send.inAir) {
+        const half =
+          rule.facing === "up" ? null : mouthOf(rule, b, send.path?.speedAt(t.distance) ?? send.object.speed);
+        return half === null ? null : { ...between(half), plane: "up", span: ALL };
       }
-      return { ...between(radius), plane: "along", span: (u) => [offAlong - half(u), offAlong + half(u)] };
+      // What lies looks at the player.
+      const looks = rule.facing === "player" || rule.facing === "mouth";
+      const i = looks ? facingOf(rule, b) : insideOf(rule, b);
+      if (!i) return null;
+      if (!looks && send.path && !dropsIn(rule.depth ?? rule.opening, b, send.path.angleAt(t.distance))) return null;
+      const angles = { ...between(halfWidth(i)), cuts: cornersAcross(i).map((x) => (t.across + x) / t.distance) };
+      const at = (u: number) => spanAt(i, u * t.distance - t.across);
+      if (looks)
+        return { ...angles, plane: "up", span: (u) => [up(t.height / 2 + at(u)[0]), up(t.height / 2 + at(u)[1])] };
+      if (isPlain(i)) return { ...angles, plane: "along", span: [offAlong - i.y, offAlong + i.y] };
+      return { ...angles, plane: "along", span: (u) => [offAlong + at(u)[0], offAlong + at(u)[1]] };
     }
     case "on": {
       const grow = rule.touching ? b / 2 : 0;
@@ -228,7 +249,11 @@ export function jointChances(things: readonly Standing[], send: JointSend): Map<
     const regions = met.flatMap((m) => [...m.counts, ...(m.body ? [m.body] : [])]);
     const ends = [aimed - TAIL * sd, aimed + TAIL * sd] as const;
     const cuts = [
-      ...new Set([...ends, ...regions.flatMap((g) => [g.lo, g.hi]), ...near.map(([a, c]) => takesOver(a, c, r))]),
+      ...new Set([
+        ...ends,
+        ...regions.flatMap((g) => [g.lo, g.hi, ...(g.cuts ?? [])]),
+        ...near.map(([a, c]) => takesOver(a, c, r)),
+      ]),
     ]
       .filter((u) => u >= ends[0] && u <= ends[1])
       .sort((a, b) => a - b);
@@ -254,5 +279,5 @@ export function jointChances(things: readonly Standing[], send: JointSend): Map<
     }
   }
   const gets = send.reach ?? (() => 1);
-  return new Map(met.map((m, i) => [m.of.id, Math.min(1, sums[i]!) * gets(m.of.distance)]));
+  return new Map(met.map((m, i) => [m.of.id, Math.min(1, sums[i]!) * gets(m.of.distance, m.of.height / 2)]));
 }

@@ -1,27 +1,26 @@
 import type { Age } from "../measures/stature.ts";
 
 /**
- * What is assumed of a child by age before any of its tries are known: spread and strength beside a child of 8, walking
+ * What is assumed of a child by age before any of its tries are known: spread beside a child of 8, walking
  * speed (metres a second) and how long it takes to get ready (beside a child of 8). One table of assumptions; docs/model.md.
  */
 interface AgePrior {
   multiplier: number;
-  strength: number;
   walking: number;
   tempo: number;
 }
 const TABLE: readonly (readonly [age: number, prior: AgePrior])[] = [
-  [4, { multiplier: 1.7, strength: 0.55, walking: 0.85, tempo: 1.5 }],
-  [5, { multiplier: 1.48, strength: 0.65, walking: 0.9, tempo: 1.35 }],
-  [6, { multiplier: 1.3, strength: 0.78, walking: 0.95, tempo: 1.2 }],
-  [7, { multiplier: 1.13, strength: 0.89, walking: 1, tempo: 1.1 }],
-  [8, { multiplier: 1, strength: 1, walking: 1.05, tempo: 1 }],
-  [9, { multiplier: 0.9, strength: 1.12, walking: 1.1, tempo: 0.95 }],
-  [10, { multiplier: 0.83, strength: 1.24, walking: 1.15, tempo: 0.9 }],
-  [11, { multiplier: 0.77, strength: 1.36, walking: 1.2, tempo: 0.87 }],
-  [12, { multiplier: 0.72, strength: 1.5, walking: 1.22, tempo: 0.85 }],
-  [14, { multiplier: 0.65, strength: 1.75, walking: 1.25, tempo: 0.8 }],
-  [18, { multiplier: 0.58, strength: 2, walking: 1.3, tempo: 0.8 }],
+  [4, { multiplier: 1.7, walking: 0.85, tempo: 1.5 }],
+  [5, { multiplier: 1.48, walking: 0.9, tempo: 1.35 }],
+  [6, { multiplier: 1.3, walking: 0.95, tempo: 1.2 }],
+  [7, { multiplier: 1.13, walking: 1, tempo: 1.1 }],
+  [8, { multiplier: 1, walking: 1.05, tempo: 1 }],
+  [9, { multiplier: 0.9, walking: 1.1, tempo: 0.95 }],
+  [10, { multiplier: 0.83, walking: 1.15, tempo: 0.9 }],
+  [11, { multiplier: 0.77, walking: 1.2, tempo: 0.87 }],
+  [12, { multiplier: 0.72, walking: 1.22, tempo: 0.85 }],
+  [14, { multiplier: 0.65, walking: 1.25, tempo: 0.8 }],
+  [18, { multiplier: 0.58, walking: 1.3, tempo: 0.8 }],
 ];
 
 /** The prior at an age in years, linear between rows, held at both ends; a grown-up counts as 18. */
@@ -33,7 +32,7 @@ export function agePrior(age: Age): AgePrior {
     if (years <= a1) {
       const t = a1 === a0 ? 0 : (years - a0) / (a1 - a0);
       const mix = (k: keyof AgePrior) => low[k] + (high[k] - low[k]) * t;
-      return { multiplier: mix("multiplier"), strength: mix("strength"), walking: mix("walking"), tempo: mix("tempo") };
+      return { multiplier: mix("multiplier"), walking: mix("walking"), tempo: mix("tempo") };
     }
     [a0, low] = [a1, high];
   }

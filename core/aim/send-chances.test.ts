@@ -2,8 +2,9 @@ import { describe, expect, it } from "vitest";
 import { normalDraw, random } from "../forecast/random.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import type { NextSend } from "../patterns/contract.ts";
+import { reachChance, sendingOf } from "../physics/send.ts";
 import type { Part } from "../yard/parts.ts";
-import { ACTIONS, actionFacts } from "./actions.ts";
+import { actionFacts } from "./actions.ts";
 import { firstTouched, type Upright } from "./first-touched.ts";
 import { type PlayerModel, playerModel } from "./player.ts";
 import { agePrior } from "./priors.ts";
@@ -16,13 +17,22 @@ const CLOSE = 4 * (0.5 / Math.sqrt(DRAWS));
 
 const sure: PlayerModel = {
   spread: { lateral: 0.09, range: 0.15, vertical: 0.1 },
-  reach: () => 1,
+  sending: { ...sendingOf(8, "underarmRoll", catalogueItem("sockBall")!, "tile"), most: 30 },
   walking: 1,
   windUp: 2,
-  speed: 3,
+  tempo: 1,
   object: { diameter: 0.08, mass: 0.07 },
-  runOn: 0.2,
 };
+/** A send of which such a share gets so far. */
+function reaching(metres: number, share: number) {
+  let [weak, strong] = [0.1, 40];
+  for (let n = 0; n < 60; n++) {
+    const most = (weak + strong) / 2;
+    if (reachChance({ ...sure.sending, most }, metres) < share) weak = most;
+    else strong = most;
+  }
+  return { ...sure.sending, most: strong };
+}
 const target = (id: string, along: number, across: number, width: number): Part => ({
   kind: "target",
   id,
@@ -129,8 +139,8 @@ describe("the aim", () => {
     // The last line is out once touched: the middle of what counts is that much nearer.
     expect(middle.aim.distance).toBeCloseTo(2.05 - sure.object.diameter / 4, 10);
     expect(best.aim.distance).toBeLessThan(1.8);
-    const weak = sendChances(send, { parts, inAir: false }, { ...sure, reach: () => 0.4 }, "middle");
-    expect(weak.byRef.get("short")!).toBeGreaterThan(0.6);
+    const weak = sendChances(send, { parts, inAir: false }, { ...sure, sending: reaching(2.05, 0.4) }, "middle");
+    expect(weak.byRef.get("short")!).toBeGreaterThan(0.5);
     expect([...weak.byRef.values()].reduce((x, y) => x + y, 0)).toBeCloseTo(1, 9);
   });
 
@@ -193,20 +203,19 @@ describe("stopping", () => {
 });
 
 describe("what is assumed of a player", () => {
-  it("gets steadier, stronger and quicker with age, and every action has its facts", () => {
+  it("gets steadier and quicker with age", () => {
     for (let age = 4; age < 18; age++) {
       const [young, old] = [agePrior(age), agePrior(age + 1)];
       expect(old.multiplier).toBeLessThan(young.multiplier);
-      expect(old.strength).toBeGreaterThan(young.strength);
       expect(old.tempo).toBeLessThanOrEqual(young.tempo);
     }
     expect(agePrior("adult")).toEqual(agePrior(18));
     expect(agePrior(2)).toEqual(agePrior(4));
-    for (const a of ACTIONS) expect(actionFacts[a].speed).toBeGreaterThan(0);
   });
   it("reaches less far on carpet than on boards, and a known multiplier replaces the age", () => {
     const sock = catalogueItem("sockBall")!;
-    const on = (floor: "carpet" | "boards") => playerModel({ age: 7 }, "underarmRoll", sock, floor).reach(6);
+    const on = (floor: "carpet" | "boards") =>
+      reachChance(playerModel({ age: 7 }, "underarmRoll", sock, floor).sending, 5.8);
     expect(on("carpet")).toBeLessThan(on("boards"));
     const known = playerModel({ age: 7, multiplier: 2 }, "underarmRoll", sock, "carpet").spread.lateral;
     expect(known).toBeCloseTo(2 * actionFacts.underarmRoll.spread.lateral * sock.handling, 12);

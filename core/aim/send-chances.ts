@@ -1,4 +1,5 @@
 import type { NextSend } from "../patterns/contract.ts";
+import { nearest, pathTo, purposeOf, reachChance } from "../physics/send.ts";
 import { type Part, type PartOf, partsOf } from "../yard/parts.ts";
 import { lineShifts } from "./band-lines.ts";
 import { jointChances } from "./joint.ts";
@@ -74,8 +75,9 @@ function zoneChances(send: NextSend, scene: Scene, player: PlayerModel, policy: 
   const lines = [...zones.map((z) => z.near), zones[zones.length - 1]!.far];
   const shifts = shiftsOf(zones, player.object.diameter);
   const at = (distance: number) => {
-    const gets = player.reach(distance);
-    const stops = stopBands(lines, distance, player.spread.range, shifts);
+    const gets = reachChance(player.sending, distance);
+    // Softer than is steady nobody sends.
+    const stops = stopBands(lines, Math.max(distance, nearest(player.sending)), player.spread.range, shifts);
     const byRef = new Map<string, number>();
     ["short", ...zones.map((z) => z.id), "over"].forEach((ref, i) => {
       byRef.set(ref, stops[i]! * gets + (i === 0 ? 1 - gets : 0));
@@ -96,13 +98,16 @@ function targetChances(send: NextSend, want: string, scene: Scene, player: Playe
   const targets = partsOf(scene.parts, "target").map((t) => ({ ...t, distance: t.along - from }));
   const aimed = targets.find((t) => t.id === want)!;
   const b = player.object.diameter;
+  const up = scene.inAir ? aimed.height / 2 : 0;
+  const path = pathTo(player.sending, aimed.distance, up, purposeOf(aimed.rule));
   const at = (across: number) => {
     const chances = jointChances(targets, {
       aim: { across, distance: aimed.distance, up: aimed.height / 2 },
       spread: player.spread,
       object: player.object,
       inAir: scene.inAir,
-      reach: player.reach,
+      path,
+      reach: (metres, height) => reachChance(player.sending, metres, scene.inAir ? height : 0),
     });
     const byRef = new Map<string, number>();
     let none = 1;

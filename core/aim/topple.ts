@@ -16,19 +16,20 @@ export interface Standing {
   filling?: number;
 }
 
+/** What a thing is met by: width in metres, mass in kilograms, speed over the ground in m/s, and how high it is met, metres. */
+export interface Blow {
+  diameter: number;
+  mass?: number;
+  speed?: number;
+  /** Low on the target, as something on the floor meets it, unless given. */
+  at?: number;
+}
+
 /**
  * Whether a blow knocks a standing thing over: the swing it gets about its far bottom edge must lift its centre of mass
  * over that edge. Contents lie at the bottom. A plain rigid-body model, an assumption with its working in docs/model.md.
  */
-export function topples(
-  target: Standing,
-  object: {
-    diameter: number;
-    mass?: number;
-    speed?: number /** Height of the blow, metres; low on the target unless given. */;
-    blowAt?: number;
-  },
-): boolean {
+export function topples(target: Standing, object: Blow): boolean {
   const m = object.mass ?? MASS;
   const v = object.speed ?? SPEED;
   const full = target.filling ?? 0;
@@ -37,7 +38,7 @@ export function topples(
   const level = (target.height * full) / 2;
   const centre = (target.mass * (target.height / 2) + inside * level) / total;
   const half = target.width / 2;
-  const blow = object.blowAt ?? Math.min(object.diameter / 2, HIGHEST_BLOW * target.height);
+  const blow = object.at ?? Math.min(object.diameter / 2, HIGHEST_BLOW * target.height);
   const swing = (mass: number, height: number, centreOf: number) =>
     (mass * (target.width ** 2 + height ** 2)) / 12 + mass * (half ** 2 + centreOf ** 2);
   const inertia =

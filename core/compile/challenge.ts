@@ -1,17 +1,21 @@
-import { pegRates, sceneOf, type Who } from "../forecast/for-activity.ts";
+import { pegRates, sceneOf, sendingIn, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import type { Peg } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
+import { asksAtMost, pathTo, purposeOf, type Sending } from "../physics/send.ts";
+import { HEADROOM } from "../yard/fit.ts";
+import { partsOf } from "../yard/parts.ts";
+import { freeOf, spread } from "./apart.ts";
 
 /** A hit rate as near as this to the wanted one is left alone, 0 to 1. */
 export const NEAR_ENOUGH = 0.02;
 /** Challenges are held within this, 0 to 1. */
 export const HELD_WITHIN = 0.05;
-/** A line moves at most between these shares of where it was. */
-const NEAREST = 0.35;
-const FARTHEST = 2.2;
-/** Halvings of the search: half a centimetre over any home. */
-const HALVINGS = 12;
+/** A peg moves between these shares of where it was, and never beyond the space, the ceiling or what the child can reach. */
+export const NEAREST = 0.35;
+export const FARTHEST = 4;
+/** Halvings of the search: under half a centimetre over any home. */
+const HALVINGS = 13;
 /** Rounds over all pegs. */
 const PASSES = 4;
 /** Pegs keep their order by so much, metres. */
@@ -29,8 +33,16 @@ export interface Held {
   after: number;
 }
 
+/** What holds a peg back: the space (metres from the line) and the ceiling (metres above the floor). */
+export interface Bounds {
+  longest?: number;
+  ceiling?: number | null;
+}
+
 const withParams = (a: Activity, params: unknown): Activity =>
   ({ ...a, pattern: { ...a.pattern, params } }) as Activity;
+const pegsOf = (a: Activity) => patternOf(a.pattern.name).pegs(a.pattern.params);
+export const distancesOf = (a: Activity): number[] => pegsOf(a).map((g) => g.distance);
 
 /** Moves pegs to the distances given, each where its neighbours let it. */
 function moveAll(a: Activity, to: ReadonlyMap<string, number>): Activity {
@@ -47,8 +59,68 @@ function moveAll(a: Activity, to: ReadonlyMap<string, number>): Activity {
 
 /** The same activity with every peg at `k` times its distance. */
 export function scaled(a: Activity, k: number): Activity {
-  const pegs = patternOf(a.pattern.name).pegs(a.pattern.params);
-  return moveAll(a, new Map(pegs.map((g) => [g.id, g.distance * k])));
+  return moveAll(a, new Map(pegsOf(a).map((g) => [g.id, g.distance * k])));
+}
+
+/** Nothing is sent farther, metres; and what only just clears the ceiling is taken a little nearer, for ways aside and rounding. */
+const FAR = 60;
+const CLEAR_OF_IT = 0.98;
+
+/** The farthest that a thing may be sent at something under a ceiling, metres: Infinity without one, 0 where even the nearest touches it. */
+function under(sending: Sending, height: number, ceiling: number | null | undefined): number {
+  if (sending.travel !== "air" || typeof ceiling !== "number") return Number.POSITIVE_INFINITY;
+  const high = (d: number) => pathTo(sending, d, height).apex + HEADROOM > ceiling;
+  let [lo, hi] = [0.3, FAR];
+  if (high(lo)) return 0;
+  if (!high(hi)) return Number.POSITIVE_INFINITY;
+  for (let i = 0; i < 2 * HALVINGS; i++) {
+    const mid = (lo + hi) / 2;
+    if (high(mid)) hi = mid;
+    else lo = mid;
+  }
+  return lo * CLEAR_OF_IT;
+}
+
+/** How far out each peg may be for this person at all, metres, by id: what half of the sends reach, and the ceiling. */
+export function asked(a: Activity, who: Who, ceiling?: number | null): Map<string, number> {
+  const sending = sendingIn(a, who.age);
+  const flies = sending.travel === "air";
+  const { parts } = sceneOf(a);
+  const targets = partsOf(parts, "target");
+  const limits = new Map<string, number>();
+  for (const peg of pegsOf(a)) {
+    const t = peg.kind === "target" ? targets.find((x) => x.id === peg.id) : targets[0];
+    const height = flies && t ? (t.base ?? 0) + t.height / 2 : 0;
+    const most = asksAtMost(sending, height);
+    limits.set(
+      peg.id,
+      t ? Math.min(most, purposeOf(t.rule) === "stop" ? most : under(sending, height, ceiling)) : most,
+    );
+  }
+  return limits;
+}
+
+/**
+ * The same activity with nothing beyond what this person can be asked: what is farther comes in to there, in its order. Lines across the floor come in
+ * together.
+ */
+export function withinReach(a: Activity, who: Who, ceiling?: number | null): Activity {
+  const limits = asked(a, who, ceiling);
+  const pegs = [...pegsOf(a)].sort((x, y) => x.distance - y.distance);
+  const over = pegs.filter((g) => g.distance > limits.get(g.id)! + 1e-9);
+  if (over.length === 0) return a;
+  if (pegs.every((g) => g.kind === "line")) {
+    const k = Math.min(...over.map((g) => limits.get(g.id)! / g.distance));
+    return scaled(a, Math.floor(k * 1000) / 1000);
+  }
+  const to = new Map<string, number>();
+  let beyond = Number.POSITIVE_INFINITY;
+  for (const g of [...pegs].reverse()) {
+    const at = Math.min(g.distance, limits.get(g.id)!, beyond - GAP);
+    if (at < g.distance) to.set(g.id, Math.floor(at * 100) / 100);
+    beyond = at;
+  }
+  return moveAll(a, to);
 }
 
 /** Where a falling function crosses zero between two ends; the end itself where it does not. */
@@ -72,16 +144,21 @@ function together(now: Activity, pegs: readonly Peg[], off: (a: Activity) => num
   };
   if (Math.abs(mean(1)) <= NEAR_ENOUGH) return now;
   const farthest = Math.max(...pegs.map((g) => g.distance));
-  return scaled(now, crossing(mean, NEAREST, Math.min(FARTHEST, Math.max(1, longest / farthest))));
+  return scaled(now, crossing(mean, NEAREST, Math.min(FARTHEST, longest / farthest)));
 }
 
 /**
  * Targets and throwing lines: each to where its own rate is the wanted one, with the others where they are, over and over, since a
- * nearer one takes from those behind. Their order stays.
+ * nearer one takes from those behind. Their order stays, and none comes to stand in another.
  */
-function oneByOne(now: Activity, wanted: ReadonlyMap<string, number>, who: Who, longest: number): Activity {
+function oneByOne(
+  now: Activity,
+  wanted: ReadonlyMap<string, number>,
+  who: Who,
+  most: ReadonlyMap<string, number>,
+): Activity {
   const p = patternOf(now.pattern.name);
-  const begin = new Map(p.pegs(now.pattern.params).map((g) => [g.id, g.distance]));
+  const begin = new Map(pegsOf(now).map((g) => [g.id, g.distance]));
   const ids = [...begin].sort((a, b) => a[1] - b[1]).map(([id]) => id);
   let a = now;
   for (let pass = 0; pass < PASSES; pass++) {
@@ -92,16 +169,24 @@ function oneByOne(now: Activity, wanted: ReadonlyMap<string, number>, who: Who, 
       const at = (metres: number) => withParams(a, p.movePeg(a.pattern.params, id, metres));
       const rate = (b: Activity) => pegRates(b, who, sceneOf(b), id).get(id)!;
       if (Math.abs(rate(a) - want) <= NEAR_ENOUGH / 2) continue;
-      const is = new Map(p.pegs(a.pattern.params).map((g) => [g.id, g.distance]));
+      const is = new Map(pegsOf(a).map((g) => [g.id, g.distance]));
       const n = ids.indexOf(id);
       const was = begin.get(id)!;
       const low = Math.max(was * NEAREST, n > 0 ? is.get(ids[n - 1]!)! + GAP : 0);
       const high = Math.min(
         was * FARTHEST,
-        Math.max(was, longest),
+        most.get(id)!,
         n < ids.length - 1 ? is.get(ids[n + 1]!)! - GAP : Number.POSITIVE_INFINITY,
       );
-      if (high > low) a = at(crossing((metres) => rate(at(metres)) - want, low, high));
+      if (high <= low) continue;
+      const there = freeOf(
+        a,
+        id,
+        crossing((metres) => rate(at(metres)) - want, low, high),
+        low,
+        high,
+      );
+      if (there !== null) a = at(there);
     }
   }
   return a;
@@ -109,30 +194,34 @@ function oneByOne(now: Activity, wanted: ReadonlyMap<string, number>, who: Who, 
 
 /**
  * Holds the challenge: moves the pegs of `now` so that this person's hit rate at each is what it was in `was`, within
- * `NEAR_ENOUGH` where distance alone can do it. Targets and throwing lines move one by one; lines across the floor move together. No
- * peg goes beyond `longest` metres (nor farther than it was, where that is more).
+ * `NEAR_ENOUGH` where distance alone can do it. What `was` asks beyond this person's reach counts as asked at its edge. Targets and throwing lines move
+ * one by one; lines across the floor move together. Things that would stand in each other are parted first.
  */
 export function holdChallenge(
   was: Activity,
   now: Activity,
   who: Who,
-  longest = Number.POSITIVE_INFINITY,
+  { longest = Number.POSITIVE_INFINITY, ceiling }: Bounds = {},
 ): { activity: Activity; held: Held[] } {
   const p = patternOf(now.pattern.name);
-  const pegs = p.pegs(now.pattern.params);
-  const wanted = pegRates(was, who);
+  const wanted = pegRates(withinReach(was, who), who);
+  const from = new Map(pegsOf(was).map((g) => [g.id, g.distance]));
+  const limits = asked(now, who, ceiling);
+  const most = new Map([...limits].map(([id, m]) => [id, Math.min(m, longest)]));
+  const edge = Math.min(longest, ...limits.values());
+  const begin = spread(withinReach(now, who, ceiling), longest);
+  const pegs = p.pegs(begin.pattern.params);
   const before = pegRates(now, who);
-  const from = new Map(p.pegs(was.pattern.params).map((g) => [g.id, g.distance]));
   const told = pegs.filter((g) => wanted.has(g.id) && before.has(g.id));
   const off = (rates: ReadonlyMap<string, number>) => told.map((g) => rates.get(g.id)! - wanted.get(g.id)!);
-  let activity = now;
-  if (off(before).some((d) => Math.abs(d) > NEAR_ENOUGH)) {
+  let activity = begin;
+  if (off(pegRates(begin, who)).some((d) => Math.abs(d) > NEAR_ENOUGH)) {
     const banded = sceneOf(now).parts.some((x) => x.kind === "zone");
     const moved = banded
-      ? together(now, told, (a) => off(pegRates(a, who)), longest)
-      : oneByOne(now, wanted, who, longest);
+      ? together(begin, told, (a) => off(pegRates(a, who)), edge)
+      : oneByOne(begin, wanted, who, most);
     const worst = (a: Activity) => Math.max(...off(pegRates(a, who)).map(Math.abs));
-    if (worst(moved) < worst(now)) activity = moved;
+    if (worst(moved) < worst(begin)) activity = moved;
   }
   const after = pegRates(activity, who);
   const at = new Map(p.pegs(activity.pattern.params).map((g) => [g.id, g.distance]));

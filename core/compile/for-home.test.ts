@@ -117,7 +117,7 @@ describe("the same challenge", () => {
         fc.constantFrom("carpet", "tile", "grass"),
         (send, age, floor) => {
           const now = { ...withSend(climb, send), space: { ...climb.space, floor } } as Activity;
-          const { held, activity: moved } = holdChallenge(climb, now, { age }, 12);
+          const { held, activity: moved } = holdChallenge(climb, now, { age }, { longest: 12 });
           expect(patternOf("climb").params.safeParse(moved.pattern.params).success).toBe(true);
           const order = (a: Activity) =>
             patternOf("climb")
@@ -137,12 +137,12 @@ describe("the same challenge", () => {
   it("leaves everything alone where nothing changed, and never goes beyond the space", () => {
     expect(holdChallenge(climb, climb, { age: 7 }).activity).toEqual(climb);
     const easy = withSend(climb, "largeBall");
-    const { activity: far } = holdChallenge(climb, easy, { age: 7 }, 4.5);
+    const { activity: far } = holdChallenge(climb, easy, { age: 7 }, { longest: 4.5 });
     for (const g of patternOf("climb").pegs(far.pattern.params)) expect(g.distance).toBeLessThanOrEqual(4.5);
   });
   it("holds lines across the floor together, and keeps them in order", () => {
     const slow = { ...withSend(bands, "sponge") };
-    const { activity: moved } = holdChallenge(bands, slow, { age: 8 }, 8);
+    const { activity: moved } = holdChallenge(bands, slow, { age: 8 }, { longest: 8 });
     const lines = patternOf("bands")
       .pegs(moved.pattern.params)
       .map((g) => g.distance);
@@ -163,7 +163,7 @@ describe("a layout in a home's space", () => {
     }
   });
   it("shrinks in a short one, with narrower things, within 5 points, or says how much it stays off", () => {
-    for (const space of [room(4.4, 2.6), room(3.6, 2.4), room(3, 1.5)]) {
+    for (const space of [room(3.8, 2.2), room(3.6, 2.4), room(3, 1.5)]) {
       const told = forHome(climb, { age: 7 }, home({ kit: everything, space }), items);
       expect(told.place!.status).toBe("adapted");
       expect(told.place!.placement, `${space.length}`).not.toBeNull();
@@ -179,18 +179,18 @@ describe("a layout in a home's space", () => {
     }
   });
   it("says so where nothing fits, proved or not, and throws shorter under a low ceiling", () => {
-    const small = forHome(climb, { age: 7 }, home({ kit: everything, space: room(2.1, 1.4) }), items);
+    const small = forHome(climb, { age: 7 }, home({ kit: everything, space: room(1.7, 1.2) }), items);
     expect(small.place).toMatchObject({ status: "none", placement: null });
     expect(small.place!.lets.at(-1)!.kind).toBe("otherSpace");
     const tiny = forHome(climb, { age: 7 }, home({ kit: everything, space: room(0.6, 0.5) }), items);
     expect(tiny.place).toMatchObject({ status: "none", proved: true });
     expect(tiny.changes.map((c) => c.key)).toContain("change.tooShort");
-    const thrown = activity.parse({ ...climb, aim: { ...climb.aim, action: "pushThrow" } });
+    const thrown = activity.parse({ ...climb, aim: { ...climb.aim, action: "overarmThrow" } });
     const under = (ceiling: number) =>
       forHome(thrown, { age: 7 }, home({ kit: everything, space: room(6, 3, { ceiling }) }), items);
     expect(under(2.5).place!.scale).toBe(1);
-    expect(under(1.6).place!.scale).toBeLessThan(1);
-    expect(under(1.6).changes.map((c) => c.key)).toContain("change.shorter");
+    expect(under(1.5).place!.scale).toBeLessThan(1);
+    expect(under(1.5).changes.map((c) => c.key)).toContain("change.shorter");
     expect(forHome(climb, { age: 7 }, home({ kit: everything }), items).place).toBeNull();
   });
   it("goes round furniture, and into the arm of an L", () => {

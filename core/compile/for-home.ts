@@ -1,38 +1,46 @@
-import { actionFacts } from "../aim/actions.ts";
-import { layoutOf, pegRates, runsOn, sceneOf, type Who } from "../forecast/for-activity.ts";
+import { type Action, actionFacts } from "../aim/actions.ts";
+import {
+  goesOn,
+  KEPT_CLEAR,
+  layoutOf,
+  pegRates,
+  runOnIn,
+  sceneOf,
+  sendingIn,
+  USUAL_AGE,
+  type Who,
+} from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
-import { type Choosing, type Chosen, choose, endsOf, type Pick } from "../kit/choose.ts";
+import type { Choosing, Chosen, Pick } from "../kit/choose.ts";
 import { faceOf } from "../kit/face.ts";
 import type { Floor } from "../kit/floors.ts";
 import type { Item } from "../kit/item.ts";
 import { thing } from "../kit/items.ts";
-import { defaultStock, noKitStock, type Stock } from "../kit/stock.ts";
+import { PLAINER, ROOM_FOR, type Sense } from "../kit/sense.ts";
+import { defaultStock, type Stock } from "../kit/stock.ts";
 import type { Age } from "../measures/stature.ts";
 import type { Phrase } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
-import { riseOf } from "../physics/flight.ts";
-import { runDownhill, type Slope } from "../physics/rolling.ts";
-import { runOnOf } from "../physics/run-on.ts";
-import { slidingPointless } from "../physics/sliding.ts";
-import { groundOf, type HomeAnswers, type HomeSpace } from "../records/home.ts";
+import { runDownhill, type Slope } from "../physics/floor.ts";
+import { ceilingOf, groundOf, type HomeAnswers, type HomeSpace } from "../records/home.ts";
 import { sweeps, swingOf } from "../yard/clear.ts";
-import { type Fit, findPlace, fitLayout, lacksWall, type Sent } from "../yard/fit.ts";
-import { footprintOf, widthAt } from "../yard/footprint.ts";
+import { type Fit, findPlace, fitLayout, HEADROOM, highestOf, lacksWall, type Sent } from "../yard/fit.ts";
+import { footprintOf, STAND, widthAt } from "../yard/footprint.ts";
+import { diameterOf } from "../yard/geometry.ts";
 import { scaledLaid } from "../yard/layouts/laid.ts";
 import { type Part, partsOf, reachOfLayout, type Place as Spot } from "../yard/parts.ts";
 import { type Placement, pointIn } from "../yard/placement.ts";
-import { HELD_WITHIN, type Held, holdChallenge, scaled } from "./challenge.ts";
+import { USUAL_CEILING } from "../yard/space.ts";
+import { spread } from "./apart.ts";
+import { asked, distancesOf, HELD_WITHIN, type Held, holdChallenge, scaled, withinReach } from "./challenge.ts";
+import { type Picked, pickThings } from "./pick-things.ts";
 import { rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
 
 /** A home as the compiling sees it. */
 export type HomeFacts = HomeAnswers & { id: string; label: string };
 /** A home that did not say who plays is taken to have so many. */
 export const DEFAULT_PLAYERS = 2;
-/** Whoever sends is taken to be so old where nobody is named, years. */
-const DEFAULT_AGE = 8;
-/** What slides rather than rolls stays on a slope that a ball would roll down. */
-const STAYS = 20;
 
 /** `noKit`: nothing to send was there, so it is played with what needs no kit. */
 export type Status = "designed" | "adapted" | "noKit";
@@ -52,6 +60,10 @@ export interface ForHome {
   /** Nobody said what is there: the usual things were taken. */
   guessed: boolean;
   proved: boolean;
+  /** Nothing that is here moves enough to be sent so. */
+  idle: boolean;
+  /** Both sets are of this one kind: one of them is marked. */
+  marked: string | null;
   /** How it lies in the home's space; null where nobody told of one. */
   place: Place | null;
 }
@@ -88,63 +100,47 @@ export function choosingFor(
 /** Where and how an activity lies in a home's space. */
 export type Place = Omit<Fit, "parts">;
 
-interface Picked {
-  picks: Pick[];
-  unmet: Chosen["unmet"];
-  proved: boolean;
-  /** Roles that were not met as asked. */
-  missing: string[];
-}
-/** The things of a home for all roles; where a role cannot be met its limits are let go, then what needs no kit stands in. */
-function pickThings(choosing: Choosing): Picked {
-  const first = choose(choosing);
-  const missing = first.unmet.filter((u) => !u.optional).map((u) => u.role);
-  if (missing.length === 0) return { ...first, missing };
-  const relaxed = {
-    ...choosing,
-    roles: choosing.roles.map((r) => (missing.includes(r.id) ? { ...r, limits: [], optional: false } : r)),
-    couplings: choosing.couplings.filter((k) => k.kind === "differs" || !missing.includes(endsOf(k)[1])),
-    stock: { ...noKitStock(choosing.items), ...choosing.stock },
-    fixed: Object.fromEntries(Object.entries(choosing.fixed ?? {}).filter(([r]) => !missing.includes(r))),
-  };
-  return { picks: choose(relaxed).picks, unmet: first.unmet, proved: first.proved, missing };
-}
-
 /** What is sent in an activity, as the fitting sees it. */
-export function sentOf(a: Activity, age: Age = DEFAULT_AGE, slope: Slope = "level"): Sent {
+export function sentOf(a: Activity, age: Age = USUAL_AGE, slope: Slope = "level"): Sent {
   const i = thing(a.kit, a.kit.send)!;
   const move = actionFacts[a.aim.action].travel;
+  const sending = sendingIn(a, age);
+  const parts = patternOf(a.pattern.name).layout(a.pattern.params, a.space);
+  const downhill = (metres: number) => (move === "air" ? metres : runDownhill(metres, sending.slows, slope));
   return {
     diameter: i.width,
-    runOn: runsOn(a) ? runDownhill(runOnOf(i, a.space.floor, move), i.drag ?? STAYS, a.space.floor, slope) : 0,
+    runOn: goesOn(a) ? Math.min(KEPT_CLEAR, downhill(runOnIn(a, parts, sending))) : 0,
     inAir: move === "air",
-    rise: riseOf(a.aim.action, age),
+    sending,
     ...(sweeps(a.aim.action) && { swing: swingOf(a.aim.action, age) }),
   };
 }
 
-/** Whether a shortened layout is still as hard for this person, target by target; lines across the floor scale with the spread anyway. */
-function holdsFor(a: Activity, now: Activity, who: Who): (parts: readonly Part[]) => boolean {
-  const wanted = pegRates(a, who);
-  const { inAir } = sceneOf(now);
-  return (parts) => {
-    if (!parts.some((p) => p.kind === "target")) return true;
-    const rates = pegRates(now, who, { parts, inAir });
-    return [...wanted].every(([id, rate]) => Math.abs((rates.get(id) ?? 0) - rate) <= HELD_WITHIN);
-  };
+/** By how much the hit rates of an activity are off what this person's were meant to be, 0 to 1, the worst of all pegs. */
+function offBy(wanted: ReadonlyMap<string, number>, rates: ReadonlyMap<string, number>): number {
+  return Math.max(0, ...[...wanted].map(([id, rate]) => Math.abs((rates.get(id) ?? 0) - rate)));
 }
 
 /**
  * The layout of an activity in a home's space: where it lies as it is, or how much shorter it has to be. Shorter at the same challenge first; where
- * that does not do, shorter at whatever challenge is left.
+ * that does not do, shorter at whatever challenge is left. Targets are taken as narrower as keeps them as hard; lines across the floor as they come out.
  */
 function fitInSpace(a: Activity, now: Activity, who: Who, space: HomeSpace): Fit {
   const [parts, ground, sent] = [layoutOf(now), groundOf(space), sentOf(now, who.age, space.slope)];
-  return fitLayout(parts, ground, sent, holdsFor(a, now, who), true);
+  const wanted = pegRates(withinReach(a, who), who);
+  const { inAir } = sceneOf(now);
+  const off = (list: readonly Part[], k: number) => {
+    const targets = list.some((p) => p.kind === "target");
+    return offBy(wanted, targets ? pegRates(now, who, { parts: list, inAir }) : pegRates(scaled(now, k), who));
+  };
+  return fitLayout(parts, ground, sent, off, true);
 }
-/** Where an activity lies in a space just as it is, or null. */
-const lies = (a: Activity, space: HomeSpace, who: Who) =>
-  findPlace(footprintOf(layoutOf(a), sentOf(a, who.age, space.slope)), groundOf(space));
+/** Where an activity lies in a space just as it is, under its ceiling, or null. */
+function lies(a: Activity, space: HomeSpace, who: Who): Placement | null {
+  const [parts, sent, ground] = [layoutOf(a), sentOf(a, who.age, space.slope), groundOf(space)];
+  const high = sent.inAir && ground.ceiling !== null && highestOf(parts, sent.sending!) + HEADROOM > ground.ceiling;
+  return high ? null : findPlace(footprintOf(parts, sent), ground);
+}
 
 const placeOf = ({ parts: _, ...rest }: Fit): Place => rest;
 /** Rounds of shortening until it lies there, and by how much each. */
@@ -154,8 +150,8 @@ const STILL_SHORTER = 0.94;
 /**
  * Makes an activity ready for a home: chooses its things, stands them in, lays it out in the home's space, and moves the pegs so that the
  * challenge for this person stays what the teacher designed. In a shorter space distances shrink and narrower things are chosen. Where
- * something cannot be met, the teacher's limits of that role are let go, then what needs no kit stands in; `unmet` keeps saying what
- * was missing. `fixed`: roles that the family has decided.
+ * something cannot be met, limits are let go one by one (`LET_GO`); `unmet` keeps saying what was missing. Where the skill itself makes no sense
+ * there (sense.ts), another that the teacher allows is taken, or the plainer one with what needs no kit. `fixed`: roles that the family has decided.
  */
 export function forHome(
   a: Activity,
@@ -164,12 +160,65 @@ export function forHome(
   items: readonly Item[],
   fixed?: Readonly<Record<string, string>>,
 ): ForHome {
-  const first = onFloor(a, who, home, items, fixed);
+  const own = a.aim.action;
+  let why: Sense | "ceiling" | null = null;
+  let first: ForHome | null = null;
+  for (const action of [own, ...(a.aim.also ?? [])]) {
+    const no = noRoomFor(action, a, home);
+    const told = no ? null : inHome(a, action, who, home, items, fixed);
+    const trouble = no
+      ? ("noRoom" as const)
+      : told!.idle
+        ? ("pointless" as const)
+        : lowFor(told!)
+          ? ("ceiling" as const)
+          : null;
+    if (trouble === null) return action === own ? told! : otherwise(told!, action, own, why!);
+    why ??= trouble;
+    first ??= told;
+  }
+  const plain = PLAINER[own];
+  const bare = inHome(a, plain, who, home, items, { ...fixed, send: NO_KIT }, [NO_KIT]);
+  // As low a ceiling as that leaves nothing to be said but so.
+  if (lowFor(bare) && first) return first;
+  return { ...otherwise(bare, plain, own, why!), status: "noKit" };
+}
+
+/** What is sent where nothing else makes sense: it is in every home, soft, and rolls, slides and flies. */
+const NO_KIT = "shirtRoll";
+/** Whether a big swing has no room in a home: shorter than it needs, and than was planned for. */
+function noRoomFor(action: Action, a: Activity, home: HomeFacts): boolean {
+  const needs = ROOM_FOR[action] ?? 0;
+  if (!home.space) return false;
+  const longest = diameterOf(groundOf(home.space).corners);
+  return longest < needs && longest < Math.hypot(a.space.length, a.space.width);
+}
+const lowFor = (t: ForHome) => t.place?.status === "none" && t.place.trouble === "ceiling";
+/** The same, with what is done instead and why said first. */
+function otherwise(t: ForHome, action: Action, was: Action, why: Sense | "ceiling"): ForHome {
+  if (action === was) return t;
+  const said = { key: "change.action", params: { action, was, why } };
+  return { ...t, status: t.status === "designed" ? "adapted" : t.status, changes: [said, ...t.changes] };
+}
+
+/** An activity in a home with one skill. `only`: nothing else is sent. */
+function inHome(
+  a: Activity,
+  action: Action,
+  who: Who,
+  home: HomeFacts,
+  items: readonly Item[],
+  fixed?: Readonly<Record<string, string>>,
+  only?: readonly string[],
+): ForHome {
+  const as: Activity = action === a.aim.action ? a : { ...a, aim: { ...a.aim, action } };
+  const first = onFloor(a, as, who, home, items, fixed, only);
   const { space } = home;
   if (!space?.floors?.length || !first.place?.placement) return first;
   // Another floor lies under most of the way: then it is made ready for that one.
   const floor = floorUnder(layoutOf(first.activity), first.place.placement, space);
-  return floor === space.floor ? first : onFloor(a, who, { ...home, space: { ...space, floor } }, items, fixed);
+  if (floor === space.floor) return first;
+  return onFloor(a, as, who, { ...home, space: { ...space, floor } }, items, fixed, only);
 }
 
 /** Places looked at on each way, to tell what floor lies under it. */
@@ -189,36 +238,47 @@ export function floorUnder(parts: readonly Part[], at: Placement, space: HomeSpa
   return [...seen].reduce((x, y) => (y[1] > x[1] ? y : x))[0];
 }
 
-/** The same, on the floor that the space is said to have. */
+/** The same, on the floor that the space is said to have. `a` is what was designed, `as` how it is done here. */
 function onFloor(
   a: Activity,
+  as: Activity,
   who: Who,
   home: HomeFacts,
   items: readonly Item[],
   fixed?: Readonly<Record<string, string>>,
+  only?: readonly string[],
 ): ForHome {
-  const choosing = choosingFor(a, home, items, { fixed });
+  const needs = rolesOf(as, home.players ?? DEFAULT_PLAYERS, typeof who.age === "number" ? who.age : USUAL_AGE);
+  const list = only ? items.filter((i) => !i.uses.includes("send") || only.includes(i.id)) : items;
+  const choosing = choosingFor(as, home, list, { fixed, needs });
   let picked = pickThings(choosing);
-  let { activity: stood, swapped } = standIn(a, picked.picks, home, items, picked.missing);
   const { space } = home;
-  const longest = space ? Math.max(space.length, space.width) : a.space.length;
+  const ceiling = space ? ceilingOf(space) : a.space.indoors ? USUAL_CEILING : null;
+  const reaches = space ? diameterOf(groundOf(space).corners) - STAND.depth : a.space.length;
+  /** The chosen things in place of the designed ones, within this child's reach, none standing in another. */
+  const stand = () => {
+    const stood = standIn(as, picked, home, items);
+    return { ...stood, activity: spread(withinReach(stood.activity, who, ceiling), reaches) };
+  };
+  let { activity: stood, swapped, without } = stand();
   let fit = space && fitInSpace(a, stood, who, space);
   const scale = fit?.scale ?? 1;
   if (scale < 1) {
     // Shorter: as hard with narrower things, so those are looked for first.
     const { diameter } = sentOf(stood);
     const widths = new Map(
-      partsOf(layoutOf(a), "target").map((t) => [targetRole(t.id), widthAt(scale, t.width, t.rule, diameter)]),
+      partsOf(layoutOf(as), "target").map((t) => [targetRole(t.id), widthAt(scale, t.width, t.rule, diameter)]),
     );
     const roles = choosing.roles.map((r) => {
       const width = widths.get(r.id);
       return r.as && width !== undefined ? { ...r, as: { ...r.as, width } } : r;
     });
     picked = pickThings({ ...choosing, roles });
-    ({ activity: stood, swapped } = standIn(a, picked.picks, home, items, picked.missing));
-    stood = shorter(stood, scale);
+    ({ activity: stood, swapped, without } = stand());
+    stood = spread(shorter(stood, scale), reaches * scale);
   }
-  let { activity, held } = holdChallenge(a, stood, who, scale < 1 ? Math.max(...distances(stood)) : longest);
+  const bounds = { longest: scale < 1 ? Math.max(...distancesOf(stood)) : reaches, ceiling };
+  let { activity, held } = holdChallenge(a, stood, who, bounds);
   if (space && fit && fit.status !== "none") {
     // Holding the challenge may have taken it beyond the space, other things may be wider: then a little shorter still.
     let placement = lies(activity, space, who);
@@ -227,7 +287,7 @@ function onFloor(
       if (placement) activity = stood;
     }
     for (let n = 0; n < MOST_ROUNDS && !placement; n++) {
-      activity = shorter(activity, STILL_SHORTER);
+      activity = spread(shorter(activity, STILL_SHORTER), reaches);
       placement = lies(activity, space, who);
     }
     const hangs =
@@ -235,6 +295,8 @@ function onFloor(
     fit = { ...fit, placement, noWall: hangs };
     held = heldAs(a, activity, held, who);
   }
+  const worst = held.reduce((w, h) => Math.max(w, Math.abs(h.after - h.wanted)), 0);
+  if (fit) fit = { ...fit, held: worst <= HELD_WITHIN, off: worst };
   const changes: Phrase[] = [];
   for (const s of swapped)
     changes.push({ key: s.made ? "change.make" : "change.item", params: { item: s.item, as: s.as, name: s.name } });
@@ -242,16 +304,28 @@ function onFloor(
     if (!u.optional) changes.push({ key: u.why.key, params: { ...u.why.params, item: String(u.why.params.as) } });
   if (stood.space.floor !== a.space.floor)
     changes.push({ key: "change.floor", params: { floor: stood.space.floor, was: a.space.floor } });
-  const { travel, reach } = actionFacts[a.aim.action];
-  const sent = thing(stood.kit, stood.kit.send)!;
-  if (travel === "slide" && slidingPointless(sent.material, stood.space.floor, reach))
-    changes.push({ key: "change.pointless", params: { floor: stood.space.floor } });
+  for (const property of picked.letGo) changes.push({ key: "change.limit", params: { property } });
+  for (const role of picked.touched) {
+    const t = partsOf(layoutOf(stood), "target").find((x) => x.id === targetOf(role));
+    if (t) changes.push({ key: "change.touch", params: { item: t.item } });
+  }
+  if (picked.fewer !== null) changes.push({ key: "change.fewer", params: { count: picked.fewer } });
+  if (without > 0) changes.push({ key: "change.without", params: { count: without } });
+  const brought = (key: string, limits: ReadonlyMap<string, number>): boolean => {
+    const beyond = patternOf(a.pattern.name)
+      .pegs(a.pattern.params)
+      .filter((g) => g.distance > (limits.get(g.id) ?? Number.POSITIVE_INFINITY) + 0.05);
+    if (beyond.length > 0)
+      changes.push({ key, params: { metres: round(Math.min(...beyond.map((g) => limits.get(g.id)!))) } });
+    return beyond.length > 0;
+  };
+  brought("change.reach", asked(stood, who)) || brought("change.under", asked(stood, who, ceiling));
   if (fit?.status === "none")
     changes.push({
       key: fit.trouble === "ceiling" ? "change.ceiling" : fit.proved ? "change.tooShort" : "change.noPlace",
       params: { metres: round(fit.shortest), longest: round(fit.longest) },
     });
-  else if (scale < 1) changes.push({ key: "change.shorter", params: { percent: Math.round(100 * (1 - scale)) } });
+  else if (scale < 0.995) changes.push({ key: "change.shorter", params: { percent: Math.round(100 * (1 - scale)) } });
   const moved = held.filter((h) => Math.abs(h.to - h.from) >= 0.05);
   if (moved.length > 0 && scale === 1) {
     const nearer = moved.filter((h) => h.to < h.from).length;
@@ -274,8 +348,8 @@ function onFloor(
       key: off > 0 ? "change.easier" : "change.harder",
       params: { points: Math.round(Math.abs(off) * 100) },
     });
-  const asked = twoSets(a, home.players ?? DEFAULT_PLAYERS);
-  const sets = asked ? (picked.picks.some((p) => p.role === "send2") ? "two" : "one") : null;
+  const needTwo = twoSets(a, home.players ?? DEFAULT_PLAYERS);
+  const sets = needTwo ? (picked.picks.some((p) => p.role === "send2") ? "two" : "one") : null;
   if (sets === "one") changes.push({ key: "change.turns" });
   return {
     activity,
@@ -291,14 +365,18 @@ function onFloor(
     held,
     guessed: home.kit === null,
     proved: picked.proved,
+    idle: picked.idle,
+    marked: sets === "two" ? markedSet(picked.picks, items) : null,
     place: fit && placeOf(fit),
   };
 }
 
-const distances = (a: Activity) =>
-  patternOf(a.pattern.name)
-    .pegs(a.pattern.params)
-    .map((g) => g.distance);
+/** Two sets of one kind that does not come in two: which one is told apart by a mark. */
+function markedSet(picks: readonly Pick[], items: readonly Item[]): string | null {
+  const [one, two] = ["send", "send2"].map((role) => picks.find((p) => p.role === role)?.item);
+  if (one === undefined || one !== two) return null;
+  return items.find((i) => i.id === one)?.kinds ? null : one;
+}
 /** An activity at `k` times its distances, drawn together as much sideways. */
 function shorter(a: Activity, k: number): Activity {
   const at = scaled(a, k);
@@ -356,11 +434,10 @@ interface Swapped {
 /** The activity with the chosen things in place of the designed ones, on the home's floor. */
 function standIn(
   a: Activity,
-  picks: readonly Pick[],
+  { picks, touched, unmetTargets }: Picked,
   home: HomeFacts,
   items: readonly Item[],
-  missing: readonly string[],
-): { activity: Activity; swapped: Swapped[] } {
+): { activity: Activity; swapped: Swapped[]; without: number } {
   const known = (id: string) => items.find((i) => i.id === id) ?? thing(a.kit, id)!;
   const swapped: Swapped[] = [];
   const note = (p: Pick, as: string) => {
@@ -384,12 +461,15 @@ function standIn(
     const target = targetOf(p.role);
     if (target !== null) {
       const as = targets.get(target) ?? "";
-      if (p.item === as) continue;
+      if (p.item === as) {
+        if (touched.includes(p.role)) params = pattern.touchCounts(params, target);
+        continue;
+      }
       note(p, as);
       const face = faceOf(known(p.item));
       face.label = numberOf(p) ?? face.label;
       params = pattern.swapTarget(params, target, face);
-      if (missing.includes(p.role)) params = pattern.touchCounts(params, target);
+      if (touched.includes(p.role)) params = pattern.touchCounts(params, target);
     } else if (p.role === "layout" && layout) {
       note(p, layout.item);
       layout = { ...layout, item: p.item };
@@ -397,6 +477,14 @@ function standIn(
       note(p, a.kit[p.role]);
       kit[p.role] = p.item;
     }
+  }
+  // A target that nothing here can be is left out, where the game goes on without it.
+  let without = 0;
+  for (const role of unmetTargets) {
+    const less = pattern.removePeg(params, targetOf(role)!);
+    if (less === null) continue;
+    params = less;
+    without++;
   }
   const used = [kit.send, kit.marker, kit.blocker, ...picks.map((p) => p.item)];
   const mine = used.flatMap((id) => {
@@ -408,5 +496,6 @@ function standIn(
   return {
     activity: { ...a, kit: { ...kit, own }, space, layout, pattern: { ...a.pattern, params } } as Activity,
     swapped,
+    without,
   };
 }

@@ -157,7 +157,10 @@ describe("where a home plays", () => {
     expect(on("gentle").runOn).toBeGreaterThan(on("level").runOn);
     expect(on("steep").runOn).toBeGreaterThan(on("gentle").runOn);
     // What slides stays where a ball rolls away.
-    const slid = { ...ball, kit: { ...ball.kit, send: "coaster" }, aim: { ...ball.aim, action: "slide" } } as Activity;
+    const slid = {
+      ...fromPattern("bands"),
+      space: { ...fromPattern("bands").space, floor: "grass" },
+    } as Activity;
     expect(sentOf(slid, 7, "gentle").runOn / sentOf(slid, 7, "level").runOn).toBeLessThan(1.1);
   });
   it("is made ready for the floor that most of the way lies on", () => {

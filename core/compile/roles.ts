@@ -1,11 +1,11 @@
 import { actionFacts } from "../aim/actions.ts";
 import type { HitRule } from "../aim/hit-rule.ts";
-import { layoutOf, sentIn } from "../forecast/for-activity.ts";
+import { layoutOf, sentIn, USUAL_AGE } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { thing } from "../kit/items.ts";
 import type { Coupling, Role } from "../kit/role.ts";
+import type { Age } from "../measures/stature.ts";
 import { patternOf } from "../patterns/registry.ts";
-import { speedAt } from "../physics/standing.ts";
 import { layoutNamed } from "../yard/layouts/index.ts";
 import { thingsOf } from "../yard/layouts/laid.ts";
 import { partsOf } from "../yard/parts.ts";
@@ -16,7 +16,7 @@ export const targetOf = (role: string): string | null => (role.startsWith("targe
 const singles = (r: HitRule) => (r.kind === "anyOf" ? r.rules : [r]);
 
 /** What a game needs, by role, and which things must suit each other. `players`: how many of the home may play. */
-export function rolesOf(a: Activity, players: number): { roles: Role[]; couplings: Coupling[] } {
+export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { roles: Role[]; couplings: Coupling[] } {
   const parts = layoutOf(a);
   const needs = patternOf(a.pattern.name).needs(a.pattern.params);
   const asked = (id: string) => {
@@ -25,11 +25,14 @@ export function rolesOf(a: Activity, players: number): { roles: Role[]; coupling
   };
   const move = actionFacts[a.aim.action].travel;
   const sent = sentIn(a);
+  const from = partsOf(parts, "line").find((l) => l.role === "start")?.along ?? 0;
+  const reaches = [...partsOf(parts, "target").map((t) => t.along), ...partsOf(parts, "zone").map((z) => z.near)];
   const send: Role = {
     id: "send",
     use: "send",
     move,
     count: needs.pieces,
+    sends: { action: a.aim.action, age, metres: Math.max(...reaches) - from },
     ...asked("send"),
     as: sent,
     optional: false,
@@ -44,8 +47,9 @@ export function rolesOf(a: Activity, players: number): { roles: Role[]; coupling
     const id = targetRole(t.id);
     const known = thing(a.kit, t.item);
     const as = known ? { ...known, width: t.width, height: t.height } : null;
-    roles.push({ id, use: "target", move: null, count: 1, ...asked(id), as, optional: false });
     const rules = singles(t.rule);
+    const upright = rules.every((r) => r.kind === "touch" || r.kind === "topple" || r.kind === "through");
+    roles.push({ id, use: "target", move, count: 1, upright, ...asked(id), as, optional: false });
     if (rules.some((r) => r.kind === "touch")) continue;
     const [r] = rules;
     if (r!.kind === "into") couplings.push({ kind: "enters", object: "send", opening: id });
@@ -56,7 +60,7 @@ export function rolesOf(a: Activity, players: number): { roles: Role[]; coupling
         object: "send",
         pin: id,
         filling: r!.filling ?? 0,
-        speed: speedAt(sent, a.aim.action, t.along, a.space.floor),
+        sends: { action: a.aim.action, age, metres: t.along - from },
       });
   }
   const stands = a.layout && layoutNamed(a.layout.name).item;

@@ -1,6 +1,7 @@
 import type { PlayerModel } from "../aim/player.ts";
 import type { NextSend, NextSure } from "../patterns/contract.ts";
-import { type Part, partsOf } from "../yard/parts.ts";
+import { pathTo, purposeOf } from "../physics/send.ts";
+import { endOfRunOn, type Part, partsOf } from "../yard/parts.ts";
 
 /** Time comes in tenths of a second. */
 export const QUANTUM_MS = 100;
@@ -25,20 +26,35 @@ export function sendTime(
   player: PlayerModel,
 ): Spent {
   const from = partsOf(parts, "line").find((l) => l.id === send.from)?.along ?? 0;
-  const target = partsOf(parts, "target").find((t) => t.id === ref);
+  const targets = partsOf(parts, "target");
+  const target = targets.find((t) => t.id === ref);
+  const aimed = send.shot.kind === "target" ? send.shot.target : null;
+  const at = targets.find((t) => t.id === aimed);
+  const { sending } = player;
+  const up = at && sending.travel === "air" ? at.height / 2 : 0;
+  const path = pathTo(sending, aimDistance, up, at ? purposeOf(at.rule) : "stop");
   const distance = target ? target.along - from : aimDistance;
+  // What meets nothing lies where it came to rest, short or beyond, or where something stopped it.
+  const lies = target || !at ? distance : Math.min(path.ends, Math.max(distance, endOfRunOn(parts) - from));
+  const under = path.seconds(Math.min(distance, path.ends));
   return {
     acting: quanta(player.windUp),
-    fetching: send.fetch ? quanta((2 * (distance + player.runOn)) / player.walking) : 0,
-    waiting: quanta(distance / player.speed) + (send.fetch ? quanta(RESET) : 0),
+    fetching: send.fetch ? quanta((2 * lies) / player.walking) : 0,
+    waiting: quanta(under) + (send.fetch ? quanta(RESET) : 0),
   };
 }
 
-export function sureTime(sure: NextSure, player: PlayerModel): Spent {
-  const still = quanta(sure.seconds);
-  return {
-    acting: sure.moving && sure.walk === 0 ? still : 0,
-    fetching: quanta((2 * (sure.walk + (sure.walk > 0 ? player.runOn : 0))) / player.walking),
-    waiting: sure.moving && sure.walk === 0 ? 0 : still,
-  };
+/** One sure event: each who does it in its own time, and the last one done counts. */
+export function sureTime(sure: NextSure, players: readonly PlayerModel[]): Spent {
+  const inPlace = sure.moving && sure.walk === 0;
+  const times = sure.by.map((n): Spent => {
+    const player = players[n]!;
+    const still = quanta(sure.seconds * player.tempo);
+    return {
+      acting: inPlace ? still : 0,
+      fetching: quanta((2 * sure.walk) / player.walking),
+      waiting: inPlace ? 0 : still,
+    };
+  });
+  return times.reduce((slowest, t) => (total(t) > total(slowest) ? t : slowest));
 }

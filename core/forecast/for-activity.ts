@@ -7,7 +7,7 @@ import { thing } from "../kit/items.ts";
 import type { Age } from "../measures/stature.ts";
 import type { Setup } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
-import { runOnOf } from "../physics/run-on.ts";
+import { purposeOf, runsOn, type Sending, sendingOf } from "../physics/send.ts";
 import { laidParts } from "../yard/layouts/laid.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 import { type Forecast, forecast, type Graph } from "./forecast.ts";
@@ -30,20 +30,57 @@ export function sentIn(a: Activity): Item {
  * or something soft behind the targets stops it.
  */
 export function layoutOf(a: Activity): Part[] {
-  const parts = patternOf(a.pattern.name).layout(a.pattern.params, a.space);
-  const runOn = runsOn(a) ? runOnOf(sentIn(a), a.space.floor, actionFacts[a.aim.action].travel) : 0;
+  const parts = patternOf(a.pattern.name)
+    .layout(a.pattern.params, a.space)
+    .map((p) => deep(a, p));
+  const runOn = goesOn(a) ? Math.min(KEPT_CLEAR, runOnIn(a, parts, sendingIn(a, USUAL_AGE))) : 0;
   const far = [...partsOf(parts, "target").map((t) => t.along), ...partsOf(parts, "zone").map((z) => z.far)];
   const from = Math.max(...far);
+  // Indoors a wall stops it.
+  const stops = (at: number) => (a.space.indoors ? Math.max(from, Math.min(at, a.space.length)) : at);
   const more = a.layout ? laidParts(a.layout) : [];
   return [
     ...parts,
     ...more,
-    { kind: "runOn", id: "runOn", near: from, far: from + runOn, across: 0, width: a.space.width },
+    { kind: "runOn", id: "runOn", near: from, far: stops(from + runOn), across: 0, width: a.space.width },
   ];
 }
 
+/** A target with the depth of the thing that stands there. */
+function deep(a: Activity, p: Part): Part {
+  if (p.kind !== "target" || p.depth !== undefined) return p;
+  const is = thing(a.kit, p.item);
+  return is ? { ...p, depth: is.depth } : p;
+}
+
+/** Whoever sends is taken to be so old where nobody is named, years. */
+export const USUAL_AGE = 8;
+/** More floor than this is not kept clear behind the targets, metres: what runs farther is stopped by something. */
+export const KEPT_CLEAR = 3;
+
+/** How somebody sends in an activity. */
+export const sendingIn = (a: Activity, age: Age): Sending => sendingOf(age, a.aim.action, sentIn(a), a.space.floor);
+
+/**
+ * How far what is sent runs on past what it was sent at, metres: the most over all targets; where it is to stop among lines, one SD of its
+ * length at the last.
+ */
+export function runOnIn(a: Activity, parts: readonly Part[], sending: Sending): number {
+  const from = partsOf(parts, "line").find((l) => l.role === "start")?.along ?? 0;
+  const zones = partsOf(parts, "zone").map((z) => z.far - from);
+  if (zones.length > 0) {
+    const far = Math.max(...zones);
+    return actionFacts[a.aim.action].spread.range * sending.item.handling * far;
+  }
+  return Math.max(
+    ...partsOf(parts, "target").map((t) =>
+      runsOn(sending, t.along - from, sending.travel === "air" ? t.height / 2 : 0, purposeOf(t.rule)),
+    ),
+  );
+}
+
 /** Whether nothing behind the targets stops what is sent. Documents kept from before do not say: nothing does. */
-export const runsOn = (a: Activity): boolean => a.behind !== "wall" && a.behind !== "soft";
+export const goesOn = (a: Activity): boolean => a.behind !== "wall" && a.behind !== "soft";
 
 export function sceneOf(a: Activity): Scene {
   return { parts: layoutOf(a), inAir: actionFacts[a.aim.action].travel === "air" };

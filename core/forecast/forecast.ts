@@ -152,7 +152,7 @@ class Book {
 
   ways(next: NextSend | NextSure): readonly Way[] {
     if (!("branches" in next))
-      return [{ index: 0, body: next.event, spent: sureTime(next, this.input.players[0]!), share: 1 }];
+      return [{ index: 0, body: next.event, spent: sureTime(next, this.input.players), share: 1 }];
     let id = `${next.player} ${next.from} ${next.shot.kind === "target" ? next.shot.target : ""} ${next.fetch}`;
     for (const b of next.branches) id += ` ${b.worth}`;
     let found = this.known.get(id);

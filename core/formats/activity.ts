@@ -51,6 +51,8 @@ const shape = z.strictObject({
     .refine((a) => a.to >= a.from, { error: "ages: to must not be below from", path: ["to"] }),
   aim: z.strictObject({
     action: z.enum(ACTIONS),
+    /** What may be done instead in a home where that makes no sense, in this order; nothing unless given. */
+    also: z.array(z.enum(ACTIONS)).max(3, "at most 3 other actions").optional(),
     outcome: text("outcome", 200),
     standards: z.array(text("standard", 60).min(1)).max(8),
   }),

@@ -1,11 +1,13 @@
+import { asksAtMost, pointless, sendingOf } from "../physics/send.ts";
 import { falls } from "../physics/standing.ts";
 import { assign } from "./assign.ts";
 import type { Caution } from "./cautions.ts";
 import type { Floor } from "./floors.ts";
 import type { Item } from "./item.ts";
-import { type Property, propertyOf, type Where } from "./property.ts";
+import { type Property, propertyOf, sendsAt, type Where } from "./property.ts";
 import { broken, type Coupling, type Limit, type Role } from "./role.ts";
-import { type Available, availableFrom, type Stock } from "./stock.ts";
+import { type Sense, senseless, tooHeavyToFall } from "./sense.ts";
+import { type Available, availableFrom, portionOf, readyIn, type Stock } from "./stock.ts";
 
 /** Costs are whole numbers, so that ties are ties: this many to one unit of difference. */
 const UNIT = 10_000;
@@ -23,7 +25,7 @@ export const MOST_TRIALS = 2_000;
 /** Room that an opening needs beyond the thing that goes in, metres. */
 export const CLEARANCE = 0.02;
 /** What the things weigh in the choice: difference in size, in run-on, in handling; a wider target hides those
- * behind it; making; asking; doing without. */
+ * behind it; not getting as far as is asked; making; asking; doing without. */
 const WEIGHTS = {
   width: 1,
   target: 1.6,
@@ -36,6 +38,7 @@ const WEIGHTS = {
   minute: 0.03,
   ask: 0.08,
   other: 0.02,
+  reach: 1,
   bare: 0.4,
 };
 const SAME = Math.round(0.3 * UNIT);
@@ -89,17 +92,19 @@ interface Option {
   cost: number;
 }
 
-/** Limits that safety and the home set, whatever an activity asks. */
+/** Limits that the home sets, whatever an activity asks; what makes no sense or is not safe anywhere stands in sense.ts. */
 function houseLimits(role: Role, c: Choosing): Limit[] {
   const out: Limit[] = [];
   if (c.quiet) out.push({ property: "noise", most: 1 });
-  if (role.use === "send" && c.indoors && role.move === "air") out.push({ property: "softness", least: 0.5 });
   if (role.use === "send" && c.indoors && c.noBallsIndoors) out.push({ property: "rebound", most: 0.3 });
-  if (role.use === "target" || role.use === "blocker") out.push({ property: "breakable", most: 0 });
   return out;
 }
 
-const whereOf = (role: Role, c: Choosing): Where => ({ floor: c.floor, move: role.move ?? "ground" });
+const whereOf = (role: Role, c: Choosing): Where => ({
+  floor: c.floor,
+  move: role.move ?? "ground",
+  ...(role.sends && { sends: role.sends }),
+});
 const apart = (a: number | null, b: number | null) => (a && b ? Math.abs(Math.log(a / b)) : a === b ? 0 : 1);
 
 /** How far a thing is from what was designed and wished, in whole cost. */
@@ -130,13 +135,21 @@ function costOf(i: Item, role: Role, at: Where): number {
 /** How many of a thing a role takes. */
 const needed = (i: Item, role: Role) => (i.endless ? 1 : role.count);
 /** What it costs besides that the thing is not lying there: making it, or doing without one. */
-const costOfGetting = (i: Item) =>
-  Math.round(UNIT * ((i.made?.minutes ?? 0) * WEIGHTS.minute + (i.always ? WEIGHTS.bare : 0)));
+function costOfGetting(i: Item, role: Role, ready: ReadonlyMap<string, number>): number {
+  const making = needed(i, role) > (ready.get(i.id) ?? 0) ? (i.made?.minutes ?? 0) * WEIGHTS.minute : 0;
+  return Math.round(UNIT * (making + (i.always ? WEIGHTS.bare : 0)));
+}
+
+/** The rule of sense that a thing breaks in a role there, or null. */
+const senselessIn = (i: Item, role: Role, at: Where, indoors: boolean): Sense | null =>
+  senseless(i, role, indoors) ?? (role.use === "send" && gauge(i, role, at).idle ? "pointless" : null);
 
 interface Gauged {
   cost: number;
   /** Keeps the limits of its role. */
   within: boolean;
+  /** It hardly moves there. */
+  idle: boolean;
 }
 /** What a thing is worth in a role does not depend on the home but for its floor: reckoned once for all homes. */
 const gauges = new WeakMap<Role, Map<Floor, Map<Item, Gauged>>>();
@@ -153,7 +166,12 @@ function gauge(i: Item, role: Role, at: Where): Gauged {
   }
   let found = known.get(i);
   if (!found) {
-    found = { cost: costOf(i, role, at), within: broken(i, role.limits, at).length === 0 };
+    const sends = role.use === "send" ? sendsAt(at) : null;
+    const sending = sends && sendingOf(sends.age, sends.action, i, at.floor);
+    const idle = sending !== null && pointless(sending);
+    const short = sending && role.sends ? role.sends.metres / asksAtMost(sending) - 1 : 0;
+    const cost = costOf(i, role, at) + Math.round(UNIT * WEIGHTS.reach * Math.max(0, Math.min(3, short)));
+    found = { cost, within: broken(i, role.limits, at).length === 0, idle };
     known.set(i, found);
   }
   return found;
@@ -164,16 +182,20 @@ export const serves = (i: Item, role: Role): boolean =>
   i.uses.includes(role.use) && (role.use !== "send" || role.move === null || i.moves.includes(role.move));
 
 /** Whether two things suit each other as a coupling asks. */
-function suits(k: Coupling, a: Item, b: Item, most: (i: Item) => number, count: number): boolean {
+function suits(k: Coupling, a: Item, b: Item, at: Choosing, most: (i: Item) => number, count: number): boolean {
   switch (k.kind) {
     case "enters":
       return b.opening !== null && b.opening >= a.width + CLEARANCE;
     case "passes":
       return b.gap !== null && b.gap >= a.width + CLEARANCE;
     case "topples":
-      return falls(b, k.filling, a, k.speed);
+      return (
+        !tooHeavyToFall(b, k.filling, at.floor, at.indoors) &&
+        falls(b, k.filling, sendingOf(k.sends.age, k.sends.action, a, at.floor), k.sends.metres)
+      );
     case "differs":
-      return a.id !== b.id || (a.kinds && most(a) >= 2 * count);
+      // Of one kind, one set is marked where the kind does not come in two.
+      return a.id !== b.id || most(a) >= 2 * count;
   }
 }
 /** The two roles that a coupling ties: what must suit, and what it must suit to. */
@@ -196,6 +218,8 @@ export function choose(c: Choosing): Chosen {
   const available = availableFrom(c.items, c.stock);
   const most = new Map(available.map((a) => [a.item.id, a.most]));
   const mostOf = (i: Item) => most.get(i.id) ?? 0;
+  const left = readyIn(c.items, c.stock);
+  const ready = new Map(left);
   const options = c.roles.map((role): Option[] => {
     const at = whereOf(role, c);
     const house = houseLimits(role, c);
@@ -207,10 +231,11 @@ export function choose(c: Choosing): Chosen {
           a.most >= needed(a.item, role) &&
           (!c.indoors || !a.item.outdoorsOnly) &&
           gauge(a.item, role, at).within &&
+          senselessIn(a.item, role, at, c.indoors) === null &&
           (house.length === 0 || broken(a.item, house, at).length === 0) &&
           (fixed === undefined || fixed === a.item.id),
       )
-      .map((a) => ({ of: a, cost: gauge(a.item, role, at).cost + (c.stock[a.item.id] ? 0 : costOfGetting(a.item)) }));
+      .map((a) => ({ of: a, cost: gauge(a.item, role, at).cost + costOfGetting(a.item, role, ready) }));
     const without = role.optional ? LEFT_OUT : role.use === "send" ? UNMET_SEND : UNMET;
     const sorted = [...fit.sort((x, y) => x.cost - y.cost), { of: null, cost: without }];
     // Costs are told apart by the order of the list, so that the best choice is one and the same however it is looked for.
@@ -220,26 +245,31 @@ export function choose(c: Choosing): Chosen {
     const [a, b] = endsOf(k).map((id) => c.roles.findIndex((r) => r.id === id)) as [number, number];
     return { k, a, b };
   });
-  const left = new Map<string, number>();
-  for (const a of available)
-    for (const t of a.takes) left.set(t.id, Math.max(c.stock[t.id] ?? 0, left.get(t.id) ?? 0, a.most * t.count));
   const chosen: (Option | null)[] = c.roles.map(() => null);
   const best: { cost: number; chosen: (Option | null)[] } = { cost: Number.POSITIVE_INFINITY, chosen: [] };
   const cap = c.mostTrials ?? MOST_TRIALS;
   let trials = 0;
   let cut = false;
 
-  const enough = (o: Option, role: Role) =>
-    o.of === null || o.of.takes.every((t) => (left.get(t.id) ?? 0) >= t.count * needed(o.of!.item, role));
-  const take = (o: Option, role: Role, way: 1 | -1) => {
-    for (const t of o.of?.takes ?? []) left.set(t.id, (left.get(t.id) ?? 0) - way * t.count * needed(o.of!.item, role));
+  const enough = (o: Option, role: Role) => o.of === null || portionOf(o.of, needed(o.of.item, role), left) !== null;
+  /** What each chosen role has taken, so that it is given back as it was. */
+  const taken: (readonly { id: string; count: number }[])[] = c.roles.map(() => []);
+  const take = (i: number, o: Option) => {
+    const portion = o.of && portionOf(o.of, needed(o.of.item, c.roles[i]!), left);
+    taken[i] = portion?.takes ?? [];
+    for (const t of taken[i]) left.set(t.id, (left.get(t.id) ?? 0) - t.count);
+    return portion?.made ?? 0;
+  };
+  const give = (i: number) => {
+    for (const t of taken[i]!) left.set(t.id, (left.get(t.id) ?? 0) + t.count);
+    taken[i] = [];
   };
   /** Couplings of role `i` that do not hold with what is chosen so far. */
   const strained = (i: number, o: Option) =>
     couplings.find(({ k, a, b }) => {
       if (a !== i && b !== i) return false;
       const [one, two] = [a === i ? o : chosen[a], b === i ? o : chosen[b]];
-      return one?.of && two?.of && !suits(k, one.of.item, two.of.item, mostOf, c.roles[a]!.count);
+      return one?.of && two?.of && !suits(k, one.of.item, two.of.item, c, mostOf, c.roles[a]!.count);
     });
   const fits = (i: number, o: Option) => strained(i, o) === undefined;
   const isTarget = (i: number) => c.roles[i]!.use === "target";
@@ -247,8 +277,9 @@ export function choose(c: Choosing): Chosen {
 
   /**
    * The least that the open roles can cost with what is left, and a choice of that cost: every role gets a thing of its own, each thing
-   * as often as it is there. A further target of the same kind costs more than the one before, so things that are alike are counted
-   * in full; couplings among open roles, and things that share what they are made of, are not looked at.
+   * as often as it is there. A further target of the same kind costs more than the one before, so targets that are alike are counted
+   * in full. Not looked at are couplings among open roles, things that share what they are made of, and whether a thing that serves as a target also
+   * serves as something else: all of them can only make it dearer.
    */
   const relaxed = (open: readonly number[]): { cost: number; options: Option[] } => {
     const columns: string[] = [];
@@ -263,22 +294,35 @@ export function choose(c: Choosing): Chosen {
       return j;
     };
     const cells: { j: number; cost: number; o: Option }[][] = open.map((i) => {
-      const row: { j: number; cost: number; o: Option }[] = [];
+      const row: { key: string; cost: number; o: Option }[] = [];
       const role = c.roles[i]!;
+      const kind = isTarget(i) ? "target" : "other";
+      let bare = 0;
       for (const o of options[i]!) {
         if (o.of === null) {
-          row.push({ j: column(`none ${i}`), cost: o.cost, o });
+          row.push({ key: `none ${i}`, cost: o.cost, o });
           continue;
         }
-        // A row has no use for more than as many columns as there are rows.
-        if (row.length > open.length || !enough(o, role) || !fits(i, o)) continue;
+        // Of dearer things than as many as there are roles, none is wanted: one of those before is free, and costs no more.
+        if (bare > open.length) continue;
+        if (!enough(o, role) || !fits(i, o)) continue;
         const { id } = o.of.item;
-        const copies = Math.min(open.length, ...o.of.takes.map((t) => Math.floor((left.get(t.id) ?? 0) / t.count)));
         const already = isTarget(i) ? alikes(id) : 0;
-        for (let k = 0; k < copies; k++)
-          row.push({ j: column(`${id} ${k}`), cost: o.cost + (isTarget(i) ? SAME * FINE * (already + k) : 0), o });
+        if (already === 0) bare++;
+        const n = needed(o.of.item, role);
+        const plain = o.of.from ? open.length : Math.floor((left.get(id) ?? 0) / n);
+        for (let k = 0; k < Math.min(open.length, plain); k++) {
+          if (o.of.from && portionOf(o.of, n * (k + 1), left) === null) break;
+          row.push({
+            key: `${kind} ${id} ${k}`,
+            cost: o.cost + (isTarget(i) ? SAME * FINE * (already + k) : 0),
+            o,
+          });
+        }
       }
-      return row;
+      // A row has no use for more than as many columns as there are rows.
+      row.sort((x, y) => x.cost - y.cost);
+      return row.slice(0, open.length + 1).map(({ key, cost, o }) => ({ j: column(key), cost, o }));
     });
     const costs = cells.map((row) => {
       const line = new Array<number>(columns.length).fill(NEVER);
@@ -301,13 +345,13 @@ export function choose(c: Choosing): Chosen {
       else if (!enough(o, c.roles[i]!)) bad = i;
       else {
         chosen[i] = o;
-        take(o, c.roles[i]!, 1);
+        take(i, o);
         continue;
       }
       break;
     }
-    for (let r = 0; r < done; r++) {
-      take(chosen[open[r]!]!, c.roles[open[r]!]!, -1);
+    for (let r = done - 1; r >= 0; r--) {
+      give(open[r]!);
       chosen[open[r]!] = null;
     }
     return bad;
@@ -342,9 +386,9 @@ export function choose(c: Choosing): Chosen {
       if (!enough(o, role) || !fits(at, o)) continue;
       const more = o.of && isTarget(at) ? SAME * FINE * alikes(o.of.item.id) : 0;
       chosen[at] = o;
-      take(o, role, 1);
+      take(at, o);
       search(rest, cost + o.cost + more);
-      take(o, role, -1);
+      give(at);
       chosen[at] = null;
     }
   };
@@ -354,9 +398,9 @@ export function choose(c: Choosing): Chosen {
   );
 
   // Put the best back, so that what is left speaks of it.
-  best.chosen.forEach((o, i) => {
+  const made = best.chosen.map((o, i) => {
     chosen[i] = o;
-    if (o) take(o, c.roles[i]!, 1);
+    return o ? take(i, o) : 0;
   });
   const picks: Pick[] = [];
   const unmet: Unmet[] = [];
@@ -367,9 +411,9 @@ export function choose(c: Choosing): Chosen {
       return;
     }
     const { item } = o.of;
-    take(o, role, -1);
+    give(i);
     const others = options[i]!.filter((x) => x.of && x !== o && enough(x, role) && fits(i, x));
-    take(o, role, 1);
+    take(i, o);
     picks.push({
       role: role.id,
       item: item.id,
@@ -379,15 +423,20 @@ export function choose(c: Choosing): Chosen {
         : whyThis(o, role, options[i]!, whereOf(role, c)),
       cautions: cautionsOfItem(item, c.indoors),
       alternatives: others.slice(0, ALTERNATIVES).map((x) => x.of!.item.id),
-      minutes: c.stock[item.id] ? 0 : (item.made?.minutes ?? 0) * role.count,
+      minutes: (item.made?.minutes ?? 0) * made[i]!,
     });
   });
   return { picks, unmet, cost: Math.floor(best.cost / FINE), proved: !cut, trials };
 }
 
+/** What goes into a small mouth, and rubber that bursts: away from under-fours. Metres. */
+const SWALLOWED = 0.045;
+const isSmall = (i: Item): boolean => Math.max(i.width, i.depth, i.height) <= SWALLOWED || i.id === "balloon";
+
 /** What must be said with a thing. */
 export function cautionsOfItem(i: Item, indoors: boolean): Caution[] {
   const out = new Set<Caution>(i.cautions);
+  if (isSmall(i)) out.add("smallParts");
   if (i.ask) out.add("grownUpYes");
   if (i.outdoorsOnly) out.add("outdoorsOnly");
   if (!indoors) out.delete("outdoorsOnly");
@@ -419,11 +468,16 @@ function whyNot(role: Role, c: Choosing, available: readonly Available[]): Unmet
   const allowed = serving.filter((a) => !c.indoors || !a.item.outdoorsOnly);
   if (allowed.length === 0) return { key: "unmet.outdoors", params };
   const at = whereOf(role, c);
+  const sensible = allowed.filter((a) => senselessIn(a.item, role, at, c.indoors) === null);
+  if (sensible.length === 0) {
+    const rule = senselessIn(allowed[0]!.item, role, at, c.indoors)!;
+    return { key: `unmet.${rule}`, params };
+  }
   const limits = [...role.limits, ...houseLimits(role, c)];
-  const within = allowed.filter((a) => broken(a.item, limits, at).length === 0);
+  const within = sensible.filter((a) => broken(a.item, limits, at).length === 0);
   if (within.length === 0) {
     const knocked = new Map<Property, number>();
-    for (const a of allowed)
+    for (const a of sensible)
       for (const l of broken(a.item, limits, at)) knocked.set(l.property, (knocked.get(l.property) ?? 0) + 1);
     const [worst] = [...knocked].sort((a, b) => b[1] - a[1]);
     const l = limits.find((x) => x.property === worst![0])!;

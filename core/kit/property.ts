@@ -1,4 +1,7 @@
-import { runOnOf, slideKeepsOf } from "../physics/run-on.ts";
+import type { Action } from "../aim/actions.ts";
+import type { Age } from "../measures/stature.ts";
+import { slideKeeps } from "../physics/floor.ts";
+import { runsOn, sendingOf, USUAL_ACTION } from "../physics/send.ts";
 import type { Floor } from "./floors.ts";
 import type { Item, Move } from "./item.ts";
 
@@ -25,15 +28,30 @@ export type Property = (typeof PROPERTIES)[number];
 export interface Where {
   floor: Floor;
   move: Move;
+  /** How it is sent, by somebody of what age, and how far; the usual action of the move at 2.5 m by a child of 8 unless said. */
+  sends?: Sends;
+}
+export interface Sends {
+  action: Action;
+  age: Age;
+  metres: number;
+}
+const USUAL = { age: 8, metres: 2.5 };
+/** How something is sent there. */
+export const sendsAt = (at: Where): Sends => at.sends ?? { action: USUAL_ACTION[at.move], ...USUAL };
+
+function runOn(i: Item, at: Where): number {
+  const { action, age, metres } = sendsAt(at);
+  return runsOn(sendingOf(age, action, i, at.floor), metres);
 }
 
 /** The value of a property of a thing there; null where the thing has no such property (no opening). */
 export function propertyOf(i: Item, p: Property, at: Where): number | null {
   switch (p) {
     case "runOn":
-      return runOnOf(i, at.floor, at.move);
+      return runOn(i, at);
     case "slides":
-      return slideKeepsOf(i, at.floor);
+      return slideKeeps(i.material, at.floor);
     case "breakable":
       return i.breakable ? 1 : 0;
     case "ask":

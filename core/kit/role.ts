@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { Item, Move, Use } from "./item.ts";
-import { PROPERTIES, type Property, propertyOf, type Where } from "./property.ts";
+import { PROPERTIES, type Property, propertyOf, type Sends, type Where } from "./property.ts";
 
 export const MOST_LIMITS = 12;
 const bound = z.number({ error: "a limit must be a number" }).min(0, "a limit must be 0 or more").max(100);
@@ -140,8 +140,12 @@ export interface Role {
   /** `send`, `send2`, `marker`, `blocker`, `target:<id>`. */
   id: string;
   use: Use;
-  /** How it is sent, for things that are. */
+  /** How it is sent, for things that are and what they are aimed at. */
   move: Move | null;
+  /** What is sent: by whom and how far. What is aimed at: from how far away, and by what. */
+  sends?: Sends;
+  /** It is met standing: touched, knocked over, gone through. */
+  upright?: boolean;
   count: number;
   limits: readonly Limit[];
   wishes: readonly Wish[];
@@ -155,8 +159,8 @@ export interface Role {
 export type Coupling =
   | { kind: "enters"; object: string; opening: string }
   | { kind: "passes"; object: string; gap: string }
-  /** The object must knock it over, at that speed. */
-  | { kind: "topples"; object: string; pin: string; filling: number; speed: number }
+  /** The object must knock it over, sent so. */
+  | { kind: "topples"; object: string; pin: string; filling: number; sends: Sends }
   | { kind: "differs"; a: string; b: string };
 
 /** The limits that a thing breaks. */

@@ -19,29 +19,48 @@ export function noKitStock(items: readonly Item[]): Stock {
   return out;
 }
 
-/** One thing that can be had from a stock, and what having one of it takes out of it. */
+/** How many of each thing are there without making any. */
+export function readyIn(items: readonly Item[], stock: Stock): Map<string, number> {
+  const out = new Map(Object.entries(stock));
+  for (const i of items) if (i.always) out.set(i.id, Math.max(out.get(i.id) ?? 0, i.count));
+  return out;
+}
+
+/** One kind of thing that can be had from a stock. */
 export interface Available {
   item: Item;
-  /** How many there can be. */
+  /** How many there can be: those that are there, and those that can be made. */
   most: number;
-  takes: readonly { id: string; count: number }[];
+  /** What one more is made of; null where none can be made. */
+  from: readonly { item: string; count: number }[] | null;
 }
 
 /** Everything a stock gives: what is there, what is always there, and what can be made from it, in the order of the list. */
 export function availableFrom(items: readonly Item[], stock: Stock): Available[] {
-  const have = (id: string) => stock[id] ?? 0;
-  const always = new Map(items.filter((i) => i.always).map((i) => [i.id, i.count]));
-  const got = (id: string) => Math.max(have(id), always.get(id) ?? 0);
+  const ready = readyIn(items, stock);
+  const got = (id: string) => ready.get(id) ?? 0;
   const out: Available[] = [];
   for (const i of items) {
-    const there = got(i.id);
-    if (there > 0) {
-      out.push({ item: i, most: there, takes: [{ id: i.id, count: 1 }] });
-      continue;
-    }
-    if (!i.made?.tools.every((t) => got(t) > 0)) continue;
-    const most = i.made.from.reduce((n, f) => Math.min(n, Math.floor(got(f.item) / f.count)), i.count);
-    if (most > 0) out.push({ item: i, most, takes: i.made.from.map((f) => ({ id: f.item, count: f.count })) });
+    const from = i.made?.tools.every((t) => got(t) > 0) ? i.made.from : null;
+    const more = from ? from.reduce((n, f) => Math.min(n, Math.floor(got(f.item) / f.count)), i.count) : 0;
+    const most = got(i.id) + more;
+    if (most > 0) out.push({ item: i, most, from: more > 0 ? from : null });
   }
   return out;
+}
+
+/** A number of one thing taken out of what is left: ready ones first, then what the rest are made of. Null where it is not there. */
+export function portionOf(
+  a: Available,
+  count: number,
+  left: ReadonlyMap<string, number>,
+): { takes: readonly { id: string; count: number }[]; made: number } | null {
+  const has = (id: string) => left.get(id) ?? 0;
+  const ready = Math.min(count, Math.max(0, has(a.item.id)));
+  const made = count - ready;
+  if (made === 0) return { takes: [{ id: a.item.id, count }], made };
+  if (!a.from || made > a.item.count) return null;
+  const parts = a.from.map((f) => ({ id: f.item, count: f.count * made }));
+  if (!parts.every((p) => has(p.id) >= p.count)) return null;
+  return { takes: ready > 0 ? [{ id: a.item.id, count: ready }, ...parts] : parts, made };
 }

@@ -75,9 +75,11 @@ export interface NextSend {
   /** Whether everything is fetched after it. */
   fetch: boolean;
 }
-/** What comes next when it is not a send: one sure event, and the seconds it takes. */
+/** What comes next when it is not a send: one sure event, and the seconds it takes a child of 8. */
 export interface NextSure {
   event: Body;
+  /** Who does it, by number; of several at once the last one done counts. */
+  by: readonly number[];
   seconds: number;
   /** Metres walked out, and back. */
   walk: number;

@@ -1,5 +1,4 @@
-import type { Floor } from "../kit/floors.ts";
-import { GRAVITY, rollingDistance } from "./rolling.ts";
+import { GRAVITY, stopsAfter } from "./floor.ts";
 
 /** Share of the height that becomes speed: a solid ball keeps 5/7 of it, a hollow one 3/5; the rest is spin. */
 const SHARE = { solid: 5 / 7, hollow: 3 / 5 } as const;
@@ -9,10 +8,10 @@ export type Build = keyof typeof SHARE;
 export const rampSpeed = (height: number, build: Build = "solid"): number =>
   Math.sqrt(2 * GRAVITY * Math.max(0, height) * SHARE[build]);
 
-/** Where it stops, metres from the foot: the height times k over the rolling resistance, so twice as high rolls twice as far. */
-export const rampDistance = (height: number, drag: number, floor: Floor, build: Build = "solid"): number =>
-  rollingDistance(rampSpeed(height, build), drag, floor);
+/** Where it stops, metres from the foot, with what slows it (m/s^2): twice as high rolls twice as far. */
+export const rampDistance = (height: number, slows: number, build: Build = "solid"): number =>
+  stopsAfter(rampSpeed(height, build), slows);
 
 /** Height that makes it stop `metres` from the foot. */
-export const rampHeightFor = (metres: number, drag: number, floor: Floor, build: Build = "solid"): number =>
-  metres / rampDistance(1, drag, floor, build);
+export const rampHeightFor = (metres: number, slows: number, build: Build = "solid"): number =>
+  metres / rampDistance(1, slows, build);

@@ -1,11 +1,7 @@
-import { type Action, actionFacts } from "../aim/actions.ts";
-import { agePrior } from "../aim/priors.ts";
-import { type Standing, topples } from "../aim/topple.ts";
-import type { Floor } from "../kit/floors.ts";
+import { type Blow, type Standing, topples } from "../aim/topple.ts";
 import type { Item } from "../kit/item.ts";
-import type { Age } from "../measures/stature.ts";
-import { GRAVITY, speedAfterRolling } from "./rolling.ts";
-import { FRICTION } from "./sliding.ts";
+import { GRAVITY } from "./floor.ts";
+import { pathTo, type Sending } from "./send.ts";
 
 /** Fillings are tried in steps of a twentieth. */
 const STEPS = 20;
@@ -19,32 +15,35 @@ export const standingOf = (i: Item, filling = 0): Standing => ({
   filling,
 });
 
-/** Speed of what is sent when it meets something `metres` away, m/s: rolling and sliding slow it, the air hardly does. */
-export function speedAt(object: Item, action: Action, metres: number, floor: Floor, age: Age = 8): number {
-  const { travel, speed } = actionFacts[action];
-  const start = speed * Math.sqrt(agePrior(age).strength);
-  if (travel === "air") return start;
-  if (travel === "ground" && object.drag !== null) return speedAfterRolling(start, metres, object.drag, floor);
-  return Math.sqrt(Math.max(0, start ** 2 - 2 * GRAVITY * FRICTION[object.material][floor] * metres));
+/**
+ * The blow that a thing sent to knock something over gives it `metres` away: at its middle in the air; low on the floor, where rolling has
+ * slowed it.
+ */
+export function blowTo(s: Sending, metres: number, height: number): Blow {
+  const flies = s.travel === "air";
+  const path = pathTo(s, metres, flies ? height / 2 : 0, "fell");
+  return {
+    diameter: s.item.width,
+    mass: s.item.mass,
+    speed: path.gets ? path.speedAt(metres) : 0,
+    ...(flies && { at: height / 2 }),
+  };
+}
+/** Whether a thing falls to this send from so far away. */
+export const falls = (target: Item, filling: number, s: Sending, metres: number): boolean =>
+  topples(standingOf(target, filling), blowTo(s, metres, target.height));
+
+/** Whether a container tips when something lobbed at it from so far away catches its far rim. */
+export function tips(container: Item, filling: number, s: Sending, metres: number): boolean {
+  const speed = pathTo(s, metres, container.height).speedAt(metres);
+  const blow = { diameter: s.item.width, mass: s.item.mass, speed, at: container.height };
+  return topples(standingOf(container, filling), blow);
 }
 
-/** Whether a thing falls when this object meets it at this speed. */
-export const falls = (target: Item, filling: number, object: Item, speed: number): boolean =>
-  topples(standingOf(target, filling), { diameter: object.width, mass: object.mass, speed });
-
-/** Whether a container tips when something lobbed catches its far rim. */
-export const tips = (container: Item, filling: number, object: Item, speed: number): boolean =>
-  topples(standingOf(container, filling), {
-    diameter: object.width,
-    mass: object.mass,
-    speed,
-    blowAt: container.height,
-  });
-
 /** Least filling, 0 to 1, from which on a container stays up when something lobbed catches its rim; null: it tips however full. */
-export function steadyFrom(container: Item, object: Item, speed: number): number | null {
+export function steadyFrom(container: Item, s: Sending, metres: number): number | null {
   const steps = container.contents ? STEPS : 0;
-  const over = Array.from({ length: steps + 1 }, (_, k) => tips(container, k / STEPS, object, speed));
+  const over = Array.from({ length: steps + 1 }, (_, k) => tips(container, k / STEPS, s, metres));
   const last = over.lastIndexOf(true);
   return last === steps ? null : (last + 1) / STEPS;
 }
@@ -60,10 +59,10 @@ export interface Water {
   litresToFall: number | null;
 }
 
-/** How much water makes a thing stand, or still lets it fall, against this object at this speed. */
-export function waterFor(target: Item, object: Item, speed: number): Water {
+/** How much water makes a thing stand, or still lets it fall, against this send from so far away. */
+export function waterFor(target: Item, s: Sending, metres: number): Water {
   const steps = target.contents ? STEPS : 0;
-  const down = Array.from({ length: steps + 1 }, (_, k) => falls(target, k / STEPS, object, speed));
+  const down = Array.from({ length: steps + 1 }, (_, k) => falls(target, k / STEPS, s, metres));
   const last = down.lastIndexOf(true);
   const first = down.indexOf(false);
   const standsFrom = last === steps ? null : last === -1 ? 0 : (last + 1) / STEPS;
@@ -71,3 +70,17 @@ export function waterFor(target: Item, object: Item, speed: number): Water {
   const litres = (share: number | null) => (share === null ? null : share * (target.contents ?? 0));
   return { standsFrom, fallsTo, litresToStand: litres(standsFrom), litresToFall: litres(fallsTo) };
 }
+
+/**
+ * Whether something that rolls into a lying container climbs its lip: a ball of radius r meets an edge of height l, keeps 1 - 5 l / 7 r of its speed
+ * and needs what lifts it, 0.7 v^2 >= g l. Higher than its middle it never does. 8 cm over 1 cm: 0.46 m/s.
+ */
+export function climbs(diameter: number, lip: number, speed: number): boolean {
+  const r = diameter / 2;
+  if (lip >= r) return false;
+  const kept = speed * (1 - (5 * lip) / (7 * r));
+  return 0.7 * kept ** 2 >= GRAVITY * lip;
+}
+/** Whether something comes down steeply enough to drop into an opening: over its near rim and below the far one. */
+export const dropsIn = (opening: number, diameter: number, angle: number): boolean =>
+  Math.tan(angle) * opening >= diameter;

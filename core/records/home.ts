@@ -2,9 +2,17 @@ import { z } from "zod";
 import { FLOORS } from "../kit/floors.ts";
 import { MOST_OF_ONE } from "../kit/item.ts";
 import { MOST_PLAYERS } from "../patterns/contract.ts";
-import { GRADE, type Slope } from "../physics/rolling.ts";
+import { GRADE, type Slope } from "../physics/floor.ts";
 import { outlineOf } from "../yard/shapes.ts";
-import { floorPatch, type Ground, MOST_OBSTACLES, MOST_PATCHES, obstacle, outline } from "../yard/space.ts";
+import {
+  floorPatch,
+  type Ground,
+  MOST_OBSTACLES,
+  MOST_PATCHES,
+  obstacle,
+  outline,
+  USUAL_CEILING,
+} from "../yard/space.ts";
 
 export const SPACE_KINDS = ["corridor", "room", "garden", "yard"] as const;
 /** Sizes of a space at home, metres. */
@@ -76,9 +84,12 @@ export const NOTHING_SAID: HomeAnswers = { kit: null, space: null, players: null
 export const LONGEST_SUPPORT = 300;
 
 /** A home's space as the fitting sees it. */
+/** How high the ceiling is, metres: as told; indoors 2.4 m where nobody said; null: none. */
+export const ceilingOf = (s: { ceiling?: number; indoors: boolean }): number | null =>
+  s.ceiling ?? (s.indoors ? USUAL_CEILING : null);
 export const groundOf = (s: HomeSpace): Ground => ({
   corners: outlineOf(s),
   obstacles: s.obstacles ?? [],
   indoors: s.indoors,
-  ceiling: s.ceiling ?? null,
+  ceiling: ceilingOf(s),
 });

@@ -1,4 +1,6 @@
 import { describe, expect, it } from "vitest";
+import { catalogueItem } from "../kit/catalogue.ts";
+import { sendingOf } from "../physics/send.ts";
 import { clashesOf } from "./clashes.ts";
 import type { Part } from "./parts.ts";
 
@@ -53,9 +55,9 @@ describe("clashes", () => {
     const friend: Part = { kind: "person", id: "x.other", along: 1.5, across: 0.8, role: "receiver" };
     expect(told([one, friend], { away: 2 })).toEqual([{ kind: "swing", ids: ["x.other"], clear: 2 }]);
     expect(told([one, friend], { away: 1.2 })).toEqual([]);
-    const lob = { inAir: true, rise: { from: 1, loft: 1 } };
+    const lob = { inAir: true, sends: sendingOf(8, "pushThrow", catalogueItem("sockBall")!, "boards") };
     expect(told([one], { ...lob, ceiling: 4 })).toEqual([]);
-    expect(told([one], { ...lob, ceiling: 1.5 })).toMatchObject([{ kind: "ceiling", ids: ["a"] }]);
+    expect(told([one], { ...lob, ceiling: 1.3 })).toMatchObject([{ kind: "ceiling", ids: ["a"] }]);
   });
   it("in the air nothing hides what stands behind it", () => {
     expect(told([target("b", 3, 0, 0.2), target("a", 1.5, 0, 0.3)], { inAir: true })).toEqual([]);

@@ -1,5 +1,5 @@
 import type { HitRule } from "../aim/hit-rule.ts";
-import { flightTo, type Rise } from "../physics/flight.ts";
+import { farthest, pathTo, purposeOf, type Sending as Sends } from "../physics/send.ts";
 import { HEADROOM } from "./fit.ts";
 import { footprintOf } from "./footprint.ts";
 import { overlap } from "./geometry.ts";
@@ -20,7 +20,9 @@ export type Clash =
   /** A thing that stands there is in the way of what is sent at a target. */
   | { kind: "inWay"; ids: [thing: string, target: string] }
   /** What is thrown at it comes up so high, metres, and would touch the ceiling. */
-  | { kind: "ceiling"; ids: [string]; height: number };
+  | { kind: "ceiling"; ids: [string]; height: number }
+  /** Nobody of that age gets so far with it: `reach` metres at most. */
+  | { kind: "tooFar"; ids: [string]; reach: number };
 
 /** What is sent, by whom and under what: metres. `swing`: reach around whoever sends; `away`: how far others stay. */
 export interface Sending {
@@ -28,7 +30,8 @@ export interface Sending {
   inAir: boolean;
   swing?: number;
   away?: number;
-  rise?: Rise | null;
+  /** How whoever sends does it; nothing is said of reach and ceiling without. */
+  sends?: Sends;
   ceiling?: number | null;
 }
 
@@ -74,14 +77,28 @@ export function clashesOf(parts: readonly Part[], space: { length: number; width
   const reach = (id: string, at: Place, half: number, clear: number) => {
     if (Math.hypot(at.along - from, at.across) - half < clear - 1e-9) out.push({ kind: "swing", ids: [id], clear });
   };
-  const { swing, away, rise, ceiling } = object;
+  const { swing, away, sends, ceiling } = object;
   if (swing) for (const t of [...targets, ...things]) reach(t.id, t, Math.min(t.width, 0.3) / 2, swing);
   if (away) for (const p of partsOf(parts, "person")) if (p.role === "receiver") reach(p.id, p, 0, away);
-  if (rise && typeof ceiling === "number")
+  if (sends?.travel === "air" && typeof ceiling === "number")
     for (const t of targets) {
-      const height = flightTo(rise, Math.hypot(t.along - from, t.across), (t.base ?? 0) + t.height / 2).apex;
+      const height = pathTo(
+        sends,
+        Math.hypot(t.along - from, t.across),
+        (t.base ?? 0) + t.height / 2,
+        purposeOf(t.rule),
+      ).apex;
       if (height + HEADROOM > ceiling) out.push({ kind: "ceiling", ids: [t.id], height });
     }
+  if (sends) {
+    for (const t of targets) {
+      const reach = farthest(sends, sends.travel === "air" ? (t.base ?? 0) + t.height / 2 : 0);
+      if (t.along - from >= reach) out.push({ kind: "tooFar", ids: [t.id], reach });
+    }
+    const reach = farthest(sends);
+    for (const z of partsOf(parts, "zone"))
+      if (z.near - from >= reach) out.push({ kind: "tooFar", ids: [z.id], reach });
+  }
   targets.forEach((t, i) => {
     if (Math.abs(t.across) + t.width / 2 > space.width / 2 + 1e-9 || t.along > space.length + 1e-9)
       out.push({ kind: "outside", ids: [t.id] });

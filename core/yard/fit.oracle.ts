@@ -10,8 +10,9 @@ import type { Ground } from "./space.ts";
 export function troubleOf(pieces: readonly Piece[], ground: Ground, at: Placement): Trouble | null {
   for (const p of pieces) {
     const box = placed(p, at);
-    if (p.kind !== "runOut" && p.kind !== "lane" && !boxInside(ground.corners, box)) return "outside";
-    if (p.kind === "lane" && !boxInside(ground.corners, { ...box, hy: THIN })) return "outside";
+    const thin = p.kind === "lane" && !p.run;
+    if (p.kind !== "runOut" && !thin && !boxInside(ground.corners, box)) return "outside";
+    if (thin && !boxInside(ground.corners, { ...box, hy: THIN })) return "outside";
     for (const o of ground.obstacles)
       if (keepsClear(p.kind, o.kind) && overlap(box, boxOf(o)) > OVERLAP_ALLOWED)
         return o.kind === "wall" ? "furniture" : o.kind;

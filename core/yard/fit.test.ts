@@ -2,7 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { pegRates } from "../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../formats/activity.ts";
+import { catalogueItem } from "../kit/catalogue.ts";
 import { patternOf } from "../patterns/registry.ts";
+import { sendingOf } from "../physics/send.ts";
 import { type Fit, findPlace, fitLayout, HEADROOM, highestOf, type Sent } from "./fit.ts";
 import { footprintOf, STAND, scaledParts, widthAt } from "./footprint.ts";
 import {
@@ -179,15 +181,15 @@ describe("fitting", () => {
     const a = fromPattern("climb");
     const p = patternOf("climb");
     const parts = p.layout(a.pattern.params, a.space);
-    const g = ground(rectangle(3.4, 2.4));
+    const g = ground(rectangle(3.6, 2.4));
     const was = pegRates(a, { age: 7 });
     const close = (list: readonly Part[]) => {
       const now = pegRates(a, { age: 7 }, { parts: list, inAir: false });
-      return [...was].every(([id, rate]) => Math.abs(now.get(id)! - rate) <= 0.05);
+      return Math.max(...[...was].map(([id, rate]) => Math.abs(now.get(id)! - rate)));
     };
     const fit = fitLayout(parts, g, sock, close);
     expect(fit.status).toBe("adapted");
-    expect(fit.scale).toBeLessThan(0.8);
+    expect(fit.scale).toBeLessThan(0.9);
     holds(fit, g, sock);
     const now = pegRates(a, { age: 7 }, { parts: fit.parts, inAir: false });
     for (const [id, rate] of was) expect(Math.abs(now.get(id)! - rate), id).toBeLessThanOrEqual(0.05);
@@ -204,13 +206,14 @@ describe("fitting", () => {
     );
     expect(blocked).toMatchObject({ status: "none", proved: false, trouble: "furniture" });
     expect(blocked.lets).toContainEqual({ kind: "clearAway" });
-    const lob: Sent = { ...sock, inAir: true, rise: { from: 0.9, loft: Math.PI / 4 } };
+    const sending = { ...sendingOf(8, "pushThrow", catalogueItem("sockBall")!, "boards"), most: 8, least: 0.5 };
+    const lob: Sent = { ...sock, inAir: true, sending };
     const under = (ceiling: number) => fitLayout(layout, { ...ground(rectangle(6, 3)), ceiling }, lob);
     expect(under(2.4).status).toBe("designed");
     // Shorter is lower: a lob that would touch the ceiling is brought nearer, as long as it can be.
     const nearer = under(1.5);
     expect(nearer.status).toBe("adapted");
-    expect(highestOf(nearer.parts, lob.rise!) + HEADROOM).toBeLessThanOrEqual(1.5);
+    expect(highestOf(nearer.parts, sending) + HEADROOM).toBeLessThanOrEqual(1.5);
     expect(under(1)).toMatchObject({ status: "none", trouble: "ceiling", proved: true });
   });
   it("keeps the circle of something long that is swung clear of furniture", () => {

@@ -1,4 +1,4 @@
-import { flightTo, type Rise } from "../physics/flight.ts";
+import { pathTo, purposeOf, type Sending } from "../physics/send.ts";
 import { footprintOf, NARROWEST, type Piece, scaledParts } from "./footprint.ts";
 import { cornersOfBox, diameterOf, inside, overlap } from "./geometry.ts";
 import type { Part, PartOf } from "./parts.ts";
@@ -10,6 +10,10 @@ import type { Ground } from "./space.ts";
 /** A layout shrinks to this share of its distances at most. */
 export const SMALLEST_SCALE = 0.4;
 const SCALE_STEP = 0.05;
+/** "As little shorter as will do" holds to so much of the whole length, metres. */
+const WITHIN = 0.02;
+/** A challenge is held when no hit rate is off by more, 0 to 1. */
+export const HOLDS = 0.05;
 /** What is thrown stays this far below a ceiling, metres. */
 export const HEADROOM = 0.2;
 
@@ -30,7 +34,10 @@ export interface Fit {
   scale: number;
   placement: Placement | null;
   parts: Part[];
-  /** `none`: nothing of that length lies in the space at all, which is a proof; otherwise the search found no place. */
+  /** Whether the challenge is what was designed, within 5 points of hit rate at every peg, and by how much the worst is off, 0 to 1. */
+  held: boolean;
+  off: number;
+  /** As designed it lies there; that nothing fits is proved by length or by the hand under the ceiling. Everything else was searched, not proved. */
   proved: boolean;
   /** Length that the layout takes (where it does not fit: its shortest version), and the longest straight line in the space, metres. */
   shortest: number;
@@ -46,24 +53,24 @@ export interface Sent {
   diameter: number;
   runOn: number;
   inAir: boolean;
-  /** How it flies, where it does. */
-  rise?: Rise | null;
+  /** How it is sent; null where nobody knows. */
+  sending?: Sending | null;
   /** How far something long is swung around whoever sends, metres. */
   swing?: number;
 }
 
 /** How high what is sent comes on its way to any target or zone, metres above the floor. */
-export function highestOf(parts: readonly Part[], rise: Rise): number {
+export function highestOf(parts: readonly Part[], sending: Sending): number {
   const start = parts.find((p) => p.kind === "line" && p.role === "start");
   const from = start?.kind === "line" ? start.along : 0;
   const tops = parts.flatMap((p) =>
     p.kind === "target"
-      ? [flightTo(rise, Math.hypot(p.along - from, p.across), (p.base ?? 0) + p.height / 2).apex]
+      ? [pathTo(sending, Math.hypot(p.along - from, p.across), (p.base ?? 0) + p.height / 2, purposeOf(p.rule)).apex]
       : p.kind === "zone"
-        ? [flightTo(rise, (p.near + p.far) / 2 - from, 0).apex]
+        ? [pathTo(sending, (p.near + p.far) / 2 - from, 0, "stop").apex]
         : [],
   );
-  return Math.max(rise.from, ...tops);
+  return Math.max(sending.height, ...tops);
 }
 
 /** Whether something that runs on would leave the space: indoors the walls stop it. */
@@ -100,14 +107,18 @@ const lengthOf = (pieces: readonly Piece[]) => {
   return Math.max(...must.map((p) => p.along + p.halfAlong)) - Math.min(...must.map((p) => p.along - p.halfAlong));
 };
 
-/** Whether targets could be narrowed enough: none is at the least width that can be aimed at. */
-const notTooNarrow = (parts: readonly Part[]): boolean =>
-  !parts.some((p) => p.kind === "target" && p.width <= NARROWEST + 1e-9);
+/** How far a shortened layout is off, 0 to 1, where nobody reckons hit rates: none while no target is at the least width that can be aimed at. */
+const narrowed = (parts: readonly Part[]): number =>
+  parts.some((p) => p.kind === "target" && p.width <= NARROWEST + 1e-9) ? 1 : 0;
 
-/** The smallest share, in steps, at which the challenge holds: halved towards, since what holds nearer by holds farther out as well. */
+/** Shares of the designed distances, in thousandths: what is told of one is told of the very layout that is drawn. */
+const thousandth = (k: number) => Math.round(k * 1000) / 1000;
+
+/** The smallest share at which the challenge holds: halved towards, since what holds nearer by holds farther out as well. */
 function leastScale(holds: (k: number) => boolean): number {
-  const share = (n: number) => Math.round((1 - n * SCALE_STEP) * 100) / 100;
-  let [low, high] = [0, Math.round((1 - SMALLEST_SCALE) / SCALE_STEP)];
+  const steps = Math.round((1 - SMALLEST_SCALE) / SCALE_STEP);
+  const share = (n: number) => thousandth(1 - n * SCALE_STEP);
+  let [low, high] = [0, steps];
   while (low < high) {
     const mid = Math.ceil((low + high) / 2);
     if (holds(share(mid))) low = mid;
@@ -117,24 +128,39 @@ function leastScale(holds: (k: number) => boolean): number {
 }
 
 /**
- * Fits a layout into a space: as designed where it can be turned or mirrored to lie there, otherwise as little shorter as will do. Targets
- * narrow with the distance so that they stay as hard to hit; `holds` says of a shortened layout whether the challenge does. `anyway`: where that does not do,
- * shorter still, at whatever challenge is left. Answers with the place, or with what keeps it out and what would let it in.
+ * Fits a layout into a space: as designed where it can be turned or mirrored to lie there, otherwise as little shorter as will do, to 2 cm of its
+ * length. Targets narrow with the distance so that they stay as hard to hit; `offBy` says by how much the hit rates of a layout at a
+ * share of its distances are off, 0 to 1. First where the challenge is held; `anyway`: where that does not do, shorter still, at whatever challenge is
+ * left. Answers with the place, or with what keeps it out and what would let it in.
  */
 export function fitLayout(
   parts: readonly Part[],
   ground: Ground,
   sent: Sent,
-  holds: (parts: readonly Part[]) => boolean = notTooNarrow,
+  offBy: (parts: readonly Part[], k: number) => number = narrowed,
   anyway = false,
 ): Fit {
   const seeker = new Seeker(ground);
   const low = (list: readonly Part[]) =>
-    sent.rise && ground.ceiling !== null && highestOf(list, sent.rise) + HEADROOM > ground.ceiling;
-  const at = (k: number, first: number | null = null) => {
+    sent.sending?.travel === "air" &&
+    ground.ceiling !== null &&
+    highestOf(list, sent.sending) + HEADROOM > ground.ceiling;
+  const places = new Map<number, Placement | null>();
+  const at = (k: number, first: number | null = null): Placement | null => {
+    const known = places.get(k);
+    if (known !== undefined) return known;
     const list = scaledParts(parts, k, sent.diameter);
-    return low(list) ? null : seeker.find(footprintOf(list, sent), first);
+    const found = low(list) ? null : seeker.find(footprintOf(list, sent), first);
+    places.set(k, found);
+    return found;
   };
+  const offs = new Map<number, number>();
+  const offAt = (k: number): number => {
+    const is = offs.get(k) ?? offBy(scaledParts(parts, k, sent.diameter), k);
+    offs.set(k, is);
+    return is;
+  };
+  const holdsAt = (k: number) => offAt(k) <= HOLDS;
   const longest = diameterOf(ground.corners);
   const done = (k: number, placement: Placement): Fit => {
     const out = scaledParts(parts, k, sent.diameter);
@@ -144,7 +170,9 @@ export function fitLayout(
       scale: k,
       placement,
       parts: out,
-      proved: true,
+      held: holdsAt(k),
+      off: offAt(k),
+      proved: k === 1,
       shortest: lengthOf(pieces),
       longest,
       backstop: needsBackstop(pieces, ground, placement),
@@ -155,50 +183,58 @@ export function fitLayout(
   };
   const whole = at(1);
   if (whole) return done(1, whole);
-  const known = new Map<number, boolean>();
-  const holdsAt = (k: number): boolean => {
-    const is = known.get(k) ?? holds(scaledParts(parts, k, sent.diameter));
-    known.set(k, is);
-    return is;
+  const length = lengthOf(footprintOf(parts, sent));
+  // Two centimetres of the whole length.
+  const fine = Math.max(0.001, WITHIN / length);
+  /** The largest share between two that fits and is allowed: what fits shorter is taken to fit shorter still, but for a look at every 5 % where the shortest does not. */
+  const largest = (from: number, to: number, allowed: (k: number) => boolean): Fit | null => {
+    let fits: number | null = null;
+    let high = to;
+    const shares = Math.round((to - from) / SCALE_STEP);
+    if (at(from)) fits = from;
+    else
+      for (let n = 1; n < shares && fits === null; n++) {
+        const k = thousandth(to - n * SCALE_STEP);
+        if (k > from && allowed(k) && at(k)) fits = k;
+        else high = k;
+      }
+    if (fits === null) return null;
+    while (high - fits > fine) {
+      const mid = thousandth((fits + high) / 2);
+      if (mid <= fits || mid >= high) break;
+      if (allowed(mid) && at(mid, at(fits)!.angle)) fits = mid;
+      else high = mid;
+    }
+    return done(fits, at(fits)!);
   };
   const least = leastScale(holdsAt);
-  const short = footprintOf(scaledParts(parts, least, sent.diameter), sent);
-  const shortest = lengthOf(short);
+  const lengthAt = (k: number) => lengthOf(footprintOf(scaledParts(parts, k, sent.diameter), sent));
+  const fitsLine = (k: number) => lengthAt(k) <= longest + 1e-9;
+  const held = least < 1 && fitsLine(least) ? largest(least, 1, holdsAt) : null;
+  if (held) return held;
+  const bottom = anyway ? SMALLEST_SCALE : least;
+  const easier = anyway && least > SMALLEST_SCALE && fitsLine(bottom) ? largest(bottom, least, () => true) : null;
+  if (easier) return easier;
+  const shortest = lengthAt(bottom);
   const none = (trouble: Trouble, proved: boolean): Fit => ({
     status: "none",
-    scale: least,
+    scale: bottom,
     placement: null,
-    parts: scaledParts(parts, least, sent.diameter),
+    parts: scaledParts(parts, bottom, sent.diameter),
+    held: false,
+    off: offAt(bottom),
     proved,
     shortest,
     longest,
     backstop: false,
     noWall: false,
     trouble,
-    lets: letting(parts, ground, sent, least, trouble),
+    lets: letting(parts, ground, sent, bottom, trouble),
   });
-  // The largest share in steps that fits: from both ends towards each other, since what fits short mostly fits shorter.
-  const largest = (from: number, to: number, allowed: (k: number) => boolean): Fit | null => {
-    let fits = from;
-    let place: Placement | null = from < to ? at(from) : null;
-    if (!place) return null;
-    let high = to;
-    while (high - fits > SCALE_STEP + 1e-9) {
-      const mid = Math.round((fits + Math.round((high - fits) / 2 / SCALE_STEP) * SCALE_STEP) * 100) / 100;
-      const found: Placement | null = allowed(mid) ? at(mid, place.angle) : null;
-      if (found) {
-        fits = mid;
-        place = found;
-      } else high = mid;
-    }
-    return done(fits, place);
-  };
-  const under = !low(scaledParts(parts, least, sent.diameter));
-  const held = under && shortest <= longest + 1e-9 ? largest(least, 1, holdsAt) : null;
-  if (held) return held;
-  const easier = anyway && least > SMALLEST_SCALE ? largest(SMALLEST_SCALE, least, () => true) : null;
-  if (easier) return { ...easier, shortest };
-  if (!under) return none("ceiling", true);
+  // Proofs: the hand itself is too near the ceiling; not even the longest straight line is long enough. All else was only searched.
+  if (low(scaledParts(parts, bottom, sent.diameter)))
+    return none("ceiling", ground.ceiling !== null && sent.sending!.height + HEADROOM > ground.ceiling);
+  const short = footprintOf(scaledParts(parts, bottom, sent.diameter), sent);
   return shortest > longest + 1e-9 ? none("outside", true) : none(worstOf(short, ground), false);
 }
 

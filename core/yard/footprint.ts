@@ -22,6 +22,8 @@ export interface Piece {
   angle: number;
   /** It hangs on a wall, which must stand behind it. */
   wall?: boolean;
+  /** A lane that somebody runs: all of it must lie in the space, not its middle alone. */
+  run?: boolean;
 }
 
 /** All that a layout takes up: `diameter` and `runOn` of what is sent, `swing` of what is swung around whoever sends, metres. */
@@ -94,6 +96,7 @@ function runOf(p: PartOf<"path">): Piece[] {
       halfAlong: Math.hypot(u, v) / 2,
       halfAcross: p.role === "roll" ? LANE_MARGIN : RUN_MARGIN,
       angle: Math.atan2(v, u),
+      ...(p.role !== "roll" && { run: true }),
     };
   });
 }

@@ -26,6 +26,8 @@ export type Part =
       across: number;
       width: number;
       height: number;
+      /** Away from the player; where nobody knows, as deep as wide, up to 0.3 m. */
+      depth?: number;
       item: string;
       label: string;
       rule: HitRule;
@@ -77,7 +79,7 @@ export function partsOf<K extends Part["kind"]>(parts: readonly Part[], kind: K)
 
 /** A line on the floor takes up so much, metres. */
 export const LINE_DEPTH = 0.04;
-/** A target is at least so deep on the floor, whatever it is; a taken-up depth is not known otherwise. */
+/** A target whose depth nobody knows is as deep as wide, and no deeper than this, metres. */
 const DEEPEST_TARGET = 0.3;
 
 /** The floor that a part takes up: a rectangle by its middle, half sizes (metres) and turn; null for a way, the run-on and people. */
@@ -93,7 +95,12 @@ export function patchOf(p: Part): Patch | null {
     case "line":
       return { ...spot(p), halfAlong: LINE_DEPTH / 2, halfAcross: p.width / 2, turn: p.turn ?? 0 };
     case "target":
-      return { ...spot(p), halfAlong: Math.min(p.width, DEEPEST_TARGET) / 2, halfAcross: p.width / 2, turn: 0 };
+      return {
+        ...spot(p),
+        halfAlong: (p.depth ?? Math.min(p.width, DEEPEST_TARGET)) / 2,
+        halfAcross: p.width / 2,
+        turn: 0,
+      };
     case "zone":
       return {
         along: (p.near + p.far) / 2,

@@ -16,7 +16,7 @@ const SAMPLE = 0.12;
 const MOST_SAMPLES = 24;
 /** What hangs on a wall has it so close behind, metres. */
 export const WALL_BEHIND = 0.15;
-/** A lane's middle must lie inside so wide, metres. */
+/** Of a lane that things pass, its middle must lie inside so wide, metres; somebody who runs needs all of it. */
 export const THIN = 0.02;
 
 /** What of an obstacle each kind of piece must keep clear of. A wall stops things; nothing may stand in it. */
@@ -262,7 +262,7 @@ function seenOf(pieces: readonly Piece[], mirrored: boolean): Seen[] {
       kind: p.kind,
       behind: p.wall ? { x: box.x + back * Math.cos(box.angle), y: box.y + back * Math.sin(box.angle) } : null,
       whole,
-      thin: p.kind === "lane" ? figureOf(cornersOfBox({ ...box, hy: Math.min(THIN, box.hy) }), null) : whole,
+      thin: p.kind === "lane" && !p.run ? figureOf(cornersOfBox({ ...box, hy: Math.min(THIN, box.hy) }), null) : whole,
     };
   });
 }

@@ -4,6 +4,7 @@ import { normalDraw, random } from "#core/forecast/random.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { isRefusal, type NextSend, type Setup } from "#core/patterns/contract.ts";
 import { patternOf } from "#core/patterns/registry.ts";
+import { farthest, reachChance } from "#core/physics/send.ts";
 import type { PlayEvent } from "#core/records/events.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 
@@ -44,7 +45,7 @@ export function playGo(
 ): PlayEvent[] {
   const draw = random(seed);
   const pattern = patternOf(a.pattern.name);
-  const { parts } = sceneOf(a);
+  const { parts, inAir } = sceneOf(a);
   const events: PlayEvent[] = [];
   let state = pattern.start(a.pattern.params, setup);
   let at = 0;
@@ -57,7 +58,7 @@ export function playGo(
       events.push({ kind: "stop", at });
       return events;
     }
-    const ref = "branches" in next ? endOf(next, a, parts, ages, tempers, sends++, draw) : null;
+    const ref = "branches" in next ? endOf(next, a, parts, inAir, ages, tempers, sends++, draw) : null;
     const body = "branches" in next ? next.branches.find((b) => b.ref === ref)!.event : next.event;
     const event = (bell !== null && at > bell ? { kind: "bell", at } : { ...body, at }) as PlayEvent;
     const after = pattern.step(state, event as never);
@@ -72,6 +73,7 @@ function endOf(
   send: NextSend,
   a: Activity,
   parts: readonly Part[],
+  inAir: boolean,
   ages: readonly number[],
   tempers: readonly Temper[],
   sends: number,
@@ -87,7 +89,8 @@ function endOf(
     const best = zones.reduce((x, y) => (worth(y.id) > worth(x.id) ? y : x));
     const shifts = shiftsOf(zones, b);
     const aim = middleOf(best, zones, shifts);
-    const stop = aim * (1 + t.long + player.spread.range * scale * normalDraw(draw));
+    const stop =
+      Math.min(farthest(player.sending), aim) * (1 + t.long + player.spread.range * scale * normalDraw(draw));
     if (stop < zones[0]!.near + shifts[0]!) return "short";
     return zones.find((z, i) => stop < z.far + shifts[i + 1]!)?.id ?? "over";
   }
@@ -100,5 +103,7 @@ function endOf(
   const first = targets
     .filter((x) => Math.abs(angle * x.distance - x.across) < x.width / 2 + b / 2 && height < x.height + b / 2)
     .sort((x, y) => x.distance - y.distance)[0];
-  return first && draw() < player.reach(first.distance) ? first.id : "none";
+  return first && draw() < reachChance(player.sending, first.distance, inAir ? first.height / 2 : 0)
+    ? first.id
+    : "none";
 }

@@ -5,6 +5,7 @@ import type { SchoolItems } from "#core/compile/card.ts";
 import { itemsIn, problemsOf } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { type Item, item as itemSchema, MOST_OWN_ITEMS } from "#core/kit/item.ts";
+import { neverIn } from "#core/kit/sense.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
@@ -26,6 +27,12 @@ export const schoolItemsFor = (who: SignedIn): Promise<SchoolItems> => inSchool(
 function checked(given: unknown): Item {
   const read = itemSchema.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
+  const word = neverIn(read.data.name);
+  if (word)
+    throw NotAllowed.of(
+      "name",
+      `name says "${word}": glass, cans under pressure, cleaning things, medicine and blades are never played with`,
+    );
   const known = catalogueItem(read.data.id);
   if (!known && read.data.name === "") throw NotAllowed.of("name", "name must not be empty: it is a thing of your own");
   return { ...read.data, always: known?.always ?? false, made: read.data.made ?? known?.made ?? null };

@@ -314,9 +314,13 @@ const DECIDE = 5;
 export function next(s: BandsState): NextSend | NextSure | null {
   if (s.over) return null;
   const p = s.params;
-  if (full(s)) return { event: { kind: "ready" }, seconds: SETTLE, walk: p.lines[p.lines.length - 1]!, moving: true };
-  if (asksBlocker(s)) return { event: { kind: "block", zone: null }, seconds: DECIDE, walk: 0, moving: false };
+  if (full(s)) {
+    const walk = p.lines[p.lines.length - 1]!;
+    return { event: { kind: "ready" }, by: s.sides.flat(), seconds: SETTLE, walk, moving: true };
+  }
   const { side, player } = playerToSend(s);
+  if (asksBlocker(s))
+    return { event: { kind: "block", zone: null }, by: [player], seconds: DECIDE, walk: 0, moving: false };
   const need =
     p.finish.exact && p.finish.total !== null && !byDifference(s)
       ? p.finish.total - s.totals[side]! - lying(s)[side]!

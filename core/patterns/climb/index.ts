@@ -113,7 +113,7 @@ export const climb: Pattern<ClimbParams, rules.ClimbState> = {
             id: "t5",
             item: "bottle",
             label: "bottle",
-            distance: 4.3,
+            distance: 3.9,
             across: -0.17,
             width: 0.08,
             height: 0.28,

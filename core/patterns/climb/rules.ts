@@ -327,8 +327,11 @@ const PER_DOSE = 1.5;
 
 export function next(s: ClimbState): NextSend | NextSure | null {
   if (s.over) return null;
-  if (s.waiting) return { event: { kind: "ready" }, seconds: READY, walk: 0, moving: false };
-  if (s.owes) return { event: { kind: "forfeit" }, seconds: s.params.forfeit!.dose * PER_DOSE, walk: 0, moving: true };
+  if (s.waiting) return { event: { kind: "ready" }, by: [s.player], seconds: READY, walk: 0, moving: false };
+  if (s.owes) {
+    const seconds = s.params.forfeit!.dose * PER_DOSE;
+    return { event: { kind: "forfeit" }, by: [s.player], seconds, walk: 0, moving: true };
+  }
   const want = wanted(s);
   return {
     player: s.player,

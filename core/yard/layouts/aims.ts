@@ -203,6 +203,8 @@ export const ramp = defineLayout({
   item: { use: "ramp", initial: "board" },
   parts: ({ board, rise, roll, size }, item) => {
     const long = cm(Math.sqrt(Math.max(0.01, board * board - rise * rise)));
+    // What is rolled stops beyond the ramp, never in it.
+    const to = cm(long + Math.max(roll, size / 2 + 0.05));
     return [
       { kind: "obstacle", id: "r1", along: cm(long / 2), across: 0, depth: long, width: BOARD, item, label: "" },
       { kind: "line", id: "m1", along: long, across: 0, width: 0.6, role: "mark" },
@@ -211,7 +213,7 @@ export const ramp = defineLayout({
         id: "w1",
         points: [
           { along: long, across: 0 },
-          { along: cm(long + roll), across: 0 },
+          { along: to, across: 0 },
         ],
         closed: false,
         role: "roll",
@@ -219,7 +221,7 @@ export const ramp = defineLayout({
       {
         kind: "court",
         id: "stop",
-        along: cm(long + roll),
+        along: to,
         across: 0,
         depth: size,
         width: size,

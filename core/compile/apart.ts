@@ -1,0 +1,113 @@
+import { layoutOf } from "../forecast/for-activity.ts";
+import type { Activity } from "../formats/activity.ts";
+import { patternOf } from "../patterns/registry.ts";
+import { cornersOf, type Part, partsOf, patchOf } from "../yard/parts.ts";
+import { OVERLAP_ALLOWED } from "../yard/seek.ts";
+
+/** Things are put so far from each other when they have to be parted, metres. */
+const ROOM = 0.02;
+/** Nothing is put nearer than this, metres. */
+const NEAREST = 0.4;
+
+/** What a part takes up of the floor, turned things by the rectangle about them, metres. */
+interface Taken {
+  id: string;
+  along: readonly [number, number];
+  across: readonly [number, number];
+}
+function takenBy(p: Part): Taken | null {
+  const patch = patchOf(p);
+  if (!patch) return null;
+  const all = cornersOf(patch);
+  const span = (list: readonly number[]) => [Math.min(...list), Math.max(...list)] as const;
+  return { id: "id" in p ? p.id : "", along: span(all.map((c) => c.along)), across: span(all.map((c) => c.across)) };
+}
+const meets = (a: readonly [number, number], b: readonly [number, number]) =>
+  Math.min(a[1], b[1]) - Math.max(a[0], b[0]);
+/** Whether two things stand in each other, by more than touching. */
+const inOther = (a: Taken, b: Taken) =>
+  meets(a.along, b.along) > OVERLAP_ALLOWED && meets(a.across, b.across) > OVERLAP_ALLOWED;
+
+/** What stands on the floor of a layout: targets, and things laid out beside the game. */
+function standing(parts: readonly Part[]): { targets: Taken[]; things: Taken[] } {
+  const on = (p: { base?: number }) => p.base === undefined;
+  return {
+    targets: partsOf(parts, "target")
+      .filter(on)
+      .map((t) => takenBy(t)!),
+    things: partsOf(parts, "obstacle")
+      .filter(on)
+      .map((o) => takenBy(o)!),
+  };
+}
+
+/** Pairs of things of a layout that stand in each other, by their real sizes. */
+export function inEachOther(parts: readonly Part[]): [string, string][] {
+  const { targets, things } = standing(parts);
+  const out: [string, string][] = [];
+  targets.forEach((t, i) => {
+    for (const u of [...targets.slice(i + 1), ...things]) if (inOther(t, u)) out.push([t.id, u.id]);
+  });
+  return out;
+}
+
+/** The place for a peg nearest to `wanted` between `low` and `high` at which it stands in nothing; null where there is none. */
+export function freeOf(a: Activity, id: string, wanted: number, low: number, high: number): number | null {
+  const { targets, things } = standing(layoutOf(a));
+  const own = targets.find((t) => t.id === id);
+  if (!own) return wanted;
+  const half = (own.along[1] - own.along[0]) / 2;
+  const taken = [...targets.filter((t) => t.id !== id), ...things]
+    .filter((t) => meets(t.across, own.across) > OVERLAP_ALLOWED)
+    .map((t) => [t.along[0] - half - ROOM / 2, t.along[1] + half + ROOM / 2] as const);
+  const free = (x: number) => x >= low && x <= high && taken.every(([from, to]) => x <= from || x >= to);
+  const tried = [wanted, ...taken.flat()].filter(free);
+  return tried.length === 0 ? null : tried.reduce((x, y) => (Math.abs(y - wanted) < Math.abs(x - wanted) ? y : x));
+}
+
+/**
+ * The same activity with its targets standing in nothing: each that does is moved to the nearest free place, farther ones first outwards, up to
+ * `longest` metres; where its own way is full, aside.
+ */
+export function spread(a: Activity, longest = Number.POSITIVE_INFINITY): Activity {
+  const p = patternOf(a.pattern.name);
+  let now = a;
+  // Every move parts one thing from all others for good, so there are no more rounds than things.
+  for (let round = 0; round < 2 * p.pegs(a.pattern.params).length; round++) {
+    const parts = layoutOf(now);
+    const pairs = inEachOther(parts);
+    if (pairs.length === 0) return now;
+    const targets = partsOf(parts, "target");
+    const in_ = targets.filter((t) => pairs.some(([x, y]) => x === t.id || y === t.id));
+    const far = in_.reduce((x, y) => (y.along >= x.along ? y : x));
+    const next = parted(now, far.id, far.along, longest);
+    if (!next) return now;
+    now = next;
+  }
+  return now;
+}
+
+function parted(a: Activity, id: string, at: number, longest: number): Activity | null {
+  const p = patternOf(a.pattern.name);
+  const moved = (params: unknown): Activity => ({ ...a, pattern: { ...a.pattern, params } }) as Activity;
+  const peg = p.pegs(a.pattern.params).find((g) => g.id === id);
+  const far = Math.max(longest, at);
+  const out = peg && freeOf(a, id, at, at, far);
+  const back = peg && freeOf(a, id, at, NEAREST, at);
+  const steps = (x: number, up: boolean) => (up ? Math.ceil(x * 100 - 1e-6) : Math.floor(x * 100 + 1e-6)) / 100;
+  if (peg && out !== null && out !== undefined) return moved(p.movePeg(a.pattern.params, id, steps(out, true)));
+  if (peg && back !== null && back !== undefined) return moved(p.movePeg(a.pattern.params, id, steps(back, false)));
+  const { targets, things } = standing(layoutOf(a));
+  const own = targets.find((t) => t.id === id)!;
+  const half = (own.across[1] - own.across[0]) / 2;
+  const middle = (own.across[0] + own.across[1]) / 2;
+  const taken = [...targets.filter((t) => t.id !== id), ...things]
+    .filter((t) => meets(t.along, own.along) > OVERLAP_ALLOWED)
+    .map((t) => [t.across[0] - half - ROOM / 2, t.across[1] + half + ROOM / 2] as const);
+  const room = a.space.width / 2 - half;
+  const tried = taken.flat().filter((x) => Math.abs(x) <= room && taken.every(([f, t]) => x <= f || x >= t));
+  if (tried.length === 0) return null;
+  const aside = tried.reduce((x, y) => (Math.abs(y - middle) < Math.abs(x - middle) ? y : x));
+  const params = p.moveAside(a.pattern.params, id, Math.round(aside * 100) / 100);
+  return params === null ? null : moved(params);
+}

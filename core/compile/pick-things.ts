@@ -1,0 +1,90 @@
+import { type Choosing, type Chosen, choose, endsOf, type Pick } from "../kit/choose.ts";
+import type { Property } from "../kit/property.ts";
+import type { Limit, Role } from "../kit/role.ts";
+import { targetOf } from "./roles.ts";
+
+export interface Picked {
+  picks: Pick[];
+  unmet: Chosen["unmet"];
+  proved: boolean;
+  /** Roles that were not met as asked. */
+  missing: string[];
+  /** What was let go for that, in order. */
+  letGo: Property[];
+  /** Targets at which touching counts instead of what was asked. */
+  touched: string[];
+  /** Pieces, where there are not as many of one kind as the game asks for. */
+  fewer: number | null;
+  /** Targets that nothing here can be, however it is asked. */
+  unmetTargets: string[];
+  /** Nothing that is here can be sent so: it hardly moves, or it would be no sense. */
+  idle: boolean;
+}
+
+/**
+ * The order in which limits are let go where a role cannot be met: one property at a time, until it can. What is there for safety (softness, breaking,
+ * a grown-up's yes, the most that something sent may weigh) and what sense.ts says is never let go.
+ */
+export const LET_GO: readonly Property[] = [
+  "made",
+  "handling",
+  "slides",
+  "runOn",
+  "rebound",
+  "opening",
+  "gap",
+  "height",
+  "width",
+  "mass",
+  "noise",
+];
+const forSafety = (r: Role, l: Limit) => l.property === "mass" && l.most !== undefined && r.use === "send";
+
+/** The things of a home for all roles; where a role cannot be met, limits are let go, then how it counts, then how many pieces there are. */
+export function pickThings(choosing: Choosing): Picked {
+  const first = choose(choosing);
+  const missingIn = (c: Chosen) => c.unmet.filter((u) => !u.optional).map((u) => u.role);
+  const missing = missingIn(first);
+  const idle = first.unmet.some((u) => u.role === "send" && u.why.key === "unmet.pointless");
+  const out: Picked = { ...first, missing, letGo: [], touched: [], fewer: null, unmetTargets: [], idle };
+  if (missing.length === 0) return out;
+  // What the family decided for such a role does not work.
+  const fixed = Object.fromEntries(Object.entries(choosing.fixed ?? {}).filter(([r]) => !missing.includes(r)));
+  let now: Choosing = { ...choosing, fixed };
+  let got = Object.keys(choosing.fixed ?? {}).length > 0 ? choose(now) : first;
+  const still = () => missingIn(got);
+  const relax = (change: (r: Role) => Role) => {
+    const open = still();
+    now = { ...now, roles: now.roles.map((r) => (open.includes(r.id) ? change(r) : r)) };
+    got = choose(now);
+  };
+  for (const property of LET_GO) {
+    const open = still();
+    const goes = (r: Role, l: Limit) => l.property === property && !forSafety(r, l);
+    if (!now.roles.some((r) => open.includes(r.id) && r.limits.some((l) => goes(r, l)))) continue;
+    out.letGo.push(property);
+    relax((r) => ({ ...r, limits: r.limits.filter((l) => !goes(r, l)) }));
+  }
+  const coupled = still().filter((id) => choosing.couplings.some((k) => k.kind !== "differs" && endsOf(k)[1] === id));
+  if (coupled.length > 0) {
+    out.touched = coupled;
+    now = {
+      ...now,
+      couplings: now.couplings.filter((k) => k.kind === "differs" || !coupled.includes(endsOf(k)[1])),
+      roles: now.roles.map((r) => (coupled.includes(r.id) ? { ...r, upright: true } : r)),
+    };
+    got = choose(now);
+  }
+  for (
+    let count = (now.roles.find((r) => r.id === "send")?.count ?? 1) - 1;
+    count > 0 && still().includes("send");
+    count--
+  ) {
+    out.fewer = count;
+    now = { ...now, roles: now.roles.map((r) => (r.id === "send" || r.id === "send2" ? { ...r, count } : r)) };
+    got = choose(now);
+  }
+  // Where there are more targets than things to stand up, the rest are spots that it rolls over.
+  if (still().some((id) => targetOf(id) !== null)) relax((r) => ({ ...r, upright: false }));
+  return { ...out, picks: got.picks, unmetTargets: still().filter((id) => targetOf(id) !== null) };
+}

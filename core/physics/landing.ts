@@ -1,0 +1,31 @@
+import type { Floor } from "../kit/floors.ts";
+import type { Item } from "../kit/item.ts";
+import { decelerationOf, GRAVITY, stopsAfter } from "./floor.ts";
+
+/** A solid ball that lands sliding rolls off with this share of its speed. */
+const ROLLS_OFF = 5 / 7;
+/** Share of the speed that softness can take away on landing: an assumption. */
+const SOFT_TAKES = 0.95;
+/** Hops lower than this are none, metres. */
+const LEAST_HOP = 0.005;
+/** From reaching a thing to standing up with it, seconds. */
+export const PICK_UP = 1;
+
+/**
+ * How far a thing moves on after landing, metres: its hops, then the roll or slide. Hops: each comes up to rebound^2 of the one
+ * before, carried along by what speed is left. `speed` over the ground at landing (m/s), `drop` the height it fell from (m).
+ */
+export function runAfterLanding(i: Item, floor: Floor, speed: number, drop: number): number {
+  const along = speed * (1 - SOFT_TAKES * i.softness) * (i.drag === null ? 1 : ROLLS_OFF);
+  let hop = drop * i.rebound ** 2;
+  let far = 0;
+  while (hop > LEAST_HOP) {
+    far += along * 2 * Math.sqrt((2 * hop) / GRAVITY);
+    hop *= i.rebound ** 2;
+  }
+  return far + stopsAfter(along, decelerationOf(i, floor, "ground"));
+}
+
+/** Seconds to fetch a thing that was sent `metres` and ran on: there and back at `walking` m/s, and picked up. */
+export const fetchSeconds = (metres: number, runOn: number, walking: number): number =>
+  (2 * (metres + runOn)) / walking + PICK_UP;

@@ -1,0 +1,221 @@
+import { type Action, actionFacts, type Travel } from "../aim/actions.ts";
+import type { HitRule } from "../aim/hit-rule.ts";
+import type { Floor } from "../kit/floors.ts";
+import type { Item, Move } from "../kit/item.ts";
+import type { Age } from "../measures/stature.ts";
+import { dragLength, farOf, throughAir } from "./air.ts";
+import { decelerationOf, GRAVITY, stopsAfter } from "./floor.ts";
+import { runAfterLanding } from "./landing.ts";
+import { type How, releaseOf } from "./release.ts";
+
+/**
+ * One physics of a send. For a person, an action, a thing and a floor there is one range of release speeds (release.ts) and one deceleration
+ * (floor.ts), and everything that is said of a send follows: how far it gets, how fast it must leave, how long it is under way, how fast
+ * and how steeply it arrives, whether what it meets falls, tips or lets it in (standing.ts), and where it ends. See docs/model.md.
+ */
+export interface Sending {
+  travel: Travel;
+  /** Release speeds, least steady and most, m/s. */
+  least: number;
+  most: number;
+  /** Where it leaves, metres above the floor, and how steeply it usually does, radians; 0: along the floor. */
+  height: number;
+  loft: number;
+  /** What the floor takes, m/s^2. */
+  slows: number;
+  /** Over so many metres the air takes a share 1 - 1/e of the speed; on the floor it takes nothing. */
+  air: number;
+  item: Item;
+  floor: Floor;
+}
+
+/** How something is sent on the floor or in the air when only that is said. */
+export const USUAL_ACTION: Record<Move, Action> = { ground: "underarmRoll", slide: "slide", air: "underarmThrow" };
+
+/** A person of that age sends a thing on a floor. */
+export function sendingOf(age: Age, action: Action, item: Item, floor: Floor, how: How = {}): Sending {
+  const { travel } = actionFacts[action];
+  const flies = travel === "air";
+  return {
+    travel,
+    ...releaseOf(action, age, item.mass, how),
+    slows: flies ? 0 : decelerationOf(item, floor, travel),
+    air: flies ? dragLength(item) : Number.POSITIVE_INFINITY,
+    item,
+    floor,
+  };
+}
+
+/** Speed that is left on purpose when something on the floor is to be met, m/s: an assumption. */
+const TO_SPARE = 1.3;
+/** What is to fall is sent at least at this share of the most: an assumption. */
+const FIRM = 0.7;
+/** Up to this share of the farthest everything gets there, from it on less and less, and at the farthest nothing: an assumption. */
+const SURE = 0.75;
+/** At this share of the farthest half of the sends get there; nobody is asked for more. */
+const ASKED = (1 + SURE) / 2;
+
+/** `stop`: it is to come to rest there; `meet`: to meet what stands there; `fell`: to knock it over. */
+export type Purpose = "stop" | "meet" | "fell";
+/** What a target is there for. */
+export function purposeOf(rule: HitRule): Purpose {
+  const rules = rule.kind === "anyOf" ? rule.rules : [rule];
+  return rules.some((r) => r.kind === "topple") ? "fell" : rules.every((r) => r.kind === "on") ? "stop" : "meet";
+}
+
+/** A send on its way; all in metres from where it leaves, seconds, m/s, radians. */
+export interface Path {
+  speed: number;
+  loft: number;
+  /** Whether it gets as far as it was aimed. */
+  gets: boolean;
+  /** Highest point and how far out it is. */
+  apex: number;
+  apexAt: number;
+  /** Height of its middle above where it would lie; 0 along the floor. */
+  at: (metres: number) => number;
+  /** Until it is so far out; at most until it lies. */
+  seconds: (metres: number) => number;
+  /** Over the ground; 0 where it does not come. */
+  speedAt: (metres: number) => number;
+  /** How steeply it comes down; 0 along the floor. */
+  angleAt: (metres: number) => number;
+  /** Where it lies in the end when it meets nothing. */
+  ends: number;
+}
+
+/** The farthest that a send can come at a height above the floor, metres; 0 where it cannot come so high. */
+export function farthest(s: Sending, height = 0): number {
+  if (s.travel !== "air") return stopsAfter(s.most, s.slows);
+  const square = s.most ** 2 + 2 * GRAVITY * (s.height - height);
+  return square <= 0 ? 0 : farOf((s.most * Math.sqrt(square)) / GRAVITY, s.air);
+}
+/** The nearest at which a send can come to rest by its own, metres. */
+export const nearest = (s: Sending): number => (s.travel === "air" ? 0 : stopsAfter(s.least, s.slows));
+/** How far anybody is asked to send, metres: half of the sends get there. */
+export const asksAtMost = (s: Sending, height = 0): number => ASKED * farthest(s, height);
+
+/**
+ * Chance that a send gets as far as a distance at a height, 0 to 1: sure up to three quarters of the farthest, half at seven eighths, and
+ * exactly none from the farthest on.
+ */
+export function reachChance(s: Sending, metres: number, height = 0): number {
+  const far = farthest(s, height);
+  if (metres <= SURE * far) return 1;
+  if (metres >= far) return 0;
+  const t = (far - metres) / ((1 - SURE) * far);
+  return t * t * (3 - 2 * t);
+}
+
+/** The send that is aimed at a distance (metres) and, in the air, a height above the floor. */
+export function pathTo(s: Sending, metres: number, height = 0, purpose: Purpose = "meet"): Path {
+  return s.travel === "air" ? flight(s, metres, height, purpose) : alongTheFloor(s, metres, purpose);
+}
+
+/** v0^2 = v^2 + 2 a d, held between the least steady and the most. */
+function alongTheFloor(s: Sending, metres: number, purpose: Purpose): Path {
+  const a = s.slows;
+  const left = purpose === "stop" ? 0 : TO_SPARE;
+  const needed = Math.sqrt(left ** 2 + 2 * a * Math.max(0, metres));
+  const wanted = purpose === "fell" ? Math.max(needed, FIRM * s.most) : needed;
+  const speed = Math.min(s.most, Math.max(s.least, wanted));
+  const ends = stopsAfter(speed, a);
+  const speedAt = (x: number) => Math.sqrt(Math.max(0, speed ** 2 - 2 * a * Math.max(0, x)));
+  return {
+    speed,
+    loft: 0,
+    gets: ends >= metres - 1e-9,
+    apex: 0,
+    apexAt: 0,
+    at: () => 0,
+    seconds: (x) => (speed - speedAt(x)) / a,
+    speedAt,
+    angleAt: () => 0,
+    ends,
+  };
+}
+
+/** Nearer than this is under one's nose, metres. */
+const LEAST_THROW = 0.05;
+/** Nobody sends steeper, radians. */
+const STEEPEST = (80 * Math.PI) / 180;
+
+/**
+ * A flight at the usual angle where the speed for it is between the least steady and the most; else at that bound and the angle nearest to
+ * the usual one that gets there; where none does, at the most and the angle of least effort, and it falls short.
+ */
+function flight(s: Sending, metres: number, height: number, purpose: Purpose): Path {
+  const d = throughAir(Math.max(LEAST_THROW, metres), s.air);
+  const up = height - s.height;
+  const floor = purpose === "fell" ? Math.max(s.least, FIRM * s.most) : s.least;
+  const usual = speedAtAngle(d, up, s.loft);
+  const steep = Math.min(STEEPEST, Math.PI / 4 + Math.atan2(up, d) / 2);
+  const effort = speedAtAngle(d, up, steep);
+  let [loft, speed] = [s.loft, usual];
+  if (usual < floor) {
+    speed = Math.max(floor, effort);
+    loft = angles(d, up, speed)?.[0] ?? steep;
+  } else if (usual > s.most) {
+    speed = s.most;
+    const both = angles(d, up, speed);
+    loft = both === null ? steep : Math.abs(both[0] - s.loft) <= Math.abs(both[1] - s.loft) ? both[0] : both[1];
+  }
+  const gets = effort <= s.most * (1 + 1e-9);
+  const [u, w] = [speed * Math.cos(loft), speed * Math.sin(loft)];
+  const at = (x: number) => {
+    const far = throughAir(x, s.air);
+    return s.height + far * Math.tan(loft) - (GRAVITY * far ** 2) / (2 * u ** 2);
+  };
+  const lands = farOf((u / GRAVITY) * (w + Math.sqrt(Math.max(0, w ** 2 + 2 * GRAVITY * s.height))), s.air);
+  const seconds = (x: number) => throughAir(Math.min(x, lands), s.air) / u;
+  const over = (x: number) => (x > lands + 1e-9 ? 0 : u * Math.exp(-x / s.air));
+  const down = (x: number) => Math.max(0, GRAVITY * seconds(x) - w);
+  const topAt = Math.max(0, farOf((u * w) / GRAVITY, s.air));
+  const apexAt = Math.min(Math.max(LEAST_THROW, metres), topAt);
+  return {
+    speed,
+    loft,
+    gets,
+    apex: at(apexAt),
+    apexAt,
+    at,
+    seconds,
+    speedAt: over,
+    angleAt: (x) => Math.atan2(down(x), over(x)),
+    ends: lands + runAfterLanding(s.item, s.floor, over(lands), down(lands) ** 2 / (2 * GRAVITY)),
+  };
+}
+
+/** Speed that takes a thing to a place at an angle, m/s: v^2 = g d^2 / (2 cos^2 a (d tan a - up)); Infinity where it points too low. */
+function speedAtAngle(d: number, up: number, angle: number): number {
+  const drop = d * Math.tan(angle) - up;
+  return drop <= 0 ? Number.POSITIVE_INFINITY : Math.sqrt((GRAVITY * d ** 2) / (2 * Math.cos(angle) ** 2 * drop));
+}
+/** The flat and the steep angle at which a speed takes a thing to a place; null where it is too slow. */
+function angles(d: number, up: number, v: number): readonly [number, number] | null {
+  const root = v ** 4 - GRAVITY * (GRAVITY * d ** 2 + 2 * up * v ** 2);
+  // At the very least of effort rounding may take the root below nothing.
+  if (root < -1e-9 * v ** 4) return null;
+  const r = Math.sqrt(Math.max(0, root));
+  return [Math.atan2(v ** 2 - r, GRAVITY * d), Math.atan2(v ** 2 + r, GRAVITY * d)];
+}
+
+/** A full push that gets less far than this is no game, metres. */
+const LEAST_GAME = 1.2;
+/** Whether sending this here is pointless: not even the most gets it far enough for a game. */
+export const pointless = (s: Sending): boolean => farthest(s) < LEAST_GAME;
+
+/** How far a thing lies beyond where it was aimed when it met nothing, metres. */
+export function runsOn(s: Sending, metres: number, height = 0, purpose: Purpose = "meet"): number {
+  return Math.max(0, pathTo(s, metres, height, purpose).ends - metres);
+}
+
+/** Where a thing lies after it came back from a wall `metres` away, metres from the wall: what rebound leaves of its speed runs out on the floor. */
+export function comesBack(s: Sending, metres: number, height = 0): number {
+  const path = pathTo(s, metres, height, "fell");
+  const back = path.speedAt(metres) * s.item.rebound;
+  return s.travel === "air"
+    ? runAfterLanding(s.item, s.floor, back, path.at(metres)) +
+        back * Math.sqrt((2 * Math.max(0, path.at(metres))) / GRAVITY)
+    : stopsAfter(back, s.slows);
+}
