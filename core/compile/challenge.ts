@@ -123,6 +123,12 @@ export function withinReach(a: Activity, who: Who, ceiling?: number | null): Act
   return moveAll(a, to);
 }
 
+/** The same activity with nothing beyond what this person can be asked, and nothing standing in another thing. */
+export function standing(a: Activity, who: Who, { longest = Number.POSITIVE_INFINITY, ceiling }: Bounds): Activity {
+  const near = withinReach(a, who, ceiling);
+  return spread(near, Math.min(longest, ...asked(near, who, ceiling).values()));
+}
+
 /** Where a falling function crosses zero between two ends; the end itself where it does not. */
 function crossing(f: (x: number) => number, low: number, high: number): number {
   let [lo, hi] = [low, Math.max(low, high)];
@@ -137,13 +143,13 @@ function crossing(f: (x: number) => number, low: number, high: number): number {
 }
 
 /** Lines across the floor: one factor for all of them, by the mean of their rates. */
-function together(now: Activity, pegs: readonly Peg[], off: (a: Activity) => number[], longest: number): Activity {
+function together(now: Activity, off: (a: Activity) => number[], longest: number): Activity {
   const mean = (k: number) => {
     const all = off(scaled(now, k));
     return all.reduce((s, d) => s + d, 0) / Math.max(1, all.length);
   };
   if (Math.abs(mean(1)) <= NEAR_ENOUGH) return now;
-  const farthest = Math.max(...pegs.map((g) => g.distance));
+  const farthest = Math.max(...distancesOf(now));
   return scaled(now, crossing(mean, NEAREST, Math.min(FARTHEST, longest / farthest)));
 }
 
@@ -209,7 +215,7 @@ export function holdChallenge(
   const limits = asked(now, who, ceiling);
   const most = new Map([...limits].map(([id, m]) => [id, Math.min(m, longest)]));
   const edge = Math.min(longest, ...limits.values());
-  const begin = spread(withinReach(now, who, ceiling), longest);
+  const begin = standing(now, who, { longest, ceiling });
   const pegs = p.pegs(begin.pattern.params);
   const before = pegRates(now, who);
   const told = pegs.filter((g) => wanted.has(g.id) && before.has(g.id));
@@ -217,9 +223,7 @@ export function holdChallenge(
   let activity = begin;
   if (off(pegRates(begin, who)).some((d) => Math.abs(d) > NEAR_ENOUGH)) {
     const banded = sceneOf(now).parts.some((x) => x.kind === "zone");
-    const moved = banded
-      ? together(begin, told, (a) => off(pegRates(a, who)), edge)
-      : oneByOne(begin, wanted, who, most);
+    const moved = banded ? together(begin, (a) => off(pegRates(a, who)), edge) : oneByOne(begin, wanted, who, most);
     const worst = (a: Activity) => Math.max(...off(pegRates(a, who)).map(Math.abs));
     if (worst(moved) < worst(begin)) activity = moved;
   }

@@ -32,8 +32,17 @@ import { scaledLaid } from "../yard/layouts/laid.ts";
 import { type Part, partsOf, reachOfLayout, type Place as Spot } from "../yard/parts.ts";
 import { type Placement, pointIn } from "../yard/placement.ts";
 import { USUAL_CEILING } from "../yard/space.ts";
-import { spread } from "./apart.ts";
-import { asked, distancesOf, HELD_WITHIN, type Held, holdChallenge, scaled, withinReach } from "./challenge.ts";
+import { inEachOther } from "./apart.ts";
+import {
+  asked,
+  distancesOf,
+  HELD_WITHIN,
+  type Held,
+  holdChallenge,
+  scaled,
+  standing,
+  withinReach,
+} from "./challenge.ts";
 import { type Picked, pickThings } from "./pick-things.ts";
 import { rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
 
@@ -116,11 +125,6 @@ export function sentOf(a: Activity, age: Age = USUAL_AGE, slope: Slope = "level"
   };
 }
 
-/** By how much the hit rates of an activity are off what this person's were meant to be, 0 to 1, the worst of all pegs. */
-function offBy(wanted: ReadonlyMap<string, number>, rates: ReadonlyMap<string, number>): number {
-  return Math.max(0, ...[...wanted].map(([id, rate]) => Math.abs((rates.get(id) ?? 0) - rate)));
-}
-
 /**
  * The layout of an activity in a home's space: where it lies as it is, or how much shorter it has to be. Shorter at the same challenge first; where
  * that does not do, shorter at whatever challenge is left. Targets are taken as narrower as keeps them as hard; lines across the floor as they come out.
@@ -129,9 +133,18 @@ function fitInSpace(a: Activity, now: Activity, who: Who, space: HomeSpace): Fit
   const [parts, ground, sent] = [layoutOf(now), groundOf(space), sentOf(now, who.age, space.slope)];
   const wanted = pegRates(withinReach(a, who), who);
   const { inAir } = sceneOf(now);
-  const off = (list: readonly Part[], k: number) => {
+  // Narrow and far ones go off first.
+  const ids = [...wanted.keys()].reverse();
+  const off = (list: readonly Part[], k: number, enough = 1) => {
     const targets = list.some((p) => p.kind === "target");
-    return offBy(wanted, targets ? pegRates(now, who, { parts: list, inAir }) : pegRates(scaled(now, k), who));
+    const at = targets ? now : scaled(now, k);
+    const scene = targets ? { parts: list, inAir } : sceneOf(at);
+    let worst = 0;
+    for (const id of ids) {
+      worst = Math.max(worst, Math.abs((pegRates(at, who, scene, id).get(id) ?? 0) - wanted.get(id)!));
+      if (worst > enough) break;
+    }
+    return worst;
   };
   return fitLayout(parts, ground, sent, off, true);
 }
@@ -258,7 +271,7 @@ function onFloor(
   /** The chosen things in place of the designed ones, within this child's reach, none standing in another. */
   const stand = () => {
     const stood = standIn(as, picked, home, items);
-    return { ...stood, activity: spread(withinReach(stood.activity, who, ceiling), reaches) };
+    return { ...stood, activity: standing(stood.activity, who, { longest: reaches, ceiling }) };
   };
   let { activity: stood, swapped, without } = stand();
   let fit = space && fitInSpace(a, stood, who, space);
@@ -275,7 +288,7 @@ function onFloor(
     });
     picked = pickThings({ ...choosing, roles });
     ({ activity: stood, swapped, without } = stand());
-    stood = spread(shorter(stood, scale), reaches * scale);
+    stood = standing(shorter(stood, scale), who, { longest: reaches * scale, ceiling });
   }
   const bounds = { longest: scale < 1 ? Math.max(...distancesOf(stood)) : reaches, ceiling };
   let { activity, held } = holdChallenge(a, stood, who, bounds);
@@ -287,13 +300,25 @@ function onFloor(
       if (placement) activity = stood;
     }
     for (let n = 0; n < MOST_ROUNDS && !placement; n++) {
-      activity = spread(shorter(activity, STILL_SHORTER), reaches);
+      activity = standing(shorter(activity, STILL_SHORTER), who, { longest: reaches, ceiling });
       placement = lies(activity, space, who);
     }
     const hangs =
       placement !== null && lacksWall(footprintOf(layoutOf(activity), sentOf(activity)), groundOf(space), placement);
     fit = { ...fit, placement, noWall: hangs };
     held = heldAs(a, activity, held, who);
+  }
+  // What nowhere has room beside the rest is left out, where the game goes on without it.
+  for (let pairs = inEachOther(layoutOf(activity)); pairs.length > 0; pairs = inEachOther(layoutOf(activity))) {
+    const ids = pairs.flat();
+    const far = [...patternOf(a.pattern.name).pegs(activity.pattern.params)]
+      .sort((x, y) => y.distance - x.distance)
+      .find((g) => ids.includes(g.id));
+    const less = far && patternOf(a.pattern.name).removePeg(activity.pattern.params, far.id);
+    if (!less) break;
+    activity = { ...activity, pattern: { ...activity.pattern, params: less } } as Activity;
+    held = heldAs(a, activity, held, who).filter((h) => h.id !== far.id);
+    without++;
   }
   const worst = held.reduce((w, h) => Math.max(w, Math.abs(h.after - h.wanted)), 0);
   if (fit) fit = { ...fit, held: worst <= HELD_WITHIN, off: worst };

@@ -17,7 +17,7 @@ export interface Picked {
   fewer: number | null;
   /** Targets that nothing here can be, however it is asked. */
   unmetTargets: string[];
-  /** Nothing that is here can be sent so: it hardly moves, or it would be no sense. */
+  /** Nothing that is here can be sent so: it hardly moves, or it would be no sense, or not safe. */
   idle: boolean;
 }
 
@@ -45,8 +45,7 @@ export function pickThings(choosing: Choosing): Picked {
   const first = choose(choosing);
   const missingIn = (c: Chosen) => c.unmet.filter((u) => !u.optional).map((u) => u.role);
   const missing = missingIn(first);
-  const idle = first.unmet.some((u) => u.role === "send" && u.why.key === "unmet.pointless");
-  const out: Picked = { ...first, missing, letGo: [], touched: [], fewer: null, unmetTargets: [], idle };
+  const out: Picked = { ...first, missing, letGo: [], touched: [], fewer: null, unmetTargets: [], idle: false };
   if (missing.length === 0) return out;
   // What the family decided for such a role does not work.
   const fixed = Object.fromEntries(Object.entries(choosing.fixed ?? {}).filter(([r]) => !missing.includes(r)));
@@ -86,5 +85,6 @@ export function pickThings(choosing: Choosing): Picked {
   }
   // Where there are more targets than things to stand up, the rest are spots that it rolls over.
   if (still().some((id) => targetOf(id) !== null)) relax((r) => ({ ...r, upright: false }));
-  return { ...out, picks: got.picks, unmetTargets: still().filter((id) => targetOf(id) !== null) };
+  const idle = still().includes("send");
+  return { ...out, picks: got.picks, idle, unmetTargets: still().filter((id) => targetOf(id) !== null) };
 }

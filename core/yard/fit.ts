@@ -130,14 +130,14 @@ function leastScale(holds: (k: number) => boolean): number {
 /**
  * Fits a layout into a space: as designed where it can be turned or mirrored to lie there, otherwise as little shorter as will do, to 2 cm of its
  * length. Targets narrow with the distance so that they stay as hard to hit; `offBy` says by how much the hit rates of a layout at a
- * share of its distances are off, 0 to 1. First where the challenge is held; `anyway`: where that does not do, shorter still, at whatever challenge is
+ * share of its distances are off, 0 to 1 (beyond `enough` it need not look on). First where the challenge is held; `anyway`: where that does not do, shorter still, at whatever challenge is
  * left. Answers with the place, or with what keeps it out and what would let it in.
  */
 export function fitLayout(
   parts: readonly Part[],
   ground: Ground,
   sent: Sent,
-  offBy: (parts: readonly Part[], k: number) => number = narrowed,
+  offBy: (parts: readonly Part[], k: number, enough?: number) => number = narrowed,
   anyway = false,
 ): Fit {
   const seeker = new Seeker(ground);
@@ -145,14 +145,9 @@ export function fitLayout(
     sent.sending?.travel === "air" &&
     ground.ceiling !== null &&
     highestOf(list, sent.sending) + HEADROOM > ground.ceiling;
-  const places = new Map<number, Placement | null>();
-  const at = (k: number, first: number | null = null): Placement | null => {
-    const known = places.get(k);
-    if (known !== undefined) return known;
+  const piecesAt = (k: number) => {
     const list = scaledParts(parts, k, sent.diameter);
-    const found = low(list) ? null : seeker.find(footprintOf(list, sent), first);
-    places.set(k, found);
-    return found;
+    return low(list) ? null : footprintOf(list, sent);
   };
   const offs = new Map<number, number>();
   const offAt = (k: number): number => {
@@ -160,7 +155,7 @@ export function fitLayout(
     offs.set(k, is);
     return is;
   };
-  const holdsAt = (k: number) => offAt(k) <= HOLDS;
+  const holdsAt = (k: number) => (offs.get(k) ?? offBy(scaledParts(parts, k, sent.diameter), k, HOLDS)) <= HOLDS;
   const longest = diameterOf(ground.corners);
   const done = (k: number, placement: Placement): Fit => {
     const out = scaledParts(parts, k, sent.diameter);
@@ -170,7 +165,7 @@ export function fitLayout(
       scale: k,
       placement,
       parts: out,
-      held: holdsAt(k),
+      held: offAt(k) <= HOLDS,
       off: offAt(k),
       proved: k === 1,
       shortest: lengthOf(pieces),
@@ -181,40 +176,19 @@ export function fitLayout(
       lets: [],
     };
   };
-  const whole = at(1);
-  if (whole) return done(1, whole);
-  const length = lengthOf(footprintOf(parts, sent));
-  // Two centimetres of the whole length.
-  const fine = Math.max(0.001, WITHIN / length);
-  /** The largest share between two that fits and is allowed: what fits shorter is taken to fit shorter still, but for a look at every 5 % where the shortest does not. */
-  const largest = (from: number, to: number, allowed: (k: number) => boolean): Fit | null => {
-    let fits: number | null = null;
-    let high = to;
-    const shares = Math.round((to - from) / SCALE_STEP);
-    if (at(from)) fits = from;
-    else
-      for (let n = 1; n < shares && fits === null; n++) {
-        const k = thousandth(to - n * SCALE_STEP);
-        if (k > from && allowed(k) && at(k)) fits = k;
-        else high = k;
-      }
-    if (fits === null) return null;
-    while (high - fits > fine) {
-      const mid = thousandth((fits + high) / 2);
-      if (mid <= fits || mid >= high) break;
-      if (allowed(mid) && at(mid, at(fits)!.angle)) fits = mid;
-      else high = mid;
-    }
-    return done(fits, at(fits)!);
-  };
-  const least = leastScale(holdsAt);
   const lengthAt = (k: number) => lengthOf(footprintOf(scaledParts(parts, k, sent.diameter), sent));
-  const fitsLine = (k: number) => lengthAt(k) <= longest + 1e-9;
-  const held = least < 1 && fitsLine(least) ? largest(least, 1, holdsAt) : null;
-  if (held) return held;
-  const bottom = anyway ? SMALLEST_SCALE : least;
-  const easier = anyway && least > SMALLEST_SCALE && fitsLine(bottom) ? largest(bottom, least, () => true) : null;
-  if (easier) return easier;
+  // Two centimetres of the whole length.
+  const fine = Math.max(0.001, WITHIN / lengthAt(1));
+  /** The longest that lies there between two shares. */
+  const largest = (from: number, to: number): Fit | null => {
+    if (lengthAt(from) > longest + 1e-9) return null;
+    const found = seeker.longest(piecesAt, from, to, fine);
+    return found && done(found.k, found.placement);
+  };
+  // The longest of all is held where the challenge holds so far in, and is the easiest to hold where it does not.
+  const bottom = anyway ? SMALLEST_SCALE : leastScale(holdsAt);
+  const found = largest(bottom, 1);
+  if (found) return found;
   const shortest = lengthAt(bottom);
   const none = (trouble: Trouble, proved: boolean): Fit => ({
     status: "none",
@@ -238,15 +212,18 @@ export function fitLayout(
   return shortest > longest + 1e-9 ? none("outside", true) : none(worstOf(short, ground), false);
 }
 
+/** The ground with nothing of some kinds on it. */
+const rid = (ground: Ground, kinds: readonly string[]): Ground => ({
+  ...ground,
+  obstacles: ground.obstacles.filter((o) => !kinds.includes(o.kind)),
+});
+const IN_THE_WAY = ["furniture", "breakable", "door", "stairs"] as const;
 /** What is in the way where the layout would otherwise lie: it fits once that is gone. */
 function worstOf(pieces: readonly Piece[], ground: Ground): Trouble {
-  for (const kind of ["furniture", "breakable", "door", "stairs"] as const)
-    if (
-      ground.obstacles.some((o) => o.kind === kind) &&
-      findPlace(pieces, { ...ground, obstacles: ground.obstacles.filter((o) => o.kind !== kind) })
-    )
-      return kind;
-  return "outside";
+  const there = IN_THE_WAY.filter((kind) => ground.obstacles.some((o) => o.kind === kind));
+  // Where it lies nowhere even with all of it gone, none of it alone is what keeps it out.
+  if (there.length > 1 && !findPlace(pieces, rid(ground, there))) return "outside";
+  return there.find((kind) => findPlace(pieces, rid(ground, [kind]))) ?? "outside";
 }
 
 /** Single changes after which it fits. */
@@ -258,11 +235,11 @@ function letting(parts: readonly Part[], ground: Ground, sent: Sent, least: numb
   const inWay = ground.obstacles.some((o) => keepsClear("runOut", o.kind));
   if (sent.runOn > 0.3 && inWay && fits(parts, ground, { ...sent, runOn: 0.2 }))
     out.push({ kind: "runsLess" }, { kind: "backstop" });
-  const bare = {
-    ...ground,
-    obstacles: ground.obstacles.filter((o) => o.kind !== "furniture" && o.kind !== "breakable"),
-  };
-  if (bare.obstacles.length < ground.obstacles.length && fits(parts, bare, sent)) out.push({ kind: "clearAway" });
+  const bare = rid(ground, ["furniture", "breakable"]);
+  // Where one of the two alone is in the way, it lies there without both.
+  const one = trouble === "furniture" || trouble === "breakable";
+  if (bare.obstacles.length < ground.obstacles.length && (one || fits(parts, bare, sent)))
+    out.push({ kind: "clearAway" });
   const targets = parts.filter((p): p is PartOf<"target"> => p.kind === "target");
   const far = targets.reduce<PartOf<"target"> | null>((x, t) => (x && x.along >= t.along ? x : t), null);
   if (

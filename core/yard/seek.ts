@@ -1,8 +1,9 @@
 import type { Piece } from "./footprint.ts";
-import { areaOf, between, cornersOfBox, inside, type Point } from "./geometry.ts";
-import { type Placement, placed } from "./placement.ts";
+import { areaOf, type Box, between, inside, type Point } from "./geometry.ts";
+import type { Placement } from "./placement.ts";
 import { boxOf } from "./shapes.ts";
 import type { Ground, Obstacle } from "./space.ts";
+import { upright } from "./upright.ts";
 
 /** Nothing overlaps by more, metres. */
 export const OVERLAP_ALLOWED = 0.01;
@@ -32,7 +33,9 @@ function headings(corners: readonly Point[]): number[] {
     for (const [j, b] of corners.entries()) {
       if (i === j) continue;
       const side = j === (i + 1) % corners.length || i === (j + 1) % corners.length;
-      found.push({ angle: Math.atan2(b.y - a.y, b.x - a.x), by: between(a, b) + (side ? 1000 : 0) });
+      // Rounded, so that of two as long the order is that of their angles.
+      const by = Math.round((between(a, b) + (side ? 1000 : 0)) * 1e5);
+      found.push({ angle: Math.atan2(b.y - a.y, b.x - a.x), by });
     }
   found.sort((p, q) => q.by - p.by || p.angle - q.angle);
   const out = [0];
@@ -132,6 +135,36 @@ function figureOf(corners: readonly Point[], kind: Figure["kind"]): Figure {
   return { kind, xs, ys, normals, lowX, highX, lowY, highY };
 }
 const FAR = Number.POSITIVE_INFINITY;
+
+/** The figure of a rectangle, without going round its corners one by one. */
+function figureOfBox(b: Box, kind: Figure["kind"]): Figure {
+  const c = b.angle === 0 ? 1 : Math.cos(b.angle);
+  const s = b.angle === 0 ? 0 : Math.sin(b.angle);
+  const ux = b.hx * c;
+  const uy = b.hx * s;
+  const vx = -b.hy * s;
+  const vy = b.hy * c;
+  const xs = new Float64Array(4);
+  const ys = new Float64Array(4);
+  const normals = new Float64Array(12);
+  const along = b.x * c + b.y * s;
+  const across = -b.x * s + b.y * c;
+  const side = (i: number, x: number, y: number, nx: number, ny: number, reach: number) => {
+    xs[i] = x;
+    ys[i] = y;
+    normals[3 * i] = nx;
+    normals[3 * i + 1] = ny;
+    normals[3 * i + 2] = reach;
+  };
+  side(0, b.x - ux - vx, b.y - uy - vy, s, -c, b.hy - across);
+  side(1, b.x + ux - vx, b.y + uy - vy, c, s, b.hx + along);
+  side(2, b.x + ux + vx, b.y + uy + vy, -s, c, b.hy + across);
+  side(3, b.x - ux + vx, b.y - uy + vy, -c, -s, b.hx - along);
+  const wide = Math.abs(ux) + Math.abs(vx);
+  const deep = Math.abs(uy) + Math.abs(vy);
+  return { kind, xs, ys, normals, lowX: b.x - wide, highX: b.x + wide, lowY: b.y - deep, highY: b.y + deep };
+}
+
 /** Farthest that a figure reaches in a direction. */
 function reachOf(f: Figure, nx: number, ny: number): number {
   let far = Number.NEGATIVE_INFINITY;
@@ -145,6 +178,8 @@ interface View {
   /** Half planes of the hull: inside where nx x + ny y <= d. */
   hull: Float64Array;
   figures: readonly Figure[];
+  /** The four directions of the things that stand there; null without any. */
+  boxes: Float64Array | null;
   /** The sides of the space are walls. */
   walled: boolean;
   /** Where something begins or ends along the direction. */
@@ -163,24 +198,24 @@ interface Seen {
 
 /** Sides of two figures together, at most. */
 const MOST_SIDES = 8;
+/** Stretches across that may be left free between things, at most: more are taken as one place fewer, never as one more. */
+const MOST_FREE = 64;
 /** Room to work in, taken once and used for every direction. */
 class Scratch {
-  planes = new Float64Array(0);
+  lines = new Float64Array(0);
+  readonly above = new Float64Array(MOST_SIDES * 2);
+  split = new Int32Array(0);
   ends = new Int32Array(0);
   from = new Float64Array(0);
   to = new Float64Array(0);
-  lows = new Float64Array(0);
-  highs = new Float64Array(0);
+  order = new Int32Array(0);
+  readonly lows = new Float64Array(MOST_FREE);
+  readonly highs = new Float64Array(MOST_FREE);
   room(pairs: number): this {
     if (this.ends.length >= pairs) return this;
-    this.planes = new Float64Array(pairs * MOST_SIDES * 3);
-    this.ends = new Int32Array(pairs);
-    [this.from, this.to, this.lows, this.highs] = [0, 0, 0, 0].map(() => new Float64Array(pairs)) as [
-      Float64Array<ArrayBuffer>,
-      Float64Array<ArrayBuffer>,
-      Float64Array<ArrayBuffer>,
-      Float64Array<ArrayBuffer>,
-    ];
+    this.lines = new Float64Array(pairs * MOST_SIDES * 2);
+    [this.split, this.ends, this.order] = [new Int32Array(pairs), new Int32Array(pairs), new Int32Array(pairs)];
+    [this.from, this.to] = [new Float64Array(pairs), new Float64Array(pairs)];
     return this;
   }
 }
@@ -191,7 +226,12 @@ export class Seeker {
   private readonly views = new Map<number, View>();
   private readonly scratch = new Scratch();
   private readonly parts: ReturnType<typeof hullAndPockets>;
-  constructor(private readonly ground: Ground) {
+  private readonly ground: Ground;
+  private readonly back: (p: Placement) => Placement;
+  constructor(given: Ground) {
+    const { ground, back } = upright(given);
+    this.ground = ground;
+    this.back = back;
     this.order = headings(ground.corners);
     this.parts = hullAndPockets(ground.corners);
   }
@@ -203,13 +243,17 @@ export class Seeker {
     const turn = (p: Point) => ({ x: p.x * c + p.y * s, y: -p.x * s + p.y * c });
     const hull = this.parts.hull.map(turn);
     const figures = [
-      ...this.ground.obstacles.map((o) => figureOf(cornersOfBox(boxOf(o)).map(turn), o.kind)),
+      ...this.ground.obstacles.map((o) => {
+        const b = boxOf(o);
+        return figureOfBox({ ...b, ...turn(b), angle: -angle }, o.kind);
+      }),
       ...this.parts.pockets.map((t) => figureOf(t.map(turn), null)),
     ];
     const made: View = {
       angle,
       hull: figureOf(hull, null).normals,
       figures,
+      boxes: figures.find((f) => f.kind !== null)?.normals ?? null,
       walled: this.ground.indoors,
       marks: [...hull.map((p) => p.x), ...figures.flatMap((f) => [f.lowX, f.highX])],
     };
@@ -220,92 +264,218 @@ export class Seeker {
   /**
    * A place for a layout: for every direction, as drawn and mirrored, the nearest place along it at which there is room across; of the room
    * across, what is nearest to the middle. Deterministic. Along a direction it looks where something touches and every 12 cm (24 places at
-   * most); across, all of it. `first`: a direction to try before the others. `hung`: what hangs on a wall must have
-   * one behind it; where no such place is found, any place will do.
+   * most); across, all of it. What hangs on a wall must have one behind it; where no such place is found, any place will do.
    */
-  find(pieces: readonly Piece[], first: number | null = null, hung = pieces.some((p) => p.wall)): Placement | null {
-    const near = (a: number, b: number) => Math.abs(a - b) < 1e-9;
-    const alike = pieces.every((p) =>
-      pieces.some(
-        (q) =>
-          q.kind === p.kind &&
-          near(q.along, p.along) &&
-          near(q.across, -p.across) &&
-          near(q.halfAlong, p.halfAlong) &&
-          near(q.halfAcross, p.halfAcross) &&
-          near(q.angle, -p.angle),
-      ),
-    );
-    // A layout that is its own mirror image need not be mirrored.
-    const sides = (alike ? [false] : [false, true]).map((mirrored) => ({ mirrored, seen: seenOf(pieces, mirrored) }));
-    const order = first === null ? this.order : [first, ...this.order.filter((a) => a !== first)];
-    for (const angle of order) {
-      const view = this.view(angle);
-      for (const { mirrored, seen } of sides) {
-        const t = shiftIn(view, seen, this.scratch, hung);
-        if (!t) continue;
-        const [c, s] = [Math.cos(angle), Math.sin(angle)];
-        return { x: t.x * c - t.y * s, y: t.x * s + t.y * c, angle, mirrored };
+  find(pieces: readonly Piece[]): Placement | null {
+    return this.longest(() => pieces, 1, 1, 1)?.placement ?? null;
+  }
+
+  /**
+   * The largest share of a layout between `from` and `to` that lies somewhere, to a `step`, and its place; null where not even the shortest does.
+   * `at`: its pieces at a share, null where that is not allowed. What lies in a direction is taken to lie there shorter as well, so a direction
+   * is only looked at for more than is already found; the first one in which all of it lies is taken.
+   */
+  longest(at: (k: number) => readonly Piece[] | null, from: number, to: number, step: number): Longest | null {
+    const known = new Map<number, Side[]>();
+    const sidesAt = (k: number) => {
+      let sides = known.get(k);
+      if (!sides) {
+        const pieces = at(k);
+        sides = pieces ? sidesOf(pieces) : [];
+        known.set(k, sides);
       }
+      return sides;
+    };
+    const hangs = at(from)?.some((p) => p.wall) ?? false;
+    const on = hangs ? this.search(sidesAt, from, to, step, true) : null;
+    const any = on?.k === to ? null : this.search(sidesAt, from, to, step, false);
+    const found = on && any?.k !== to ? on : any;
+    return found && { k: found.k, placement: this.back(found.placement) };
+  }
+
+  private search(
+    sidesAt: (k: number) => readonly Side[],
+    from: number,
+    to: number,
+    step: number,
+    hung: boolean,
+  ): (Longest & { n: number }) | null {
+    // Whole steps, so that directions are compared at the same shares.
+    const steps = Math.max(0, Math.ceil((to - from) / step - 1e-9));
+    const share = (n: number) =>
+      n === steps ? to : n === 0 ? from : Math.round((to - (steps - n) * step) * 1e6) / 1e6;
+    const ways = this.order.flatMap((angle) => [false, true].map((mirrored) => ({ angle, mirrored })));
+    const look = ({ angle, mirrored }: (typeof ways)[number], n: number): Placement | null => {
+      const side = sidesAt(share(n)).find((s) => s.mirrored === mirrored);
+      if (!side) return null;
+      const t = shiftIn(this.view(angle), side.seen, this.scratch, hung);
+      if (!t) return null;
+      const [c, s] = [Math.cos(angle), Math.sin(angle)];
+      return { x: t.x * c - t.y * s, y: t.x * s + t.y * c, angle, mirrored };
+    };
+    let best: (Longest & { n: number }) | null = null;
+    // Round and round, until every direction has been looked at for just more than is found.
+    let idle = 0;
+    for (let i = 0; idle < ways.length; i++, idle++) {
+      const way = ways[i % ways.length]!;
+      const least: number = best ? best.n + 1 : 0;
+      if (least > steps) break;
+      const there = look(way, least);
+      if (!there) continue;
+      const whole = least < steps ? look(way, steps) : there;
+      if (whole) return { n: steps, k: to, placement: whole };
+      let low = { n: least, k: share(least), placement: there };
+      let high = steps;
+      while (high - low.n > 1) {
+        const n = (low.n + high) >> 1;
+        const placement = look(way, n);
+        if (placement) low = { n, k: share(n), placement };
+        else high = n;
+      }
+      best = low;
+      // This way has been looked at for more already.
+      idle = 0;
     }
-    return hung ? this.find(pieces, first, false) : null;
+    return best;
   }
 }
+/** A share of a layout's distances and where it lies. */
+export interface Longest {
+  k: number;
+  placement: Placement;
+}
 
+/** A layout as drawn or mirrored; one that is its own mirror image need not be mirrored. */
+interface Side {
+  mirrored: boolean;
+  seen: Seen[];
+}
+function sidesOf(pieces: readonly Piece[]): Side[] {
+  const near = (a: number, b: number) => Math.abs(a - b) < 1e-9;
+  const own = pieces.every((p) =>
+    pieces.some(
+      (q) =>
+        q.kind === p.kind &&
+        near(q.along, p.along) &&
+        near(q.across, -p.across) &&
+        near(q.halfAlong, p.halfAlong) &&
+        near(q.halfAcross, p.halfAcross) &&
+        near(q.angle, -p.angle),
+    ),
+  );
+  // The largest first, and last where things only run on.
+  const size = (p: Piece) => (p.kind === "runOut" ? 0 : p.halfAlong * p.halfAcross);
+  const sorted = [...pieces].sort((a, b) => size(b) - size(a));
+  return (own ? [false] : [false, true]).map((mirrored) => ({ mirrored, seen: seenOf(sorted, mirrored) }));
+}
+
+/** Pieces as they are seen from the front: along is x, across y. */
 function seenOf(pieces: readonly Piece[], mirrored: boolean): Seen[] {
-  const at = { x: 0, y: 0, angle: 0, mirrored };
+  const way = mirrored ? -1 : 1;
   return pieces.map((p) => {
-    const box = placed(p, at);
-    const whole = figureOf(cornersOfBox(box), null);
+    const box = { x: p.along, y: way * p.across, hx: p.halfAlong, hy: p.halfAcross, angle: way * p.angle };
+    const whole = figureOfBox(box, null);
     const back = box.hx + WALL_BEHIND;
     return {
       kind: p.kind,
       behind: p.wall ? { x: box.x + back * Math.cos(box.angle), y: box.y + back * Math.sin(box.angle) } : null,
       whole,
-      thin: p.kind === "lane" && !p.run ? figureOf(cornersOfBox({ ...box, hy: Math.min(THIN, box.hy) }), null) : whole,
+      thin: p.kind === "lane" && !p.run ? figureOfBox({ ...box, hy: Math.min(THIN, box.hy) }, null) : whole,
     };
   });
 }
 
-/** Shifts under which a layout overlaps something: for each pair that can, its half planes a x + b y < c, flat for speed. */
+/**
+ * Shifts under which a layout overlaps something: for each pair that can, a convex figure, told by lines y = at + slope x that it lies above, and others
+ * that it lies below; flat for speed.
+ */
 interface Forbidden {
-  planes: Float64Array;
-  /** Where the planes of a pair end, and between which shifts along it matters. */
+  /** Pairs of `at` and `slope`. */
+  lines: Float64Array;
+  /** Of each pair: where the lines above begin, and where they end. Those below come first. */
+  split: Int32Array;
   ends: Int32Array;
+  /** Between which shifts along it matters. */
   from: Float64Array;
   to: Float64Array;
+  /** Pairs, and how many numbers of `lines` they take; more may be added. */
   count: number;
+  n: number;
 }
-function forbiddenIn(view: View, seen: readonly Seen[], within: Bounds, scratch: Scratch): Forbidden {
-  const { planes, ends, from, to } = scratch.room(view.figures.length * seen.length);
-  let [count, n] = [0, 0];
+function forbiddenIn(
+  view: View,
+  seen: readonly Seen[],
+  within: Bounds,
+  scratch: Scratch,
+  { count: before, n: used }: { count: number; n: number } = { count: 0, n: 0 },
+): Forbidden {
+  const { lines, above, split, ends, from, to } = scratch;
+  let count = before;
+  let n = used;
+  let over = 0;
+  let low = 0;
+  let high = 0;
+  /** One half plane a x + b y < c of the shifts that overlap. */
+  const add = (a: number, b: number, c: number): void => {
+    if (b > FLAT) {
+      above[over] = c / b;
+      above[over + 1] = -a / b;
+      over += 2;
+    } else if (b < -FLAT) {
+      lines[n] = c / b;
+      lines[n + 1] = -a / b;
+      n += 2;
+    } else if (a > 0) high = Math.min(high, c / a);
+    else low = Math.max(low, c / a);
+  };
+  // Things that stand in a space lie along its sides, all with the same four directions: what the pieces reach that way is worked out once.
+  const { boxes } = view;
+  const reaches = boxes && seen.map((s) => [0, 3, 6, 9].map((i) => reachOf(s.whole, -boxes[i]!, -boxes[i + 1]!)));
+  const along = boxes && seen.map((s) => alike(s.whole.normals, boxes));
   for (const f of view.figures)
-    for (const s of seen) {
+    for (let j = 0; j < seen.length; j++) {
+      const s = seen[j]!;
       if (f.kind === null ? s.kind === "runOut" : !keepsClear(s.kind, f.kind)) continue;
       const p = f.kind === null ? s.thin : s.whole;
       // Pairs that no shift within the hull brings together need no looking at.
-      const [low, high] = [f.lowX - p.highX, f.highX - p.lowX];
+      low = f.lowX - p.highX;
+      high = f.highX - p.lowX;
       if (high <= within.least || low >= within.most) continue;
       if (f.highY - p.lowY <= within.low || f.lowY - p.highY >= within.high) continue;
       const slack = f.kind === null ? ROUNDING : OVERLAP_ALLOWED - ROUNDING;
+      over = 0;
       // Shifted by t they overlap by more than the slack where n t < reach of the one + reach of the other - slack, for every side of either.
+      const box = f.kind === null || !reaches ? null : reaches[j]!;
       for (let i = 0; i < f.normals.length; i += 3) {
-        const [nx, ny] = [f.normals[i]!, f.normals[i + 1]!];
-        planes[n++] = nx;
-        planes[n++] = ny;
-        planes[n++] = f.normals[i + 2]! + reachOf(p, -nx, -ny) - slack;
+        const nx = f.normals[i]!;
+        const ny = f.normals[i + 1]!;
+        add(nx, ny, f.normals[i + 2]! + (box ? box[i / 3]! : reachOf(p, -nx, -ny)) - slack);
       }
-      for (let i = 0; i < p.normals.length; i += 3) {
-        const [nx, ny] = [p.normals[i]!, p.normals[i + 1]!];
-        planes[n++] = -nx;
-        planes[n++] = -ny;
-        planes[n++] = p.normals[i + 2]! + reachOf(f, -nx, -ny) - slack;
-      }
+      // A piece that lies along the same directions has no sides of its own to add.
+      if (!(box && along![j]))
+        for (let i = 0; i < p.normals.length; i += 3) {
+          const nx = p.normals[i]!;
+          const ny = p.normals[i + 1]!;
+          add(-nx, -ny, p.normals[i + 2]! + reachOf(f, -nx, -ny) - slack);
+        }
+      split[count] = n;
+      for (let i = 0; i < over; i++) lines[n++] = above[i]!;
       from[count] = low;
       to[count] = high;
       ends[count++] = n;
     }
-  return { planes, ends, from, to, count };
+  return { lines, split, ends, from, to, count, n };
+}
+
+/** Whether all sides of one figure look where sides of the other do. */
+function alike(normals: Float64Array, others: Float64Array): boolean {
+  for (let i = 0; i < normals.length; i += 3) {
+    let found = false;
+    for (let k = 0; k < others.length && !found; k += 3)
+      found = normals[i]! * others[k]! + normals[i + 1]! * others[k + 1]! > 1 - 1e-14;
+    if (!found) return false;
+  }
+  return true;
 }
 
 /** Whether a point lies within a figure. */
@@ -341,50 +511,112 @@ function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch, hung: bool
   }
   const within = boundsIn(hull);
   if (!within) return null;
-  const { planes, ends, from, to, count } = forbiddenIn(view, seen, within, scratch);
-  const { lows, highs } = scratch;
+  scratch.room(view.figures.length * seen.length);
   const front = Math.max(...inner.map((p) => p.highX));
   const back = Math.min(...inner.map((p) => p.lowX));
   const walls = hung ? seen.flatMap((p) => p.behind ?? []) : [];
   // What hangs on a wall is where the layout meets it, and may not be its farthest end.
   const touching = [front, back, ...seen.flatMap((p) => (p.behind ? [p.whole.highX] : []))];
-  for (const tx of triedAlong(view.marks, touching, within.least, within.most)) {
-    let [low, high] = [-FAR, FAR];
-    for (let i = 0; i < hull.length; i += 3) {
-      const ny = hull[i + 1]!;
-      const room = hull[i + 2]! - hull[i]! * tx;
-      if (ny > FLAT) high = Math.min(high, room / ny);
-      else if (ny < -FLAT) low = Math.max(low, room / ny);
-      else if (room < 0) high = -FAR;
-    }
-    if (low > high) continue;
-    let n = 0;
-    for (let f = 0; f < count; f++) {
-      if (tx <= from[f]! || tx >= to[f]!) continue;
-      let [begin, end] = [-FAR, FAR];
-      for (let i = f === 0 ? 0 : ends[f - 1]!; i < ends[f]!; i += 3) {
-        const ny = planes[i + 1]!;
-        const room = planes[i + 2]! - planes[i]! * tx;
-        if (ny > FLAT) {
-          if (room / ny < end) end = room / ny;
-        } else if (ny < -FLAT) {
-          if (room / ny > begin) begin = room / ny;
-        } else if (room <= 0) end = -FAR;
-        if (begin >= end) break;
-      }
-      if (begin >= end || end <= low || begin >= high) continue;
-      lows[n] = begin;
-      highs[n++] = end;
-      if (begin < low && end > high) break;
-    }
+  const tried = triedAlong(view.marks, touching, within.least, within.most);
+  // Among many things a few large pieces are looked at first: where they have no room, the rest need no looking at.
+  const crowded = view.figures.length >= CROWDED && seen.length > FEW;
+  const large = forbiddenIn(view, crowded ? seen.slice(0, FEW) : seen, within, scratch);
+  inOrder(scratch.order, large.count);
+  const left = crowded ? tried.filter((tx) => freeAt(tx, hull, large, scratch) !== null) : tried;
+  if (left.length === 0) return null;
+  const all = crowded ? forbiddenIn(view, seen.slice(FEW), within, scratch, large) : large;
+  if (crowded) inOrder(scratch.order, all.count);
+  for (const tx of left) {
+    const room = freeAt(tx, hull, all, scratch);
+    if (!room) continue;
     // In the middle of the room across; or, for a wall at the side, as near to either end of it as can be.
-    for (const wanted of walls.length > 0 ? [(low + high) / 2, low, high] : [(low + high) / 2]) {
-      const ty = nearestFree(wanted, low, high, lows, highs, n);
-      if (ty !== null && walls.every((w) => isWall(view, w.x + tx, w.y + ty))) return { x: tx, y: ty };
+    const middle = (room.low + room.high) / 2;
+    for (const wanted of walls.length > 0 ? [middle, room.low, room.high] : [middle]) {
+      const ty = nearestFree(wanted, scratch.lows, scratch.highs, room.free);
+      if (walls.every((w) => isWall(view, w.x + tx, w.y + ty))) return { x: tx, y: ty };
     }
   }
   return null;
 }
+/** Among so many things so many of the largest pieces are looked at first. */
+const CROWDED = 4;
+const FEW = 4;
+function inOrder(order: Int32Array, count: number): void {
+  for (let i = 0; i < count; i++) order[i] = i;
+}
+
+/** How much room there is across at a place along, and in how many free stretches (in `scratch.lows` and `highs`); null: none. */
+function freeAt(
+  tx: number,
+  hull: Float64Array,
+  { lines, split, ends, from, to, count }: Forbidden,
+  { lows, highs, order }: Scratch,
+): { low: number; high: number; free: number } | null {
+  let low = -FAR;
+  let high = FAR;
+  for (let i = 0; i < hull.length; i += 3) {
+    const ny = hull[i + 1]!;
+    const room = hull[i + 2]! - hull[i]! * tx;
+    if (ny > FLAT) high = Math.min(high, room / ny);
+    else if (ny < -FLAT) low = Math.max(low, room / ny);
+    else if (room < 0) high = -FAR;
+  }
+  if (low > high) return null;
+  lows[0] = low;
+  highs[0] = high;
+  let free = 1;
+  for (let k = 0; k < count; k++) {
+    const f = order[k]!;
+    if (tx <= from[f]! || tx >= to[f]!) continue;
+    let begin = -FAR;
+    let end = FAR;
+    const mid = split[f]!;
+    const last = ends[f]!;
+    for (let i = f === 0 ? 0 : ends[f - 1]!; i < mid; i += 2) {
+      const y = lines[i]! + lines[i + 1]! * tx;
+      if (y > begin) begin = y;
+    }
+    if (begin >= high) continue;
+    for (let i = mid; i < last; i += 2) {
+      const y = lines[i]! + lines[i + 1]! * tx;
+      if (y < end) end = y;
+    }
+    if (begin >= end || end <= low) continue;
+    free = without(lows, highs, free, begin, end);
+    if (free > 0) continue;
+    // What closes a way here mostly closes the next one as well: it is looked at earlier.
+    const sooner = k >> 1;
+    order[k] = order[sooner]!;
+    order[sooner] = f;
+    return null;
+  }
+  return { low, high, free };
+}
+
+/** Takes an open stretch out of closed free ones, in place; answers how many are left. Touching ends stay. */
+function without(lows: Float64Array, highs: Float64Array, free: number, begin: number, end: number): number {
+  let n = free;
+  for (let i = 0; i < n; i++) {
+    const [lo, hi] = [lows[i]!, highs[i]!];
+    if (end <= lo || begin >= hi) continue;
+    const [left, right] = [begin >= lo - TOUCHING, end <= hi + TOUCHING];
+    if (left && right && n < MOST_FREE) {
+      highs[i] = Math.max(lo, begin);
+      lows[n] = Math.min(hi, end);
+      highs[n++] = hi;
+    } else if (left) highs[i] = Math.max(lo, begin);
+    else if (right) lows[i] = Math.min(hi, end);
+    else {
+      n--;
+      lows[i] = lows[n]!;
+      highs[i] = highs[n]!;
+      i--;
+    }
+  }
+  return n;
+}
+/** Free stretches may be so short, metres. */
+const TOUCHING = 1e-9;
 /** A side this near to level bounds nothing across. */
 const FLAT = 1e-9;
 
@@ -430,29 +662,13 @@ function triedAlong(marks: readonly number[], ends: readonly number[], least: nu
 /** Places along nearer to each other are one, metres. */
 const SAME_PLACE = 1e-4;
 
-/** The place nearest to `wanted` between `low` and `high` that lies in none of the first `n` open stretches, or null. */
-function nearestFree(
-  wanted: number,
-  low: number,
-  high: number,
-  lows: Float64Array,
-  highs: Float64Array,
-  n: number,
-): number | null {
-  const walk = (up: boolean): number => {
-    let at = wanted;
-    for (let moved = true; moved; ) {
-      moved = false;
-      for (let i = 0; i < n; i++)
-        if (at > lows[i]! + 1e-9 && at < highs[i]! - 1e-9) {
-          at = up ? highs[i]! : lows[i]!;
-          moved = true;
-        }
-      if (at > high || at < low) return Number.NaN;
-    }
-    return at;
-  };
-  const [up, down] = [walk(true), walk(false)];
-  if (Number.isNaN(up)) return Number.isNaN(down) ? null : down;
-  return Number.isNaN(down) || up - wanted <= wanted - down ? up : down;
+/** The place nearest to `wanted` in the first `n` free stretches, of which there is one at least; of two as near the higher. */
+function nearestFree(wanted: number, lows: Float64Array, highs: Float64Array, n: number): number {
+  let best = Number.NaN;
+  for (let i = 0; i < n; i++) {
+    const y = Math.min(highs[i]!, Math.max(lows[i]!, wanted));
+    const nearer = Math.abs(y - wanted) - Math.abs(best - wanted);
+    if (i === 0 || nearer < -TOUCHING || (nearer <= TOUCHING && y > best)) best = y;
+  }
+  return best;
 }
