@@ -45,7 +45,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   for (const k of ["breakable", "kinds", "ask", "outdoorsOnly", "endless"])
     fields[k] = fields[k] === "yes" ? "yes" : "no";
   // Centimetres, grams and per cent are what a person reads off a thing.
-  for (const k of ["width", "depth", "height", "opening", "gap"]) fields[k] = scaled(fields[k], 0.01);
+  for (const k of ["width", "depth", "height", "opening", "openingDepth", "gap"]) fields[k] = scaled(fields[k], 0.01);
   fields.mass = scaled(fields.mass, 0.001);
   for (const k of ["softness", "rebound", "homes"]) fields[k] = scaled(fields[k], 0.01);
   const id = adding ? idFrom(fields.name ?? "") : params.id;
@@ -193,7 +193,8 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
           {text("depth", "Depth", "cm", of(is.depth, 100))}
           {text("height", "Height", "cm", of(is.height, 100))}
           {text("mass", "Mass, empty", "g", of(is.mass, 1000))}
-          {text("opening", "Round opening", "cm, or empty", of(is.opening, 100))}
+          {text("opening", "Opening, width", "cm, or empty", of(is.opening, 100))}
+          {text("openingDepth", "Opening, other side", "cm; empty: round", of(is.openingDepth ?? null, 100))}
           {text("gap", "Gap to go through", "cm, or empty", of(is.gap, 100))}
           {text("contents", "Holds when full", "kg, or empty", of(is.contents, 1))}
           {text("drag", "Drag in rolling", "1: a ball; empty: does not roll", of(is.drag, 1))}

@@ -237,7 +237,7 @@ function OneKnob({
             <NumberField
               name={k.off ? (k.unit === "s" ? "Seconds" : "How many") : name}
               hint={hint}
-              value={value as number}
+              value={(value ?? 0) as number}
               least={k.least}
               most={k.most}
               step={k.step}
@@ -255,7 +255,7 @@ function OneKnob({
           hint={hint}
           options={k.options.map((o) => ({ value: o.value, label: label(o.label) }))}
           value={value}
-          change={(v) => change(setIn(params, k.path, v), `${key} ${JSON.stringify(v).slice(0, 40)}`)}
+          change={(v) => change(setIn(params, k.path, v), `${key} ${String(JSON.stringify(v)).slice(0, 40)}`)}
         />
       );
     case "toggle":
@@ -289,8 +289,8 @@ function ItemPick({ value, change }: { value: { item: string }; change: (v: unkn
                 aria-label={name(t.id)}
                 checked={value.item === t.id}
                 onChange={() => {
-                  const { opening, gap, mass, contents, ...face } = faceOf(t);
-                  const kept = { ...value, ...face, label: name(t.id), opening, gap };
+                  const { opening, openingDepth, gap, mass, contents, ...face } = faceOf(t);
+                  const kept = { ...value, ...face, label: name(t.id), opening, openingDepth, gap };
                   const was = "weight" in value ? (value.weight as { filling: number } | undefined) : undefined;
                   const weight = { weight: { mass, contents, filling: contents > 0 ? (was?.filling ?? 0) : 0 } };
                   change(JSON.parse(JSON.stringify({ ...kept, ...weight })));

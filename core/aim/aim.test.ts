@@ -37,6 +37,38 @@ describe("hit rules", () => {
     expect(band("higher")).toBeCloseTo(0.340691, 6);
   });
 
+  it("sees a rectangular opening as one, its disc as another, and a turned one as narrower", () => {
+    const from = shot({ distance: 2.5 });
+    const box = { kind: "into", opening: 0.45, depth: 0.35 } as const;
+    expect(hitChance(box, from)).toBeCloseTo(0.28, 3);
+    expect(hitChance({ kind: "into", opening: 0.35 }, from)).toBeCloseTo(0.185, 3);
+    // Both sides alike and a right angle: the same again, by the general way.
+    const square = { kind: "into", opening: 0.4, depth: 0.4 } as const;
+    expect(hitChance({ ...square, turn: Math.PI / 2 }, from)).toBeCloseTo(hitChance(square, from), 6);
+    expect(hitChance({ ...box, turn: Math.PI / 2 }, from)).toBeCloseTo(
+      hitChance({ kind: "into", opening: 0.35, depth: 0.45 }, from),
+      6,
+    );
+    const mouth = (turn: number) => hitChance({ kind: "into", opening: 0.26, facing: "mouth", turn }, from);
+    expect(mouth(0)).toBeGreaterThan(mouth(0.5));
+    expect(mouth(0.5)).toBeCloseTo(
+      hitChance({ kind: "into", opening: 0.26 * Math.cos(0.5), facing: "mouth" }, from),
+      12,
+    );
+    expect(mouth(1.4)).toBe(0);
+  });
+  it("lets nothing into a mouth that is too low, or over a lip that is too high for it or met too slowly", () => {
+    const into = (over: object, speed?: number) =>
+      hitChance(
+        { kind: "into", opening: 0.26, facing: "mouth", ...over },
+        shot({ object: { diameter: 0.08, ...(speed !== undefined && { speed }) } }),
+      );
+    expect(into({})).toBeGreaterThan(0);
+    expect(into({ depth: 0.07 })).toBe(0);
+    expect(into({ lip: 0.01 }, 1.3)).toBe(into({}));
+    expect(into({ lip: 0.01 }, 0.3)).toBe(0);
+    expect(into({ lip: 0.04 }, 9)).toBe(0);
+  });
   it("never lets a thing into an opening it does not fit, or through such a gap", () => {
     expect(hitChance({ kind: "into", opening: 0.07 }, shot())).toBe(0);
     expect(hitChance({ kind: "through", gap: 0.07 }, shot())).toBe(0);

@@ -505,7 +505,8 @@ export const catalogue: readonly Item[] = [
   thing("box", "living", "target prop", [0.3, 0.25, 0.22], 0.25, {
     ...paper,
     noise: 1,
-    opening: 0.26,
+    opening: 0.28,
+    openingDepth: 0.23,
     contents: 6,
     homes: 0.75,
     count: 2,
@@ -513,7 +514,8 @@ export const catalogue: readonly Item[] = [
   thing("shoebox", "bedroom", "target prop", [0.33, 0.2, 0.12], 0.2, {
     ...paper,
     noise: 1,
-    opening: 0.19,
+    opening: 0.31,
+    openingDepth: 0.18,
     contents: 4,
     homes: 0.7,
     count: 2,
@@ -580,7 +582,8 @@ export const catalogue: readonly Item[] = [
   }),
   thing("suitcase", "bedroom", "target prop", [0.45, 0.28, 0.65], 3, {
     softness: 0.3,
-    opening: 0.36,
+    opening: 0.4,
+    openingDepth: 0.24,
     contents: 12,
     homes: 0.7,
   }),
@@ -588,6 +591,7 @@ export const catalogue: readonly Item[] = [
     ...hard,
     material: "wood",
     opening: 0.36,
+    openingDepth: 0.36,
     contents: 8,
     homes: 0.6,
     ask: true,

@@ -98,7 +98,8 @@ function bestOfAll(c: Choosing): number {
       const suits = c.couplings.every((x) => {
         if (x.kind !== "enters") return true;
         const [ball, hole] = [x.object, x.opening].map((id) => picks[c.roles.findIndex((r) => r.id === id)]);
-        return !ball || !hole || (hole.opening !== null && hole.opening >= ball.width + CLEARANCE);
+        const side = (i: Item) => Math.min(i.opening ?? 0, i.openingDepth ?? i.opening ?? 0);
+        return !ball || !hole || (hole.opening !== null && side(hole) >= ball.width + CLEARANCE);
       });
       if (suits && cost < best && enough(c, picks)) best = cost;
       return;

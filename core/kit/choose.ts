@@ -185,7 +185,7 @@ export const serves = (i: Item, role: Role): boolean =>
 function suits(k: Coupling, a: Item, b: Item, at: Choosing, most: (i: Item) => number, count: number): boolean {
   switch (k.kind) {
     case "enters":
-      return b.opening !== null && b.opening >= a.width + CLEARANCE;
+      return b.opening !== null && Math.min(b.opening, b.openingDepth ?? b.opening) >= a.width + CLEARANCE;
     case "passes":
       return b.gap !== null && b.gap >= a.width + CLEARANCE;
     case "topples":

@@ -7,6 +7,7 @@ export interface Face {
   width: number;
   height: number;
   opening?: number;
+  openingDepth?: number;
   gap?: number;
   mass: number;
   contents: number;
@@ -19,6 +20,7 @@ export function faceOf(i: Item): Face {
     width: Math.max(0.02, i.width),
     height: Math.max(0.01, i.height),
     ...(i.opening !== null && { opening: i.opening }),
+    ...(i.opening !== null && i.openingDepth && { openingDepth: i.openingDepth }),
     ...(i.gap !== null && { gap: i.gap }),
     mass: i.mass,
     contents: i.contents ?? 0,

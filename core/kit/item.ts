@@ -105,8 +105,10 @@ export const item = z.strictObject({
   /** 0 silent to 3 loud on a hard floor. */
   noise: number("noise", 0, 3),
   breakable: z.boolean({ error: "breakable must be true or false" }),
-  /** Round opening that something can drop into; null without one. */
+  /** Opening that something can drop into: its diameter, or the width of a rectangular one; null without one. */
   opening: metres("opening").nullable(),
+  /** The other side of a rectangular opening, away from the player; not given: it is round. */
+  openingDepth: metres("openingDepth").nullable().optional(),
   /** Gap that something can pass through, a chair's legs; null without one. */
   gap: metres("gap").nullable(),
   /** Water or filling it holds when full; null where nothing goes in. */

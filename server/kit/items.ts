@@ -134,6 +134,7 @@ export const ITEM_COLUMNS = [
   "noise",
   "breakable",
   "opening",
+  "openingDepth",
   "gap",
   "contents",
   "handling",
@@ -152,7 +153,7 @@ export function itemToRow(i: Item): Record<string, string | number> {
   return Object.fromEntries(
     ITEM_COLUMNS.map((c) => {
       const v = i[c];
-      if (v === null) return [c, ""];
+      if (v === null || v === undefined) return [c, ""];
       if (typeof v === "boolean") return [c, v ? "yes" : "no"];
       return [c, Array.isArray(v) ? v.join(" ") : (v as string | number)];
     }),
@@ -163,12 +164,15 @@ const WORDS = new Set(["uses", "moves", "cautions"]);
 const TEXTS = new Set(["id", "name", "drawing", "room", "material", "source"]);
 const YES_NO = new Set(["breakable", "kinds", "ask", "outdoorsOnly", "endless"]);
 const MAY_LACK = new Set(["drag", "opening", "gap", "contents"]);
+/** Columns that files from before do not have. */
+const MAY_BE_AWAY = new Set(["openingDepth"]);
 
 /** A row of CSV as a thing, not yet checked: what is not a number stays text, so that the check can name it. */
 export function rowToItem(row: Record<string, string>): unknown {
   const out: Record<string, unknown> = { always: false, made: null };
   for (const c of ITEM_COLUMNS) {
     const text = word.parse(row[c] ?? "");
+    if (text === "" && MAY_BE_AWAY.has(c)) continue;
     if (WORDS.has(c)) out[c] = text === "" ? [] : text.split(/\s+/);
     else if (TEXTS.has(c)) out[c] = text;
     else if (YES_NO.has(c)) out[c] = text === "yes" ? true : text === "no" ? false : text;
@@ -190,7 +194,7 @@ export function readItemsCsv(text: string): unknown[] {
     transformHeader: (h) => h.trim(),
   });
   const columns = parsed.meta.fields ?? [];
-  const missing = ITEM_COLUMNS.filter((c) => !columns.includes(c));
+  const missing = ITEM_COLUMNS.filter((c) => !columns.includes(c) && !MAY_BE_AWAY.has(c));
   const strange = columns.filter((c) => !(ITEM_COLUMNS as readonly string[]).includes(c));
   if (missing.length > 0) throw NotAllowed.of("file", `the file lacks the columns ${missing.join(", ")}`);
   if (strange.length > 0) throw NotAllowed.of("file", `the columns ${strange.join(", ")} are not known`);

@@ -217,6 +217,31 @@ export function pegKnobs({ ladder }: ClimbParams, id: string): Knob[] {
     },
   ];
   const chosen = ladder.kind === "targets" ? ladder.targets.find((t) => t.id === id) : ladder.target;
+  if (chosen?.counts.includes("into"))
+    target.push(
+      {
+        station: "yard",
+        kind: "choice",
+        path: at("lies"),
+        label: "knob.lies",
+        hint: "knob.liesHint",
+        options: [
+          { value: undefined, label: "knob.liesAsSent" },
+          { value: true, label: "knob.liesYes" },
+          { value: false, label: "knob.liesNo" },
+        ],
+      },
+      {
+        station: "yard",
+        kind: "number",
+        path: at("turn"),
+        label: "knob.turn",
+        hint: "knob.turnHint",
+        least: -80,
+        most: 80,
+        step: 5,
+      },
+    );
   if (chosen?.counts.includes("topple") && (chosen.weight?.contents ?? 0) > 0)
     target.push({
       station: "yard",

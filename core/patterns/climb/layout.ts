@@ -7,6 +7,8 @@ import type { ClimbParams, ClimbTarget } from "./params.ts";
 /** Room behind the one target of a line ladder, metres. */
 const BEHIND = 0.5;
 const LINE_WIDTH = 1.2;
+/** The rim of what lies on its side is so thick, metres: an assumption. */
+const LIP = 0.008;
 /** Rim of a container beside its outer width. */
 const WALL = 0.02;
 /** A thing that nobody weighed: an empty bottle, kilograms. */
@@ -21,7 +23,14 @@ function ruleOf(t: Omit<ClimbTarget, "distance">): HitRule {
       case "touch":
         return { kind: "touch", width: t.width };
       case "into":
-        return { kind: "into", opening: t.opening ?? within };
+        return {
+          kind: "into",
+          opening: t.opening ?? within,
+          ...(t.opening !== undefined && t.openingDepth !== undefined && { depth: t.openingDepth }),
+          ...(t.turn && { turn: (t.turn * Math.PI) / 180 }),
+          ...(t.lies !== undefined && { facing: t.lies ? "mouth" : "up" }),
+          lip: LIP,
+        };
       case "through":
         return { kind: "through", gap: t.gap ?? within };
       default:
@@ -98,7 +107,7 @@ function changeTarget(
 /** Another thing in the place of a target, with its sizes; what counts, and how full it is, stays. */
 export const swapTarget = (p: ClimbParams, id: string, face: Face): ClimbParams =>
   changeTarget(p, id, (t) => {
-    const { opening: _o, gap: _g, weight, ...rest } = t;
+    const { opening: _o, openingDepth: _d, gap: _g, weight, ...rest } = t;
     const { mass, contents, ...as } = face;
     return { ...rest, ...as, ...(weight && { weight: { mass, contents, filling: weight.filling } }) } as typeof t;
   });

@@ -49,8 +49,18 @@ export const climbTarget = z.strictObject({
     )
     .min(1, "counts must name at least one of touch, into, through, topple")
     .max(4),
-  /** Round opening, for into; gap, for through. Not given: the width less its walls. */
+  /** Opening, for into (its diameter, or the width of one that is rectangular); gap, for through. Not given: the width less its walls. */
   opening: inner("opening").optional(),
+  /** The other side of a rectangular opening. */
+  openingDepth: inner("openingDepth").optional(),
+  /** Whether it lies on its side, its mouth towards the player. Not given: it stands, but what is rolled into lies. */
+  lies: z.boolean({ error: "lies must be true or false" }).optional(),
+  /** How far its opening is turned away from the player, degrees. */
+  turn: z
+    .number({ error: "turn must be a number of degrees" })
+    .min(-80, "turn must be -80 or more")
+    .max(80, "turn must be 80 or less")
+    .optional(),
   gap: inner("gap").optional(),
   /** For topple: mass empty, contents when full (kilograms), and how full, 0 to 1. */
   weight: z
