@@ -1,4 +1,5 @@
 import { createContext, useContext } from "react";
+import { own as held } from "#core/own.ts";
 import sheet from "./drawings.svg?url&no-inline";
 
 /** Which drawing a school's own things go by, by id. */
@@ -9,7 +10,7 @@ export const drawingsOf = (own: readonly { id: string; drawing: string }[]): Rec
 /** Where a thing's drawing lies on the one sheet of all drawings: a page loads the sheet once, and no script for it. */
 export function useDrawing(): (item: string) => string {
   const own = useContext(OwnDrawings);
-  return (item) => `${sheet}#${own[item] ?? (item || "line")}`;
+  return (item) => `${sheet}#${held(own, item) ?? (item || "line")}`;
 }
 
 export function ItemDrawing({

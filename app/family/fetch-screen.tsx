@@ -2,6 +2,7 @@ import { Check, RefreshCw } from "lucide-react";
 import { useEffect, useState } from "react";
 import { mirrored } from "#core/aim/starters.ts";
 import type { Item } from "#core/kit/item.ts";
+import { own as held } from "#core/own.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "../words/say.ts";
 import type { CardData, Ticks } from "./card-app.tsx";
@@ -191,7 +192,7 @@ export function FetchScreen({
         </p>
       )}
       {makes.map((t) => (
-        <Make key={t.id} thing={t} made={card.home!.made[t.item] ?? null} />
+        <Make key={t.id} thing={t} made={held(card.home!.made, t.item) ?? null} />
       ))}
       {cues.length > 0 && (
         <section>

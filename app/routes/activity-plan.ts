@@ -1,4 +1,5 @@
 import { layoutOf } from "#core/forecast/for-activity.ts";
+import { own } from "#core/own.ts";
 import { planSvg } from "#core/yard/svg.ts";
 import { activityFor } from "#server/activities/activities.ts";
 import { found, idOf } from "../answer.server.ts";
@@ -15,7 +16,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const drawings = Object.fromEntries(a.kit.own.map((i) => [i.id, i.drawing]));
   const svg = planSvg(layoutOf(a), a.space, {
     title: a.title,
-    drawing: (item) => paths[item] ?? paths[drawings[item] ?? ""] ?? paths.line!,
+    drawing: (item) => own(paths, item) ?? paths[own(drawings, item) ?? ""] ?? paths.line!,
     name: (t) => targetName(t, names),
   });
   return new Response(svg, {

@@ -1,4 +1,5 @@
 import { IntlMessageFormat } from "intl-messageformat";
+import { own } from "#core/own.ts";
 import type { Phrase } from "#core/patterns/contract.ts";
 import { clockText, type ScoreUnit } from "#core/records/score-text.ts";
 import { en } from "./en.ts";
@@ -34,7 +35,7 @@ export const namesOf = (own: readonly { id: string; name: string }[]): Names =>
 
 /** What a thing is called: by the school, or in the catalogue. */
 export function itemName(id: string, names: Names = {}): string {
-  return names[id] ?? (`item.${id}` in all ? say(`item.${id}`) : id);
+  return own(names, id) ?? (`item.${id}` in all ? say(`item.${id}`) : id);
 }
 
 /** Parameters that name something by its id or key. */
@@ -46,7 +47,7 @@ export function sayPhrase(p: Phrase, names: Names = {}): string {
   const params: Record<string, string | number> = { ...p.params };
   for (const [k, v] of Object.entries(params)) {
     if (k === "item" || k === "as") params[k] = itemName(String(v), names);
-    else if (NAMED[k]) params[k] = say(`${NAMED[k]}.${v}`);
+    else if (own(NAMED, k)) params[k] = say(`${NAMED[k]}.${v}`);
   }
   if (typeof params.label === "string" && params.item)
     params.label = targetName({ label: params.label, item: String(p.params.item) }, names);

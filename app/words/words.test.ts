@@ -12,7 +12,7 @@ import { paths } from "../drawings/paths.ts";
 import { drawingSheet } from "../drawings/sheet.ts";
 import { en as base } from "./en.ts";
 import { enHome } from "./en-home.ts";
-import { namesOf, say, sayPhrase, sayScore } from "./say.ts";
+import { itemName, namesOf, say, sayPhrase, sayScore } from "./say.ts";
 import { hasLabel } from "./teacher.ts";
 
 const en = { ...base, ...enHome };
@@ -54,6 +54,8 @@ describe("the catalogue", () => {
   });
   it("names things and floors in what the core says", () => {
     const own = namesOf([{ id: "foamDisc", name: "foam disc" }]);
+    expect(itemName("constructor", own)).toBe("constructor");
+    expect(itemName("toString")).toBe("toString");
     expect(sayPhrase({ key: "change.item", params: { item: "foamDisc", as: "sockBall" } }, own)).toBe(
       "foam disc instead of sock ball",
     );

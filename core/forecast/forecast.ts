@@ -1,5 +1,6 @@
 import type { PlayerModel } from "../aim/player.ts";
 import { type Policy, type Scene, type SendChances, sendChances } from "../aim/send-chances.ts";
+import { own } from "../own.ts";
 import {
   type BaseState,
   type Body,
@@ -180,7 +181,11 @@ class Book {
     for (const { ref } of send.branches)
       byRef.set(
         ref,
-        aimed === null ? (chances[ref] ?? 0) : ref === aimed ? (chances[send.from] ?? chances[ref] ?? 0) : 0,
+        aimed === null
+          ? (own(chances, ref) ?? 0)
+          : ref === aimed
+            ? (own(chances, send.from) ?? own(chances, ref) ?? 0)
+            : 0,
       );
     const given = [...byRef.values()].reduce((a, p) => a + p, 0);
     byRef.set(rest, (byRef.get(rest) ?? 0) + Math.max(0, 1 - given));

@@ -1,3 +1,4 @@
+import { own } from "../own.ts";
 import { asksAtMost, pointless, sendingOf } from "../physics/send.ts";
 import { falls } from "../physics/standing.ts";
 import { assign } from "./assign.ts";
@@ -223,7 +224,7 @@ export function choose(c: Choosing): Chosen {
   const options = c.roles.map((role): Option[] => {
     const at = whereOf(role, c);
     const house = houseLimits(role, c);
-    const fixed = c.fixed?.[role.id];
+    const fixed = own(c.fixed, role.id);
     const fit = available
       .filter(
         (a) =>
@@ -418,7 +419,7 @@ export function choose(c: Choosing): Chosen {
       role: role.id,
       item: item.id,
       count: needed(item, role),
-      why: c.fixed?.[role.id]
+      why: own(c.fixed, role.id)
         ? { key: "why.chosen", params: { item: item.id, as: role.as?.id ?? "" } }
         : whyThis(o, role, options[i]!, whereOf(role, c)),
       cautions: cautionsOfItem(item, c.indoors),

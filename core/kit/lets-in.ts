@@ -1,3 +1,4 @@
+import { own } from "../own.ts";
 import { type Choosing, choose, endsOf } from "./choose.ts";
 import type { Item } from "./item.ts";
 import type { Property } from "./property.ts";
@@ -37,7 +38,7 @@ export function changesThatLetIn(c: Choosing): Change[] {
     .sort((a: Item, b: Item) => b.homes - a.homes)
     .slice(0, MOST_TRIED);
   for (const i of findable)
-    if (meets({ ...c, stock: { ...c.stock, [i.id]: (c.stock[i.id] ?? 0) + i.count } }))
+    if (meets({ ...c, stock: { ...c.stock, [i.id]: (own(c.stock, i.id) ?? 0) + i.count } }))
       out.push({ kind: "thing", item: i.id });
   return out;
 }

@@ -8,6 +8,9 @@ describe("measures", () => {
     expect([stature(4), stature(7), stature(7.5), stature(15), stature("adult"), stature(3)]).toEqual([
       1.03, 1.22, 1.245, 1.66, 1.7, 1.03,
     ]);
+    // Nobody jumps at a birthday.
+    for (let age = 4; age < 20; age += 0.1) expect(stature(age + 0.1) - stature(age)).toBeLessThan(0.02);
+    expect(stature(18)).toBe(stature("adult"));
     expect(() => stature(Number.NaN)).toThrow("age: NaN");
   });
   it("derives paces, and rebuilds them around a measured step", () => {

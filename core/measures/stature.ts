@@ -15,11 +15,12 @@ const MEDIAN: readonly (readonly [age: number, metres: number])[] = [
   [13, 1.56],
   [14, 1.61],
   [15, 1.66],
+  [18, 1.7],
 ];
 const ADULT_STATURE = 1.7;
 
 /**
- * Median stature in metres at an age in years: linear between whole years, held at both ends of the table.
+ * Median stature in metres at an age in years: linear between the rows of the table (from 15 to a grown-up at 18 as well), held at both ends.
  * Source: core model, "Measures". `stature(7)` is 1.22, `stature(7.5)` is 1.245.
  */
 export function stature(age: Age): number {
@@ -32,5 +33,5 @@ export function stature(age: Age): number {
     const [a1, h1] = MEDIAN[i]!;
     if (age <= a1) return h0 + ((h1 - h0) * (age - a0)) / (a1 - a0);
   }
-  return age >= 18 ? ADULT_STATURE : MEDIAN[MEDIAN.length - 1]![1];
+  return ADULT_STATURE;
 }

@@ -92,6 +92,8 @@ export interface Score {
   /** Players on this side. */
   players: readonly number[];
   value: number;
+  /** The same with what lies on the floor and is not counted yet. */
+  soFar: number;
   unit: "points" | "sends" | "tenths";
   working: string;
   /** For comparing: more is better. */

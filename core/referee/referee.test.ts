@@ -128,6 +128,40 @@ describe("referee", () => {
     if (isRefusal(back)) throw new Error("refused");
     expect(view(back)).toMatchObject({ from: "start", doneParts: ["t1"] });
     expect(outlook(back)).toHaveLength(6);
-    expect(outlook(back).find((o) => o.event.kind === "send" && o.event.hit === "t2")!.score).toBe(5);
+    expect(outlook(back).find((o) => o.event.kind === "send" && o.event.hit === "t2")!).toMatchObject({
+      score: 5,
+      working: "2 + 3 = 5",
+      turn: { player: 0, side: 0 },
+      ending: null,
+    });
+  });
+  it("looks ahead within a round as well, and to the end; every score has its working", () => {
+    const { play } = replay(bands, alone, [rest("z2")]);
+    const third = outlook(play).find((o) => o.event.kind === "rest" && o.event.zone === "z3")!;
+    expect(third).toMatchObject({ score: 2 + 4, working: "2 + 4 = 6", ending: null });
+    const tries = { ...climb, params: { ...climb.params, scoring: { ...climb.params.scoring, by: "tries" } } };
+    const hits = ["t1", null, "t2", null, null, "t3", "t4"];
+    const { play: nearly } = replay(
+      tries,
+      alone,
+      hits.map((hit, i) => ({ kind: "send", hit, at: i })),
+    );
+    expect(view(nearly).score[0]).toMatchObject({ value: 7, working: "1 + 2 + 3 + 1 = 7" });
+    const top = outlook(nearly).find((o) => o.event.kind === "send" && o.event.hit === "t5")!;
+    expect(top).toMatchObject({
+      score: 8,
+      working: "1 + 2 + 3 + 1 + 1 = 8",
+      ending: { reason: { key: "climb.end.top" } },
+    });
+    const timed = { ...climb, params: { ...climb.params, scoring: { ...climb.params.scoring, by: "time" } } };
+    const go = ["t1", "t2", "t3", "t4", "t5"].map((hit, i) => ({
+      kind: "send" as const,
+      hit,
+      at: 1000 + 1234 * (i + 1),
+    }));
+    const { play: done } = replay(timed, alone, [{ kind: "ready", at: 1000 }, ...go]);
+    const [score] = view(done).score;
+    expect(score!.working).toBe("1.2 + 1.3 + 1.2 + 1.2 + 1.3 = 6.2");
+    expect(score!.value).toBe(62);
   });
 });

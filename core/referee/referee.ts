@@ -142,18 +142,29 @@ export function view(p: Play): View {
   };
 }
 
-/** What each outcome of the next send would do to the score of the side whose turn it is. */
-export function outlook(p: Play): { event: PlayEvent; score: number; over: boolean }[] {
+/** What one outcome would make of a play. */
+export interface Outlook {
+  event: PlayEvent;
+  /** Of the side whose turn it is: its score with what lies on the floor counted, and its working. */
+  score: number;
+  working: string;
+  /** Whose turn it is then, and what they are told. */
+  turn: { player: number; side: number; now: Phrase };
+  ending: Ending | null;
+}
+/** What each outcome of what comes next would do, for the side whose turn it is. */
+export function outlook(p: Play): Outlook[] {
   const s = stateOf(p);
   const next = p.pattern.next(s);
   if (!next || p.stopped !== null) return [];
   const at = p.standing[p.standing.length - 1]?.event.at ?? 0;
   const bodies = "branches" in next ? next.branches.map((b) => b.event) : [next.event];
-  const side = p.pattern.turn(s).side;
-  return bodies.flatMap((body) => {
+  const { side } = p.pattern.turn(s);
+  return bodies.flatMap((body): Outlook[] => {
     const event = { ...body, at } as GameEvent;
     const after = p.pattern.step(s, event);
     if (isRefusal(after)) return [];
-    return [{ event, score: p.pattern.score(after)[side]!.value, over: p.pattern.ending(after) !== null }];
+    const { soFar, working } = p.pattern.score(after)[side]!;
+    return [{ event, score: soFar, working, turn: p.pattern.turn(after), ending: p.pattern.ending(after) }];
   });
 }

@@ -219,6 +219,7 @@ export function score(s: BandsState): Score[] {
   return s.sides.map((players, i) => ({
     players,
     value: s.totals[i]!,
+    soFar: s.totals[i]! + points[i]!,
     unit: "points",
     working: working(s, i, points),
     rank: s.totals[i]!,

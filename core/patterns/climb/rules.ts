@@ -22,6 +22,8 @@ interface Go {
   points: number;
   time: number;
   top: boolean;
+  each: readonly number[];
+  laps: readonly number[];
 }
 interface Climber {
   rung: number;
@@ -29,6 +31,9 @@ interface Climber {
   points: number;
   /** Misses since the last forfeit. */
   misses: number;
+  /** Sends at each rung so far, and when each was left, milliseconds since the go began: for the working alone. */
+  each: readonly number[];
+  laps: readonly number[];
   goes: readonly Go[];
   done: boolean;
 }
@@ -48,7 +53,7 @@ export interface ClimbState extends BaseState {
   over: boolean;
 }
 
-const FRESH: Climber = { rung: 0, sends: 0, points: 0, misses: 0, goes: [], done: false };
+const FRESH: Climber = { rung: 0, sends: 0, points: 0, misses: 0, each: [], laps: [], goes: [], done: false };
 
 export const clocked = (p: ClimbParams): boolean => p.timeLimit !== null || p.scoring.by === "time";
 
@@ -134,14 +139,23 @@ function sent(s: ClimbState, hit: string | null): ClimbState {
   const sends = c.sends + 1;
   const spent = p.tries !== null && sends >= p.tries;
   if (hit !== null && hit === wanted(s)) {
-    const up = withClimber(s, { rung: c.rung + 1, sends, points: c.points + worthOf(p, c.rung) });
+    const points = c.points + worthOf(p, c.rung);
+    const laps = [...c.laps, s.last - s.since];
+    const up = withClimber(s, { rung: c.rung + 1, sends, points, each: sentAt(c), laps });
     const top = c.rung + 1 === s.rungs.length;
     return top || spent ? endGo(up, top, s.last - s.since) : pass(up, "hit");
   }
-  const missed = withClimber(s, { sends, misses: c.misses + 1 });
+  const missed = withClimber(s, { sends, misses: c.misses + 1, each: sentAt(c) });
   if (spent) return endGo(missed, false, s.last - s.since);
   if (p.forfeit && c.misses + 1 >= p.forfeit.misses) return { ...missed, owes: true };
   return pass(missed, "miss");
+}
+
+/** One send more at the rung that a climber is on. */
+function sentAt(c: Climber): number[] {
+  const each = [...c.each];
+  each[c.rung] = (each[c.rung] ?? 0) + 1;
+  return each;
 }
 
 function withClimber(s: ClimbState, change: Partial<Climber>): ClimbState {
@@ -151,7 +165,8 @@ function withClimber(s: ClimbState, change: Partial<Climber>): ClimbState {
 
 function endGo(s: ClimbState, top: boolean, time: number): ClimbState {
   const c = current(s);
-  const goes = [...c.goes, { rung: c.rung, sends: c.sends, points: c.points, time, top }];
+  const { rung, sends, points, each, laps } = c;
+  const goes = [...c.goes, { rung, sends, points, time, top, each, laps }];
   const done = goes.length === s.params.goes.count;
   const kept = done ? { goes, done } : { ...FRESH, goes };
   return pass({ ...withClimber(s, kept), owes: false, waiting: clocked(s.params) }, "go");
@@ -174,7 +189,8 @@ function pass(s: ClimbState, after: "hit" | "miss" | "go"): ClimbState {
 
 /** The go under way counts like a finished one, so that a score exists at any moment. */
 function goesSoFar(c: Climber): Go[] {
-  return c.done ? [...c.goes] : [...c.goes, { rung: c.rung, sends: c.sends, points: c.points, time: 0, top: false }];
+  const { rung, sends, points, each, laps } = c;
+  return c.done ? [...c.goes] : [...c.goes, { rung, sends, points, each, laps, time: 0, top: false }];
 }
 const TOP_BY_TRIES = 1_000_000;
 const TOP_BY_TIME = 100_000_000;
@@ -197,6 +213,7 @@ export function score(s: ClimbState): Score[] {
     return {
       players: shared(s) ? Array.from({ length: s.setup.players }, (_, k) => k) : [i],
       value: total ? sum : value(best),
+      soFar: total ? sum : value(best),
       unit: p.scoring.by === "points" ? "points" : p.scoring.by === "tries" ? "sends" : "tenths",
       working: working(p, goes, total, value),
       rank: total ? goes.reduce((n, g) => n + rankOf(p, g), 0) : rankOf(p, best),
@@ -211,9 +228,26 @@ function working(p: ClimbParams, goes: Go[], total: boolean, value: (g: Go) => n
     if (parts.length > 1) return `${parts.join(", ")}`;
   }
   const go = goes[goes.length - 1]!;
-  if (p.scoring.by !== "points" || go.rung < 1) return "";
-  const each = Array.from({ length: go.rung }, (_, r) => worthOf(p, r));
-  return each.length === 1 ? `${each[0]}` : `${each.join(" + ")} = ${go.points}`;
+  const sum = (parts: readonly (number | string)[], all: number | string) =>
+    parts.length > 1 ? `${parts.join(" + ")} = ${all}` : parts.join("");
+  switch (p.scoring.by) {
+    case "points":
+      return sum(
+        Array.from({ length: go.rung }, (_, r) => worthOf(p, r)),
+        go.points,
+      );
+    case "tries":
+      return sum(go.each, go.sends);
+    default: {
+      if (go.time === 0) return "";
+      // Lap by lap in tenths of a second; what is left after the last rung was the way to the bell.
+      const ends = [...go.laps, ...(go.laps.at(-1) === go.time ? [] : [go.time])].map((ms) => Math.round(ms / 100));
+      return sum(
+        ends.map((end, i) => ((end - (ends[i - 1] ?? 0)) / 10).toFixed(1)),
+        (ends.at(-1)! / 10).toFixed(1),
+      );
+    }
+  }
 }
 
 export function ending(s: ClimbState): Ending | null {
