@@ -1,5 +1,5 @@
 import type { NextSend } from "../patterns/contract.ts";
-import { nearest, pathTo, purposeOf, reachChance } from "../physics/send.ts";
+import { asksAtMost, nearest, pathTo, purposeOf, reachChance } from "../physics/send.ts";
 import { type Part, type PartOf, partsOf } from "../yard/parts.ts";
 import { lineShifts } from "./band-lines.ts";
 import { jointChances } from "./joint.ts";
@@ -85,7 +85,10 @@ function zoneChances(send: NextSend, scene: Scene, player: PlayerModel, policy: 
     return byRef;
   };
   const worthOf = (id: string) => send.branches.find((b) => b.ref === id)?.worth ?? 0;
-  const first = zones.reduce((a, b) => (worthOf(b.id) > worthOf(a.id) ? b : a));
+  // Of the bands that half of the sends get as far as; the nearest where none is.
+  const far = asksAtMost(player.sending);
+  const reachable = zones.filter((z, i) => i === 0 || middleOf(z, zones, shifts) <= far);
+  const first = reachable.reduce((a, b) => (worthOf(b.id) > worthOf(a.id) ? b : a));
   const distance =
     policy === "middle"
       ? middleOf(first, zones, shifts)

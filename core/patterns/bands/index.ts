@@ -70,7 +70,7 @@ export const bands: Pattern<BandsParams, rules.BandsState> = {
     send: "coaster",
     space: { length: 4.2, width: 1.8, floor: "boards", indoors: true },
     params: {
-      lines: [1.2, 1.7, 2.2, 2.6, 2.9],
+      lines: [1, 1.45, 1.85, 2.2, 2.55],
       points: [1, 2, 4, 6],
       width: 1,
       lineRule: "lower",
