@@ -610,7 +610,7 @@ function ClashNotes({
       case "hides":
         return `${name(c.ids[0])} hides ${Math.round(100 * c.share)} % of ${name(c.ids[1])}`;
       case "tooSmall":
-        return `nothing gets into ${name(c.ids[0])}: what is sent is too big`;
+        return `nothing gets into or through ${name(c.ids[0])}: what is sent is too big, it has no opening, or it stands`;
       case "swing":
         return `${name(c.ids[0])} is within ${c.clear.toFixed(1)} m of whoever sends`;
       case "inWay":

@@ -140,7 +140,8 @@ describe("the aim", () => {
     expect(middle.aim.distance).toBeCloseTo(2.05 - sure.object.diameter / 4, 10);
     expect(best.aim.distance).toBeLessThan(1.8);
     const weak = sendChances(send, { parts, inAir: false }, { ...sure, sending: reaching(2.05, 0.4) }, "middle");
-    expect(weak.byRef.get("short")!).toBeGreaterThan(0.5);
+    // A band that not half of the sends get as far as is not aimed at; what falls short of what is, is short.
+    expect(weak.aim.distance).toBeLessThan(1.9);
     expect([...weak.byRef.values()].reduce((x, y) => x + y, 0)).toBeCloseTo(1, 9);
   });
 

@@ -1,4 +1,5 @@
 import { actionFacts } from "../aim/actions.ts";
+import { type HitRule, type SingleRule, SMALLEST } from "../aim/hit-rule.ts";
 import { type PlayerModel, playerModel } from "../aim/player.ts";
 import { type Policy, type Scene, sendChances } from "../aim/send-chances.ts";
 import type { Activity } from "../formats/activity.ts";
@@ -46,11 +47,17 @@ export function layoutOf(a: Activity): Part[] {
   ];
 }
 
-/** A target with the depth of the thing that stands there. */
+/** A target with the depth of the thing that stands there; what has no opening or gap lets nothing in or through. */
 function deep(a: Activity, p: Part): Part {
-  if (p.kind !== "target" || p.depth !== undefined) return p;
+  if (p.kind !== "target") return p;
   const is = thing(a.kit, p.item);
-  return is ? { ...p, depth: is.depth } : p;
+  if (!is) return p;
+  const rules = (p.rule.kind === "anyOf" ? p.rule.rules : [p.rule]).map((r): SingleRule => {
+    if (r.kind === "into" && is.opening === null) return { ...r, opening: SMALLEST };
+    return r.kind === "through" && is.gap === null ? { ...r, gap: SMALLEST } : r;
+  });
+  const rule: HitRule = rules.length === 1 ? rules[0]! : { kind: "anyOf", rules };
+  return { ...p, depth: p.depth ?? is.depth, rule };
 }
 
 /** Whoever sends is taken to be so old where nobody is named, years. */

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { type Activity, fromPattern } from "../formats/activity.ts";
-import { patterns } from "../patterns/registry.ts";
+import { patternNames, patternOf, patterns } from "../patterns/registry.ts";
+import { asksAtMost } from "../physics/send.ts";
 import { distribution, mean, quantile } from "./distribution.ts";
-import { forecastActivity, pegRates } from "./for-activity.ts";
+import { forecastActivity, pegRates, sendingIn } from "./for-activity.ts";
 import { ForecastStopped } from "./forecast.ts";
 
 const alone = { players: 1, mode: "alone", seed: 3 } as const;
@@ -152,6 +153,28 @@ describe("forecast", () => {
     }
   });
 
+  it("asks nothing of anybody that its examples are for that half of their sends do not reach", () => {
+    for (const name of patternNames) {
+      const a = fromPattern(name);
+      for (let { from: age } = a.ages; age <= a.ages.to; age++) {
+        const far = asksAtMost(sendingIn(a, age));
+        for (const g of patternOf(name).pegs(a.pattern.params))
+          expect(g.distance, `${name} ${age}`).toBeLessThanOrEqual(far);
+        for (const [id, rate] of pegRates(a, { age })) expect(rate, `${name} ${age} ${id}`).toBeGreaterThan(0.1);
+      }
+    }
+  });
+  it("lets nothing into a thing without an opening, whatever a teacher wrote", () => {
+    const a = fromPattern("climb");
+    const p = structuredClone(a.pattern.params) as { ladder: { targets: { item: string; counts: string[] }[] } };
+    for (const t of p.ladder.targets) t.counts = ["into"];
+    const rates = pegRates(
+      { ...a, aim: { ...a.aim, action: "underarmThrow" }, pattern: { name: "climb", params: p } } as never,
+      { age: 8 },
+    );
+    expect(p.ladder.targets.map((t) => t.item)).toEqual(["bucket", "box", "book", "saucepan", "bottle"]);
+    expect([...rates.values()].map((r) => r > 0)).toEqual([true, true, false, true, false]);
+  });
   it("rates under the pegs fall with distance and rise with age", () => {
     const a = climb();
     const young = pegRates(a, { age: 6 });

@@ -39,9 +39,12 @@ export interface Sending {
 export const HIDDEN_SHARE = 0.5;
 
 /** Whether something of diameter `b` can count under a rule at all. */
-function possible(rule: HitRule, b: number): boolean {
+function possible(rule: HitRule, b: number, inAir: boolean): boolean {
   const rules = rule.kind === "anyOf" ? rule.rules : [rule];
-  return rules.some((r) => (r.kind === "into" ? r.opening > b : r.kind === "through" ? r.gap > b : true));
+  return rules.some((r) => {
+    if (r.kind === "into") return Math.min(r.opening, r.depth ?? r.opening) > b && (inAir || r.facing !== "up");
+    return r.kind === "through" ? r.gap > b : true;
+  });
 }
 
 /** How much of the farther target's angle the nearer one covers, 0 to 1; `b` is the diameter of what is rolled. */
@@ -102,7 +105,7 @@ export function clashesOf(parts: readonly Part[], space: { length: number; width
   targets.forEach((t, i) => {
     if (Math.abs(t.across) + t.width / 2 > space.width / 2 + 1e-9 || t.along > space.length + 1e-9)
       out.push({ kind: "outside", ids: [t.id] });
-    if (!possible(t.rule, object.diameter)) out.push({ kind: "tooSmall", ids: [t.id] });
+    if (!possible(t.rule, object.diameter, object.inAir)) out.push({ kind: "tooSmall", ids: [t.id] });
     for (const u of targets.slice(i + 1)) {
       if (overlap(boxes.get(t.id)!, boxes.get(u.id)!) > OVERLAP_ALLOWED)
         out.push({ kind: "together", ids: [t.id, u.id] });

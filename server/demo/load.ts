@@ -183,7 +183,7 @@ async function load(owner: postgres.Sql): Promise<void> {
           ladder: {
             kind: "line",
             target: { id: "t1", item: "box", label: "box", across: 0, width: 0.3, height: 0.22, counts: ["touch"] },
-            lines: [1, 1.6, 2.2, 2.9, 3.6, 4.4],
+            lines: [1, 1.6, 2.2, 2.8, 3.4, 4],
           },
           tries: 20,
           timeLimit: null,

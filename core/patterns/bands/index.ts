@@ -70,7 +70,7 @@ export const bands: Pattern<BandsParams, rules.BandsState> = {
     send: "coaster",
     space: { length: 4.2, width: 1.8, floor: "boards", indoors: true },
     params: {
-      lines: [1, 1.45, 1.85, 2.2, 2.55],
+      lines: [1, 1.45, 1.85, 2.15, 2.45],
       points: [1, 2, 4, 6],
       width: 1,
       lineRule: "lower",
