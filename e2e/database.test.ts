@@ -6,6 +6,7 @@ import { drizzle } from "drizzle-orm/postgres-js";
 import { migrate } from "drizzle-orm/postgres-js/migrator";
 import postgres from "postgres";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { MODEL_VERSION } from "#core/model.ts";
 import { startPostgres } from "../scripts/lib/postgres.mjs";
 import { root } from "../scripts/lib/root.mjs";
 import { prepareDatabase } from "../scripts/lib/serve.mjs";
@@ -247,6 +248,19 @@ describe("a data folder made by earlier code", () => {
       expect(kept!.hash).toMatch(/^[0-9a-f]{64}$/);
       expect(kept!.card_hash).toBeNull();
       expect(await db`select kind, about from job`).toEqual([{ kind: "expected", about: g!.id }]);
+      // Where the model has changed since, its bands and the open cards of its children are asked for anew, once.
+      await db`delete from job`;
+      await db`insert into expected_band (school_id, assignment_id, age, model, low, middle, high) values (${s}, ${g!.id}, 8, 1, 1, 2, 3)`;
+      prepareDatabase(database.url);
+      prepareDatabase(database.url);
+      expect(await db`select kind, about from job order by kind`).toEqual([
+        { kind: "cards", about: c!.id },
+        { kind: "expected", about: g!.id },
+      ]);
+      await db`update expected_band set model = ${MODEL_VERSION}`;
+      await db`delete from job`;
+      prepareDatabase(database.url);
+      expect(await db`select kind from job`).toEqual([]);
       // A home that goes leaves the answer, and only the home out of it.
       await db`delete from home where id = ${h!.id}`;
       expect(await db`select school_id, home_id from survey_answer`).toEqual([{ school_id: s, home_id: null }]);

@@ -12,6 +12,8 @@ import { patternOf } from "../patterns/registry.ts";
 import type { HomeSpace } from "../records/home.ts";
 import { cellsOf, type Mark, marksOf } from "../yard/layouts/marks.ts";
 import { countedBackFrom, type Part } from "../yard/parts.ts";
+import { USUAL_CEILING } from "../yard/space.ts";
+import { withinReach } from "./challenge.ts";
 import { type ForHome, forHome, type HomeFacts, stockOf } from "./for-home.ts";
 
 /** One thing to put down, as this child counts it out. */
@@ -209,7 +211,11 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
 export function compileFor(making: Making, at?: string, fixed?: Readonly<Record<string, string>>): Card {
   const { designed, child, homes, items } = making;
   const home = homes.find((h) => h.id === at) ?? homes[0];
-  if (!home) return compileCard(designed, child);
+  // Nobody said where it is played: as designed, but no farther than this child can be asked.
+  if (!home) {
+    const ceiling = designed.space.indoors ? USUAL_CEILING : null;
+    return compileCard(withinReach(designed, { age: child.age }, ceiling), child);
+  }
   const { activity, ...rest } = forHome(designed, { age: child.age }, home, listOf(items.own, items.hidden), fixed);
   const card = compileCard(
     activity,

@@ -73,6 +73,42 @@ describe("an activity in a home", () => {
     }
   });
 
+  it("takes socks before rolled T-shirts, and marks one of two sets of one kind", () => {
+    const socks = forHome(bands, { age: 8 }, home({ kit: { sock: 12 }, players: 1 }), items);
+    expect(socks.picks.find((p) => p.role === "send")).toMatchObject({ item: "sockBall", minutes: 3 });
+    const with6 = (kinds: boolean) =>
+      forHome(
+        bands,
+        { age: 8 },
+        home({ kit: { coaster: 6 }, players: 2 }),
+        items.map((i) => (i.id === "coaster" ? { ...i, kinds } : i)),
+      );
+    expect([with6(false).sets, with6(false).marked]).toEqual(["two", "coaster"]);
+    expect([with6(true).sets, with6(true).marked]).toEqual(["two", null]);
+  });
+  it("lets limits go one by one, safety never, and says which", () => {
+    const asking = (limits: object[]): Activity =>
+      activity.parse({
+        ...climb,
+        kit: { ...climb.kit, send: "softBall", roles: [{ role: "send", limits, wishes: [] }] },
+      });
+    const kit = { orange: 3, sock: 0 };
+    const soft = forHome(
+      asking([
+        { property: "softness", least: 0.7 },
+        { property: "rebound", least: 0.5 },
+      ]),
+      { age: 8 },
+      home({ kit }),
+      items,
+    );
+    expect(soft.picks.find((p) => p.role === "send")!.item).toBe("shirtRoll");
+    expect(soft.changes.filter((c) => c.key === "change.limit").map((c) => c.params!.property)).toEqual(["rebound"]);
+    // The orange asks a grown-up and is hard: without such limits it may be rolled.
+    const any = forHome(asking([{ property: "width", least: 0.5 }]), { age: 8 }, home({ kit }), items);
+    expect(any.changes.filter((c) => c.key === "change.limit").map((c) => c.params!.property)).toEqual(["width"]);
+  });
+
   it("takes the usual things where nobody said, and says that it guessed", () => {
     const told = forHome(climb, { age: 7 }, home(), items);
     expect(told.guessed).toBe(true);
