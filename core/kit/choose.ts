@@ -8,7 +8,7 @@ import type { Item } from "./item.ts";
 import { type Property, propertyOf, sendsAt, type Where } from "./property.ts";
 import { broken, type Coupling, type Limit, type Role } from "./role.ts";
 import { type Sense, senseless, tooHeavyToFall } from "./sense.ts";
-import { type Available, availableFrom, portionOf, readyIn, type Stock } from "./stock.ts";
+import { type Available, availableFrom, enoughOf, portionOf, readyIn, type Stock } from "./stock.ts";
 
 /** Costs are whole numbers, so that ties are ties: this many to one unit of difference. */
 const UNIT = 10_000;
@@ -92,6 +92,23 @@ interface Option {
   of: Available | null;
   cost: number;
 }
+
+/** One way for a role to be met, as a column of the assignment. */
+interface Cell {
+  key: string;
+  cost: number;
+  o: Option;
+}
+/** Puts one among the cheapest of a row, cheapest first, at most `cap` of them. */
+function put(row: Cell[], cap: number, cell: Cell): void {
+  let at = row.length;
+  while (at > 0 && row[at - 1]!.cost > cell.cost) at--;
+  if (at === row.length) row.push(cell);
+  else row.splice(at, 0, cell);
+  if (row.length > cap) row.pop();
+}
+const full = (row: readonly Cell[], cap: number, cost: number): boolean =>
+  row.length === cap && row[cap - 1]!.cost <= cost;
 
 /** Limits that the home sets, whatever an activity asks; what makes no sense or is not safe anywhere stands in sense.ts. */
 function houseLimits(role: Role, c: Choosing): Limit[] {
@@ -252,7 +269,7 @@ export function choose(c: Choosing): Chosen {
   let trials = 0;
   let cut = false;
 
-  const enough = (o: Option, role: Role) => o.of === null || portionOf(o.of, needed(o.of.item, role), left) !== null;
+  const enough = (o: Option, role: Role) => o.of === null || enoughOf(o.of, needed(o.of.item, role), left);
   /** What each chosen role has taken, so that it is given back as it was. */
   const taken: (readonly { id: string; count: number }[])[] = c.roles.map(() => []);
   const take = (i: number, o: Option) => {
@@ -266,12 +283,16 @@ export function choose(c: Choosing): Chosen {
     taken[i] = [];
   };
   /** Couplings of role `i` that do not hold with what is chosen so far. */
-  const strained = (i: number, o: Option) =>
-    couplings.find(({ k, a, b }) => {
-      if (a !== i && b !== i) return false;
-      const [one, two] = [a === i ? o : chosen[a], b === i ? o : chosen[b]];
-      return one?.of && two?.of && !suits(k, one.of.item, two.of.item, c, mostOf, c.roles[a]!.count);
-    });
+  const tied = c.roles.map((_, i) => couplings.filter(({ a, b }) => a === i || b === i));
+  const strained = (i: number, o: Option) => {
+    for (const coupling of tied[i]!) {
+      const { k, a, b } = coupling;
+      const one = a === i ? o : chosen[a];
+      const two = b === i ? o : chosen[b];
+      if (one?.of && two?.of && !suits(k, one.of.item, two.of.item, c, mostOf, c.roles[a]!.count)) return coupling;
+    }
+    return undefined;
+  };
   const fits = (i: number, o: Option) => strained(i, o) === undefined;
   const isTarget = (i: number) => c.roles[i]!.use === "target";
   const alikes = (id: string) => chosen.reduce((n, x, k) => n + (x?.of?.item.id === id && isTarget(k) ? 1 : 0), 0);
@@ -295,35 +316,30 @@ export function choose(c: Choosing): Chosen {
       return j;
     };
     const cells: { j: number; cost: number; o: Option }[][] = open.map((i) => {
-      const row: { key: string; cost: number; o: Option }[] = [];
+      const row: Cell[] = [];
       const role = c.roles[i]!;
       const kind = isTarget(i) ? "target" : "other";
-      let bare = 0;
+      // Cheapest first, and no more of them than there are roles, and one: a row has no use for more.
+      const cap = open.length + 1;
       for (const o of options[i]!) {
+        // Options come cheapest first.
+        if (full(row, cap, o.cost)) break;
         if (o.of === null) {
-          row.push({ key: `none ${i}`, cost: o.cost, o });
+          put(row, cap, { key: `none ${i}`, cost: o.cost, o });
           continue;
         }
-        // Of dearer things than as many as there are roles, none is wanted: one of those before is free, and costs no more.
-        if (bare > open.length) continue;
         if (!enough(o, role) || !fits(i, o)) continue;
         const { id } = o.of.item;
         const already = isTarget(i) ? alikes(id) : 0;
-        if (already === 0) bare++;
         const n = needed(o.of.item, role);
-        const plain = o.of.from ? open.length : Math.floor((left.get(id) ?? 0) / n);
-        for (let k = 0; k < Math.min(open.length, plain); k++) {
-          if (o.of.from && portionOf(o.of, n * (k + 1), left) === null) break;
-          row.push({
-            key: `${kind} ${id} ${k}`,
-            cost: o.cost + (isTarget(i) ? SAME * FINE * (already + k) : 0),
-            o,
-          });
+        const most = o.of.from ? open.length : Math.min(open.length, Math.floor((left.get(id) ?? 0) / n));
+        for (let k = 0; k < most; k++) {
+          const cost = o.cost + (isTarget(i) ? SAME * FINE * (already + k) : 0);
+          if (full(row, cap, cost) || (k > 0 && o.of.from && !enoughOf(o.of, n * (k + 1), left))) break;
+          put(row, cap, { key: `${kind} ${id} ${k}`, cost, o });
         }
       }
-      // A row has no use for more than as many columns as there are rows.
-      row.sort((x, y) => x.cost - y.cost);
-      return row.slice(0, open.length + 1).map(({ key, cost, o }) => ({ j: column(key), cost, o }));
+      return row.map(({ key, cost, o }) => ({ j: column(key), cost, o }));
     });
     const costs = cells.map((row) => {
       const line = new Array<number>(columns.length).fill(NEVER);

@@ -49,18 +49,23 @@ export function availableFrom(items: readonly Item[], stock: Stock): Available[]
   return out;
 }
 
+/** Whether so many of a thing are left, ready or to be made. */
+export function enoughOf(a: Available, count: number, left: ReadonlyMap<string, number>): boolean {
+  const made = count - Math.max(0, left.get(a.item.id) ?? 0);
+  if (made <= 0) return true;
+  return a.from !== null && made <= a.item.count && a.from.every((f) => (left.get(f.item) ?? 0) >= f.count * made);
+}
+
 /** A number of one thing taken out of what is left: ready ones first, then what the rest are made of. Null where it is not there. */
 export function portionOf(
   a: Available,
   count: number,
   left: ReadonlyMap<string, number>,
 ): { takes: readonly { id: string; count: number }[]; made: number } | null {
-  const has = (id: string) => left.get(id) ?? 0;
-  const ready = Math.min(count, Math.max(0, has(a.item.id)));
+  if (!enoughOf(a, count, left)) return null;
+  const ready = Math.min(count, Math.max(0, left.get(a.item.id) ?? 0));
   const made = count - ready;
   if (made === 0) return { takes: [{ id: a.item.id, count }], made };
-  if (!a.from || made > a.item.count) return null;
-  const parts = a.from.map((f) => ({ id: f.item, count: f.count * made }));
-  if (!parts.every((p) => has(p.id) >= p.count)) return null;
+  const parts = a.from!.map((f) => ({ id: f.item, count: f.count * made }));
   return { takes: ready > 0 ? [{ id: a.item.id, count: ready }, ...parts] : parts, made };
 }

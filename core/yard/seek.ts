@@ -149,17 +149,25 @@ function figureOfBox(b: Box, kind: Figure["kind"]): Figure {
   const normals = new Float64Array(12);
   const along = b.x * c + b.y * s;
   const across = -b.x * s + b.y * c;
-  const side = (i: number, x: number, y: number, nx: number, ny: number, reach: number) => {
-    xs[i] = x;
-    ys[i] = y;
-    normals[3 * i] = nx;
-    normals[3 * i + 1] = ny;
-    normals[3 * i + 2] = reach;
-  };
-  side(0, b.x - ux - vx, b.y - uy - vy, s, -c, b.hy - across);
-  side(1, b.x + ux - vx, b.y + uy - vy, c, s, b.hx + along);
-  side(2, b.x + ux + vx, b.y + uy + vy, -s, c, b.hy + across);
-  side(3, b.x - ux + vx, b.y - uy + vy, -c, -s, b.hx - along);
+  for (let i = 0; i < 4; i++) {
+    // Round to the left from the near right corner; the side after each looks outwards.
+    const u = i === 1 || i === 2 ? 1 : -1;
+    const v = i >= 2 ? 1 : -1;
+    xs[i] = b.x + u * ux + v * vx;
+    ys[i] = b.y + u * uy + v * vy;
+  }
+  normals[0] = s;
+  normals[1] = -c;
+  normals[2] = b.hy - across;
+  normals[3] = c;
+  normals[4] = s;
+  normals[5] = b.hx + along;
+  normals[6] = -s;
+  normals[7] = c;
+  normals[8] = b.hy + across;
+  normals[9] = -c;
+  normals[10] = -s;
+  normals[11] = b.hx - along;
   const wide = Math.abs(ux) + Math.abs(vx);
   const deep = Math.abs(uy) + Math.abs(vy);
   return { kind, xs, ys, normals, lowX: b.x - wide, highX: b.x + wide, lowY: b.y - deep, highY: b.y + deep };
