@@ -261,7 +261,7 @@ function onFloor(
   fixed?: Readonly<Record<string, string>>,
   only?: readonly string[],
 ): ForHome {
-  const needs = rolesOf(as, home.players ?? DEFAULT_PLAYERS, typeof who.age === "number" ? who.age : USUAL_AGE);
+  const needs = rolesOf(as, home.players ?? DEFAULT_PLAYERS, who.age);
   const list = only ? items.filter((i) => !i.uses.includes("send") || only.includes(i.id)) : items;
   const choosing = choosingFor(as, home, list, { fixed, needs });
   let picked = pickThings(choosing);
