@@ -3,6 +3,7 @@ import { mirrored, starters } from "#core/aim/starters.ts";
 import { pegRates } from "#core/forecast/for-activity.ts";
 import { type Activity, activity, fromPattern } from "#core/formats/activity.ts";
 import { stature } from "#core/measures/stature.ts";
+import { MODEL_VERSION } from "#core/model.ts";
 import { patternOf } from "#core/patterns/registry.ts";
 import { cautionsOf, compileCard } from "./card.ts";
 
@@ -34,6 +35,9 @@ describe("a card for one child", () => {
       }
   });
 
+  it("names the model that its figures come from", () => {
+    expect(compileCard(fromPattern("climb"), { age: 8, step: null, leftHanded: false }).model).toBe(MODEL_VERSION);
+  });
   it("takes the step that the home has measured, and keeps the document as it was sent", () => {
     const card = compileCard(climb, { ...child, step: 0.6 });
     expect([card.step, card.measured]).toEqual([0.6, true]);

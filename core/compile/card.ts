@@ -7,6 +7,7 @@ import type { Item } from "../kit/item.ts";
 import { listOf, thing } from "../kit/items.ts";
 import { type Counted, countOut, countPlain, type Unit } from "../measures/count.ts";
 import { type Paces, paces } from "../measures/step.ts";
+import { MODEL_VERSION } from "../model.ts";
 import type { Needs } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
 import type { HomeSpace } from "../records/home.ts";
@@ -60,6 +61,8 @@ export interface Making {
 
 /** A revision made ready for one child's home. Kept as compiled. */
 export interface Card {
+  /** Version of the model that its figures come from; absent on a card of before. */
+  model?: number;
   /** As it is played in this home. */
   activity: Activity;
   /** The child's own step, metres, and whether the home measured it. */
@@ -191,6 +194,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
   });
   const cautions = cautionsOf(a, also);
   return {
+    model: MODEL_VERSION,
     activity: a,
     step: own.step,
     measured: child.step !== null,

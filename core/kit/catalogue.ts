@@ -406,7 +406,7 @@ export const catalogue: readonly Item[] = [
     count: 3,
     cautions: ["steady"],
   }),
-  thing("newsRoll", "made", "implement marker", [0.05, 0.5, 0.05], 0.15, {
+  thing("newsRoll", "made", "implement marker", [0.05, 0.5, 0.05], 0.06, {
     ...paper,
     softness: 0.7,
     handling: 1.12,
