@@ -123,6 +123,18 @@ export function withinReach(a: Activity, who: Who, ceiling?: number | null): Act
   return moveAll(a, to);
 }
 
+/** What was worked out of a design for a person is the same for every home: documents are never changed in place. */
+const known = new WeakMap<Activity, Map<string, ReadonlyMap<string, number>>>();
+/** The hit rates that a design means for a person, peg by peg: as designed, and at the edge of what they can be asked where it asks more. */
+export function wantedRates(a: Activity, who: Who): ReadonlyMap<string, number> {
+  const of = known.get(a) ?? new Map<string, ReadonlyMap<string, number>>();
+  known.set(a, of);
+  const key = `${who.age} ${who.multiplier}`;
+  const rates = of.get(key) ?? pegRates(withinReach(a, who), who);
+  of.set(key, rates);
+  return rates;
+}
+
 /** The same activity with nothing beyond what this person can be asked, and nothing standing in another thing. */
 export function standing(a: Activity, who: Who, { longest = Number.POSITIVE_INFINITY, ceiling }: Bounds): Activity {
   const near = withinReach(a, who, ceiling);
@@ -210,7 +222,7 @@ export function holdChallenge(
   { longest = Number.POSITIVE_INFINITY, ceiling }: Bounds = {},
 ): { activity: Activity; held: Held[] } {
   const p = patternOf(now.pattern.name);
-  const wanted = pegRates(withinReach(was, who), who);
+  const wanted = wantedRates(was, who);
   const from = new Map(pegsOf(was).map((g) => [g.id, g.distance]));
   const limits = asked(now, who, ceiling);
   const most = new Map([...limits].map(([id, m]) => [id, Math.min(m, longest)]));

@@ -41,7 +41,7 @@ import {
   holdChallenge,
   scaled,
   standing,
-  withinReach,
+  wantedRates,
 } from "./challenge.ts";
 import { type Picked, pickThings } from "./pick-things.ts";
 import { rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
@@ -131,7 +131,7 @@ export function sentOf(a: Activity, age: Age = USUAL_AGE, slope: Slope = "level"
  */
 function fitInSpace(a: Activity, now: Activity, who: Who, space: HomeSpace): Fit {
   const [parts, ground, sent] = [layoutOf(now), groundOf(space), sentOf(now, who.age, space.slope)];
-  const wanted = pegRates(withinReach(a, who), who);
+  const wanted = wantedRates(a, who);
   const { inAir } = sceneOf(now);
   // Narrow and far ones go off first.
   const ids = [...wanted.keys()].reverse();
