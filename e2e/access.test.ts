@@ -76,7 +76,8 @@ describe("accessible, light and dark", () => {
       await inBoth(page, path);
     }
     await page.close();
-  });
+    // Twenty pages in two colours: on a slow machine more than a minute.
+  }, 150_000);
 
   it("family's pages", async () => {
     const page = await phone(opened.browser);

@@ -296,8 +296,8 @@ export class Seeker {
     };
     const hangs = at(from)?.some((p) => p.wall) ?? false;
     const on = hangs ? this.search(sidesAt, from, to, step, true) : null;
-    const any = on?.k === to ? null : this.search(sidesAt, from, to, step, false);
-    const found = on && any?.k !== to ? on : any;
+    const loose = on?.k === to ? null : this.search(sidesAt, from, to, step, false);
+    const found = on && loose?.k !== to ? on : loose;
     return found && { k: found.k, placement: this.back(found.placement) };
   }
 
