@@ -3,14 +3,14 @@ import type { Activity } from "../formats/activity.ts";
 import type { Peg } from "../patterns/contract.ts";
 import { patternOf } from "../patterns/registry.ts";
 import { asksAtMost, pathTo, purposeOf, type Sending } from "../physics/send.ts";
-import { HEADROOM } from "../yard/fit.ts";
+import { HEADROOM, HOLDS } from "../yard/fit.ts";
 import { partsOf } from "../yard/parts.ts";
 import { freeOf, spread } from "./apart.ts";
 
 /** A hit rate as near as this to the wanted one is left alone, 0 to 1. */
 export const NEAR_ENOUGH = 0.02;
-/** Challenges are held within this, 0 to 1. */
-export const HELD_WITHIN = 0.05;
+/** Challenges are held within this, 0 to 1: as the fitting takes it. */
+export const HELD_WITHIN = HOLDS;
 /** A peg moves between these shares of where it was, and never beyond the space, the ceiling or what the child can reach. */
 export const NEAREST = 0.35;
 export const FARTHEST = 4;

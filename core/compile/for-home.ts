@@ -320,8 +320,12 @@ function onFloor(
     held = heldAs(a, activity, held, who).filter((h) => h.id !== far.id);
     without++;
   }
-  const worst = held.reduce((w, h) => Math.max(w, Math.abs(h.after - h.wanted)), 0);
-  if (fit) fit = { ...fit, held: worst <= HELD_WITHIN, off: worst };
+  const off = held.reduce(
+    (worst, h) => (Math.abs(h.after - h.wanted) > Math.abs(worst) ? h.after - h.wanted : worst),
+    0,
+  );
+  const isHeld = Math.abs(off) <= HELD_WITHIN;
+  if (fit) fit = { ...fit, held: isHeld, off: Math.abs(off) };
   const changes: Phrase[] = [];
   for (const s of swapped)
     changes.push({ key: s.made ? "change.make" : "change.item", params: { item: s.item, as: s.as, name: s.name } });
@@ -364,11 +368,7 @@ function onFloor(
   }
   if (fit?.backstop) changes.push({ key: "change.backstop" });
   if (fit?.noWall) changes.push({ key: "change.noWall" });
-  const off = held.reduce(
-    (worst, h) => (Math.abs(h.after - h.wanted) > Math.abs(worst) ? h.after - h.wanted : worst),
-    0,
-  );
-  if (Math.abs(off) > HELD_WITHIN)
+  if (!isHeld)
     changes.push({
       key: off > 0 ? "change.easier" : "change.harder",
       params: { points: Math.round(Math.abs(off) * 100) },

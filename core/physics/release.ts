@@ -103,5 +103,3 @@ export function releaseOf(action: Action, age: Age, mass: number, how: How = {})
 }
 /** Usual length of what an action strikes with, metres; 0 without one. */
 export const implementOf = (action: Action): number => TABLE[action].implement ?? 0;
-/** Whether an action sends along the floor. */
-export const alongFloor = (action: Action): boolean => TABLE[action].loft === 0;

@@ -1,20 +1,19 @@
 import type { Action } from "../aim/actions.ts";
 import { type Age, stature } from "../measures/stature.ts";
+import { implementOf } from "../physics/release.ts";
 
 /** Shoulder to fingertips, and hip to toes, as shares of stature: assumptions. */
 const ARM = 0.44;
 const LEG = 0.52;
-/** Implements as long as children swing, metres: assumptions. */
-const IMPLEMENT: Partial<Record<Action, number>> = { shortStrike: 0.45, longStrike: 0.9 };
 /** Beyond the reach of a swing, nobody stands nearer, metres. */
 const BETWEEN = 0.5;
 
 /** How far around somebody a send with that action sweeps, metres. An eight-year-old's long strike: 1.46 m. */
 export function swingOf(action: Action, age: Age): number {
   const tall = stature(age);
-  return action === "kick" ? LEG * tall : ARM * tall + (IMPLEMENT[action] ?? 0);
+  return action === "kick" ? LEG * tall : ARM * tall + implementOf(action);
 }
 /** How far from whoever sends the others stay, metres. */
 export const awayFrom = (action: Action, age: Age): number => swingOf(action, age) + BETWEEN;
 /** Whether the swing must be free of everything: something long or hard goes round. */
-export const sweeps = (action: Action): boolean => IMPLEMENT[action] !== undefined;
+export const sweeps = (action: Action): boolean => implementOf(action) > 0;

@@ -111,13 +111,10 @@ const lengthOf = (pieces: readonly Piece[]) => {
 const narrowed = (parts: readonly Part[]): number =>
   parts.some((p) => p.kind === "target" && p.width <= NARROWEST + 1e-9) ? 1 : 0;
 
-/** Shares of the designed distances, in thousandths: what is told of one is told of the very layout that is drawn. */
-const thousandth = (k: number) => Math.round(k * 1000) / 1000;
-
 /** The smallest share at which the challenge holds: halved towards, since what holds nearer by holds farther out as well. */
 function leastScale(holds: (k: number) => boolean): number {
   const steps = Math.round((1 - SMALLEST_SCALE) / SCALE_STEP);
-  const share = (n: number) => thousandth(1 - n * SCALE_STEP);
+  const share = (n: number) => Math.round((1 - n * SCALE_STEP) * 100) / 100;
   let [low, high] = [0, steps];
   while (low < high) {
     const mid = Math.ceil((low + high) / 2);
