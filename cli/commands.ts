@@ -2,14 +2,14 @@ import { z } from "zod";
 import { itemName, namesOf, sayPhrase } from "#app/words/say.ts";
 import { hitChance } from "#core/aim/hit.ts";
 import { hitRule } from "#core/aim/hit-rule.ts";
-import { POLICIES } from "#core/aim/send-chances.ts";
+import { POLICIES } from "#core/chances/kind.ts";
 import { fitAsDesigned, forHome } from "#core/compile/for-home.ts";
 import { type Distribution, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
 import { type Activity, type Problem, parseActivity, problemsOf } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
 import { MODES, MOST_PLAYERS, type Phrase } from "#core/patterns/contract.ts";
-import { playEvent } from "#core/records/events.ts";
+import { MOST_EVENTS, recordedEvent } from "#core/records/events.ts";
 import { homeAnswers, homeSpace, NOTHING_SAID } from "#core/records/home.ts";
 import { outlook, replay, view } from "#core/referee/referee.ts";
 
@@ -67,7 +67,7 @@ const refereeInput = z.strictObject({
   activity: z.unknown(),
   players: z.number().int().min(1).max(MOST_PLAYERS, `at most ${MOST_PLAYERS}`).default(1),
   ...setup,
-  events: z.array(playEvent).max(5000),
+  events: z.array(recordedEvent).max(MOST_EVENTS),
 });
 
 const substituteInput = z.strictObject({
@@ -181,7 +181,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
         bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
       const a = activityOf(activity);
       allowed(a, how.mode, how.players);
-      const told = replay(a.pattern, how, events);
+      const told = replay({ ...a.pattern, match: a.match }, how, events);
       if (told.refused) bad([{ field: `events.${told.seq}`, message: sayPhrase(told.refused) }]);
       const v = view(told.play);
       return {

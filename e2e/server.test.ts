@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { playGo, temper } from "../core/child/child.ts";
 import { fromPattern } from "../core/formats/activity.ts";
-import { playGo, temper } from "../server/demo/simulated-child.ts";
 import { tidewell } from "../server/demo/tidewell.ts";
 import { owner } from "./help.ts";
 
@@ -370,8 +370,8 @@ describe("what is out", () => {
   it("has its mark in the unit of the game: another unit, or more than the game gives, asks anew", async () => {
     const id = await activities.addActivity(theirs, fromPattern("climb"));
     const [unit, most] = await (async () => {
-      const { patternOf } = await import("../core/patterns/registry.ts");
-      const can = patternOf("climb").possible(fromPattern("climb").pattern.params);
+      const { opened } = await import("../core/formats/opened.ts");
+      const can = opened(fromPattern("climb")).possible;
       return [can.unit, can.most!] as const;
     })();
     const other = unit === "points" ? "sends" : "points";

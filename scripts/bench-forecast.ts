@@ -35,9 +35,13 @@ const out = (["climb", "bands"] as const).map((name) => {
   };
 });
 const six = Array.from({ length: 6 }, () => ({ age: 7 }));
-const with_ = (name: "climb" | "bands", change: object) => {
+const with_ = (name: "climb" | "bands", change: object, match: object = {}) => {
   const a = fromPattern(name);
-  return { ...a, pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } } } as typeof a;
+  return {
+    ...a,
+    pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } },
+    match: { ...a.match, ...match },
+  } as typeof a;
 };
 /** What the schema allows at its worst. */
 const worst = [
@@ -61,7 +65,7 @@ const worst = [
     }),
   () =>
     forecastActivity(
-      with_("climb", { tries: null, timeLimit: 1800, scoring: { by: "time" }, goes: { count: 5, keep: "total" } }),
+      with_("climb", { tries: null, scoring: { by: "time" } }, { seconds: 1800, goes: { count: 5, keep: "total" } }),
       six,
       { players: 6, mode: "against", seed: 1 },
       "middle",

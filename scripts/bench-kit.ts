@@ -2,11 +2,11 @@ import { choosingFor } from "../core/compile/for-home.ts";
 import { rolesOf } from "../core/compile/roles.ts";
 import { random } from "../core/forecast/random.ts";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
+import { opened } from "../core/formats/opened.ts";
 import { catalogue } from "../core/kit/catalogue.ts";
 import { choose } from "../core/kit/choose.ts";
 import type { Item } from "../core/kit/item.ts";
 import { listOf } from "../core/kit/items.ts";
-import { patternOf } from "../core/patterns/registry.ts";
 import { NOTHING_SAID } from "../core/records/home.ts";
 
 /** Choosing for thirty homes against the whole list, and how it grows with roles, things and couplings. Prints JSON. */
@@ -42,11 +42,9 @@ function timed(a: Activity, items: readonly Item[]) {
 /** A climb of so many targets; `into`: the ball must enter each of them. */
 function climb(targets: number, into: boolean): Activity {
   const a = fromPattern("climb");
-  const p = patternOf("climb");
-  let params: unknown = a.pattern.params;
-  const space = { ...a.space, length: 12 };
-  while (p.pegs(params).length < targets) params = p.addPeg(params, space)!;
-  const doc = structuredClone({ ...a, space, pattern: { ...a.pattern, params } }) as Activity;
+  let now: Activity = { ...a, space: { ...a.space, length: 12 } };
+  while (opened(now).pegs.length < targets) now = opened(now).add()!;
+  const doc = structuredClone(now);
   const { ladder } = doc.pattern.params as { ladder: { targets: { counts: string[] }[] } };
   for (const t of ladder.targets) t.counts = into ? ["into"] : ["touch"];
   return doc;

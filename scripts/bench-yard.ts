@@ -1,7 +1,7 @@
 import { fitAsDesigned } from "../core/compile/for-home.ts";
 import { random } from "../core/forecast/random.ts";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
-import { patternOf } from "../core/patterns/registry.ts";
+import { opened } from "../core/formats/opened.ts";
 import type { HomeSpace } from "../core/records/home.ts";
 import { exampleOf } from "../core/yard/layouts/laid.ts";
 import { ell } from "../core/yard/shapes.ts";
@@ -58,11 +58,10 @@ const thirty = (corners: (i: number) => number, things: (i: number) => number) =
 /** A climb of so many targets. */
 function climb(targets: number): Activity {
   const a = fromPattern("climb");
-  const p = patternOf("climb");
-  let params: unknown = a.pattern.params;
-  while (p.pegs(params).length < targets) params = p.addPeg(params, { ...a.space, length: 12 })!;
-  while (p.pegs(params).length > targets) params = p.removePeg(params, p.pegs(params).at(-1)!.id)!;
-  return { ...a, pattern: { ...a.pattern, params } } as Activity;
+  let now: Activity = { ...a, space: { ...a.space, length: 12 } };
+  while (opened(now).pegs.length < targets) now = opened(now).add()!;
+  while (opened(now).pegs.length > targets) now = opened(now).remove(opened(now).pegs.at(-1)!.id)!;
+  return { ...now, space: a.space };
 }
 const mixed = thirty(
   (i) => [4, 6, 4, 8][i % 4]!,

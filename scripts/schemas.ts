@@ -6,6 +6,6 @@ import { itemsFile } from "../core/kit/item.ts";
 /** Writes the published JSON Schemas; a test holds them against the code. */
 const folder = new URL("../schemas/", import.meta.url);
 mkdirSync(folder, { recursive: true });
-writeFileSync(new URL("activity-1.schema.json", folder), `${JSON.stringify(activitySchema(), null, 2)}\n`);
+writeFileSync(new URL("activity-2.schema.json", folder), `${JSON.stringify(activitySchema(), null, 2)}\n`);
 const items = z.toJSONSchema(itemsFile, { target: "draft-2020-12", io: "input" });
 writeFileSync(new URL("items-1.schema.json", folder), `${JSON.stringify(items, null, 2)}\n`);

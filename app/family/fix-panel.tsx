@@ -1,29 +1,69 @@
 import { useState } from "react";
+import { type Ask, mainAsks } from "#core/asks/ask.ts";
 import type { GameEvent } from "#core/records/events.ts";
 import type { Play } from "#core/referee/referee.ts";
 import { say, targetName } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
-import { type Act, Zones, zoneName } from "./play-inputs.tsx";
+import type { Act } from "./inputs/input.ts";
+import { hasInput, Input } from "./inputs/inputs.tsx";
+import { zoneName } from "./inputs/zones.tsx";
+
+interface Fixable {
+  seq: number;
+  text: string;
+  /** What was asked when it happened: told again with the same input. */
+  ask: Ask;
+  all: readonly Ask[];
+}
+
+/** What was seen, in words. */
+function textOf(e: GameEvent, label: (id: string) => string): string | null {
+  switch (e.kind) {
+    case "send":
+      if (e.rest !== undefined) return say("play.ev.rest", { zone: label(e.rest) });
+      if (e.fell !== undefined) return say("play.ev.fell", { count: Array.isArray(e.fell) ? e.fell.length : e.fell });
+      return e.hit ? say("play.ev.hit", { label: label(e.hit) }) : say("play.ev.miss");
+    case "count":
+      return e.drop ? say("play.ev.drop") : say("play.ev.count", { count: e.n });
+    case "total":
+      return say("play.ev.total", { count: e.n });
+    default:
+      return null;
+  }
+}
 
 /** Changes an earlier try, with a reason; everything after it is counted again. */
-export function FixPanel({ play, data, act, close }: { play: Play; data: CardData; act: Act; close: () => void }) {
+export function FixPanel({
+  play,
+  data,
+  act,
+  name,
+  close,
+}: {
+  play: Play;
+  data: CardData;
+  act: Act;
+  name: (i: number) => string;
+  close: () => void;
+}) {
   const [at, setAt] = useState<number | null>(null);
   const [reason, setReason] = useState(say("play.fixReason"));
   const label = (id: string) => {
-    const part = data.card.parts.find((p) => p.id === id);
+    const part = data.card.parts.find((p) => "id" in p && p.id === id);
     if (part?.kind === "target") return targetName(part);
+    if (part?.kind === "cell") return say("play.cell", { label: part.label });
     return part?.kind === "zone" ? say("play.points", { points: part.points }) : zoneName(id);
   };
-  const fixable = play.standing.flatMap(({ seq, event }): { seq: number; event: GameEvent; text: string }[] => {
-    if (event.kind === "send")
-      return [{ seq, event, text: event.hit ? say("play.ev.hit", { label: label(event.hit) }) : say("play.ev.miss") }];
-    return event.kind === "rest" ? [{ seq, event, text: say("play.ev.rest", { zone: label(event.zone) }) }] : [];
+  const fixable = play.standing.flatMap(({ seq, event }, i): Fixable[] => {
+    if (event.kind === "object") return [];
+    const text = textOf(event, label);
+    const all = play.game.asks(play.standing[i - 1]?.after ?? play.begin);
+    const ask = mainAsks(all).find((a) => a.kind === event.kind);
+    return text !== null && ask && hasInput(ask.kind) ? [{ seq, text, ask, all }] : [];
   });
   const chosen = fixable.find((f) => f.seq === at);
-  const correct = (event: Record<string, unknown>) =>
-    act({ kind: "correct", seq: at, event, reason: reason.trim() || say("play.fixReason") });
-  const targets = data.card.parts.filter((p) => p.kind === "target");
-  const zones = ["short", ...data.card.parts.flatMap((p) => (p.kind === "zone" ? [p.id] : [])), "over"];
+  const correct: Act = (event) =>
+    act({ kind: "correct", seq: at, event: { ...event, at: 0 }, reason: reason.trim() || say("play.fixReason") });
   return (
     <div className="grid gap-2.5">
       <p className="text-lg font-bold">{say(chosen ? "play.fixNow" : "play.fixPick")}</p>
@@ -48,29 +88,16 @@ export function FixPanel({ play, data, act, close }: { play: Play; data: CardDat
             <span>{say("play.fixWhy")}</span>
             <input value={reason} maxLength={200} onChange={(e) => setReason(e.target.value)} />
           </label>
-          {chosen.event.kind === "send" ? (
-            <div className="grid grid-cols-2 gap-2">
-              {targets.map((t) => (
-                <button
-                  key={t.id}
-                  type="button"
-                  className="btn min-h-14"
-                  onClick={() => correct({ kind: "send", at: 0, hit: t.id })}
-                >
-                  {say("play.ev.hit", { label: label(t.id) })}
-                </button>
-              ))}
-              <button
-                type="button"
-                className="btn min-h-14"
-                onClick={() => correct({ kind: "send", at: 0, hit: null })}
-              >
-                {say("play.ev.miss")}
-              </button>
-            </div>
-          ) : (
-            <Zones zones={zones} data={data} pick={(zone) => correct({ kind: "rest", at: 0, zone })} />
-          )}
+          <Input
+            ask={chosen.ask}
+            all={chosen.all}
+            data={data}
+            act={correct}
+            now=""
+            tick={() => undefined}
+            name={name}
+            mending
+          />
         </>
       )}
       <button type="button" className="btn min-h-12" onClick={close}>

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import type { Unit } from "#core/patterns/contract.ts";
 import { Face } from "../drawings/face.tsx";
 import { say, sayScore } from "../words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";
@@ -132,9 +133,7 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
 
 function Sent({ play, go }: { play: LocalPlay; go: (to: Step) => void }) {
   const kept = localStorage.getItem(`yard-score-${play.id}`);
-  const score = kept
-    ? (JSON.parse(kept) as { value: number; unit: "points" | "sends" | "tenths"; beat?: "best" | "mark" })
-    : null;
+  const score = kept ? (JSON.parse(kept) as { value: number; unit: Unit; beat?: "best" | "mark" }) : null;
   return (
     <div className="grid gap-4 text-lg" aria-live="polite">
       {play.refused ? (

@@ -2,13 +2,16 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { createMemoryRouter, RouterProvider } from "react-router";
 import { describe, expect, it, vi } from "vitest";
 import { starters } from "#core/aim/starters.ts";
+import { mainAsks } from "#core/asks/ask.ts";
 import { compileCard, compileFor } from "#core/compile/card.ts";
 import { NOTHING_DECIDED } from "#core/compile/swap.ts";
 import { fromPattern } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { COUNTED } from "#core/measures/count.ts";
-import { patternNames, patternOf } from "#core/patterns/registry.ts";
+import { patternNames } from "#core/patterns/registry.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
+import { bodiesOf } from "#core/referee/referee.ts";
 import { type LayoutName, layoutNames } from "#core/yard/layouts/index.ts";
 import { exampleOf } from "#core/yard/layouts/laid.ts";
 import type { CardData, Ticks } from "./card-app.tsx";
@@ -27,7 +30,7 @@ const { FetchScreen } = await import("./fetch-screen.tsx");
 const { SetUpScreen } = await import("./set-up-screen.tsx");
 const { LookScreen } = await import("./look-screen.tsx");
 const { HandInScreen } = await import("./hand-in-screen.tsx");
-const { PlayInputs } = await import("./play-inputs.tsx");
+const { Inputs } = await import("./inputs/inputs.tsx");
 const { CardApp } = await import("./card-app.tsx");
 const { Sheet } = await import("./sheet.tsx");
 const { RoomMap } = await import("./room-map.tsx");
@@ -188,13 +191,14 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
   });
 
   it("every input that the game can offer, to its end", () => {
-    const p = patternOf(name);
-    let state = p.start(p.example.params, { players: 2, mode: "against", seed: 1 });
-    for (let i = 0; !p.ending(state); i++) {
+    const { game, pattern } = opened(fromPattern(name));
+    const mode = pattern.modes.includes("against") ? "against" : "turns";
+    let state = game.start({ players: 2, mode, seed: 1 });
+    for (let i = 0; !game.ending(state); i++) {
       const html = renderToStaticMarkup(
-        <PlayInputs
-          legal={p.legal(state)}
-          now={p.turn(state).now.key}
+        <Inputs
+          asks={game.asks(state)}
+          now={game.turn(state).now.key}
           data={data}
           act={none}
           tick={none}
@@ -202,9 +206,8 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
         />,
       );
       expect(outside(html, typed)).toEqual([]);
-      const next = p.next(state)!;
-      const body = "branches" in next ? next.branches[i % next.branches.length]!.event : next.event;
-      state = p.step(state, { ...body, at: i } as never) as never;
+      const bodies = bodiesOf(mainAsks(game.asks(state))[0]!);
+      state = game.step(state, { ...bodies[i % bodies.length], at: i } as never) as never;
     }
   });
 });

@@ -2,13 +2,12 @@ import { Copy, Download, Redo2, Undo2 } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { data, Form, Link, redirect, useSearchParams } from "react-router";
-import { playerModel } from "#core/aim/player.ts";
 import type { KitFit } from "#core/compile/class-fit.ts";
-import { pegRates, sceneOf, sentIn } from "#core/forecast/for-activity.ts";
+import { flies, layoutOf, pegRates, personOf, sendingIn, sentIn } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import { countIn, FOOT, MOST_SHOES, type Unit } from "#core/measures/count.ts";
 import { type Paces, paces } from "#core/measures/step.ts";
-import { patternOf } from "#core/patterns/registry.ts";
 import { readScore, SCORE_UNITS } from "#core/records/score-text.ts";
 import { clashesOf, type Clash as LayoutClash } from "#core/yard/clashes.ts";
 import { awayFrom, swingOf } from "#core/yard/clear.ts";
@@ -192,20 +191,19 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const station: Station = asked && STATIONS.includes(asked) ? asked : "yard";
   const classId = search.get("class") ?? classes[0]?.id ?? "";
   const group = classes.find((c) => c.id === classId) ?? classes[0];
-  const pattern = patternOf(a.pattern.name);
   // By what is on the screen, saved or not: a change of scoring asks for the mark anew.
-  const scoreUnit = pattern.possible(a.pattern.params).unit;
-  const pegs = useMemo(() => pattern.pegs(live.pattern.params), [pattern, live.pattern.params]);
+  const scoreUnit = opened(a).possible.unit;
+  const { pegs } = opened(live);
   const [shown, show] = useState(1);
   const [unit, setUnit] = useState<"m" | "ft">("m");
   const people = useMemo(() => shownOf(group?.children ?? []), [group]);
 
   // What is laid out beside the game changes nothing of the game: dragging it works out no rates anew.
-  const { pattern: played, space, aim, kit, behind } = live;
+  const { pattern: played, match, space, aim, kit, behind } = live;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game hangs on
-  const game = useMemo(() => ({ ...live, layout: null }), [played, space, aim, kit, behind]);
-  const scene = useMemo(() => sceneOf(game), [game]);
-  const { parts } = scene;
+  const game = useMemo(() => ({ ...live, layout: null }), [played, match, space, aim, kit, behind]);
+  const parts = useMemo(() => layoutOf(game), [game]);
+  const inAir = flies(game);
   const allParts = useMemo(() => (live.layout ? [...parts, ...laidParts(live.layout)] : parts), [parts, live.layout]);
   const { length, width } = space;
   const backFrom = countedBackFrom(parts);
@@ -214,15 +212,13 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
     () =>
       people.map((p, i) => ({
         name: `${RANKS[i]}, ${p.age}`,
-        rates: pegRates(game, p, scene),
+        rates: pegRates(game, p, parts),
         step: paces(p.age).step,
       })),
-    [people, game, scene],
+    [people, game, parts],
   );
   const { action } = live.aim;
   const sent = sentIn(game);
-  const { floor } = live.space;
-  const player = useMemo(() => playerModel(people[shown]!, action, sent, floor), [people, shown, action, sent, floor]);
   const facts = useMemo(
     () => [
       ...new Map(
@@ -271,7 +267,11 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const yard = useYard(live, change, pegs[0]?.id ?? null);
   const { chosen, choose } = yard;
   const { age } = people[shown]!;
-  const { sending } = player;
+  const sending = useMemo(() => sendingIn(game, age), [game, age]);
+  const spreadOf = useMemo(
+    () => (sending ? personOf(game, people[shown]!).sends({}).spread : null),
+    [game, people, shown, sending],
+  );
   const ceiling = live.space.indoors ? USUAL_CEILING : null;
   const clashes = useMemo(
     () =>
@@ -280,14 +280,14 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
         { length, width },
         {
           diameter: sent.width,
-          inAir: scene.inAir,
+          inAir,
           swing: swingOf(action, age),
           away: awayFrom(action, age),
-          sends: sending,
+          ...(sending && { sends: sending }),
           ceiling,
         },
       ),
-    [allParts, length, width, sent, scene.inAir, action, age, sending, ceiling],
+    [allParts, length, width, sent, inAir, action, age, sending, ceiling],
   );
   // The same list as long as it says the same, so that the plan is not drawn anew for it.
   const wrongIds = JSON.stringify(clashes.flatMap((c) => c.ids as readonly string[]));
@@ -444,7 +444,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                   chosen={chosen}
                   choose={choose}
                   focusOn={yard.focusOn}
-                  player={player}
+                  spread={spreadOf}
                   who={people[shown]!.name}
                   place={yard.place}
                   wrong={wrong}
@@ -499,7 +499,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                 </a>
               </div>
               <ClashNotes clashes={clashes} parts={allParts} layout={live.layout?.name ?? null} />
-              {scene.inAir && (
+              {inAir && sending && (
                 <SideView
                   parts={parts}
                   scale={scale}

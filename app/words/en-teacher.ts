@@ -48,6 +48,8 @@ export const enTeacher: Record<string, string> = {
     "{n} of {all, plural, one {# child} other {# children}} have the things at home{silent, plural, =0 {} one {, # home did not say} other {, # did not say}}",
   "strip.cut": "{share} of plays end too late to tell",
   "strip.mark": "to beat: {mark}",
+  "pegs.target": "{count, plural, one {target} other {targets}}",
+  "pegs.line": "{count, plural, one {line} other {lines}}",
   "strip.can": "{n} of {all}",
   "strip.canWhat": "{silent, plural, =0 {children, all homes said} other {children, # did not say}}",
 };

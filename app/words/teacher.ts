@@ -106,6 +106,7 @@ export const labels: Record<string, string> = {
   "knob.swapSend": "each send",
   "knob.swapMiss": "a miss",
   "knob.swapGo": "a go",
+  "knob.swapBudget": "the misses of a forfeit",
   "knob.end": "Against: ends when",
   "knob.endAll": "all are done",
   "knob.endFirst": "one is up, sends equal",

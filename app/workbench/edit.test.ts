@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { type Activity, activity, fromPattern } from "#core/formats/activity.ts";
-import { patternOf } from "#core/patterns/registry.ts";
+import { opened } from "#core/formats/opened.ts";
 import { partsOf } from "#core/yard/parts.ts";
 import { arrange, arrangeAs, moveTogether, placeAll, snapped, snappedTurn, widen } from "./edit.ts";
 
 const climb = fromPattern("climb");
-const targets = (a: Activity) => partsOf(patternOf(a.pattern.name).layout(a.pattern.params, a.space), "target");
+const targets = (a: Activity) => partsOf(opened(a).parts, "target");
 const at = (a: Activity, id: string) => targets(a).find((t) => t.id === id)!;
 const ids = targets(climb).map((t) => t.id);
 

@@ -1,5 +1,5 @@
 import type { Activity } from "#core/formats/activity.ts";
-import { patternOf } from "#core/patterns/registry.ts";
+import { opened } from "#core/formats/opened.ts";
 import type { LayoutName } from "#core/yard/layouts/index.ts";
 import { exampleOf, laidParts } from "#core/yard/layouts/laid.ts";
 import { type PartOf, type Place, partsOf } from "#core/yard/parts.ts";
@@ -52,19 +52,13 @@ export const snappedTurn = (radians: number, fine: boolean): number => {
   return Math.atan2(Math.sin(turn), Math.cos(turn));
 };
 
-const targetsOf = (a: Activity): PartOf<"target">[] =>
-  partsOf(patternOf(a.pattern.name).layout(a.pattern.params, a.space), "target");
+const targetsOf = (a: Activity): PartOf<"target">[] => partsOf(opened(a).parts, "target");
 
 /** The activity with its targets at these places; each as far as its rules let it go. The same object where nothing changed. */
 export function placeAll(a: Activity, to: ReadonlyMap<string, Place>): Activity {
-  const p = patternOf(a.pattern.name);
-  let params: unknown = a.pattern.params;
-  for (const [id, at] of to) {
-    const along = p.movePeg(params, id, at.along);
-    params = p.moveAside(along, id, at.across) ?? along;
-  }
-  if (JSON.stringify(params) === JSON.stringify(a.pattern.params)) return a;
-  return { ...a, pattern: { ...a.pattern, params } } as Activity;
+  let next = a;
+  for (const [id, { along, across }] of to) next = opened(next).move(id, { along, across });
+  return JSON.stringify(next.pattern.params) === JSON.stringify(a.pattern.params) ? a : next;
 }
 
 /** One target to a place, and the others of the selection just as far. */
@@ -161,8 +155,9 @@ export function arrangeAs(a: Activity, name: LayoutName): Activity {
 
 /** A target so wide, metres, where its pattern lets it be set. */
 export function widen(a: Activity, id: string, width: number): Activity {
-  const p = patternOf(a.pattern.name);
-  const knob = p.pegKnobs(a.pattern.params, id).find((k) => k.label === "knob.width" && k.kind === "number");
+  const knob = opened(a)
+    .pegKnobs(id)
+    .find((k) => k.label === "knob.width" && k.kind === "number");
   if (knob?.kind !== "number") return a;
   const held = Math.round(Math.min(knob.most, Math.max(knob.least, width)) * 1000) / 1000;
   if (getIn(a.pattern.params, knob.path) === held) return a;

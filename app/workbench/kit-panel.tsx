@@ -6,12 +6,12 @@ import { type KitFit, rankedChanges, withChange } from "#core/compile/class-fit.
 import { rolesOf, targetOf } from "#core/compile/roles.ts";
 import { pegRates, sendingIn, USUAL_AGE, type Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import { serves } from "#core/kit/choose.ts";
 import { faceOf } from "#core/kit/face.ts";
 import type { Item, Use } from "#core/kit/item.ts";
 import type { Change } from "#core/kit/lets-in.ts";
 import { type Asking, askings, limitOf, type RoleWords, wishOf, wordsOf } from "#core/kit/role.ts";
-import { patternOf } from "#core/patterns/registry.ts";
 import { farthest, pointless } from "#core/physics/send.ts";
 import { falls, waterFor } from "#core/physics/standing.ts";
 import { partsOf } from "#core/yard/parts.ts";
@@ -50,19 +50,15 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
   const [open, setOpen] = useState<string | null>("send");
   const [swap, setSwap] = useState<Swap | null>(null);
   const { roles } = rolesOf(a, 1);
-  const pattern = patternOf(a.pattern.name);
 
   function pick(role: string, i: Item) {
     const target = targetOf(role);
     let next: Activity;
     if (role === "layout" && a.layout) next = { ...a, layout: { ...a.layout, item: i.id } };
     else if (target === null) next = { ...a, kit: { ...a.kit, [role]: i.id } };
-    else {
-      const params = pattern.swapTarget(a.pattern.params, target, { ...faceOf(i), label: i.name });
-      next = { ...a, pattern: { ...a.pattern, params } } as Activity;
-    }
+    else next = opened(a).swap(target, { ...faceOf(i), label: i.name });
     const from = roles.find((r) => r.id === role)?.as?.id ?? "";
-    if (role !== "marker" && role !== "blocker" && role !== "layout" && from !== i.id)
+    if (role !== "marker" && role !== "blocker" && role !== "implement" && role !== "layout" && from !== i.id)
       setSwap({ was: a, role, from, to: i.id });
     change(withOwn(next, list));
   }
@@ -149,11 +145,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
   );
 }
 
-const partNumber = (a: Activity, id: string) =>
-  1 +
-    patternOf(a.pattern.name)
-      .pegs(a.pattern.params)
-      .findIndex((g) => g.id === id) || "";
+const partNumber = (a: Activity, id: string) => 1 + opened(a).pegs.findIndex((g) => g.id === id) || "";
 
 function Pick({
   title,
@@ -198,9 +190,9 @@ function Pick({
 function Gets({ a }: { a: Activity }) {
   const { name } = useSchool();
   const sending = sendingIn(a, USUAL_AGE);
+  if (!sending) return null;
   const far = farthest(sending);
-  const pegs = patternOf(a.pattern.name).pegs(a.pattern.params);
-  const beyond = pegs.filter((p) => p.distance >= far);
+  const beyond = opened(a).pegs.filter((p) => p.distance >= far);
   return (
     <p className="py-1 text-xs text-quiet">
       A child of {USUAL_AGE} gets the {name(a.kit.send)} at most {far.toFixed(1)} m far on{" "}
@@ -214,12 +206,11 @@ function Gets({ a }: { a: Activity }) {
 /** Whether a target falls to what is sent, and how much water changes that. */
 function Stands({ a, id }: { a: Activity; id: string }) {
   const { list, name } = useSchool();
-  const parts = patternOf(a.pattern.name).layout(a.pattern.params, a.space);
-  const part = partsOf(parts, "target").find((t) => t.id === id);
+  const part = partsOf(opened(a).parts, "target").find((t) => (t.group ?? t.id) === id);
   const target = list.find((i) => i.id === part?.item);
   const object = list.find((i) => i.id === a.kit.send);
-  if (!part || !target || !object) return null;
   const sending = sendingIn(a, USUAL_AGE);
+  if (!part || !target || !object || !sending) return null;
   const water = waterFor(target, sending, part.along);
   const litres = (l: number) => (l >= 0.995 ? `${l.toFixed(1)} l` : `${Math.round(l * 1000)} ml`);
   let text: string;

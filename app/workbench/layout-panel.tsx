@@ -1,7 +1,7 @@
 import { Trash2 } from "lucide-react";
 import { memo } from "react";
 import type { Activity } from "#core/formats/activity.ts";
-import { patternOf } from "#core/patterns/registry.ts";
+import { opened } from "#core/formats/opened.ts";
 import { strokesOf } from "#core/yard/draw.ts";
 import { type LayoutName, layoutNamed, layoutNames } from "#core/yard/layouts/index.ts";
 import { exampleOf, type Laid, LEAST_SIZE, laidParts, MOST_SIZE } from "#core/yard/layouts/laid.ts";
@@ -84,7 +84,7 @@ const BEHIND_ALL = 0.2;
 export function withLayout(a: Activity, name: LayoutName): Activity {
   const plain = exampleOf(name);
   const hung = laidParts(plain).find((p) => p.kind === "obstacle" && p.base !== undefined);
-  const last = reachOfLayout(patternOf(a.pattern.name).layout(a.pattern.params, a.space)) + BEHIND_ALL;
+  const last = reachOfLayout(opened(a).parts) + BEHIND_ALL;
   const by = hung?.kind === "obstacle" ? Math.max(0, last - hung.along) : 0;
   const layout = { ...plain, along: Math.round((plain.along + by) * 100) / 100 };
   const { along, across } = boundsOf(laidParts(layout));

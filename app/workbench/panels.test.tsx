@@ -1,14 +1,13 @@
 import { renderToStaticMarkup } from "react-dom/server";
 import { createMemoryRouter, RouterProvider } from "react-router";
 import { describe, expect, it } from "vitest";
-import { playerModel } from "#core/aim/player.ts";
 import { fitHomes } from "#core/compile/class-fit.ts";
-import { layoutOf, pegRates, sentIn } from "#core/forecast/for-activity.ts";
+import { layoutOf, pegRates, personOf } from "#core/forecast/for-activity.ts";
 import { type Activity, activity, fromPattern, itemsIn } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
-import { listOf } from "#core/kit/items.ts";
+import { listOf, thing } from "#core/kit/items.ts";
 import { paces } from "#core/measures/step.ts";
-import { patternOf } from "#core/patterns/registry.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
 import { clashesOf } from "#core/yard/clashes.ts";
 import { layoutNamed, layoutNames } from "#core/yard/layouts/index.ts";
@@ -98,7 +97,7 @@ describe("station Kit", () => {
 function drawn(a: Activity, chosen: string | null) {
   const parts = layoutOf(a);
   const scale = planScale(a.space.length, a.space.width, countedBackFrom(parts));
-  const object = { diameter: sentIn(a).width, inAir: false };
+  const object = { diameter: thing(a.kit, a.kit.send)!.width, inAir: false };
   return renderToStaticMarkup(
     <Plan
       space={a.space}
@@ -107,7 +106,7 @@ function drawn(a: Activity, chosen: string | null) {
       chosen={chosen}
       choose={none}
       focusOn={none}
-      player={playerModel({ age: 7 }, a.aim.action, sentIn(a), a.space.floor)}
+      spread={personOf(a, { age: 7 }).sends({}).spread}
       who="Ada B."
       place={none}
       wrong={clashesOf(parts, a.space, object).flatMap((c) => c.ids as readonly string[])}
@@ -133,9 +132,7 @@ describe("the plan", () => {
     expect(plain(html)).toContain("1.40 m, 0.56 m left");
   });
   it("rings what clashes", () => {
-    const p = patternOf("climb");
-    const wide = p.moveAside(climb.pattern.params, "t2", 5)!;
-    const html = drawn({ ...climb, pattern: { ...climb.pattern, params: wide } } as Activity, null);
+    const html = drawn(opened(climb).move("t2", { across: 5 }), null);
     expect(html.match(/#FF8A66/g)).toHaveLength(1);
     expect(drawn(climb, null)).not.toContain("#FF8A66");
   });
@@ -176,7 +173,7 @@ describe("the tape", () => {
     const parts = layoutOf(a);
     return renderToStaticMarkup(
       <Tape
-        pegs={patternOf(a.pattern.name).pegs(a.pattern.params)}
+        pegs={opened(a).pegs}
         scale={planScale(a.space.length, a.space.width, countedBackFrom(parts))}
         length={a.space.length}
         rows={people.map((p, i) => ({ name: names[i]!, rates: pegRates(a, p), step: 0.5 }))}

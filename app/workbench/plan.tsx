@@ -1,6 +1,6 @@
 import { useDrag } from "@use-gesture/react";
 import { memo, useRef } from "react";
-import type { PlayerModel } from "#core/aim/player.ts";
+import type { Spread } from "#core/aim/hit.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
@@ -16,7 +16,8 @@ interface Props {
   chosen: string | null;
   choose: (id: string) => void;
   focusOn: (id: string) => void;
-  player: PlayerModel;
+  /** How whoever is shown misses; null: nothing is sent. */
+  spread: Spread | null;
   who: string;
   /** Puts a target somewhere else: metres from the throwing spot and to the right of the middle. */
   place: (id: string, metres: number, across: number, gesture: string) => void;
@@ -43,7 +44,7 @@ export const Plan = memo(function Plan({
   chosen,
   choose,
   focusOn,
-  player,
+  spread,
   who,
   place,
   wrong,
@@ -181,12 +182,12 @@ export const Plan = memo(function Plan({
             </text>
           </g>
         ))}
-        {aimed && distance > 0 && (
+        {aimed && spread && distance > 0 && (
           <ellipse
             cx={s.x(aimed.along)}
             cy={s.y(aimed.across)}
-            rx={2 * player.spread.range * distance * s.k}
-            ry={2 * player.spread.lateral * distance * s.k}
+            rx={2 * spread.range * distance * s.k}
+            ry={2 * spread.lateral * distance * s.k}
             fill="url(#scatter)"
           />
         )}

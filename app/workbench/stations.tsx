@@ -3,13 +3,14 @@ import { nanoid } from "nanoid";
 import { ACTIONS, actionFacts } from "#core/aim/actions.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
 import { type Activity, BEHIND, type Problem } from "#core/formats/activity.ts";
+import { opened, withParams } from "#core/formats/opened.ts";
 import { FLOORS } from "#core/kit/floors.ts";
 import type { Item } from "#core/kit/item.ts";
 import { COUNTED } from "#core/measures/count.ts";
-import { MODES, type Mode } from "#core/patterns/contract.ts";
-import { patternOf } from "#core/patterns/registry.ts";
+import { type Knob, MODES, type Mode } from "#core/patterns/contract.ts";
 import { itemName, namesOf, sayPhrase } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
+import { tell } from "../words/tell.ts";
 import { arrangeAs } from "./edit.ts";
 import { useSchool } from "./items.tsx";
 import { Choice, Knobs, NumberField, TextField, Toggle } from "./knobs.tsx";
@@ -29,8 +30,7 @@ export const stationName: Record<Station, string> = {
 
 /** The station's answer in one line, so that the column reads as the plan of the lesson. */
 export function answerOf(s: Station, a: Activity): string {
-  const pattern = patternOf(a.pattern.name);
-  const pegs = pattern.pegs(a.pattern.params);
+  const { pegs, summary } = opened(a);
   const far = Math.max(...pegs.map((p) => p.distance));
   const near = Math.min(...pegs.map((p) => p.distance));
   switch (s) {
@@ -41,9 +41,11 @@ export function answerOf(s: Station, a: Activity): string {
     case "kit":
       return `${itemName(a.kit.send, namesOf(a.kit.own))}, ${itemName(a.kit.marker, namesOf(a.kit.own))} for lines`;
     case "yard":
-      return `${pegs.length} ${pegs[0]?.kind === "line" ? "lines" : "targets"}, ${near} to ${far} m`;
+      return pegs.length === 0
+        ? `${a.space.length} by ${a.space.width} m`
+        : `${pegs.length} ${tell(`pegs.${pegs[0]!.kind}`, { count: pegs.length })}, ${near === far ? "" : `${near} to `}${far} m`;
     case "score":
-      return sayPhrase(pattern.summary(a.pattern.params));
+      return sayPhrase(summary);
     case "players":
       return `${a.players.least === a.players.most ? a.players.least : `${a.players.least} to ${a.players.most}`}, ${a.players.modes.map((m) => label(`mode.${m}`).replace(/ \(.*/, "")).join(", ")}`;
     case "send":
@@ -63,6 +65,7 @@ export interface PanelProps {
 const MOST_ALSO = 3;
 
 export function AimPanel({ activity: a, change }: PanelProps) {
+  const able = opened(a).pattern.actions;
   const { list } = useSchool();
   const s = starters[a.aim.action];
   const offered = s.outcomes.filter((o) => o !== a.aim.outcome);
@@ -75,16 +78,16 @@ export function AimPanel({ activity: a, change }: PanelProps) {
           onChange={(e) => {
             const action = e.target.value as Activity["aim"]["action"];
             const travel = actionFacts[action].travel;
-            const able = (i: Item) => i.uses.includes("send") && i.moves.includes(travel);
-            const fits = list.some((i) => i.id === a.kit.send && able(i));
+            const serving = (i: Item) => i.uses.includes("send") && i.moves.includes(travel);
+            const fits = list.some((i) => i.id === a.kit.send && serving(i));
             change({
               ...a,
               aim: { ...a.aim, action, also: a.aim.also?.filter((x) => x !== action) },
-              kit: { ...a.kit, send: fits ? a.kit.send : list.find(able)!.id },
+              kit: { ...a.kit, send: fits ? a.kit.send : list.find(serving)!.id },
             });
           }}
         >
-          {ACTIONS.map((x) => (
+          {ACTIONS.filter(able).map((x) => (
             <option key={x} value={x}>
               {label(`action.${x}`)}
             </option>
@@ -100,7 +103,7 @@ export function AimPanel({ activity: a, change }: PanelProps) {
           <legend className="text-quiet">
             Up to three skills to use instead, in the order they are ticked. None: a rolled T-shirt.
           </legend>
-          {ACTIONS.filter((x) => x !== a.aim.action).map((x) => {
+          {ACTIONS.filter((x) => x !== a.aim.action && able(x)).map((x) => {
             const on = a.aim.also ?? [];
             return (
               <label key={x} className="flex items-center gap-2">
@@ -323,13 +326,11 @@ export function CuesPanel({ activity: a, change }: PanelProps) {
 const ARRANGED = ["row", "scattered", "around", "pins"] as const;
 
 export function YardPanel({ activity: a, problems, change, chosen, choose }: PanelProps) {
-  const p = patternOf(a.pattern.name);
-  const { params } = a.pattern;
-  const pegs = p.pegs(params);
+  const o = opened(a);
+  const { pegs } = o;
   const peg = pegs.find((x) => x.id === chosen);
-  const set = (next: unknown, key?: string) =>
-    change({ ...a, pattern: { ...a.pattern, params: next } } as Activity, key);
-  const longer = p.addPeg(params, a.space);
+  const longer = o.add();
+  const less = peg && o.remove(peg.id);
   const told = problems.filter((x) => ["pattern.params.peg", "space", "layout"].some((f) => x.field.startsWith(f)));
   return (
     <>
@@ -349,19 +350,17 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
             <button
               type="button"
               className="btn btn-quiet btn-small"
-              disabled={!p.removePeg(params, peg.id)}
+              disabled={!less}
               onClick={() => {
-                const next = p.removePeg(params, peg.id);
-                if (next) {
-                  choose(null);
-                  set(next);
-                }
+                if (!less) return;
+                choose(null);
+                change(less);
               }}
             >
               <Trash2 size={15} aria-hidden="true" /> Take away
             </button>
           </div>
-          <Knobs key={peg.id} list={p.pegKnobs(params, peg.id)} params={params} problems={problems} change={set} />
+          <Fields key={peg.id} list={o.pegKnobs(peg.id)} activity={a} problems={problems} change={change} />
         </section>
       )}
       {pegs.length > 1 && pegs[0]!.kind === "target" && (
@@ -385,16 +384,11 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
         type="button"
         className="btn btn-quiet btn-small mb-2"
         disabled={!longer}
-        onClick={() => longer && set(longer)}
+        onClick={() => longer && change(longer)}
       >
         <Plus size={15} aria-hidden="true" /> {pegs[0]?.kind === "line" ? "One more line" : "One more target"}
       </button>
-      <Knobs
-        list={p.knobs(params).filter((k) => k.station === "yard")}
-        params={params}
-        problems={problems}
-        change={set}
-      />
+      <Fields list={o.knobs().filter((k) => k.station === "yard")} activity={a} problems={problems} change={change} />
       <LayoutPanel activity={a} change={change} choose={choose} />
       <h3 className="mt-3 text-base">Counting and what is behind</h3>
       <Choice
@@ -451,20 +445,46 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
   );
 }
 
-export function ScorePanel({ activity: a, problems, change }: PanelProps) {
-  const p = patternOf(a.pattern.name);
+/** What can be set, in the parameters or in the match around them. */
+function Fields({
+  list,
+  activity: a,
+  problems,
+  change,
+}: {
+  list: readonly Knob[];
+  activity: Activity;
+  problems: readonly Problem[];
+  change: (next: Activity, key?: string) => void;
+}) {
   return (
-    <Knobs
-      list={p.knobs(a.pattern.params).filter((k) => k.station === "score")}
-      params={a.pattern.params}
-      problems={problems}
-      change={(params, key) => change({ ...a, pattern: { ...a.pattern, params } } as Activity, key)}
-    />
+    <>
+      <Knobs
+        list={list.filter((k) => k.of !== "match")}
+        params={a.pattern.params}
+        problems={problems}
+        change={(params, key) => change(withParams(a, params), key)}
+      />
+      <Knobs
+        list={list.filter((k) => k.of === "match")}
+        params={a.match}
+        problems={problems}
+        change={(match, key) => change({ ...a, match: match as Activity["match"] }, key)}
+      />
+    </>
   );
 }
 
+export function ScorePanel({ activity: a, problems, change }: PanelProps) {
+  const list = opened(a)
+    .knobs()
+    .filter((k) => k.station === "score");
+  return <Fields list={list} activity={a} problems={problems} change={change} />;
+}
+
 export function PlayersPanel({ activity: a, problems, change }: PanelProps) {
-  const p = patternOf(a.pattern.name);
+  const o = opened(a);
+  const { modes: able } = o.pattern;
   const turn = (m: Mode) => {
     const modes = MODES.filter((x) => (x === m ? !a.players.modes.includes(m) : a.players.modes.includes(x)));
     if (modes.length > 0) change({ ...a, players: { ...a.players, modes } });
@@ -495,18 +515,18 @@ export function PlayersPanel({ activity: a, problems, change }: PanelProps) {
       </div>
       <fieldset className="row-line py-2">
         <legend className="text-[0.92rem]">Ways the family may choose</legend>
-        {MODES.map((m) => (
+        {able.map((m) => (
           <label key={m} className="flex items-center gap-2 py-1">
             <input type="checkbox" checked={a.players.modes.includes(m)} onChange={() => turn(m)} />
             {label(`mode.${m}`)}
           </label>
         ))}
       </fieldset>
-      <Knobs
-        list={p.knobs(a.pattern.params).filter((k) => k.station === "players")}
-        params={a.pattern.params}
+      <Fields
+        list={o.knobs().filter((k) => k.station === "players")}
+        activity={a}
         problems={problems}
-        change={(params, key) => change({ ...a, pattern: { ...a.pattern, params } } as Activity, key)}
+        change={change}
       />
     </>
   );

@@ -4,6 +4,7 @@ import { lazy, memo, Suspense } from "react";
 import { mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import type { Unit } from "#core/patterns/contract.ts";
 import { label } from "../words/teacher.ts";
 import { tell } from "../words/tell.ts";
 import { useForecast } from "./use-forecast.ts";
@@ -21,7 +22,7 @@ interface Props {
   /** Youngest, middle, oldest. */
   people: readonly Who[];
   names: readonly string[];
-  unit: "points" | "sends" | "tenths";
+  unit: Unit;
   homes: readonly HomeFit[];
 }
 

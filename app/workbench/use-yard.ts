@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useRef, useState } from "react";
 import type { Activity } from "#core/formats/activity.ts";
-import { patternOf } from "#core/patterns/registry.ts";
+import { opened } from "#core/formats/opened.ts";
 import type { Laid } from "#core/yard/layouts/laid.ts";
 import { moveTogether, type Snap, widen as widened } from "./edit.ts";
 
@@ -71,11 +71,10 @@ export function useYard(live: Activity, change: (next: Activity, key?: string) =
   const move = useCallback(
     (id: string, metres: number, gesture: string) => {
       const from = now.current;
-      const p = patternOf(from.pattern.name);
-      const next = p.movePeg(from.pattern.params, id, metres);
-      const distanceIn = (params: unknown) => p.pegs(params).find((g) => g.id === id)?.distance;
-      if (distanceIn(next) === distanceIn(from.pattern.params)) return;
-      change({ ...from, pattern: { ...from.pattern, params: next } } as Activity, gesture);
+      const next = opened(from).move(id, { along: metres });
+      const distanceIn = (a: Activity) => opened(a).pegs.find((g) => g.id === id)?.distance;
+      if (distanceIn(next) === distanceIn(from)) return;
+      change(next, gesture);
     },
     [change],
   );

@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { layoutOf } from "#core/forecast/for-activity.ts";
-import { fromPattern } from "#core/formats/activity.ts";
+import { type Activity, fromPattern } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
+import type { Knob } from "#core/patterns/contract.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
 import { hasLabel } from "../words/teacher.ts";
@@ -30,7 +32,7 @@ describe("plan and tape share one scale", () => {
       const parts = layoutOf(a);
       const s = planScale(a.space.length, a.space.width, countedBackFrom(parts));
       expect(s.x(a.space.length)).toBeLessThanOrEqual(WIDTH);
-      for (const peg of patternOf(name).pegs(a.pattern.params)) {
+      for (const peg of opened(a).pegs) {
         const part = parts.find((p) => p.id === peg.id);
         if (part && "along" in part) expect(s.xOf(peg.distance)).toBeCloseTo(s.x(part.along), 9);
         expect(s.distanceAt(s.xOf(peg.distance))).toBeCloseTo(peg.distance, 9);
@@ -44,7 +46,7 @@ describe("plan and tape share one scale", () => {
       .find((k) => k.label === "knob.ladder")!;
     if (other.kind !== "choice") throw new Error("a choice was expected");
     const params = setIn(a.pattern.params, other.path, other.options[1]!.value);
-    const parts = patternOf("climb").layout(params, a.space);
+    const parts = layoutOf({ ...a, pattern: { ...a.pattern, params } } as Activity);
     const s = planScale(a.space.length, a.space.width, countedBackFrom(parts));
     expect(s.reversed).toBe(true);
     expect(s.xOf(1)).toBeGreaterThan(s.xOf(2));
@@ -71,15 +73,12 @@ describe("stations", () => {
     "%s answers every station in a line, and everything it lets a teacher set has a name",
     (name) => {
       const a = fromPattern(name);
-      const p = patternOf(name);
       for (const s of STATIONS) {
         expect(answerOf(s, a).length).toBeGreaterThan(3);
         expect(answerOf(s, a)).not.toContain("[");
       }
-      const knobs = [
-        ...p.knobs(a.pattern.params),
-        ...p.pegs(a.pattern.params).flatMap((g) => p.pegKnobs(a.pattern.params, g.id)),
-      ];
+      const o = opened(a);
+      const knobs: Knob[] = [...o.knobs(), ...o.pegs.flatMap((g) => o.pegKnobs(g.id))];
       const keys = knobs.flatMap((k) => [
         k.label,
         k.hint,

@@ -2,8 +2,8 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, it } from "vitest";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import { activity, fromPattern } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
-import { patternOf } from "#core/patterns/registry.ts";
 import { pathTo, sendingOf } from "#core/physics/send.ts";
 import { layoutNames } from "#core/yard/layouts/index.ts";
 import { exampleOf } from "#core/yard/layouts/laid.ts";
@@ -52,7 +52,7 @@ describe("arranging a game's targets as a layout", () => {
         [9, 4],
       ]) {
         const a = arrangeAs({ ...climb, space: { ...climb.space, length: length!, width: width! } }, name);
-        for (const t of partsOf(patternOf("climb").layout(a.pattern.params, a.space), "target")) {
+        for (const t of partsOf(opened(a).parts, "target")) {
           expect(t.along).toBeLessThanOrEqual(length! + 1e-9);
           expect(Math.abs(t.across) + t.width / 2).toBeLessThanOrEqual(width! / 2 + 1e-9);
         }
@@ -106,9 +106,7 @@ describe("the panel of layouts", () => {
 describe("over and under the plan", () => {
   const bar = (group: string[], kind: "target" | "line" = "target") => {
     const yard = { group, snap: "tens", clearShown: false, chooseAll: none, setSnap: none, showClear: none };
-    const pegs = patternOf("climb")
-      .pegs(climb.pattern.params)
-      .map((p) => ({ ...p, kind }));
+    const pegs = opened(climb).pegs.map((p) => ({ ...p, kind }));
     return renderToStaticMarkup(
       <PlanBar yard={yard as unknown as Yard} activity={climb} pegs={pegs} who="Ada B." change={none} />,
     );

@@ -3,7 +3,8 @@ import type { Spread } from "./hit.ts";
 /** How a send travels: decides which errors matter and what slows it. */
 export type Travel = "ground" | "slide" | "air";
 
-export const ACTIONS = [
+/** What sends something away. */
+export const SENDS = [
   "underarmRoll",
   "slide",
   "underarmThrow",
@@ -14,9 +15,15 @@ export const ACTIONS = [
   "shortStrike",
   "longStrike",
 ] as const;
-export type Action = (typeof ACTIONS)[number];
+export type Send = (typeof SENDS)[number];
+/** What does not: it has a chance that is no spread. */
+export const SKILLS = ["keepUp"] as const;
+export type Skill = (typeof SKILLS)[number];
+export const ACTIONS = [...SENDS, ...SKILLS] as const;
+export type Action = Send | Skill;
+export const isSend = (a: Action): a is Send => (SENDS as readonly string[]).includes(a);
 
-/** What is assumed of an action for a child of 8 with an easy object; how fast and how far is physics/release.ts. */
+/** What is assumed of an action for a child of 8 with an easy object (of a skill: only whether the thing flies; the rest is keeper.ts); how fast and how far is physics/release.ts. */
 export interface ActionFacts {
   travel: Travel;
   /** Spread at multiplier 1. */
@@ -64,4 +71,5 @@ export const actionFacts: Record<Action, ActionFacts> = {
     spread: { lateral: 0.085, range: 0.19, vertical: 0 },
     windUp: 2.6,
   },
+  keepUp: { travel: "air", spread: { lateral: 0, range: 0, vertical: 0 }, windUp: 0 },
 };

@@ -1,6 +1,7 @@
 import type { Floor } from "../kit/floors.ts";
 import type { Item } from "../kit/item.ts";
 import type { Age } from "../measures/stature.ts";
+import type { How } from "../physics/release.ts";
 import { type Sending, sendingOf } from "../physics/send.ts";
 import { type Action, actionFacts } from "./actions.ts";
 import type { Spread } from "./hit.ts";
@@ -29,13 +30,14 @@ export function playerModel(
   action: Action,
   object: Item,
   floor: Floor,
+  how: How = {},
 ): PlayerModel {
   const { spread, windUp } = actionFacts[action];
   const prior = agePrior(who.age);
   const m = (who.multiplier ?? prior.multiplier) * object.handling;
   return {
     spread: { lateral: spread.lateral * m, range: spread.range * m, vertical: spread.vertical * m },
-    sending: sendingOf(who.age, action, object, floor),
+    sending: sendingOf(who.age, action, object, floor, how),
     walking: prior.walking,
     windUp: windUp * prior.tempo,
     tempo: prior.tempo,

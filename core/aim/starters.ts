@@ -8,6 +8,21 @@ export interface Starter {
 }
 
 export const starters: Record<Action, Starter> = {
+  keepUp: {
+    outcomes: ["Keeps a thing up with soft, even touches", "Moves the feet to stay under it"],
+    cues: [
+      "Stand with knees soft",
+      "Watch the thing, not the hand",
+      "Touch from below with a flat hand",
+      "Send it as high as your eyes",
+      "Move your feet under it",
+    ],
+    criteria: [
+      "Touches from below with a flat hand",
+      "Each touch is about as high",
+      "Moves the feet, not only the arm",
+    ],
+  },
   underarmRoll: {
     outcomes: ["Rolls underarm along a straight line to a target", "Chooses how hard to roll for near and far targets"],
     cues: [

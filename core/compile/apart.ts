@@ -1,6 +1,6 @@
 import { layoutOf } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
-import { patternOf } from "../patterns/registry.ts";
+import { opened } from "../formats/opened.ts";
 import { cornersOf, type Part, partsOf, patchOf } from "../yard/parts.ts";
 import { OVERLAP_ALLOWED } from "../yard/seek.ts";
 
@@ -70,10 +70,9 @@ export function freeOf(a: Activity, id: string, wanted: number, low: number, hig
  * `longest` metres; where its own way is full, aside.
  */
 export function spread(a: Activity, longest = Number.POSITIVE_INFINITY): Activity {
-  const p = patternOf(a.pattern.name);
   let now = a;
   // Every move parts one thing from all others for good, so there are no more rounds than things.
-  for (let round = 0; round < 2 * p.pegs(a.pattern.params).length; round++) {
+  for (let round = 0; round < 2 * opened(a).pegs.length; round++) {
     const parts = layoutOf(now);
     const pairs = inEachOther(parts);
     if (pairs.length === 0) return now;
@@ -88,15 +87,14 @@ export function spread(a: Activity, longest = Number.POSITIVE_INFINITY): Activit
 }
 
 function parted(a: Activity, id: string, at: number, longest: number): Activity | null {
-  const p = patternOf(a.pattern.name);
-  const moved = (params: unknown): Activity => ({ ...a, pattern: { ...a.pattern, params } }) as Activity;
-  const peg = p.pegs(a.pattern.params).find((g) => g.id === id);
+  const o = opened(a);
+  const peg = o.pegs.find((g) => g.id === id);
   const far = Math.max(longest, at);
   const out = peg && freeOf(a, id, at, at, far);
   const back = peg && freeOf(a, id, at, NEAREST, at);
   const steps = (x: number, up: boolean) => (up ? Math.ceil(x * 100 - 1e-6) : Math.floor(x * 100 + 1e-6)) / 100;
-  if (peg && out !== null && out !== undefined) return moved(p.movePeg(a.pattern.params, id, steps(out, true)));
-  if (peg && back !== null && back !== undefined) return moved(p.movePeg(a.pattern.params, id, steps(back, false)));
+  if (peg && out !== null && out !== undefined) return o.move(id, { along: steps(out, true) });
+  if (peg && back !== null && back !== undefined) return o.move(id, { along: steps(back, false) });
   const { targets, things } = standing(layoutOf(a));
   const own = targets.find((t) => t.id === id)!;
   const half = (own.across[1] - own.across[0]) / 2;
@@ -108,6 +106,6 @@ function parted(a: Activity, id: string, at: number, longest: number): Activity 
   const tried = taken.flat().filter((x) => Math.abs(x) <= room && taken.every(([f, t]) => x <= f || x >= t));
   if (tried.length === 0) return null;
   const aside = tried.reduce((x, y) => (Math.abs(y - middle) < Math.abs(x - middle) ? y : x));
-  const params = p.moveAside(a.pattern.params, id, Math.round(aside * 100) / 100);
-  return params === null ? null : moved(params);
+  const moved = o.move(id, { across: Math.round(aside * 100) / 100 });
+  return moved === a ? null : moved;
 }

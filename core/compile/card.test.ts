@@ -2,9 +2,9 @@ import { describe, expect, it } from "vitest";
 import { mirrored, starters } from "#core/aim/starters.ts";
 import { pegRates } from "#core/forecast/for-activity.ts";
 import { type Activity, activity, fromPattern } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import { stature } from "#core/measures/stature.ts";
 import { MODEL_VERSION } from "#core/model.ts";
-import { patternOf } from "#core/patterns/registry.ts";
 import { cautionsOf, compileCard } from "./card.ts";
 
 const climb = fromPattern("climb");
@@ -19,15 +19,10 @@ describe("a card for one child", () => {
         const card = compileCard(a, { ...child, age });
         expect(card.step).toBeCloseTo(0.41 * stature(age), 12);
         expect(card.measured).toBe(false);
-        const pattern = patternOf(a.pattern.name);
         for (const m of card.markers) {
           expect(m.count * 2).toBe(Math.round(m.count * 2));
           if (m.unit === "shoe") expect(m.count).toBeLessThanOrEqual(12);
-          const at = (metres: number) =>
-            pegRates(
-              { ...a, pattern: { ...a.pattern, params: pattern.movePeg(a.pattern.params, m.id, metres) } } as Activity,
-              { age },
-            ).get(m.id) ?? 0;
+          const at = (metres: number) => pegRates(opened(a).move(m.id, { along: metres }), { age }).get(m.id) ?? 0;
           const moved = Math.abs(at(m.reached) - at(m.metres));
           const nearestHalf = Math.abs(m.reached - m.metres) <= card.step / 4 + 1e-9;
           expect(moved <= 0.03 || nearestHalf || m.unit === "shoe", `${a.title} ${age} ${m.id}`).toBe(true);

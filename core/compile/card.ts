@@ -1,6 +1,7 @@
 import { actionFacts } from "../aim/actions.ts";
 import { layoutOf, pegRates } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
 import type { Caution } from "../kit/cautions.ts";
 import { cautionsOfItem } from "../kit/choose.ts";
 import type { Item } from "../kit/item.ts";
@@ -9,7 +10,6 @@ import { type Counted, countOut, countPlain, type Unit } from "../measures/count
 import { type Paces, paces } from "../measures/step.ts";
 import { MODEL_VERSION } from "../model.ts";
 import type { Needs } from "../patterns/contract.ts";
-import { patternOf } from "../patterns/registry.ts";
 import type { HomeSpace } from "../records/home.ts";
 import { cellsOf, type Mark, marksOf } from "../yard/layouts/marks.ts";
 import { countedBackFrom, type Part } from "../yard/parts.ts";
@@ -163,18 +163,13 @@ function spaceCautions(a: Activity, space: HomeSpace | null): Caution[] {
 /** Compiles an activity for one child, as designed: distances in the child's own steps, cautions, parts. */
 export function compileCard(a: Activity, child: CardChild, also: readonly string[] = []): Card {
   const own = paces(child.age, child.step ?? undefined);
-  const pattern = patternOf(a.pattern.name);
+  const o = opened(a);
   const parts = layoutOf(a);
   const counted = a.counted ?? "steps";
   const cells = a.layout ? cellsOf(a.layout) : null;
-  const rateAt = (id: string) => (metres: number) => {
-    const moved = {
-      ...a,
-      pattern: { ...a.pattern, params: pattern.movePeg(a.pattern.params, id, metres) },
-    } as Activity;
-    return pegRates(moved, { age: child.age }, undefined, id).get(id) ?? 0;
-  };
-  const markers = pattern.pegs(a.pattern.params).map((peg): Marker => {
+  const rateAt = (id: string) => (along: number) =>
+    pegRates(o.move(id, { along }), { age: child.age }, undefined, id).get(id) ?? 0;
+  const markers = o.pegs.map((peg): Marker => {
     const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id), counted);
     const target = parts.find((p) => p.kind === "target" && p.id === peg.id);
     const across = target?.kind === "target" ? target.across : 0;
@@ -202,7 +197,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     parts,
     markers: [...markers, ...marksToCount(a, parts, own, counted)],
     ...(cells !== null && { cells }),
-    needs: pattern.needs(a.pattern.params),
+    needs: o.needs,
     cautions,
     grownUp: cautions.some((c) => ASKS_GROWN_UP.includes(c)),
   };

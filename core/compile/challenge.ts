@@ -1,10 +1,11 @@
-import { pegRates, sceneOf, sendingIn, type Who } from "../forecast/for-activity.ts";
+import type { Aim } from "../asks/ask.ts";
+import { kindOf } from "../chances/kinds.ts";
+import { layoutOf, rates, sendingIn, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
 import type { Peg } from "../patterns/contract.ts";
-import { patternOf } from "../patterns/registry.ts";
-import { asksAtMost, pathTo, purposeOf, type Sending } from "../physics/send.ts";
+import { asksAtMost, pathTo, type Sending } from "../physics/send.ts";
 import { HEADROOM, HOLDS } from "../yard/fit.ts";
-import { partsOf } from "../yard/parts.ts";
 import { freeOf, spread } from "./apart.ts";
 
 /** A hit rate as near as this to the wanted one is left alone, 0 to 1. */
@@ -21,9 +22,10 @@ const PASSES = 4;
 /** Pegs keep their order by so much, metres. */
 const GAP = 0.05;
 
-/** One peg, its hit rate for a child as it was wanted and as it came out. Metres; rates 0 to 1. */
+/** One probe, its chance for a child as it was wanted and as it came out, and its peg. Metres; rates 0 to 1. */
 export interface Held {
   id: string;
+  peg: string | null;
   kind: Peg["kind"];
   label: string;
   from: number;
@@ -39,22 +41,19 @@ export interface Bounds {
   ceiling?: number | null;
 }
 
-const withParams = (a: Activity, params: unknown): Activity =>
-  ({ ...a, pattern: { ...a.pattern, params } }) as Activity;
-const pegsOf = (a: Activity) => patternOf(a.pattern.name).pegs(a.pattern.params);
+const pegsOf = (a: Activity) => opened(a).pegs;
 export const distancesOf = (a: Activity): number[] => pegsOf(a).map((g) => g.distance);
 
 /** Moves pegs to the distances given, each where its neighbours let it. */
 function moveAll(a: Activity, to: ReadonlyMap<string, number>): Activity {
-  const p = patternOf(a.pattern.name);
-  let params: unknown = a.pattern.params;
+  let now = a;
   // Twice over, from far to near and back: a line that was in the way has moved by then.
-  const pegs = p.pegs(params);
+  const pegs = pegsOf(a);
   for (const peg of [...pegs].reverse().concat(pegs)) {
-    const metres = to.get(peg.id);
-    if (metres !== undefined) params = p.movePeg(params, peg.id, metres);
+    const along = to.get(peg.id);
+    if (along !== undefined) now = opened(now).move(peg.id, { along });
   }
-  return withParams(a, params);
+  return now;
 }
 
 /** The same activity with every peg at `k` times its distance. */
@@ -84,19 +83,20 @@ function under(sending: Sending, height: number, ceiling: number | null | undefi
 /** How far out each peg may be for this person at all, metres, by id: what half of the sends reach, and the ceiling. */
 export function asked(a: Activity, who: Who, ceiling?: number | null): Map<string, number> {
   const sending = sendingIn(a, who.age);
-  const flies = sending.travel === "air";
-  const { parts } = sceneOf(a);
-  const targets = partsOf(parts, "target");
   const limits = new Map<string, number>();
-  for (const peg of pegsOf(a)) {
-    const t = peg.kind === "target" ? targets.find((x) => x.id === peg.id) : targets[0];
-    const height = flies && t ? (t.base ?? 0) + t.height / 2 : 0;
+  if (!sending) return limits;
+  const parts = layoutOf(a);
+  for (const { peg, ask } of opened(a).probes) {
+    const met = kindOf<Aim>(ask.aim).meets(ask.aim, parts);
+    if (peg === null || !met) continue;
+    const height = sending.travel === "air" ? met.height : 0;
     const most = asksAtMost(sending, height);
-    limits.set(
-      peg.id,
-      t ? Math.min(most, purposeOf(t.rule) === "stop" ? most : under(sending, height, ceiling)) : most,
-    );
+    const low = met.purpose === "stop" ? most : Math.min(most, under(sending, height, ceiling));
+    limits.set(peg, Math.min(low, limits.get(peg) ?? Number.POSITIVE_INFINITY));
   }
+  // What nothing is sent at has the bounds of the rest.
+  const rest = Math.min(...limits.values());
+  for (const peg of pegsOf(a)) if (!limits.has(peg.id)) limits.set(peg.id, rest);
   return limits;
 }
 
@@ -107,9 +107,9 @@ export function asked(a: Activity, who: Who, ceiling?: number | null): Map<strin
 export function withinReach(a: Activity, who: Who, ceiling?: number | null): Activity {
   const limits = asked(a, who, ceiling);
   const pegs = [...pegsOf(a)].sort((x, y) => x.distance - y.distance);
-  const over = pegs.filter((g) => g.distance > limits.get(g.id)! + 1e-9);
+  const over = pegs.filter((g) => g.distance > (limits.get(g.id) ?? Number.POSITIVE_INFINITY) + 1e-9);
   if (over.length === 0) return a;
-  if (pegs.every((g) => g.kind === "line")) {
+  if (opened(a).pattern.ground.moves === "together" || pegs.every((g) => g.kind === "line")) {
     const k = Math.min(...over.map((g) => limits.get(g.id)! / g.distance));
     return scaled(a, Math.floor(k * 1000) / 1000);
   }
@@ -125,14 +125,14 @@ export function withinReach(a: Activity, who: Who, ceiling?: number | null): Act
 
 /** What was worked out of a design for a person is the same for every home: documents are never changed in place. */
 const known = new WeakMap<Activity, Map<string, ReadonlyMap<string, number>>>();
-/** The hit rates that a design means for a person, peg by peg: as designed, and at the edge of what they can be asked where it asks more. */
+/** The chances that a design means for a person, probe by probe: as designed, and at the edge of what they can be asked where it asks more. */
 export function wantedRates(a: Activity, who: Who): ReadonlyMap<string, number> {
   const of = known.get(a) ?? new Map<string, ReadonlyMap<string, number>>();
   known.set(a, of);
   const key = `${who.age} ${who.multiplier}`;
-  const rates = of.get(key) ?? pegRates(withinReach(a, who), who);
-  of.set(key, rates);
-  return rates;
+  const found = of.get(key) ?? rates(withinReach(a, who), who);
+  of.set(key, found);
+  return found;
 }
 
 /** The same activity with nothing beyond what this person can be asked, and nothing standing in another thing. */
@@ -175,17 +175,17 @@ function oneByOne(
   who: Who,
   most: ReadonlyMap<string, number>,
 ): Activity {
-  const p = patternOf(now.pattern.name);
   const begin = new Map(pegsOf(now).map((g) => [g.id, g.distance]));
   const ids = [...begin].sort((a, b) => a[1] - b[1]).map(([id]) => id);
   let a = now;
   for (let pass = 0; pass < PASSES; pass++) {
     const order = pass % 2 === 0 ? [...ids].reverse() : ids;
     for (const id of order) {
-      const want = wanted.get(id);
-      if (want === undefined) continue;
-      const at = (metres: number) => withParams(a, p.movePeg(a.pattern.params, id, metres));
-      const rate = (b: Activity) => pegRates(b, who, sceneOf(b), id).get(id)!;
+      const probe = opened(a).probes.find((x) => x.peg === id);
+      const want = probe && wanted.get(probe.id);
+      if (probe === undefined || want === undefined) continue;
+      const at = (along: number) => opened(a).move(id, { along });
+      const rate = (b: Activity) => rates(b, who, layoutOf(b), id).get(probe.id)!;
       if (Math.abs(rate(a) - want) <= NEAR_ENOUGH / 2) continue;
       const is = new Map(pegsOf(a).map((g) => [g.id, g.distance]));
       const n = ids.indexOf(id);
@@ -193,7 +193,7 @@ function oneByOne(
       const low = Math.max(was * NEAREST, n > 0 ? is.get(ids[n - 1]!)! + GAP : 0);
       const high = Math.min(
         was * FARTHEST,
-        most.get(id)!,
+        most.get(id) ?? Number.POSITIVE_INFINITY,
         n < ids.length - 1 ? is.get(ids[n + 1]!)! - GAP : Number.POSITIVE_INFINITY,
       );
       if (high <= low) continue;
@@ -221,37 +221,42 @@ export function holdChallenge(
   who: Who,
   { longest = Number.POSITIVE_INFINITY, ceiling }: Bounds = {},
 ): { activity: Activity; held: Held[] } {
-  const p = patternOf(now.pattern.name);
   const wanted = wantedRates(was, who);
   const from = new Map(pegsOf(was).map((g) => [g.id, g.distance]));
   const limits = asked(now, who, ceiling);
   const most = new Map([...limits].map(([id, m]) => [id, Math.min(m, longest)]));
   const edge = Math.min(longest, ...limits.values());
   const begin = standing(now, who, { longest, ceiling });
-  const pegs = p.pegs(begin.pattern.params);
-  const before = pegRates(now, who);
-  const told = pegs.filter((g) => wanted.has(g.id) && before.has(g.id));
-  const off = (rates: ReadonlyMap<string, number>) => told.map((g) => rates.get(g.id)! - wanted.get(g.id)!);
+  const before = rates(now, who);
+  const told = opened(begin).probes.filter((x) => wanted.has(x.id) && before.has(x.id));
+  const off = (of: ReadonlyMap<string, number>) => told.map((x) => of.get(x.id)! - wanted.get(x.id)!);
   let activity = begin;
-  if (off(pegRates(begin, who)).some((d) => Math.abs(d) > NEAR_ENOUGH)) {
-    const banded = sceneOf(now).parts.some((x) => x.kind === "zone");
-    const moved = banded ? together(begin, (a) => off(pegRates(a, who)), edge) : oneByOne(begin, wanted, who, most);
-    const worst = (a: Activity) => Math.max(...off(pegRates(a, who)).map(Math.abs));
+  if (pegsOf(begin).length > 0 && off(rates(begin, who)).some((d) => Math.abs(d) > NEAR_ENOUGH)) {
+    const moved =
+      opened(begin).pattern.ground.moves === "together"
+        ? together(begin, (a) => off(rates(a, who)), edge)
+        : oneByOne(begin, wanted, who, most);
+    const worst = (a: Activity) => Math.max(...off(rates(a, who)).map(Math.abs));
     if (worst(moved) < worst(begin)) activity = moved;
   }
-  const after = pegRates(activity, who);
-  const at = new Map(p.pegs(activity.pattern.params).map((g) => [g.id, g.distance]));
+  const after = rates(activity, who);
+  const pegs = new Map(pegsOf(activity).map((g) => [g.id, g]));
   return {
     activity,
-    held: told.map((g) => ({
-      id: g.id,
-      kind: g.kind,
-      label: g.label,
-      from: from.get(g.id) ?? g.distance,
-      to: at.get(g.id)!,
-      wanted: wanted.get(g.id)!,
-      before: before.get(g.id)!,
-      after: after.get(g.id)!,
-    })),
+    held: told.map((x) => {
+      const peg = x.peg === null ? undefined : pegs.get(x.peg);
+      const at = peg?.distance ?? 0;
+      return {
+        id: x.id,
+        peg: x.peg,
+        kind: peg?.kind ?? "line",
+        label: peg?.label ?? "",
+        from: from.get(x.peg ?? "") ?? at,
+        to: at,
+        wanted: wanted.get(x.id)!,
+        before: before.get(x.id)!,
+        after: after.get(x.id)!,
+      };
+    }),
   };
 }

@@ -1,9 +1,9 @@
 import type { Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
 import { choose, type Unmet } from "../kit/choose.ts";
 import type { Item } from "../kit/item.ts";
 import { type Change, changesThatLetIn } from "../kit/lets-in.ts";
-import { patternOf } from "../patterns/registry.ts";
 import { choosingFor, DEFAULT_PLAYERS, fitAsDesigned, type HomeFacts, type Place } from "./for-home.ts";
 import { rolesOf, targetOf } from "./roles.ts";
 
@@ -83,8 +83,7 @@ export function withChange(a: Activity, change: Change): Activity | null {
   }
   if (change.kind === "leaveOut") {
     const target = targetOf(change.role);
-    const params = target && patternOf(a.pattern.name).removePeg(a.pattern.params, target);
-    return params ? ({ ...a, pattern: { ...a.pattern, params } } as Activity) : null;
+    return target ? opened(a).remove(target) : null;
   }
   return null;
 }

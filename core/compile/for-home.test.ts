@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { layoutOf } from "../forecast/for-activity.ts";
 import { type Activity, activity, fromPattern } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
 import { catalogue, catalogueItem } from "../kit/catalogue.ts";
 import { faceOf } from "../kit/face.ts";
 import { listOf } from "../kit/items.ts";
@@ -42,12 +43,10 @@ describe("an activity in a home", () => {
     expect(told.status).toBe("adapted");
     expect(told.changes.map((c) => c.key)).toContain("change.item");
     const pattern = patternOf("climb");
-    expect(pattern.pegs(told.activity.pattern.params).map((g) => g.id)).toEqual(
-      pattern.pegs(climb.pattern.params).map((g) => g.id),
-    );
+    expect(opened(told.activity).pegs.map((g) => g.id)).toEqual(opened(climb).pegs.map((g) => g.id));
     expect(pattern.params.safeParse(told.activity.pattern.params).error?.issues ?? []).toEqual([]);
     // Several of one kind are numbered.
-    const targets = partsOf(pattern.layout(told.activity.pattern.params, told.activity.space), "target");
+    const targets = partsOf(opened(told.activity).parts, "target");
     for (const t of targets) {
       const same = targets.filter((x) => x.item === t.item);
       if (same.length > 1 && t.label !== "") expect(t.label).toMatch(/^(#\d|book|bottle|box|bucket|saucepan)/);
@@ -135,7 +134,7 @@ describe("an activity in a home", () => {
       home({ kit: { sock: 2, cup: 4, bucket: 1, washBowl: 1, basket: 1, wasteBin: 1, backpack: 2, box: 1 } }),
       items,
     );
-    const targets = partsOf(patternOf("climb").layout(told.activity.pattern.params, told.activity.space), "target");
+    const targets = partsOf(opened(told.activity).parts, "target");
     for (const t of targets) {
       const met = told.unmet.every((u) => u.role !== `target:${t.id}`);
       if (met) expect(catalogueItem(t.item)!.opening, t.item).toBeGreaterThanOrEqual(0.1);
@@ -156,10 +155,7 @@ describe("the same challenge", () => {
           const now = { ...withSend(climb, send), space: { ...climb.space, floor } } as Activity;
           const { held, activity: moved } = holdChallenge(climb, now, { age }, { longest: 12 });
           expect(patternOf("climb").params.safeParse(moved.pattern.params).success).toBe(true);
-          const order = (a: Activity) =>
-            patternOf("climb")
-              .pegs(a.pattern.params)
-              .map((g) => g.distance);
+          const order = (a: Activity) => opened(a).pegs.map((g) => g.distance);
           expect(order(moved)).toEqual([...order(moved)].sort((a, b) => a - b));
           const worst = (key: "before" | "after") => Math.max(...held.map((h) => Math.abs(h[key] - h.wanted)));
           expect(worst("after")).toBeLessThanOrEqual(worst("before") + 1e-9);
@@ -175,14 +171,12 @@ describe("the same challenge", () => {
     expect(holdChallenge(climb, climb, { age: 7 }).activity).toEqual(climb);
     const easy = withSend(climb, "largeBall");
     const { activity: far } = holdChallenge(climb, easy, { age: 7 }, { longest: 4.5 });
-    for (const g of patternOf("climb").pegs(far.pattern.params)) expect(g.distance).toBeLessThanOrEqual(4.5);
+    for (const g of opened(far).pegs) expect(g.distance).toBeLessThanOrEqual(4.5);
   });
   it("holds lines across the floor together, and keeps them in order", () => {
     const slow = { ...withSend(bands, "sponge") };
     const { activity: moved } = holdChallenge(bands, slow, { age: 8 }, { longest: 8 });
-    const lines = patternOf("bands")
-      .pegs(moved.pattern.params)
-      .map((g) => g.distance);
+    const lines = opened(moved).pegs.map((g) => g.distance);
     expect(lines).toEqual([...lines].sort((a, b) => a - b));
   });
 });

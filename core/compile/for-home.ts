@@ -1,16 +1,18 @@
 import { type Action, actionFacts } from "../aim/actions.ts";
 import {
+  flies,
   goesOn,
   KEPT_CLEAR,
   layoutOf,
-  pegRates,
+  personOf,
+  rates,
   runOnIn,
-  sceneOf,
   sendingIn,
   USUAL_AGE,
   type Who,
 } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import type { Choosing, Chosen, Pick } from "../kit/choose.ts";
 import { faceOf } from "../kit/face.ts";
@@ -21,7 +23,6 @@ import { PLAINER, ROOM_FOR, type Sense } from "../kit/sense.ts";
 import { defaultStock, type Stock } from "../kit/stock.ts";
 import type { Age } from "../measures/stature.ts";
 import type { Phrase } from "../patterns/contract.ts";
-import { patternOf } from "../patterns/registry.ts";
 import { runDownhill, type Slope } from "../physics/floor.ts";
 import { ceilingOf, groundOf, type HomeAnswers, type HomeSpace } from "../records/home.ts";
 import { sweeps, swingOf } from "../yard/clear.ts";
@@ -114,13 +115,14 @@ export function sentOf(a: Activity, age: Age = USUAL_AGE, slope: Slope = "level"
   const i = thing(a.kit, a.kit.send)!;
   const move = actionFacts[a.aim.action].travel;
   const sending = sendingIn(a, age);
-  const parts = patternOf(a.pattern.name).layout(a.pattern.params, a.space);
-  const downhill = (metres: number) => (move === "air" ? metres : runDownhill(metres, sending.slows, slope));
+  const { parts } = opened(a);
+  const downhill = (metres: number) =>
+    move === "air" || !sending ? metres : runDownhill(metres, sending.slows, slope);
   return {
     diameter: i.width,
-    runOn: goesOn(a) ? Math.min(KEPT_CLEAR, downhill(runOnIn(a, parts, sending))) : 0,
-    inAir: move === "air",
-    sending,
+    runOn: goesOn(a) ? Math.min(KEPT_CLEAR, downhill(runOnIn(a, parts, personOf(a, { age })))) : 0,
+    inAir: flies(a),
+    ...(sending && { sending }),
     ...(sweeps(a.aim.action) && { swing: swingOf(a.aim.action, age) }),
   };
 }
@@ -132,16 +134,15 @@ export function sentOf(a: Activity, age: Age = USUAL_AGE, slope: Slope = "level"
 function fitInSpace(a: Activity, now: Activity, who: Who, space: HomeSpace): Fit {
   const [parts, ground, sent] = [layoutOf(now), groundOf(space), sentOf(now, who.age, space.slope)];
   const wanted = wantedRates(a, who);
-  const { inAir } = sceneOf(now);
   // Narrow and far ones go off first.
-  const ids = [...wanted.keys()].reverse();
   const off = (list: readonly Part[], k: number, enough = 1) => {
-    const targets = list.some((p) => p.kind === "target");
-    const at = targets ? now : scaled(now, k);
-    const scene = targets ? { parts: list, inAir } : sceneOf(at);
+    const together = opened(now).pattern.ground.moves === "together";
+    const at = together ? scaled(now, k) : now;
+    const is = together ? layoutOf(at) : list;
     let worst = 0;
-    for (const id of ids) {
-      worst = Math.max(worst, Math.abs((pegRates(at, who, scene, id).get(id) ?? 0) - wanted.get(id)!));
+    for (const { id, peg } of [...opened(at).probes].reverse()) {
+      if (!wanted.has(id)) continue;
+      worst = Math.max(worst, Math.abs((rates(at, who, is, peg ?? id).get(id) ?? 0) - wanted.get(id)!));
       if (worst > enough) break;
     }
     return worst;
@@ -311,13 +312,11 @@ function onFloor(
   // What nowhere has room beside the rest is left out, where the game goes on without it.
   for (let pairs = inEachOther(layoutOf(activity)); pairs.length > 0; pairs = inEachOther(layoutOf(activity))) {
     const ids = pairs.flat();
-    const far = [...patternOf(a.pattern.name).pegs(activity.pattern.params)]
-      .sort((x, y) => y.distance - x.distance)
-      .find((g) => ids.includes(g.id));
-    const less = far && patternOf(a.pattern.name).removePeg(activity.pattern.params, far.id);
+    const far = [...opened(activity).pegs].sort((x, y) => y.distance - x.distance).find((g) => ids.includes(g.id));
+    const less = far && opened(activity).remove(far.id);
     if (!less) break;
-    activity = { ...activity, pattern: { ...activity.pattern, params: less } } as Activity;
-    held = heldAs(a, activity, held, who).filter((h) => h.id !== far.id);
+    activity = less;
+    held = heldAs(a, activity, held, who).filter((h) => h.peg !== far.id);
     without++;
   }
   const off = held.reduce(
@@ -341,9 +340,7 @@ function onFloor(
   if (picked.fewer !== null) changes.push({ key: "change.fewer", params: { count: picked.fewer } });
   if (without > 0) changes.push({ key: "change.without", params: { count: without } });
   const brought = (key: string, limits: ReadonlyMap<string, number>): boolean => {
-    const beyond = patternOf(a.pattern.name)
-      .pegs(a.pattern.params)
-      .filter((g) => g.distance > (limits.get(g.id) ?? Number.POSITIVE_INFINITY) + 0.05);
+    const beyond = opened(a).pegs.filter((g) => g.distance > (limits.get(g.id) ?? Number.POSITIVE_INFINITY) + 0.05);
     if (beyond.length > 0)
       changes.push({ key, params: { metres: round(Math.min(...beyond.map((g) => limits.get(g.id)!))) } });
     return beyond.length > 0;
@@ -405,30 +402,18 @@ function markedSet(picks: readonly Pick[], items: readonly Item[]): string | nul
 /** An activity at `k` times its distances, drawn together as much sideways. */
 function shorter(a: Activity, k: number): Activity {
   const at = scaled(a, k);
-  return {
-    ...at,
-    layout: at.layout && scaledLaid(at.layout, k),
-    pattern: { ...at.pattern, params: patternOf(at.pattern.name).squeeze(at.pattern.params, k) },
-  } as Activity;
+  return { ...opened(at).squeeze(k), layout: at.layout && scaledLaid(at.layout, k) };
 }
 /** What was held, as it came out in the end. */
 function heldAs(a: Activity, now: Activity, held: readonly Held[], who: Who): Held[] {
-  const rates = pegRates(now, who);
-  const to = new Map(
-    patternOf(now.pattern.name)
-      .pegs(now.pattern.params)
-      .map((g) => [g.id, g.distance]),
-  );
-  const from = new Map(
-    patternOf(a.pattern.name)
-      .pegs(a.pattern.params)
-      .map((g) => [g.id, g.distance]),
-  );
+  const is = rates(now, who);
+  const at = (of: Activity) => new Map(opened(of).pegs.map((g) => [g.id, g.distance]));
+  const [to, from] = [at(now), at(a)];
   return held.map((h) => ({
     ...h,
-    from: from.get(h.id) ?? h.from,
-    to: to.get(h.id) ?? h.to,
-    after: rates.get(h.id) ?? h.after,
+    from: from.get(h.peg ?? "") ?? h.from,
+    to: to.get(h.peg ?? "") ?? h.to,
+    after: is.get(h.id) ?? h.after,
   }));
 }
 
@@ -468,12 +453,11 @@ function standIn(
   const note = (p: Pick, as: string) => {
     if (p.item !== as) swapped.push({ item: p.item, name: known(p.item).name, as, made: p.minutes > 0 });
   };
-  const pattern = patternOf(a.pattern.name);
-  let params: unknown = a.pattern.params;
+  let now = a;
   const kit = { ...a.kit };
   let { layout } = a;
   const targets = new Map(
-    pattern.layout(params, a.space).flatMap((t) => (t.kind === "target" ? [[t.id, t.item] as const] : [])),
+    opened(a).parts.flatMap((t) => (t.kind === "target" ? [[t.group ?? t.id, t.item] as const] : [])),
   );
   // Several of one kind are numbered, so that the card can tell them apart.
   const kinds = new Map<string, string[]>();
@@ -487,31 +471,37 @@ function standIn(
     if (target !== null) {
       const as = targets.get(target) ?? "";
       if (p.item === as) {
-        if (touched.includes(p.role)) params = pattern.touchCounts(params, target);
+        if (touched.includes(p.role)) now = opened(now).touchCounts(target);
         continue;
       }
       note(p, as);
       const face = faceOf(known(p.item));
       face.label = numberOf(p) ?? face.label;
-      params = pattern.swapTarget(params, target, face);
-      if (touched.includes(p.role)) params = pattern.touchCounts(params, target);
+      now = opened(now).swap(target, face);
+      if (touched.includes(p.role)) now = opened(now).touchCounts(target);
     } else if (p.role === "layout" && layout) {
       note(p, layout.item);
       layout = { ...layout, item: p.item };
-    } else if (p.role === "send" || p.role === "marker" || p.role === "blocker") {
-      note(p, a.kit[p.role]);
+    } else if (p.role === "send" || p.role === "marker" || p.role === "blocker" || p.role === "implement") {
+      note(p, a.kit[p.role] ?? "");
       kit[p.role] = p.item;
     }
   }
   // A target that nothing here can be is left out, where the game goes on without it.
   let without = 0;
   for (const role of unmetTargets) {
-    const less = pattern.removePeg(params, targetOf(role)!);
+    const less = opened(now).remove(targetOf(role)!);
     if (less === null) continue;
-    params = less;
+    now = less;
     without++;
   }
-  const used = [kit.send, kit.marker, kit.blocker, ...picks.map((p) => p.item)];
+  const used = [
+    kit.send,
+    kit.marker,
+    kit.blocker,
+    ...(kit.implement ? [kit.implement] : []),
+    ...picks.map((p) => p.item),
+  ];
   const mine = used.flatMap((id) => {
     const i = known(id);
     return i && i !== catalogueItem(id) ? [i] : [];
@@ -519,7 +509,7 @@ function standIn(
   const own = [...new Map([...kit.own, ...mine].map((i) => [i.id, i])).values()];
   const space = home.space ? roomFor(a, home.space) : a.space;
   return {
-    activity: { ...a, kit: { ...kit, own }, space, layout, pattern: { ...a.pattern, params } } as Activity,
+    activity: { ...now, kit: { ...kit, own }, space, layout },
     swapped,
     without,
   };

@@ -3,10 +3,10 @@ import { ACTIONS, type Action, actionFacts } from "../aim/actions.ts";
 import { layoutOf, pegRates, sendingIn, sentIn } from "../forecast/for-activity.ts";
 import { random } from "../forecast/random.ts";
 import { type Activity, activity, fromPattern } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
 import { catalogue } from "../kit/catalogue.ts";
 import { FLOORS } from "../kit/floors.ts";
 import { listOf, thing } from "../kit/items.ts";
-import { patternOf } from "../patterns/registry.ts";
 import { asksAtMost, pathTo, pointless, purposeOf } from "../physics/send.ts";
 import { ceilingOf, groundOf, type HomeSpace, NOTHING_SAID } from "../records/home.ts";
 import { troubleOf } from "../yard/fit.oracle.ts";
@@ -154,12 +154,12 @@ describe(`${HOMES} hostile homes`, () => {
   it("nothing is asked that cannot be done: reach, ceiling, openings, gaps; and what moves hardly at all is not sent", () => {
     for (const x of all) {
       const now = x.told.activity;
-      const sending = sendingIn(now, x.age);
+      const sending = sendingIn(now, x.age)!;
       const parts = layoutOf(now);
       const b = sentIn(now).width;
       const ceiling = x.home.space ? ceilingOf(x.home.space) : now.space.indoors ? 2.4 : null;
       expect(pointless(sending), name(x)).toBe(false);
-      for (const g of patternOf(now.pattern.name).pegs(now.pattern.params)) {
+      for (const g of opened(now).pegs) {
         const t = partsOf(parts, "target").find((p) => p.id === g.id);
         const up = t && sending.travel === "air" ? t.height / 2 : 0;
         expect(g.distance, `${g.id} ${name(x)}`).toBeLessThanOrEqual(asksAtMost(sending, up) + 0.06);

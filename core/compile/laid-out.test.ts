@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { forecastActivity, layoutOf, pegRates } from "../forecast/for-activity.ts";
 import { type Activity, activity, fromPattern, itemsIn } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
 import { catalogue } from "../kit/catalogue.ts";
 import { listOf } from "../kit/items.ts";
 import { COUNTED, FOOT } from "../measures/count.ts";
 import { paces } from "../measures/step.ts";
-import { patternOf } from "../patterns/registry.ts";
 import { groundOf, type HomeSpace, NOTHING_SAID } from "../records/home.ts";
 import { troubleOf } from "../yard/fit.oracle.ts";
 import { footprintOf } from "../yard/footprint.ts";
@@ -209,10 +209,9 @@ describe("where a home plays", () => {
   });
   /** A climb of one near target, so that the wall may be behind it. */
   function patternOne(): Activity["pattern"] {
-    const p = patternOf("climb");
-    let params: unknown = climb.pattern.params;
-    while (p.pegs(params).length > 1) params = p.removePeg(params, p.pegs(params).at(-1)!.id);
-    return { name: "climb", params: p.moveAside(params, p.pegs(params)[0]!.id, 0) } as Activity["pattern"];
+    let a = climb;
+    while (opened(a).pegs.length > 1) a = opened(a).remove(opened(a).pegs.at(-1)!.id)!;
+    return opened(a).move(opened(a).pegs[0]!.id, { across: 0 }).pattern;
   }
 });
 

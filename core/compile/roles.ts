@@ -1,11 +1,11 @@
-import { actionFacts } from "../aim/actions.ts";
+import { actionFacts, isSend } from "../aim/actions.ts";
 import type { HitRule } from "../aim/hit-rule.ts";
-import { layoutOf, sentIn, USUAL_AGE } from "../forecast/for-activity.ts";
+import { farthestAim, layoutOf, sentIn, USUAL_AGE } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
 import { thing } from "../kit/items.ts";
 import type { Coupling, Role } from "../kit/role.ts";
 import type { Age } from "../measures/stature.ts";
-import { patternOf } from "../patterns/registry.ts";
 import { layoutNamed } from "../yard/layouts/index.ts";
 import { thingsOf } from "../yard/layouts/laid.ts";
 import { partsOf } from "../yard/parts.ts";
@@ -18,7 +18,7 @@ const singles = (r: HitRule) => (r.kind === "anyOf" ? r.rules : [r]);
 /** What a game needs, by role, and which things must suit each other. `players`: how many of the home may play. */
 export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { roles: Role[]; couplings: Coupling[] } {
   const parts = layoutOf(a);
-  const needs = patternOf(a.pattern.name).needs(a.pattern.params);
+  const { needs } = opened(a);
   const asked = (id: string) => {
     const words = a.kit.roles.find((r) => r.role === id);
     return { limits: words?.limits ?? [], wishes: words?.wishes ?? [] };
@@ -26,13 +26,12 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
   const move = actionFacts[a.aim.action].travel;
   const sent = sentIn(a);
   const from = partsOf(parts, "line").find((l) => l.role === "start")?.along ?? 0;
-  const reaches = [...partsOf(parts, "target").map((t) => t.along), ...partsOf(parts, "zone").map((z) => z.near)];
   const send: Role = {
     id: "send",
     use: "send",
     move,
     count: needs.pieces,
-    sends: { action: a.aim.action, age, metres: Math.max(...reaches) - from },
+    ...(isSend(a.aim.action) && { sends: { action: a.aim.action, age, metres: farthestAim(a, parts) } }),
     ...asked("send"),
     as: sent,
     optional: false,
@@ -43,13 +42,17 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
     roles.push({ ...send, id: "send2", optional: true });
     couplings.push({ kind: "differs", a: "send", b: "send2" });
   }
-  for (const t of partsOf(parts, "target")) {
-    const id = targetRole(t.id);
+  const targets = partsOf(parts, "target");
+  const groups = new Map<string, typeof targets>();
+  for (const t of targets) groups.set(t.group ?? t.id, [...(groups.get(t.group ?? t.id) ?? []), t]);
+  for (const [name, all] of groups) {
+    const t = all.reduce((x, y) => (y.along > x.along ? y : x));
+    const id = targetRole(name);
     const known = thing(a.kit, t.item);
     const as = known ? { ...known, width: t.width, height: t.height } : null;
     const rules = singles(t.rule);
     const upright = rules.every((r) => r.kind === "touch" || r.kind === "topple" || r.kind === "through");
-    roles.push({ id, use: "target", move, count: 1, upright, ...asked(id), as, optional: false });
+    roles.push({ id, use: "target", move, count: all.length, upright, ...asked(id), as, optional: false });
     if (rules.some((r) => r.kind === "touch")) continue;
     const [r] = rules;
     if (r!.kind === "into") couplings.push({ kind: "enters", object: "send", opening: id });
@@ -63,6 +66,16 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
         sends: { action: a.aim.action, age, metres: t.along - from },
       });
   }
+  if (needs.implement)
+    roles.push({
+      id: "implement",
+      use: "implement",
+      move: null,
+      count: 1,
+      ...asked("implement"),
+      as: a.kit.implement ? (thing(a.kit, a.kit.implement) ?? null) : null,
+      optional: true,
+    });
   const stands = a.layout && layoutNamed(a.layout.name).item;
   if (a.layout && stands)
     roles.push({
@@ -94,6 +107,6 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
 
 /** Whether two sides need things that can be told apart. */
 export function twoSets(a: Activity, players: number): boolean {
-  const { apart } = patternOf(a.pattern.name).needs(a.pattern.params);
+  const { apart } = opened(a).needs;
   return apart && players >= 2 && a.players.most >= 2 && a.players.modes.includes("against");
 }

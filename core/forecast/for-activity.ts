@@ -1,16 +1,22 @@
-import { actionFacts } from "../aim/actions.ts";
+import { actionFacts, isSend } from "../aim/actions.ts";
 import { type HitRule, type SingleRule, SMALLEST } from "../aim/hit-rule.ts";
-import { type PlayerModel, playerModel } from "../aim/player.ts";
-import { type Policy, type Scene, sendChances } from "../aim/send-chances.ts";
+import { keeperOf } from "../aim/keeper.ts";
+import type { Person } from "../aim/person.ts";
+import { playerModel } from "../aim/player.ts";
+import { agePrior } from "../aim/priors.ts";
+import type { Aim, Manner } from "../asks/ask.ts";
+import type { Policy, Sight } from "../chances/kind.ts";
+import { kindOf } from "../chances/kinds.ts";
+import { sightOf, waysFrom } from "../chances/outcomes.ts";
 import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
 import type { Item } from "../kit/item.ts";
 import { thing } from "../kit/items.ts";
 import type { Age } from "../measures/stature.ts";
-import type { Setup } from "../patterns/contract.ts";
-import { patternOf } from "../patterns/registry.ts";
-import { purposeOf, runsOn, type Sending, sendingOf } from "../physics/send.ts";
+import type { Probe, Setup } from "../patterns/contract.ts";
+import { type Sending, sendingOf } from "../physics/send.ts";
 import { laidParts } from "../yard/layouts/laid.ts";
-import { type Part, partsOf } from "../yard/parts.ts";
+import { type Part, reachOfLayout } from "../yard/parts.ts";
 import { type Forecast, forecast, type Graph } from "./forecast.ts";
 
 export interface Who {
@@ -31,21 +37,24 @@ export function sentIn(a: Activity): Item {
  * or something soft behind the targets stops it.
  */
 export function layoutOf(a: Activity): Part[] {
-  const parts = patternOf(a.pattern.name)
-    .layout(a.pattern.params, a.space)
-    .map((p) => deep(a, p));
-  const runOn = goesOn(a) ? Math.min(KEPT_CLEAR, runOnIn(a, parts, sendingIn(a, USUAL_AGE))) : 0;
-  const far = [...partsOf(parts, "target").map((t) => t.along), ...partsOf(parts, "zone").map((z) => z.far)];
-  const from = Math.max(...far);
+  const known = layouts.get(a);
+  if (known) return known;
+  const parts = opened(a).parts.map((p) => deep(a, p));
+  const runOn = goesOn(a) ? Math.min(KEPT_CLEAR, runOnIn(a, parts, personOf(a, { age: USUAL_AGE }))) : 0;
+  const from = reachOfLayout(parts);
   // Indoors a wall stops it.
   const stops = (at: number) => (a.space.indoors ? Math.max(from, Math.min(at, a.space.length)) : at);
   const more = a.layout ? laidParts(a.layout) : [];
-  return [
+  const out: Part[] = [
     ...parts,
     ...more,
     { kind: "runOn", id: "runOn", near: from, far: stops(from + runOn), across: 0, width: a.space.width },
   ];
+  layouts.set(a, out);
+  return out;
 }
+/** Documents are never changed in place, so each is laid out once. */
+const layouts = new WeakMap<Activity, Part[]>();
 
 /** A target with the depth of the thing that stands there; what has no opening or gap lets nothing in or through. */
 function deep(a: Activity, p: Part): Part {
@@ -65,42 +74,77 @@ export const USUAL_AGE = 8;
 /** More floor than this is not kept clear behind the targets, metres: what runs farther is stopped by something. */
 export const KEPT_CLEAR = 3;
 
-/** How somebody sends in an activity. */
-export const sendingIn = (a: Activity, age: Age): Sending => sendingOf(age, a.aim.action, sentIn(a), a.space.floor);
-
-/**
- * How far what is sent runs on past what it was sent at, metres: the most over all targets; where it is to stop among lines, one SD of its
- * length at the last.
- */
-export function runOnIn(a: Activity, parts: readonly Part[], sending: Sending): number {
-  const from = partsOf(parts, "line").find((l) => l.role === "start")?.along ?? 0;
-  const zones = partsOf(parts, "zone").map((z) => z.far - from);
-  if (zones.length > 0) {
-    const far = Math.max(...zones);
-    return actionFacts[a.aim.action].spread.range * sending.item.handling * far;
-  }
-  return Math.max(
-    ...partsOf(parts, "target").map((t) =>
-      runsOn(sending, t.along - from, sending.travel === "air" ? t.height / 2 : 0, purposeOf(t.rule)),
-    ),
-  );
+/** Somebody who plays an activity: with its things, on its floor. */
+export function personOf(a: Activity, who: Who): Person {
+  const of = people.get(a) ?? new Map<string, Person>();
+  people.set(a, of);
+  const key = `${who.age} ${who.multiplier ?? ""}`;
+  const known = of.get(key);
+  if (known) return known;
+  const { walking, tempo } = agePrior(who.age);
+  const once = <T>(make: (m: Manner) => T) => {
+    const made = new Map<string, T>();
+    return (manner: Manner): T => {
+      const id = JSON.stringify(manner);
+      let is = made.get(id);
+      if (is === undefined) {
+        is = make(manner);
+        made.set(id, is);
+      }
+      return is;
+    };
+  };
+  const actionOf = (m: Manner) => m.action ?? a.aim.action;
+  const itemOf = (m: Manner) =>
+    m.thing === undefined || m.thing === "send" ? sentIn(a) : (thing(a.kit, m.thing) ?? sentIn(a));
+  const person: Person = {
+    walking,
+    tempo,
+    sends: once((m) => {
+      const { posture, hand } = m;
+      return playerModel(who, actionOf(m), itemOf(m), a.space.floor, {
+        ...(posture && { posture }),
+        ...(hand && { hand }),
+      });
+    }),
+    keeps: once((m) => keeperOf(who.age, itemOf(m), a.space.floor, m)),
+    typical: (m) => {
+      const { spread } = actionFacts[actionOf(m)];
+      const k = itemOf(m).handling;
+      return { lateral: spread.lateral * k, range: spread.range * k, vertical: spread.vertical * k };
+    },
+  };
+  of.set(key, person);
+  return person;
 }
+const people = new WeakMap<Activity, Map<string, Person>>();
+
+/** How somebody sends in an activity; null where nothing is sent. */
+export const sendingIn = (a: Activity, age: Age): Sending | null =>
+  isSend(a.aim.action) ? sendingOf(age, a.aim.action, sentIn(a), a.space.floor) : null;
+
+/** How a probe of an activity is asked, in a layout. */
+const sightIn = (p: Probe, parts: readonly Part[], person: Person, policy: Policy = "middle"): Sight =>
+  sightOf(p.ask, { parts, people: [person], policy });
+
+/** How far what is sent runs on past what it was sent at, metres: the most over all that can be aimed at. */
+export const runOnIn = (a: Activity, parts: readonly Part[], person: Person): number =>
+  Math.max(0, ...opened(a).probes.map((p) => kindOf<Aim>(p.ask.aim).runsOn(p.ask.aim, sightIn(p, parts, person))));
+
+/** How far anything is sent in an activity, metres. */
+export const farthestAim = (a: Activity, parts: readonly Part[] = layoutOf(a)): number =>
+  Math.max(0, ...opened(a).probes.map((p) => kindOf<Aim>(p.ask.aim).reach(p.ask.aim, parts, p.ask.from)));
 
 /** Whether nothing behind the targets stops what is sent. Documents kept from before do not say: nothing does. */
 export const goesOn = (a: Activity): boolean => a.behind !== "wall" && a.behind !== "soft";
 
-export function sceneOf(a: Activity): Scene {
-  return { parts: layoutOf(a), inAir: actionFacts[a.aim.action].travel === "air" };
-}
-
-export function modelOf(a: Activity, who: Who): PlayerModel {
-  return playerModel(who, a.aim.action, sentIn(a), a.space.floor);
-}
+/** Whether what is sent flies. */
+export const flies = (a: Activity): boolean => isSend(a.aim.action) && actionFacts[a.aim.action].travel === "air";
 
 /** What will happen when these people play it. */
 export function forecastActivity(
   a: Activity,
-  people: readonly Who[],
+  who: readonly Who[],
   setup: Setup,
   policy: Policy,
   more: {
@@ -111,27 +155,31 @@ export function forecastActivity(
     stop?: () => boolean;
   } = {},
 ): Forecast {
-  const scene = sceneOf(a);
-  if (more.chances) checkChances(scene, more.chances);
+  if (more.chances) checkChances(a, more.chances);
   return forecast({
-    pattern: patternOf(a.pattern.name),
-    params: a.pattern.params,
+    game: opened(a).game,
     setup,
-    scene,
-    players: people.map((w) => modelOf(a, w)),
+    parts: layoutOf(a),
+    people: who.map((w) => personOf(a, w)),
     policy,
     ...more,
   });
 }
 
-/** Chances given by hand: each of something that is there, none beyond 1, all zones together at most 1, and none left out. RangeError names which. */
-function checkChances(scene: Scene, chances: Readonly<Record<string, number>>): void {
-  const targets = partsOf(scene.parts, "target").map((t) => t.id);
-  const zones = partsOf(scene.parts, "zone").map((z) => z.id);
-  const lines = partsOf(scene.parts, "line").flatMap((l) => (l.role === "start" && l.id !== "start" ? [l.id] : []));
-  const known = zones.length > 0 ? [...zones, "short", "over"] : [...targets, ...lines];
-  const wanted =
-    zones.length > 0 ? zones : lines.length > 0 && !targets.some((t) => Object.hasOwn(chances, t)) ? lines : targets;
+/** Chances given by hand: each of something that is there, none beyond 1, those of one aim together at most 1, and none left out. RangeError names which. */
+function checkChances(a: Activity, chances: Readonly<Record<string, number>>): void {
+  const probes = opened(a).probes;
+  const refs = probes.map((p) => ({
+    ...kindOf<Aim>(p.ask.aim).refs(p.ask.aim, p.ask.from),
+    from: p.ask.from,
+    peg: p.peg,
+  }));
+  const one = refs.every((r) => r.meant === null);
+  const named = [...new Set(refs.flatMap((r) => r.named))];
+  // Where the line moves, a chance from each line.
+  const lines = [...new Set(refs.flatMap((r) => (r.peg !== null && r.peg === r.from ? [r.from] : [])))];
+  const known = [...named, ...lines, ...(one ? ["short", "over"] : [])];
+  const wanted = lines.length > 0 && !named.some((id) => Object.hasOwn(chances, id)) ? lines : named;
   for (const [id, p] of Object.entries(chances)) {
     if (!known.includes(id))
       throw new RangeError(`chances.${id.slice(0, 40)}: not of this activity; it has ${known.join(", ")}`);
@@ -139,38 +187,36 @@ function checkChances(scene: Scene, chances: Readonly<Record<string, number>>): 
   }
   const missing = wanted.find((id) => !Object.hasOwn(chances, id));
   if (missing !== undefined) throw new RangeError(`chances.${missing}: is missing`);
-  const sum = zones.length > 0 ? Object.values(chances).reduce((n, p) => n + p, 0) : 0;
-  if (sum > 1 + 1e-9) throw new RangeError(`chances: the zones together are ${sum.toFixed(3)}, and may be 1 at most`);
+  const sum = one ? Object.values(chances).reduce((n, p) => n + p, 0) : 0;
+  if (sum > 1 + 1e-9) throw new RangeError(`chances: all together are ${sum.toFixed(3)}, and may be 1 at most`);
 }
 
-/**
- * Chance under each peg for one person: to hit that target aimed at its middle; or, for a line that is stood on, the chance
- * from it; or, for a line across the floor, the chance to stop in the band that begins there, aimed at its middle.
- */
-export function pegRates(a: Activity, who: Who, scene: Scene = sceneOf(a), only?: string): Map<string, number> {
-  const player = modelOf(a, who);
-  const pegs = patternOf(a.pattern.name).pegs(a.pattern.params);
-  const zones = partsOf(scene.parts, "zone");
-  const targets = partsOf(scene.parts, "target");
-  const rates = new Map<string, number>();
-  for (const peg of pegs) {
-    if (only !== undefined && peg.id !== only) continue;
-    const zone = zones.find((z) => Math.abs(z.near - peg.distance) < 1e-9);
-    if (peg.kind === "line" && targets.length === 0) {
-      if (!zone) continue;
-      const branches = zones.map((z) => ({
-        ref: z.id,
-        worth: z.id === zone.id ? 1 : 0,
-        event: { kind: "ready" as const },
-      }));
-      const send = { player: 0, from: "start", shot: { kind: "zones" as const }, branches, fetch: false };
-      rates.set(peg.id, sendChances(send, scene, player, "middle").byRef.get(zone.id)!);
-    } else {
-      const target = peg.kind === "target" ? peg.id : targets[0]!.id;
-      const from = peg.kind === "target" ? "start" : peg.id;
-      const send = { player: 0, from, shot: { kind: "target" as const, target }, branches: [], fetch: false };
-      rates.set(peg.id, sendChances(send, scene, player, "middle").byRef.get(target)!);
-    }
+/** The chance that each probe of an activity stands for, for one person, 0 to 1, by the probe's id. */
+export function rates(a: Activity, who: Who, parts: readonly Part[] = layoutOf(a), only?: string): Map<string, number> {
+  const person = personOf(a, who);
+  const out = new Map<string, number>();
+  for (const p of opened(a).probes) {
+    if (only !== undefined && (p.peg ?? p.id) !== only) continue;
+    const ways = waysFrom(p.ask, { parts, people: [person], policy: "middle" })!;
+    out.set(
+      p.id,
+      ways.reduce((sum, w) => sum + w.share * p.counts(w.body), 0),
+    );
   }
-  return rates;
+  return out;
+}
+/** The same by peg: what stands under it on the tape. */
+export function pegRates(
+  a: Activity,
+  who: Who,
+  parts: readonly Part[] = layoutOf(a),
+  only?: string,
+): Map<string, number> {
+  const all = rates(a, who, parts, only);
+  const out = new Map<string, number>();
+  for (const p of opened(a).probes) {
+    const rate = all.get(p.id);
+    if (p.peg !== null && rate !== undefined && !out.has(p.peg)) out.set(p.peg, rate);
+  }
+  return out;
 }

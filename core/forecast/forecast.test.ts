@@ -1,15 +1,18 @@
 import { describe, expect, it } from "vitest";
 import { type Activity, fromPattern } from "../formats/activity.ts";
-import { patternNames, patternOf, patterns } from "../patterns/registry.ts";
+import { opened } from "../formats/opened.ts";
+import type { Match } from "../match/match.ts";
+import { patternNames, patterns } from "../patterns/registry.ts";
 import { asksAtMost } from "../physics/send.ts";
 import { distribution, mean, quantile } from "./distribution.ts";
 import { forecastActivity, pegRates, sendingIn } from "./for-activity.ts";
 import { ForecastStopped } from "./forecast.ts";
 
 const alone = { players: 1, mode: "alone", seed: 3 } as const;
-const climb = (over: Partial<Activity["pattern"]["params"]> = {}): Activity => {
+const climb = (over: object = {}, around: Partial<Match> = {}): Activity => {
   const a = fromPattern("climb");
-  return { ...a, pattern: { name: "climb", params: { ...patterns.climb.example.params, ...over } as never } };
+  const params = { ...patterns.climb.example.params, ...over } as never;
+  return { ...a, pattern: { name: "climb", params }, match: { ...a.match, ...around } };
 };
 
 describe("forecast", () => {
@@ -32,14 +35,18 @@ describe("forecast", () => {
 
   it.each([
     ["climb, alone", climb(), alone],
-    ["climb, under a bell", climb({ timeLimit: 60 }), alone],
+    ["climb, under a bell", climb({}, { seconds: 60 }), alone],
     [
       "climb, forfeits and goes",
-      climb({ forfeit: { misses: 2, exercise: "hops", dose: 5 }, goes: { count: 2, keep: "best" }, tries: 8 }),
+      climb({ forfeit: { misses: 2, exercise: "hops", dose: 5 }, tries: 8 }, { goes: { count: 2, keep: "best" } }),
       alone,
     ],
-    ["climb, relay", climb({ swap: "miss" }), { players: 2, mode: "relay", seed: 3 } as const],
-    ["climb, against, first up", climb({ tries: 8, end: "first" }), { players: 2, mode: "against", seed: 3 } as const],
+    ["climb, relay", climb({}, { swap: "miss" }), { players: 2, mode: "relay", seed: 3 } as const],
+    [
+      "climb, against, first up",
+      climb({ tries: 8 }, { end: "first" }),
+      { players: 2, mode: "against", seed: 3 } as const,
+    ],
     ["bands, alone", fromPattern("bands"), alone],
   ])("exact and sampled agree: %s", (_, a, setup) => {
     const people = Array.from({ length: setup.players }, () => ({ age: 7 }));
@@ -112,7 +119,7 @@ describe("forecast", () => {
     const bands = fromPattern("bands");
     const zones = { z1: 0.3, z2: 0.3, z3: 0.3, z4: 0.05 };
     expect(told(bands, zones)()).toMatchObject({ method: "exact" });
-    expect(told(bands, { ...zones, z4: 0.2 })).toThrow("the zones together are 1.100");
+    expect(told(bands, { ...zones, z4: 0.2 })).toThrow("all together are 1.100");
     expect(told(bands, { z1: 0.3, z2: 0.3 })).toThrow("chances.z3: is missing");
   });
 
@@ -157,9 +164,8 @@ describe("forecast", () => {
     for (const name of patternNames) {
       const a = fromPattern(name);
       for (let { from: age } = a.ages; age <= a.ages.to; age++) {
-        const far = asksAtMost(sendingIn(a, age));
-        for (const g of patternOf(name).pegs(a.pattern.params))
-          expect(g.distance, `${name} ${age}`).toBeLessThanOrEqual(far);
+        const far = asksAtMost(sendingIn(a, age)!);
+        for (const g of opened(a).pegs) expect(g.distance, `${name} ${age}`).toBeLessThanOrEqual(far);
         for (const [id, rate] of pegRates(a, { age })) expect(rate, `${name} ${age} ${id}`).toBeGreaterThan(0.1);
       }
     }

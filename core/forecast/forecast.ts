@@ -1,18 +1,24 @@
-import type { PlayerModel } from "../aim/player.ts";
-import { type Policy, type Scene, type SendChances, sendChances } from "../aim/send-chances.ts";
-import { own } from "../own.ts";
+import type { Person } from "../aim/person.ts";
+import { type Ask, type AskKind, mainAsks } from "../asks/ask.ts";
+import type { Policy } from "../chances/kind.ts";
 import {
-  type BaseState,
-  type Body,
-  isRefusal,
-  type NextSend,
-  type NextSure,
-  type Setup,
-} from "../patterns/contract.ts";
-import type { AnyPattern } from "../patterns/registry.ts";
-import type { GameEvent } from "../records/events.ts";
-import { QUANTUM_MS, type Spent, sendTime, sureTime, total } from "./clock.ts";
+  hasChances,
+  optionsOf,
+  type Play,
+  QUANTUM_MS,
+  type Spent,
+  total,
+  type Way,
+  waysFrom,
+  worthOf,
+} from "../chances/outcomes.ts";
+import { type BaseState, isRefusal, type Setup } from "../patterns/contract.ts";
+import type { Game } from "../patterns/game.ts";
+import type { Body, GameEvent } from "../records/events.ts";
+import { rankOf } from "../records/rank.ts";
+import type { Part } from "../yard/parts.ts";
 import { type Distribution, distribution } from "./distribution.ts";
+import { atMost, convolved, shareOfWins } from "./join.ts";
 import { random } from "./random.ts";
 
 /** Exact while no more states than this are met; else sampled. */
@@ -30,6 +36,8 @@ const SAMPLES = 4000;
 const EXACT_BUDGET = 30_000;
 const CELLS_A_STEP = 120;
 const SAMPLE_BUDGET = 88_000;
+/** What finding the best choice over a whole go may cost, in steps; beyond it the best of the next send alone is taken, and named so. */
+const SOLVE_BUDGET = 60_000;
 /** A step from a state that was met before costs so much less. */
 const KNOWN_STEP = 0.1;
 /** States that a sampler keeps to meet them again; where after so many steps too few were met again, none are kept any more. */
@@ -37,22 +45,25 @@ const KEPT_STATES = 40_000;
 const TRIAL_STEPS = 3000;
 const LEAST_MET_AGAIN = 0.4;
 
+/** Where the rules leave a choice: the best over the whole go, or of the next send alone. */
+export type Choice = "bestOverall" | "mostPoints";
+
 export interface ForecastInput {
-  pattern: AnyPattern;
-  params: unknown;
+  game: Game;
   setup: Setup;
-  scene: Scene;
-  /** One model a player. */
-  players: readonly PlayerModel[];
+  parts: readonly Part[];
+  /** One a player. */
+  people: readonly Person[];
   policy: Policy;
-  /** Chances by target or zone that replace the computed ones (for checking by hand); the rest goes to `none`, or `short`. */
+  /** Chances by name that replace the computed ones (for checking by hand). */
   chances?: Readonly<Record<string, number>>;
   method?: "auto" | "exact" | "sampled";
   samples?: number;
   stateCap?: number;
+  solveBudget?: number;
   /** Asked now and then; once it says true, `ForecastStopped` is thrown. */
   stop?: () => boolean;
-  /** States already expanded for the same pattern, parameters and setup: several children share one. */
+  /** States already expanded for the same game and setup: several children share one. */
   graph?: Graph;
 }
 
@@ -73,6 +84,10 @@ export class ForecastStopped extends Error {}
 export interface Forecast {
   method: "exact" | "sampled";
   policy: Policy;
+  /** How it chooses where the rules leave a choice; null where they leave none. */
+  choice: Choice | null;
+  /** What may happen and is left out, since nobody knows how likely it is. */
+  leftOut: AskKind[];
   /** Largest standard error of any chance; 0 when exact. */
   standardError: number;
   /** States met, or games sampled. */
@@ -95,14 +110,18 @@ interface Step {
   state: BaseState;
   ended: boolean;
 }
+/** A way on with a name of its own. */
+interface NamedWay extends Way {
+  id: string;
+}
 
 /**
  * The states of one game and where each event leads. Who plays changes the chances, never the states, so one graph serves
  * every child, as long as elapsed time changes nothing.
  */
 export class Graph {
-  private readonly steps = new Map<string, (Step | undefined)[]>();
-  private readonly nexts = new Map<string, NextSend | NextSure>();
+  private readonly steps = new Map<string, Map<string, Step>>();
+  private readonly asked = new Map<string, Ask[]>();
 
   get size(): number {
     return this.steps.size;
@@ -110,90 +129,75 @@ export class Graph {
   has(key: string): boolean {
     return this.steps.has(key);
   }
-
-  next(pattern: AnyPattern, key: string, state: BaseState): NextSend | NextSure {
-    let n = this.nexts.get(key);
-    if (!n) {
-      n = pattern.next(state)!;
-      this.nexts.set(key, n);
-    }
-    return n;
-  }
-
-  step(pattern: AnyPattern, key: string, state: BaseState, way: number, body: Body): Step {
-    let row = this.steps.get(key);
-    if (!row) {
-      row = [];
-      this.steps.set(key, row);
-    }
-    row[way] ??= stepTo(pattern, state, body, 0);
-    return row[way];
-  }
-}
-
-function stepTo(pattern: AnyPattern, from: BaseState, body: Body, at: number, keyed = true): Step {
-  const state = take(pattern, from, body, at);
-  const ended = pattern.ending(state) !== null;
-  return { key: ended || !keyed ? "" : pattern.key(state), state, ended };
-}
-
-/** One way on: what happens, the time it takes, its chance. */
-interface Way {
-  /** Place among the branches. */
-  index: number;
-  body: Body;
-  spent: Spent;
-  share: number;
-}
-
-/** The ways on from each kind of send, worked out once per player. */
-class Book {
-  private readonly known = new Map<string, readonly Way[]>();
-  constructor(private readonly input: ForecastInput) {}
-
-  ways(next: NextSend | NextSure): readonly Way[] {
-    if (!("branches" in next))
-      return [{ index: 0, body: next.event, spent: sureTime(next, this.input.players), share: 1 }];
-    let id = `${next.player} ${next.from} ${next.shot.kind === "target" ? next.shot.target : ""} ${next.fetch}`;
-    for (const b of next.branches) id += ` ${b.worth}`;
-    let found = this.known.get(id);
+  asks(game: Game, key: string, state: BaseState): Ask[] {
+    let found = this.asked.get(key);
     if (!found) {
-      const { byRef, aim } = this.chances(next);
-      const player = this.input.players[next.player]!;
-      found = next.branches.flatMap(({ event, ref }, index): Way[] => {
-        const share = byRef.get(ref) ?? 0;
-        return share > 0
-          ? [{ index, body: event, spent: sendTime(next, ref, aim.distance, this.input.scene.parts, player), share }]
-          : [];
-      });
-      this.known.set(id, found);
+      found = game.asks(state);
+      this.asked.set(key, found);
     }
     return found;
   }
-
-  private chances(send: NextSend): SendChances {
-    const { scene, players, policy, chances } = this.input;
-    const real = sendChances(send, scene, players[send.player]!, policy);
-    if (!chances) return real;
-    const aimed = send.shot.kind === "target" ? send.shot.target : null;
-    const rest = aimed === null ? "short" : "none";
-    const byRef = new Map<string, number>();
-    for (const { ref } of send.branches)
-      byRef.set(
-        ref,
-        aimed === null
-          ? (own(chances, ref) ?? 0)
-          : ref === aimed
-            ? (own(chances, send.from) ?? own(chances, ref) ?? 0)
-            : 0,
-      );
-    const given = [...byRef.values()].reduce((a, p) => a + p, 0);
-    byRef.set(rest, (byRef.get(rest) ?? 0) + Math.max(0, 1 - given));
-    return { byRef, aim: real.aim };
+  step(game: Game, key: string, state: BaseState, way: NamedWay, ms: number): Step {
+    let row = this.steps.get(key);
+    if (!row) {
+      row = new Map();
+      this.steps.set(key, row);
+    }
+    let to = row.get(way.id);
+    if (!to) {
+      to = stepTo(game, state, way.body, ms);
+      row.set(way.id, to);
+    }
+    return to;
   }
 }
 
-const dated = (body: Body, quanta: number) => ({ ...body, at: quanta * QUANTUM_MS }) as GameEvent;
+function take(game: Game, state: BaseState, body: Body, ms: number): BaseState {
+  const after = game.step(state, { ...body, at: ms } as GameEvent);
+  if (isRefusal(after)) throw new Error(`forecast: the rules refused ${body.kind}: ${after.refused.key}`);
+  return after;
+}
+function stepTo(game: Game, from: BaseState, body: Body, ms: number, keyed = true): Step {
+  const state = take(game, from, body, ms);
+  const ended = game.ending(state) !== null;
+  return { key: ended || !keyed ? "" : game.key(state), state, ended };
+}
+
+/** One thing that may be done now, with its ways on. */
+interface Option {
+  ask: Ask;
+  ways: readonly NamedWay[];
+}
+/** What may be done, worked out once per person. */
+class Book {
+  private readonly known = new Map<string, readonly Option[]>();
+  private readonly same = new WeakMap<readonly Ask[], readonly Option[]>();
+  readonly leftOut = new Set<AskKind>();
+  private readonly play: Play;
+  constructor({ parts, people, policy, chances }: ForecastInput) {
+    this.play = { parts, people, policy, ...(chances && { chances }) };
+  }
+
+  options(asks: readonly Ask[]): readonly Option[] {
+    const same = this.same.get(asks);
+    if (same) return same;
+    for (const a of asks) if (a.optional || (a.kind !== "bell" && !hasChances(a.kind))) this.leftOut.add(a.kind);
+    const main = mainAsks(asks).filter((a) => hasChances(a.kind));
+    // Of several people at once the first is followed: they do not touch each other.
+    const first = main.filter((a) => a.player === main[0]!.player);
+    const id = JSON.stringify(first);
+    let found = this.known.get(id);
+    if (!found) {
+      found = first.flatMap(optionsOf).map((ask): Option => {
+        const ways = waysFrom(ask, this.play)!.map((w) => ({ ...w, id: JSON.stringify(w.body) }));
+        return { ask, ways };
+      });
+      this.known.set(id, found);
+    }
+    this.same.set(asks, found);
+    return found;
+  }
+}
 
 /** Chance mass over elapsed quanta. */
 class Times {
@@ -202,6 +206,9 @@ class Times {
     public mass: Float64Array,
   ) {}
 
+  static at(t: number, p = 1): Times {
+    return new Times(t, Float64Array.of(p));
+  }
   static add(into: Times | undefined, from: Times, shift: number, share: number): Times {
     const first = from.first + shift;
     if (!into) {
@@ -221,19 +228,38 @@ class Times {
     for (let i = 0; i < from.mass.length; i++) into.mass[off + i] = into.mass[off + i]! + from.mass[i]! * share;
     return into;
   }
+  get sum(): number {
+    return this.mass.reduce((a, b) => a + b, 0);
+  }
+  /** What lies up to a quantum, that included, and what lies beyond; null where nothing does. */
+  split(last: number): [Times | null, Times | null] {
+    const n = Math.max(0, Math.min(this.mass.length, last - this.first + 1));
+    return [
+      n === 0 ? null : n === this.mass.length ? this : new Times(this.first, this.mass.slice(0, n)),
+      n === this.mass.length ? null : n === 0 ? this : new Times(this.first + n, this.mass.slice(n)),
+    ];
+  }
 }
 
+/** States of one kind at one moment of the forecast. Their times hold their chance. */
 interface Node {
   state: BaseState;
-  p: number;
+  /** When the bell goes, and what the state takes for now; quanta. */
+  due: number | null;
   at: number;
   times: Times;
 }
+const dueOf = (game: Game, state: BaseState): number | null => {
+  const ms = game.due(state);
+  return ms === null ? null : Math.ceil(ms / QUANTUM_MS);
+};
 
 class Sums {
   readonly sends: Map<number, number>[] = [];
   readonly points: Map<number, number>[] = [];
   readonly stage: Map<number, number>[] = [];
+  /** Places among other goes of the game, more is better: for sides that do not touch each other. */
+  readonly ranks: Map<number, number>[] = [];
   readonly finish: number[] = [];
   readonly win: number[] = [];
   readonly rounds = new Map<number, number>();
@@ -242,13 +268,17 @@ class Sums {
   readonly sidesOf: (readonly number[])[];
   ended = 0;
 
-  /** Sides are those of the game, whether anybody ever comes to its end or not. */
-  constructor(first: { pattern: AnyPattern; state: BaseState }) {
-    this.sidesOf = first.pattern.score(first.state).map((s) => s.players);
+  /** Sides are those of the game, whether anybody ever comes to its end or not. `ready`: quanta before the clock, where the score is all the time after. */
+  constructor(
+    first: { game: Game; state: BaseState },
+    private readonly ready: number | null,
+  ) {
+    this.sidesOf = first.game.score(first.state).map((s) => s.players);
     for (const i of this.sidesOf.keys()) {
       this.sends[i] = new Map();
       this.points[i] = new Map();
       this.stage[i] = new Map();
+      this.ranks[i] = new Map();
       this.finish[i] = 0;
       this.win[i] = 0;
     }
@@ -260,51 +290,57 @@ class Sums {
     this.spent.waiting += s.waiting * p;
   }
 
-  end(pattern: AnyPattern, state: BaseState, p: number): void {
-    const put = (m: Map<number, number>, v: number) => m.set(v, (m.get(v) ?? 0) + p);
-    const winners = pattern.ending(state)!.winners;
-    const tallies = pattern.tally(state);
-    tallies.forEach((t, i) => {
+  /** Games that ended in a state, `takes` quanta after `times`. */
+  end(game: Game, state: BaseState, times: Times, takes: number, share: number): void {
+    const p = times.sum * share;
+    const put = (m: Map<number, number>, v: number, q = p) => m.set(v, (m.get(v) ?? 0) + q);
+    const winners = game.ending(state)!.winners;
+    const reached = game.progress(state);
+    const scores = game.score(state);
+    reached.forEach((t, i) => {
       put(this.sends[i]!, t.sends);
-      put(this.points[i]!, t.points);
       put(this.stage[i]!, t.stage);
       this.finish[i] = this.finish[i]! + (t.finished ? p : 0);
       this.win[i] = this.win[i]! + (winners.includes(i) ? p / winners.length : 0);
+      if (this.ready === null) {
+        put(this.points[i]!, t.points);
+        put(this.ranks[i]!, scores[i]!.rank);
+        return;
+      }
+      const { unit } = scores[i]!;
+      for (let k = 0; k < times.mass.length; k++) {
+        const m = times.mass[k]! * share;
+        const value = times.first + k + takes - this.ready;
+        if (m <= 0) continue;
+        put(this.points[i]!, value, m);
+        put(this.ranks[i]!, rankOf({ unit, value, finished: t.finished, stage: t.stage }), m);
+      }
     });
-    put(this.rounds, Math.max(...tallies.map((t) => t.rounds)));
+    put(this.rounds, Math.max(...reached.map((t) => t.rounds)));
     this.ended += p;
-  }
-
-  /** Mass of games that end `takes` quanta after `times`. */
-  last(times: Times, takes: number, share: number): void {
     for (let i = 0; i < times.mass.length; i++) {
       const m = times.mass[i]! * share;
-      const t = times.first + i + takes;
-      if (m > 0) this.time.set(t, (this.time.get(t) ?? 0) + m);
+      if (m > 0) put(this.time, times.first + i + takes, m);
     }
   }
 
-  /** A score in time that was not part of the states is all the time spent after the start of the clock. */
-  private clockScore(input: ForecastInput, book: Book): Distribution | null {
-    const { pattern, params, setup } = input;
-    const first = pattern.start(params, setup);
-    if (pattern.timed(params, setup) || pattern.score(first)[0]!.unit !== "tenths") return null;
-    const next = pattern.next(first)!;
-    const ready = "branches" in next ? 0 : total(book.ways(next)[0]!.spent);
-    const d = distribution(this.time);
-    return { at: d.at.map((t) => t - ready), p: d.p };
-  }
-
-  result(input: ForecastInput, book: Book, size: number, stoppedBy: Forecast["stoppedBy"]): Forecast {
+  result(
+    input: ForecastInput,
+    book: Book,
+    choice: Choice | null,
+    size: number,
+    stoppedBy: Forecast["stoppedBy"],
+  ): Forecast {
     const method = stoppedBy === "end" ? "exact" : "sampled";
     const { acting, fetching, waiting } = this.spent;
     const all = acting + fetching + waiting || 1;
     const each = input.setup.players;
     const contest = input.setup.mode === "against" && this.finish.length > 1;
-    const clock = this.clockScore(input, book);
     return {
       method,
       policy: input.policy,
+      choice,
+      leftOut: [...book.leftOut].sort(),
       standardError: method === "exact" ? 0 : 0.5 / Math.sqrt(size),
       size,
       stoppedBy,
@@ -312,7 +348,7 @@ class Sums {
       sides: this.finish.map((f, i) => ({
         players: this.sidesOf[i]!,
         sends: distribution(this.sends[i]!),
-        points: clock ?? distribution(this.points[i]!),
+        points: distribution(this.points[i]!),
         stage: distribution(this.stage[i]!),
         finish: f,
         win: contest ? this.win[i]! : null,
@@ -328,12 +364,22 @@ class Sums {
   }
 }
 
+/** Quanta before the clock starts, where the score is all the time after that and no state holds it; else null. */
+function readyOf(input: ForecastInput, book: Book): number | null {
+  const { game, setup } = input;
+  const first = game.start(setup);
+  if (game.clock(setup) === "state" || game.score(first)[0]!.unit !== "tenths") return null;
+  const asks = game.asks(first);
+  return mainAsks(asks)[0]?.kind === "ready" ? total(book.options(asks)[0]!.ways[0]!.spent) : 0;
+}
+
 /**
  * What will happen: the pattern's own `step`, expanded with the chances of each outcome and merged by state. Exact while the
- * states stay under the cap, else seeded games with their standard error. Source: core model, "Forecast".
+ * states stay under the cap, else seeded games with their standard error. Sides that do not touch each other are expanded one by one and
+ * joined. Source: core model, "Forecast".
  */
 export function forecast(input: ForecastInput): Forecast {
-  const exact = input.method === "sampled" ? null : expand(input);
+  const exact = input.method === "sampled" ? null : (joined(input) ?? expand(input)?.told ?? null);
   if (exact) return exact;
   if (input.method === "exact")
     throw new RangeError(
@@ -342,69 +388,201 @@ export function forecast(input: ForecastInput): Forecast {
   return sample(input);
 }
 
-function expand(input: ForecastInput): Forecast | null {
-  const { pattern } = input;
+/** Each side by itself, and then all of them together; null where they touch each other, or one of them cannot be followed to its end. */
+function joined(input: ForecastInput): Forecast | null {
+  const { game, setup } = input;
+  const sides = game.score(game.start(setup)).map((s) => s.players);
+  if (sides.length < 2 || game.sidesMeet(setup)) return null;
+  const each: Expanded[] = [];
+  const graphs = new Map<number, Graph>();
+  for (const players of sides) {
+    const n = players.length;
+    const graph = (n === 1 ? input.graph : undefined) ?? graphs.get(n) ?? new Graph();
+    graphs.set(n, graph);
+    const own: ForecastInput = {
+      ...input,
+      setup: { players: n, mode: n === 1 ? "alone" : "relay", seed: setup.seed },
+      people: players.map((p) => input.people[p]!),
+      graph,
+    };
+    const one = expand(own);
+    if (!one || one.told.cut > 0) return null;
+    each.push(one);
+  }
+  const contest = setup.mode === "against";
+  const wins = contest ? shareOfWins(each.map((e) => distribution(e.sums.ranks[0]!))) : [];
+  const once = game.match.swap === "once";
+  const spent = each.map((e) => e.sums.spent);
+  const add = (f: (s: Spent) => number) => spent.reduce((sum, s) => sum + f(s), 0);
+  const [acting, fetching] = [add((s) => s.acting), add((s) => s.fetching)];
+  // In turn all wait for each; at the same time for the slowest.
+  const all = once ? Math.max(...spent.map(total)) : add(total);
+  const busy = (x: number) => x / (all || 1) / setup.players;
+  return {
+    ...each[0]!.told,
+    choice: each.find((e) => e.told.choice === "mostPoints")?.told.choice ?? each[0]!.told.choice,
+    leftOut: [...new Set(each.flatMap((e) => e.told.leftOut))].sort(),
+    size: each.reduce((n, e) => n + e.told.size, 0),
+    sides: each.map((e, i) => ({ ...e.told.sides[0]!, players: sides[i]!, win: contest ? wins[i]! : null })),
+    rounds: each.map((e) => e.told.rounds).reduce(atMost),
+    time: each.map((e) => e.told.time).reduce(once ? atMost : convolved),
+    share: { acting: busy(acting), fetching: busy(fetching), waiting: 1 - busy(acting) - busy(fetching) },
+  };
+}
+
+interface Expanded {
+  told: Forecast;
+  sums: Sums;
+}
+
+/** Which of several options a person takes: the best over the whole go where that can be found, else the best of the next send alone. */
+class Chooser {
+  choice: Choice | null = null;
+  private readonly best = new Map<string, number>();
+  private readonly values = new Map<string, number>();
+  private cost = 0;
+  constructor(
+    private readonly input: ForecastInput,
+    private readonly book: Book,
+    private readonly graph: Graph | null,
+  ) {}
+
+  pick(key: string, state: BaseState, options: readonly Option[]): Option {
+    if (options.length === 1) return options[0]!;
+    if (this.choice !== "mostPoints" && this.graph) {
+      this.choice = "bestOverall";
+      if (this.value(key, state) !== null) return options[this.best.get(key)!]!;
+    }
+    this.choice = "mostPoints";
+    return options.reduce((a, b) => (worthOf(b.ask, b.ways) > worthOf(a.ask, a.ways) + 1e-9 ? b : a));
+  }
+
+  /** Expected worth of a state under the best choices from there on; null once it would cost too much, for good. */
+  private value(key: string, state: BaseState): number | null {
+    const known = this.values.get(key);
+    if (known !== undefined) return known;
+    const { game } = this.input;
+    const graph = this.graph!;
+    const options = this.book.options(graph.asks(game, key, state));
+    let best = Number.NEGATIVE_INFINITY;
+    let at = 0;
+    // A state that leads to itself has no best choice to be found so.
+    this.values.set(key, Number.NEGATIVE_INFINITY);
+    for (const [i, option] of options.entries()) {
+      let sum = 0;
+      for (const way of option.ways) {
+        const fresh = !graph.has(key);
+        this.cost += fresh ? 1 : KNOWN_STEP;
+        if (this.cost > (this.input.solveBudget ?? SOLVE_BUDGET)) return null;
+        const to = graph.step(game, key, state, way, 0);
+        const v = to.ended ? this.worth(to.state) : this.value(to.key, to.state);
+        if (v === null) return null;
+        sum += way.share * v;
+      }
+      if (sum > best + 1e-9) [best, at] = [sum, i];
+    }
+    this.values.set(key, best);
+    this.best.set(key, at);
+    return best;
+  }
+  /** What the end of a go is worth: points; else as few as can be, a go cut off counting all of its own. */
+  private worth(state: BaseState): number {
+    const [score] = this.input.game.score(state);
+    return score!.better === "less" ? -score!.value : score!.value;
+  }
+}
+
+function expand(input: ForecastInput): Expanded | null {
+  const { game, setup } = input;
   const cap = input.stateCap ?? STATE_CAP;
-  const timed = pattern.timed(input.params, input.setup);
-  const graph = timed ? null : (input.graph ?? new Graph());
+  const timing = game.clock(setup);
+  const shared = timing === "none" ? (input.graph ?? new Graph()) : null;
+  const graph = timing === "state" ? null : (shared ?? new Graph());
   const book = new Book(input);
-  const first = pattern.start(input.params, input.setup);
-  const sums = new Sums({ pattern, state: first });
-  let front = new Map<string, Node>([
-    [pattern.key(first), { state: first, p: 1, at: 0, times: new Times(0, Float64Array.of(1)) }],
-  ]);
+  const chooser = new Chooser(input, book, timing === "none" ? graph : null);
+  const first = game.start(setup);
+  const sums = new Sums({ game, state: first }, readyOf(input, book));
+  let front = new Map<string, Node>([[game.key(first), { state: first, due: null, at: 0, times: Times.at(0) }]]);
   let met = 1;
   let cost = 0;
   while (front.size > 0) {
     const following = new Map<string, Node>();
+    let full = false;
+    const arrive = (to: Step, at: number, times: Times, takes: number, share: number) => {
+      if (to.ended) {
+        sums.end(game, to.state, times, takes, share);
+        return;
+      }
+      const due = dueOf(game, to.state);
+      const key = due === null ? to.key : `${to.key}@${due}`;
+      const known = following.get(key);
+      if (!known) {
+        if (++met > cap) full = true;
+        following.set(key, { state: to.state, due, at, times: Times.add(undefined, times, takes, share) });
+        return;
+      }
+      // Of equal states the one of the earliest time stands for all.
+      if (at < known.at) [known.state, known.at] = [to.state, at];
+      Times.add(known.times, times, takes, share);
+    };
     for (const [key, node] of front) {
-      if (cost > EXACT_BUDGET) return null;
+      if (cost > EXACT_BUDGET || full) return null;
       if (input.stop?.()) throw new ForecastStopped();
-      const next = graph ? graph.next(pattern, key, node.state) : pattern.next(node.state)!;
-      for (const way of waysFrom(pattern, book.ways(next), node.state, node.at)) {
+      const asks = graph ? graph.asks(game, key, node.state) : game.asks(node.state);
+      const option = chooser.pick(key, node.state, book.options(asks));
+      const to = (way: NamedWay, at: number) =>
+        graph
+          ? graph.step(game, key, node.state, way, at * QUANTUM_MS)
+          : stepTo(game, node.state, way.body, at * QUANTUM_MS);
+      const bell: NamedWay = { id: "bell", body: { kind: "bell" }, share: 1, spent: NOTHING, released: 0 };
+      for (const way of option.ways) {
         const takes = total(way.spent);
-        const to = graph
-          ? graph.step(pattern, key, node.state, way.index, way.body)
-          : stepTo(pattern, node.state, way.body, node.at + takes);
-        const p = node.p * way.share;
-        sums.spend(way.spent, p);
         cost += 1 + node.times.mass.length / CELLS_A_STEP;
-        if (to.ended) {
-          sums.end(pattern, to.state, p);
-          sums.last(node.times, takes, way.share);
-          continue;
+        const [inTime, late] = node.due === null ? [node.times, null] : node.times.split(node.due - takes);
+        if (inTime) {
+          sums.spend(way.spent, inTime.sum * way.share);
+          if (timing === "state") arrive(to(way, node.at + takes), node.at + takes, inTime, takes, way.share);
+          else if (timing === "bell" && way.body.kind === "ready") {
+            // When the clock starts decides when its bell goes.
+            for (let k = 0; k < inTime.mass.length; k++) {
+              const t = inTime.first + k;
+              if (inTime.mass[k] === 0) continue;
+              cost += 1;
+              const state = stepTo(game, node.state, way.body, (t + takes) * QUANTUM_MS);
+              arrive(state, t + takes, Times.at(t, inTime.mass[k]), takes, way.share);
+            }
+          } else arrive(to(way, node.at), node.at, inTime, takes, way.share);
         }
-        const known = following.get(to.key);
-        const times = Times.add(known?.times, node.times, takes, way.share);
-        if (known) known.p += p;
-        else {
-          if (++met > cap) return null;
-          following.set(to.key, { state: to.state, p, at: node.at + takes, times });
-        }
+        if (!late) continue;
+        const due = node.due!;
+        const rung = to(bell, due);
+        for (let k = 0; k < late.mass.length; k++)
+          sums.spend({ ...NOTHING, waiting: due - late.first - k }, late.mass[k]! * way.share);
+        // What is in the air at the bell may still count.
+        const [flying, held] = late.split(due - way.released - 1);
+        const landed = flying && way.released > 0 && !rung.ended ? landsAfter(game, rung.state, way.body, due) : null;
+        const spike = (t: Times) => Times.at(due, t.sum);
+        if (landed && flying) arrive(landed, due, spike(flying), 0, way.share);
+        if (!landed) arrive(rung, due, spike(late), 0, way.share);
+        else if (held) arrive(rung, due, spike(held), 0, way.share);
       }
     }
+    if (full) return null;
     let left = 0;
-    for (const n of following.values()) left += n.p;
+    for (const n of following.values()) left += n.times.sum;
     if (left < LEFT_OVER) break;
     front = following;
   }
-  return sums.result(input, book, met, "end");
+  return { told: sums.result(input, book, chooser.choice, met, "end"), sums };
 }
+const NOTHING: Spent = { acting: 0, fetching: 0, waiting: 0 };
 
-/** The ways on from a state, the bell taking the place of those it would come before. */
-function waysFrom(pattern: AnyPattern, ways: readonly Way[], state: BaseState, at: number): readonly Way[] {
-  const bell = pattern.due(state);
-  if (bell === null) return ways;
-  const left = Math.max(0, Math.ceil(bell / QUANTUM_MS) - at);
-  return ways.map((w) =>
-    total(w.spent) > left ? { ...w, body: { kind: "bell" }, spent: { acting: 0, fetching: 0, waiting: left } } : w,
-  );
-}
-
-function take(pattern: AnyPattern, state: BaseState, body: Body, at: number): BaseState {
-  const after = pattern.step(state, dated(body, at));
-  if (isRefusal(after)) throw new Error(`forecast: the rules refused ${body.kind}: ${after.refused.key}`);
-  return after;
+/** What was in the air at the bell, once it has landed; null where the rules do not take it any more. */
+function landsAfter(game: Game, state: BaseState, body: Body, due: number): Step | null {
+  const after = game.step(state, { ...body, at: due * QUANTUM_MS } as GameEvent);
+  if (isRefusal(after)) return null;
+  const ended = game.ending(after) !== null;
+  return { key: ended ? "" : game.key(after), state: after, ended };
 }
 
 /**
@@ -412,16 +590,17 @@ function take(pattern: AnyPattern, state: BaseState, body: Body, at: number): Ba
  * cut off, as one that would not end is. Where time changes nothing, a state that was met before leads where it led.
  */
 function sample(input: ForecastInput): Forecast {
-  const { pattern } = input;
+  const { game, setup } = input;
   const wanted = input.samples ?? SAMPLES;
   const budget = input.samples === undefined ? SAMPLE_BUDGET : Number.POSITIVE_INFINITY;
-  const timed = pattern.timed(input.params, input.setup);
+  const timed = game.clock(setup) !== "none";
   const graph = timed ? null : (input.graph ?? new Graph());
   const book = new Book(input);
-  const first = pattern.start(input.params, input.setup);
-  const firstKey = graph ? pattern.key(first) : "";
+  const chooser = new Chooser(input, book, graph);
+  const first = game.start(setup);
+  const firstKey = graph ? game.key(first) : "";
   const counted: { end: BaseState | null; at: number; spent: Spent }[] = [];
-  const draw = random(input.setup.seed);
+  const draw = random(setup.seed);
   let cost = 0;
   let steps = 0;
   let again = 0;
@@ -429,7 +608,7 @@ function sample(input: ForecastInput): Forecast {
   while (counted.length < wanted && cost < budget) {
     let [state, key, at] = [first, firstKey, 0];
     const spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
-    let over = pattern.ending(state) !== null;
+    let over = game.ending(state) !== null;
     for (let ply = 0; ply < MOST_PLIES && !over && cost < budget; ply++) {
       if (input.stop?.()) throw new ForecastStopped();
       if (++steps === TRIAL_STEPS && again < LEAST_MET_AGAIN * steps) keeping = false;
@@ -437,33 +616,44 @@ function sample(input: ForecastInput): Forecast {
       if (known) again++;
       const kept = known || (keeping && graph!.size < KEPT_STATES);
       cost += known ? KNOWN_STEP : 1;
-      const next = kept ? graph!.next(pattern, key, state) : pattern.next(state)!;
-      const way = drawn(waysFrom(pattern, book.ways(next), state, at), draw());
-      at += total(way.spent);
+      const asks = kept ? graph!.asks(game, key, state) : game.asks(state);
+      const option = chooser.pick(key, state, book.options(asks));
+      const way = drawn(option.ways, draw());
+      const takes = total(way.spent);
+      const due = dueOf(game, state);
+      if (due !== null && at + takes > due) {
+        const waits = Math.max(0, due - at);
+        spent.waiting += waits;
+        const flying = at + way.released < due && way.released > 0;
+        at += waits;
+        const rung = stepTo(game, state, { kind: "bell" }, at * QUANTUM_MS, keeping);
+        const landed = flying && !rung.ended ? landsAfter(game, rung.state, way.body, at) : null;
+        ({ state, key, ended: over } = landed ?? rung);
+        continue;
+      }
+      at += takes;
       spent.acting += way.spent.acting;
       spent.fetching += way.spent.fetching;
       spent.waiting += way.spent.waiting;
       const to = kept
-        ? graph!.step(pattern, key, state, way.index, way.body)
-        : stepTo(pattern, state, way.body, graph ? 0 : at, keeping);
+        ? graph!.step(game, key, state, way, 0)
+        : stepTo(game, state, way.body, graph ? 0 : at * QUANTUM_MS, keeping);
       ({ state, key, ended: over } = to);
     }
     counted.push({ end: over ? state : null, at, spent });
   }
-  const sums = new Sums({ pattern, state: first });
-  const one = new Times(0, Float64Array.of(1));
+  const sums = new Sums({ game, state: first }, readyOf(input, book));
   for (const g of counted) {
     const p = 1 / counted.length;
     sums.spend(g.spent, p);
-    if (!g.end) continue;
-    sums.end(pattern, g.end, p);
-    sums.last(one, g.at, p);
+    if (g.end) sums.end(game, g.end, Times.at(g.at), 0, p);
   }
-  return sums.result(input, book, counted.length, counted.length >= wanted ? "standardError" : "budget");
+  const stoppedBy = counted.length >= wanted ? "standardError" : "budget";
+  return sums.result(input, book, chooser.choice, counted.length, stoppedBy);
 }
 
 /** The way that a number from 0 to 1 falls on. */
-function drawn(ways: readonly Way[], at: number): Way {
+function drawn(ways: readonly NamedWay[], at: number): NamedWay {
   let u = at;
   for (const w of ways) {
     if (u < w.share) return w;

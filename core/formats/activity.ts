@@ -4,15 +4,18 @@ import { FLOORS } from "../kit/floors.ts";
 import { item } from "../kit/item.ts";
 import { thing } from "../kit/items.ts";
 import { roleWords } from "../kit/role.ts";
+import { match, USUAL_MATCH } from "../match/match.ts";
 import { COUNTED } from "../measures/count.ts";
 import { MODES, MOST_PLAYERS } from "../patterns/contract.ts";
 import { type PatternName, patternNames, patternOf, patterns } from "../patterns/registry.ts";
 import { laid, laidParts } from "../yard/layouts/laid.ts";
 import { boundsOf, partsOf, reachOfLayout } from "../yard/parts.ts";
+import { documentNow } from "./before.ts";
+import { opened } from "./opened.ts";
 import { type Problem, problemsOf, repeated } from "./problems.ts";
 
 export const ACTIVITY_FORMAT = "daring-yard/activity";
-export const ACTIVITY_VERSION = 1;
+export const ACTIVITY_VERSION = 2;
 /** What is behind the targets: nothing, a wall that throws things back, or something soft that stops them. */
 export const BEHIND = ["open", "wall", "soft"] as const;
 /** Somebody may stand so far behind the start line, metres. */
@@ -64,6 +67,8 @@ const shape = z.strictObject({
     send: z.string().min(1).max(40),
     marker: z.string().min(1).max(40),
     blocker: z.string().min(1).max(40),
+    /** What is struck with, where the game is played with something in the hand; null: the bare hand. */
+    implement: z.string().min(1).max(40).nullable().default(null),
     /** Limits and wishes of single roles, beside what the game itself needs. */
     roles: z.array(roleWords).max(20, "at most 20 roles").default([]),
     /** Things of the school's own that this activity speaks of: a file can be read anywhere. */
@@ -81,6 +86,8 @@ const shape = z.strictObject({
   counted: z.enum(COUNTED, { error: `counted must be one of ${COUNTED.join(", ")}` }).default("steps"),
   behind: z.enum(BEHIND, { error: `behind must be one of ${BEHIND.join(", ")}` }).default("open"),
   pattern,
+  /** What surrounds a go of the pattern: goes, turns, the bell. */
+  match: match.default(USUAL_MATCH),
   players: z
     .strictObject({
       least: z.number({ error: "least players must be a number" }).int().min(1, "at least 1 player").max(MOST_PLAYERS),
@@ -103,7 +110,7 @@ const shape = z.strictObject({
     .max(60, "minutes must be 60 or less"),
 });
 
-/** The activity document: all that a teacher decides. Distances in metres. Its JSON Schema is `schemas/activity-1.schema.json`. */
+/** The activity document: all that a teacher decides. Distances in metres. Its JSON Schema is `schemas/activity-2.schema.json`. */
 export const activity = shape.superRefine((a, ctx) => {
   const sent = thing(a.kit, a.kit.send);
   if (!sent?.uses.includes("send")) {
@@ -114,11 +121,25 @@ export const activity = shape.superRefine((a, ctx) => {
     });
     return;
   }
-  const p = patternOf(a.pattern.name);
-  const parts = p.layout(a.pattern.params, a.space);
+  const o = opened(a);
+  const { pattern: p, parts, pegs } = o;
+  if (!p.actions(a.aim.action))
+    ctx.addIssue({
+      code: "custom",
+      path: ["aim", "action"],
+      message: `action: ${p.name} is not played with ${a.aim.action}`,
+    });
+  const modes = a.players.modes.filter((m) => !p.modes.includes(m));
+  if (modes.length > 0)
+    ctx.addIssue({
+      code: "custom",
+      path: ["players", "modes"],
+      message: `modes: ${p.name} is played ${p.modes.join(", ")}, not ${modes.join(", ")}`,
+    });
+  for (const { path, message } of p.problems(a.pattern.params, a.match))
+    ctx.addIssue({ code: "custom", path: path[0] === "params" ? ["pattern", ...path] : [...path], message });
   const far = reachOfLayout(parts);
   const beyond = (along: number) => along > a.space.length + 1e-9;
-  const pegs = p.pegs(a.pattern.params);
   pegs.forEach((peg, i) => {
     if (!beyond(peg.distance)) return;
     ctx.addIssue({
@@ -163,7 +184,8 @@ export type Parsed<T> = { ok: true; value: T } | { ok: false; problems: Problem[
 export function parseActivity(json: unknown): Parsed<Activity> {
   if (typeof json !== "object" || json === null || Array.isArray(json))
     return { ok: false, problems: [{ field: "document", message: "an activity is a JSON object" }] };
-  const { format, version } = json as { format?: unknown; version?: unknown };
+  const doc = documentNow(json);
+  const { format, version } = doc as { format?: unknown; version?: unknown };
   if (format !== ACTIVITY_FORMAT)
     return {
       ok: false,
@@ -175,11 +197,11 @@ export function parseActivity(json: unknown): Parsed<Activity> {
       problems: [
         {
           field: "version",
-          message: `this is a version ${repeated(version)} document; version ${ACTIVITY_VERSION} can be read here`,
+          message: `this is a version ${repeated(version)} document; versions 1 and ${ACTIVITY_VERSION} can be read here`,
         },
       ],
     };
-  const done = activity.safeParse(json);
+  const done = activity.safeParse(doc);
   return done.success ? { ok: true, value: done.data } : { ok: false, problems: problemsOf(done.error) };
 }
 
@@ -190,7 +212,7 @@ export function activitySchema(): unknown {
 
 /** A new activity from a pattern's own example. */
 export function fromPattern(name: PatternName): Activity {
-  const { example } = patternOf(name);
+  const { example, modes } = patternOf(name);
   return activity.parse({
     format: ACTIVITY_FORMAT,
     version: ACTIVITY_VERSION,
@@ -200,10 +222,19 @@ export function fromPattern(name: PatternName): Activity {
     cues: [],
     criteria: [],
     question: "",
-    kit: { send: example.send, marker: "string", blocker: "shoe", roles: [], own: [] },
+    kit: {
+      send: example.send,
+      marker: "string",
+      blocker: "shoe",
+      implement: example.implement ?? null,
+      roles: [],
+      own: [],
+    },
     space: example.space,
+    behind: example.behind ?? "open",
     pattern: { name, params: example.params },
-    players: { least: 1, most: 4, modes: ["alone", "turns", "against", "relay"] },
+    match: example.match,
+    players: { least: 1, most: 4, modes: [...modes] },
     layout: null,
     reflection: [],
     caution: "",
@@ -213,6 +244,14 @@ export function fromPattern(name: PatternName): Activity {
 
 /** Ids of all things that an activity speaks of. */
 export function itemsIn(a: Activity): Set<string> {
-  const targets = partsOf(patternOf(a.pattern.name).layout(a.pattern.params, a.space), "target").map((t) => t.item);
-  return new Set([a.kit.send, a.kit.marker, a.kit.blocker, ...targets, ...(a.layout ? [a.layout.item] : [])]);
+  const targets = partsOf(opened(a).parts, "target").map((t) => t.item);
+  const { send, marker, blocker, implement } = a.kit;
+  return new Set([
+    send,
+    marker,
+    blocker,
+    ...(implement ? [implement] : []),
+    ...targets,
+    ...(a.layout ? [a.layout.item] : []),
+  ]);
 }

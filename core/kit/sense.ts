@@ -73,6 +73,7 @@ export const PLAINER: Record<Action, Action> = {
   straightArmBowl: "underarmThrow",
   pushThrow: "underarmThrow",
   shortStrike: "underarmThrow",
+  keepUp: "keepUp",
 };
 
 /** Names that stand for glass, pressure, cleaning or medicine. */

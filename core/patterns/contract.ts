@@ -1,8 +1,10 @@
 import type { z } from "zod";
 import type { Action } from "../aim/actions.ts";
+import type { Ask } from "../asks/ask.ts";
 import type { Face } from "../kit/face.ts";
 import type { Floor } from "../kit/floors.ts";
-import type { GameEvent } from "../records/events.ts";
+import type { Match, MatchField } from "../match/match.ts";
+import type { Body, GameEvent } from "../records/events.ts";
 import type { Part } from "../yard/parts.ts";
 
 /** A message key with its parameters; the sentence lives in a catalogue. */
@@ -29,29 +31,9 @@ export interface Setup {
   mode: Mode;
   /** Seeds any choice the rules leave to chance. */
   seed: number;
+  /** Who plays together, by number; each by itself, or all in a relay, unless given. */
+  sides?: readonly (readonly number[])[];
 }
-
-/** What can happen now, by event kind; the play screen composes its inputs from these. */
-export type Legal =
-  /** A send at `want`; any of `targets` may be the one hit. */
-  | { kind: "send"; want: string; targets: readonly string[] }
-  /** A piece comes to rest in one of the zones, nearest first. */
-  | { kind: "rest"; piece: number; zones: readonly string[] }
-  /** A resting piece was moved by another; `pieces` by number with the zone it lay in. */
-  | {
-      kind: "knock";
-      pieces: readonly { piece: number; player: number; zone: string | null }[];
-      zones: readonly string[];
-    }
-  /** A blocker may be placed, or not. */
-  | { kind: "block"; zones: readonly string[] }
-  | { kind: "forfeit"; exercise: string; dose: number }
-  | { kind: "stand" }
-  | { kind: "carry" }
-  /** The clock starts when the player says so. */
-  | { kind: "ready" }
-  /** The bell goes at `dueAt`, milliseconds since the play began. */
-  | { kind: "bell"; dueAt: number };
 
 export interface Refusal {
   refused: Phrase;
@@ -63,29 +45,10 @@ export function isRefusal(x: unknown): x is Refusal {
   return typeof x === "object" && x !== null && "refused" in x;
 }
 
-/** A send about to happen, as the chances see it. */
-export interface NextSend {
-  player: number;
-  /** Where the player stands: which start line part. */
-  from: string;
-  /** Every possible outcome. `ref`: the target or zone it ends in; `short`, `over` or `none`. `worth`: what the aim is for. */
-  branches: readonly { ref: string; worth: number; event: Body }[];
-  /** `target`: aimed at one target. `zones`: the aim is a distance among zones. */
-  shot: { kind: "target"; target: string } | { kind: "zones" };
-  /** Whether everything is fetched after it. */
-  fetch: boolean;
-}
-/** What comes next when it is not a send: one sure event, and the seconds it takes a child of 8. */
-export interface NextSure {
-  event: Body;
-  /** Who does it, by number; of several at once the last one done counts. */
-  by: readonly number[];
-  seconds: number;
-  /** Metres walked out, and back. */
-  walk: number;
-  moving: boolean;
-}
-export type Body = GameEvent extends infer E ? (E extends { at: number } ? Omit<E, "at"> : never) : never;
+/** What scores are counted in; tenths of a second. */
+export const UNITS = ["points", "sends", "tenths", "touches", "hits"] as const;
+export type Unit = (typeof UNITS)[number];
+export type Better = "more" | "less";
 
 /** One side's score with its working, for example `9 - 5 = 4`. */
 export interface Score {
@@ -94,7 +57,9 @@ export interface Score {
   value: number;
   /** The same with what lies on the floor and is not counted yet. */
   soFar: number;
-  unit: "points" | "sends" | "tenths";
+  unit: Unit;
+  /** Which way is better: points more, a slalom less, seconds balanced more. */
+  better: Better;
   working: string;
   /** For comparing: more is better. */
   rank: number;
@@ -107,7 +72,7 @@ export interface Ending {
 }
 
 /** What the forecast and the records keep of a state, for one side. */
-export interface Tally {
+export interface Progress {
   sends: number;
   rounds: number;
   points: number;
@@ -121,7 +86,8 @@ export interface Tally {
 
 /** What a whole go of one child alone can score, in the unit of the game. */
 export interface Possible {
-  unit: Score["unit"];
+  unit: Unit;
+  better: Better;
   least: number;
   /** Null: no end to it. */
   most: number | null;
@@ -137,65 +103,114 @@ export interface BaseState {
   setup: Setup;
 }
 
-/** Everything a game pattern is. One folder each; see docs/architecture.md. */
-export interface Pattern<P, S extends BaseState> {
-  name: string;
-  /** Raised whenever the same events could score differently. Stored with every play. */
-  rulesVersion: number;
-  params: z.ZodType<P>;
-  start(params: P, setup: Setup): S;
+/**
+ * The rules of a whole match, as referee, forecast and screens run them. A state holds the parameters that it began with. Patterns that tell
+ * one go of one side get theirs from `matched` (core/match); those where sides meet bring their own.
+ */
+export interface Rules<P = unknown, S extends BaseState = BaseState> {
+  start(params: P, match: Match, setup: Setup): S;
   /** Nothing once the game is over. */
-  legal(state: S): Legal[];
+  asks(state: S): Ask[];
   /** The next state, or a refusal with words. Never throws on an event of the right shape, never changes its argument. */
   step(state: S, event: GameEvent): S | Refusal;
-  /** What may come next, for forecast and simulated children; null once over. */
-  next(state: S): NextSend | NextSure | null;
   /** When the bell of the clock that is running goes, milliseconds since the play began; null without one. */
   due(state: S): number | null;
-  /** Whether elapsed time changes what may follow or who wins; if so it is part of the key. */
-  timed(params: P, setup: Setup): boolean;
-  /** Equal keys have equal futures and equal tallies (but for a score in time where `timed` is false: it is all the time spent). */
+  /** What elapsed time changes: nothing but the score of a single go; when a bell goes; or who wins, so that it is part of the key. */
+  clock(params: P, match: Match, setup: Setup): "none" | "bell" | "state";
+  /** Whether what one side does changes what another may; where not, each is forecast by itself. */
+  sidesMeet(params: P, match: Match, setup: Setup): boolean;
+  /** Equal keys have equal futures and equal progress (but for a score in time where `clock` is not `state`: it is all the time spent). */
   key(state: S): string;
   turn(state: S): { player: number; side: number; now: Phrase };
   /** Parts that the side whose turn it is has done with. */
   done(state: S): readonly string[];
   score(state: S): Score[];
   ending(state: S): Ending | null;
-  tally(state: S): Tally[];
-  /** What may be written on paper: everything that a go alone can score, and as little else as can be said. */
-  possible(params: P): Possible;
-  /** Whether a match is scored in another way than the points that a child's goes are compared by. */
-  matchApart(params: P, setup: Setup): boolean;
-  layout(params: P, space: { length: number; width: number }): Part[];
-  needs(params: P): Needs;
-  /** The same game with another thing as that target. */
-  swapTarget(params: P, id: string, face: Face): P;
+  progress(state: S): Progress[];
+}
+
+/** What the rules of an opened game run on. */
+export interface GamePart {
+  name: string;
+  params: unknown;
+  match?: Match;
+}
+
+/** One chance that is shown: what is asked to find it, and what of the outcomes counts, each as a share from 0 to 1. */
+export interface Probe {
+  id: string;
+  /** The peg that it stands under; null where nothing can be moved for it. */
+  peg: string | null;
+  ask: Extract<Ask, { kind: "send" | "count" }>;
+  counts: (event: Body) => number;
+}
+
+/** What lies on the floor: what the plan shows, what can be moved, and which chance belongs where. Metres. */
+export interface Ground<P> {
+  parts(params: P, space: { length: number; width: number }): Part[];
+  /** What can be dragged on the tape. */
+  pegs(params: P): Peg[];
+  probes(params: P): Probe[];
+  /** Whether a challenge is held by moving pegs one by one, or all together. */
+  moves: "each" | "together";
+  /** The same layout with a peg elsewhere, metres from the throwing spot; what `across` names is moved aside where something of that name stands so. */
+  move(params: P, id: string, to: { along?: number; across?: number }): P;
+  /** One more peg where it fits, and one less; null where the rules need what is there. */
+  add(params: P, space: Space): P | null;
+  remove(params: P, id: string): P | null;
   /** The same layout drawn together sideways by a factor. */
   squeeze(params: P, k: number): P;
+  /** The same game with another thing as that target. */
+  swap(params: P, id: string, face: Face): P;
   /** The same game where touching that target counts. */
   touchCounts(params: P, id: string): P;
-  /** What can be dragged on the tape, and the same layout with one of them elsewhere (metres from the throwing spot). */
-  pegs(params: P): Peg[];
-  movePeg(params: P, id: string, metres: number): P;
-  /** The same layout with one target moved sideways (metres to the right of the middle); null where nothing of that name stands aside. */
-  moveAside(params: P, id: string, across: number): P | null;
-  /** One more peg where it fits, and one less; null where the rules need what is there. */
-  addPeg(params: P, space: Space): P | null;
-  removePeg(params: P, id: string): P | null;
+}
+
+/** Everything a game pattern is. One folder each; see docs/architecture.md. */
+export interface Pattern<P, S extends BaseState = BaseState> {
+  name: string;
+  /** Raised whenever the same events could score differently. Stored with every play. */
+  rulesVersion: number;
+  params: z.ZodType<P>;
+  rules: Rules<P, S>;
+  /** Rules of earlier versions, for plays that began with them. */
+  earlier?: Readonly<Record<number, Rules<P, BaseState>>>;
+  /** What of a match may be set, and how it begins. */
+  match: { fields: readonly MatchField[]; initial: Match };
+  modes: readonly Mode[];
+  actions: (action: Action) => boolean;
+  ground: Ground<P>;
+  /** What parameters and match do not allow together, by its path in the document's pattern or match. */
+  problems(params: P, match: Match): { path: readonly (string | number)[]; message: string }[];
+  /** What may be written on paper: everything that a go alone can score, and as little else as can be said. */
+  possible(params: P, match: Match): Possible;
+  /** Whether a match is scored in another way than the points that a child's goes are compared by. */
+  matchApart(params: P, setup: Setup): boolean;
+  needs(params: P, match: Match): Needs;
   /** What the stations let a teacher set, and what one peg lets them set. */
   knobs(params: P): Knob[];
   pegKnobs(params: P, id: string): Knob[];
   /** One-line answer of the score station. */
-  summary(params: P): Phrase;
+  summary(params: P, match: Match): Phrase;
   /** Every message key that the pattern can return. */
   phrases: readonly string[];
   /** A game anyone can play in a hallway. */
-  example: { title: string; action: Action; send: string; space: Space; params: P };
+  example: {
+    title: string;
+    action: Action;
+    send: string;
+    implement?: string;
+    behind?: "wall";
+    space: Space;
+    params: P;
+    match: Match;
+  };
 }
 
 interface KnobBase {
   station: "yard" | "score" | "players";
-  /** Where in the parameters. */
+  /** Where in the parameters, or in the match. */
+  of?: "match";
   path: readonly (string | number)[];
   /** Message key of its name; `hint` a further one. */
   label: string;
@@ -223,6 +238,8 @@ export interface Needs {
   /** Things to send, for each player or side. */
   pieces: number;
   blocker: boolean;
+  /** What is held to strike with. */
+  implement?: boolean;
   /** Pieces of two sides lie on the floor together: they must be told apart, or one side goes after the other. */
   apart: boolean;
   /** Sends allowed in a go; null: no cap, or none that is counted so. */

@@ -1,17 +1,21 @@
 import { describe, expect, it } from "vitest";
+import { askOf, mainAsks } from "../asks/ask.ts";
 import { random } from "../forecast/random.ts";
 import { fromPattern } from "../formats/activity.ts";
+import { type Match, match } from "../match/match.ts";
+import { bodiesOf } from "../referee/referee.ts";
 import { type BaseState, isRefusal, type Possible } from "./contract.ts";
-import { type AnyPattern, type PatternName, patternNames, patternOf } from "./registry.ts";
+import { type Game, openGame } from "./game.ts";
+import { type PatternName, patternNames, patternOf } from "./registry.ts";
 
 /** What each pattern is tried with besides its example; all of it valid. */
-const CHANGES: Record<PatternName, readonly object[]> = {
+const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: string]: unknown }[]> = {
   climb: [
     { scoring: { by: "points", first: 5, growth: 3 }, tries: 3 },
-    { scoring: { by: "points", first: 2, growth: 0 }, goes: { count: 3, keep: "total" }, tries: 6 },
+    { scoring: { by: "points", first: 2, growth: 0 }, match: { goes: { count: 3, keep: "total" } }, tries: 6 },
     { scoring: { by: "tries" }, tries: 7 },
-    { scoring: { by: "tries" }, tries: 9, goes: { count: 2, keep: "total" } },
-    { scoring: { by: "time" }, timeLimit: 40 },
+    { scoring: { by: "tries" }, tries: 9, match: { goes: { count: 2, keep: "total" } } },
+    { scoring: { by: "time" }, match: { seconds: 40 } },
   ],
   bands: [
     { finish: { rounds: 3, total: null, exact: false, dropTo: null } },
@@ -23,41 +27,48 @@ const CHANGES: Record<PatternName, readonly object[]> = {
 const GAMES = 400;
 const LONGEST = 600;
 
-/** One go alone by any events that may come; `best`: whatever is worth most each time. Null where it would not end. */
-function goOf(pattern: AnyPattern, params: unknown, draw: () => number, best: boolean) {
-  let state: BaseState = pattern.start(params, { players: 1, mode: "alone", seed: 1 });
+/** One go alone by any events that may come; `best`: whatever scores most each time. Null where it would not end. */
+function goOf(game: Game, draw: () => number, best: boolean) {
+  let state: BaseState = game.start({ players: 1, mode: "alone", seed: 1 });
   let at = 0;
-  for (let n = 0; n < LONGEST && !pattern.ending(state); n++) {
+  const after = (event: object) => {
+    const next = game.step(state, event as never);
+    if (isRefusal(next)) throw new Error(JSON.stringify([event, next]));
+    return next;
+  };
+  for (let n = 0; n < LONGEST && !game.ending(state); n++) {
     at += Math.round(1000 + 4000 * draw());
-    const due = pattern.due(state);
-    const next = pattern.next(state)!;
-    const body =
-      due !== null && at >= due
-        ? ({ kind: "bell" } as const)
-        : "branches" in next
-          ? best
-            ? next.branches.reduce((a, b) => (b.worth > a.worth ? b : a)).event
-            : next.branches[Math.floor(draw() * next.branches.length)]!.event
-          : next.event;
-    const after = pattern.step(state, { ...body, at: due !== null && at >= due ? due : at } as never);
-    if (isRefusal(after)) throw new Error(JSON.stringify([body, after]));
-    state = after;
+    const due = askOf(game.asks(state), "bell")?.dueAt ?? null;
+    if (due !== null && at >= due) {
+      state = after({ kind: "bell", at: due });
+      at = due;
+      continue;
+    }
+    const bodies = mainAsks(game.asks(state)).flatMap(bodiesOf);
+    const soFar = (body: object) => game.score(after({ ...body, at }))[0]!.soFar;
+    const body = best
+      ? bodies.reduce((a, b) => (soFar(b) > soFar(a) ? b : a))
+      : bodies[Math.floor(draw() * bodies.length)]!;
+    state = after({ ...body, at });
   }
-  if (!pattern.ending(state)) return null;
-  const [tally] = pattern.tally(state);
-  return { value: tally!.own, finished: tally!.finished, stage: tally!.stage, unit: pattern.score(state)[0]!.unit };
+  if (!game.ending(state)) return null;
+  const [reached] = game.progress(state);
+  return { value: reached!.own, finished: reached!.finished, stage: reached!.stage, unit: game.score(state)[0]!.unit };
 }
 
 describe.each(patternNames)("what %s can score", (name) => {
   const pattern = patternOf(name);
   it("is what any go really scores, and no more than the best one does", () => {
     for (const change of [{}, ...CHANGES[name]]) {
-      const params = pattern.params.parse({ ...(fromPattern(name).pattern.params as object), ...change });
-      const can: Possible = pattern.possible(params);
+      const { match: around, ...changed } = change;
+      const params = pattern.params.parse({ ...(fromPattern(name).pattern.params as object), ...changed });
+      const m = match.parse({ ...fromPattern(name).match, ...around });
+      const can: Possible = pattern.possible(params, m);
+      const game = openGame({ name, params, match: m });
       const draw = random(7);
       let most = 0;
       for (let i = 0; i < GAMES; i++) {
-        const go = goOf(pattern, params, draw, i % 8 === 0);
+        const go = goOf(game, draw, i % 8 === 0);
         if (!go) continue;
         const told = JSON.stringify([change, go, can]);
         expect(go.unit, told).toBe(can.unit);

@@ -1,11 +1,21 @@
 import { describe, expect, it } from "vitest";
+import { type Aim, mainAsks } from "../asks/ask.ts";
+import { kindOf } from "../chances/kinds.ts";
+import { sightOf } from "../chances/outcomes.ts";
+import { playGo, temper } from "../child/child.ts";
+import { forecastActivity, layoutOf, personOf, rates } from "../forecast/for-activity.ts";
 import { activity, fromPattern } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+import { matchKnobs } from "../match/knobs.ts";
+import { match as matchSchema } from "../match/match.ts";
+import { openPlay, outlook, referee, stateOf, view } from "../referee/referee.ts";
 import { isRefusal, MODES } from "./contract.ts";
 import { patternNames, patternOf } from "./registry.ts";
 
 describe.each(patternNames)("pattern %s keeps the contract", (name) => {
   const p = patternOf(name);
-  const { params, space } = p.example;
+  const { params, space, match } = p.example;
+  const { ground } = p;
 
   it("has an example that is a whole activity document and survives JSON", () => {
     expect(p.name).toBe(name);
@@ -14,20 +24,20 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
   });
 
   it("lays its parts out inside the example's space, with pegs that move and stay valid", () => {
-    const parts = p.layout(params, space);
+    const parts = ground.parts(params, space);
     expect(parts.some((x) => x.kind === "line")).toBe(true);
     expect(parts.some((x) => x.kind === "person")).toBe(true);
-    for (const peg of p.pegs(params)) {
+    for (const peg of ground.pegs(params)) {
       for (const metres of [-3, 0.4, 2.345, 99]) {
-        const moved = p.movePeg(params, peg.id, metres);
+        const moved = ground.move(params, peg.id, { along: metres });
         expect(p.params.safeParse(moved).error?.issues ?? []).toEqual([]);
-        expect(p.pegs(moved)).toHaveLength(p.pegs(params).length);
+        expect(ground.pegs(moved)).toHaveLength(ground.pegs(params).length);
       }
     }
   });
 
   it("says what a home needs", () => {
-    const { pieces, sends } = p.needs(params);
+    const { pieces, sends } = p.needs(params, match);
     expect(pieces).toBeGreaterThanOrEqual(1);
     expect(sends === null || sends >= 1).toBe(true);
   });
@@ -40,51 +50,107 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
       if (Array.isArray(o)) return o.map((x, i) => (i === k ? put(x, rest, v) : x));
       return { ...(o as object), [k]: put((o as Record<string | number, unknown>)[k], rest, v) };
     };
-    const all = [...p.knobs(params), ...p.pegs(params).flatMap((g) => p.pegKnobs(params, g.id))];
-    expect(all.length).toBeGreaterThan(5);
+    const whole = { params, match };
+    const knobs = [...p.knobs(params), ...ground.pegs(params).flatMap((g) => p.pegKnobs(params, g.id))].map((k) => ({
+      ...k,
+      path: ["params", ...k.path],
+    }));
+    const around = matchKnobs(match, p.match.fields).map((k) => ({ ...k, path: ["match", ...k.path] }));
+    const all = [...knobs, ...around];
+    expect(all.length).toBeGreaterThan(4);
     for (const knob of all) {
-      expect(get(params, knob.path), knob.path.join(".")).not.toBeUndefined();
+      expect(get(whole, knob.path), knob.path.join(".")).not.toBeUndefined();
       if (knob.kind !== "choice") continue;
-      for (const o of knob.options)
-        expect(p.params.safeParse(put(params, knob.path, o.value)).error?.issues ?? [], o.label).toEqual([]);
+      for (const o of knob.options) {
+        const changed = put(whole, knob.path, o.value) as { params: unknown; match: unknown };
+        expect(p.params.safeParse(changed.params).error?.issues ?? [], o.label).toEqual([]);
+        expect(matchSchema.safeParse(changed.match).error?.issues ?? [], o.label).toEqual([]);
+      }
     }
   });
 
-  it("grows and shrinks by a peg and stays valid", () => {
-    const more = p.addPeg(params, { ...space, length: 12 })!;
-    expect(p.pegs(more)).toHaveLength(p.pegs(params).length + 1);
-    expect(p.params.safeParse(more).error?.issues ?? []).toEqual([]);
-    let less: unknown = more;
-    for (let i = 0; i < 20; i++) {
-      const next = p.removePeg(less, p.pegs(less)[0]!.id);
+  it("grows and shrinks by a peg and stays valid, where it does", () => {
+    const more = ground.add(params, { ...space, length: 12 });
+    let less: unknown = more ?? params;
+    if (more) {
+      expect(ground.pegs(more)).toHaveLength(ground.pegs(params).length + 1);
+      expect(p.params.safeParse(more).error?.issues ?? []).toEqual([]);
+    }
+    for (let i = 0; i < 20 && ground.pegs(less).length > 0; i++) {
+      const next = ground.remove(less, ground.pegs(less)[0]!.id);
       if (!next) break;
       less = next;
       expect(p.params.safeParse(less).success).toBe(true);
     }
-    expect(p.removePeg(less, p.pegs(less)[0]!.id)).toBeNull();
+    const [last] = ground.pegs(less);
+    if (last) expect(ground.remove(less, last.id)).toBeNull();
   });
 
-  it.each(MODES)("plays to an end in mode %s, always offering something legal and known words", (mode) => {
-    const players = mode === "alone" ? 1 : 3;
-    let state = p.start(params, { players, mode, seed: 1 });
-    for (let i = 0; p.ending(state) === null; i++) {
-      expect(i).toBeLessThan(5000);
-      expect(p.legal(state).length).toBeGreaterThan(0);
-      expect([...p.phrases, "play.ready"]).toContain(p.turn(state).now.key);
-      const next = p.next(state)!;
-      const body = "branches" in next ? next.branches[i % next.branches.length]!.event : next.event;
-      const before = JSON.stringify(state);
-      const after = p.step(state, { ...body, at: i * 1000 } as never);
-      if (isRefusal(after)) throw new Error(after.refused.key);
-      expect(JSON.stringify(state)).toBe(before);
-      state = after;
+  it("says which chance stands under which peg, or that it stands under none; each is a chance", () => {
+    const doc = fromPattern(name);
+    const pegs = ground.pegs(params).map((g) => g.id);
+    const probes = ground.probes(params);
+    expect(probes.length).toBeGreaterThan(0);
+    for (const probe of probes) {
+      if (probe.peg !== null) expect(pegs).toContain(probe.peg);
+      const kind = kindOf<Aim>(probe.ask.aim);
+      const play = { parts: layoutOf(doc), people: [personOf(doc, { age: 8 })], policy: "middle" } as const;
+      const { list } = kind.outcomes(kind.options(probe.ask.aim)[0]!, sightOf(probe.ask, play));
+      expect(list.reduce((sum, o) => sum + o.p, 0)).toBeCloseTo(1, 9);
+      const rate = rates(doc, { age: 8 }).get(probe.id)!;
+      expect(rate).toBeGreaterThan(0);
+      expect(rate).toBeLessThan(1);
     }
-    const ending = p.ending(state)!;
-    expect(p.phrases).toContain(ending.reason.key);
-    expect(p.legal(state)).toEqual([]);
-    expect(p.next(state)).toBeNull();
-    expect(ending.winners.length > 0).toBe(mode === "against");
-    for (const s of p.score(state)) expect(Number.isInteger(s.value)).toBe(true);
-    expect(isRefusal(p.step(state, { kind: "stand", at: 1e7 }))).toBe(true);
+  });
+
+  it.each(MODES)("plays to an end in mode %s, always offering something and known words", (mode) => {
+    if (!p.modes.includes(mode)) return;
+    const players = mode === "alone" ? 1 : 3;
+    const setup = { players, mode, seed: 1 } as const;
+    const doc = fromPattern(name);
+    for (let seed = 1; seed <= 6; seed++) {
+      const events = playGo(doc, [6, 9], [temper(seed), temper(seed + 9)], setup, seed);
+      let play = openPlay({ ...doc.pattern, match: doc.match }, setup);
+      for (const e of events) {
+        const now = view(play);
+        expect(mainAsks(now.asks).length).toBeGreaterThan(0);
+        expect([...p.phrases, "play.ready"]).toContain(now.now.key);
+        if (e.kind === "send") expect(outlook(play).length).toBeGreaterThan(0);
+        const before = JSON.stringify(stateOf(play));
+        const after = referee(play, e);
+        if (isRefusal(after)) throw new Error(after.refused.key);
+        expect(JSON.stringify(stateOf(play))).toBe(before);
+        play = after;
+      }
+      const end = view(play);
+      expect(p.phrases).toContain(end.ending!.reason.key);
+      expect(end.asks).toEqual([]);
+      expect(end.ending!.winners.length > 0).toBe(mode === "against");
+      for (const s of end.score) expect(Number.isInteger(s.value)).toBe(true);
+      expect(isRefusal(referee(play, { kind: "stand", at: 1e9 }))).toBe(true);
+      // Undone to the start and done again it comes to the same.
+      let back = play;
+      while (view(back).canUndo) back = referee(back, { kind: "undo", at: 0 }) as typeof play;
+      expect(stateOf(back)).toEqual(back.begin);
+    }
+  });
+
+  it("is forecast in its budget, alone and by everybody it may be played by", () => {
+    const doc = fromPattern(name);
+    for (const mode of p.modes) {
+      const players = mode === "alone" ? 1 : 4;
+      const people = Array.from({ length: players }, () => ({ age: 8 }));
+      const f = forecastActivity(doc, people, { players, mode, seed: 1 }, "middle");
+      const [side] = f.sides;
+      expect(side!.sends.p.reduce((sum, x) => sum + x, 0)).toBeCloseTo(1 - f.cut, 6);
+      expect(f.share.acting + f.share.fetching + f.share.waiting).toBeCloseTo(1, 9);
+      if (mode === "against") expect(f.sides.reduce((sum, x) => sum + x.win!, 0) + f.cut).toBeCloseTo(1, 6);
+    }
+  }, 30_000);
+
+  it("has an opened activity whose changes are activities", () => {
+    const o = opened(fromPattern(name));
+    for (const peg of o.pegs) expect(activity.safeParse(o.move(peg.id, { along: peg.distance })).success).toBe(true);
+    expect(o.knobs().length).toBeGreaterThan(0);
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { ACTIONS, actionFacts } from "../aim/actions.ts";
+import { actionFacts, SENDS } from "../aim/actions.ts";
 import { topples } from "../aim/topple.ts";
 import { catalogue, catalogueItem } from "../kit/catalogue.ts";
 import { FLOORS, type Floor } from "../kit/floors.ts";
@@ -25,7 +25,7 @@ import { blowTo, climbs, dropsIn, falls, standingOf, steadyFrom, tips, waterFor 
 const i = (id: string) => catalogueItem(id)!;
 const AGES = [4, 5, 6, 7, 8, 9, 10, 11, 12, 14, "adult"] as const;
 /** Every action with everything that can be sent so. */
-const ALL = ACTIONS.flatMap((action) =>
+const ALL = SENDS.flatMap((action) =>
   catalogue
     .filter((x) => x.uses.includes("send") && x.moves.includes(actionFacts[action].travel))
     .map((item) => ({ action, item })),
@@ -45,7 +45,7 @@ describe("how fast children let go", () => {
     expect([overarmSpeed(2), overarmSpeed("adult")]).toEqual([overarmSpeed(4), overarmSpeed(18)]);
   });
   it("has an aimed share, a least and a most, and nothing faster than a throw at full effort", () => {
-    for (const action of ACTIONS)
+    for (const action of SENDS)
       for (const age of AGES) {
         const r = releaseOf(action, age, 0.06);
         expect(r.least).toBeGreaterThan(0);
@@ -55,7 +55,7 @@ describe("how fast children let go", () => {
     expect(releaseOf("underarmRoll", 8, 0.07).most).toBeCloseTo(6.648, 3);
   });
   it("is less of something heavy, sitting, and with the other hand; a longer implement is faster", () => {
-    for (const action of ACTIONS) {
+    for (const action of SENDS) {
       const most = (mass: number, how = {}) => releaseOf(action, 8, mass, how).most;
       expect(most(0.01)).toBe(most(0.06));
       let last = most(0.06);

@@ -1,4 +1,4 @@
-import type { Action } from "../aim/actions.ts";
+import { type Action, isSend, type Send } from "../aim/actions.ts";
 import { type Age, stature } from "../measures/stature.ts";
 
 /** How somebody is set while sending, which hand it is, and how long an implement is: each with its default. */
@@ -46,7 +46,7 @@ interface Letting {
   implement?: number;
 }
 const degrees = (d: number) => (d * Math.PI) / 180;
-const TABLE: Record<Action, Letting> = {
+const TABLE: Record<Send, Letting> = {
   underarmRoll: { speed: 0.65, steady: 0.12, height: 0.1, loft: 0, limb: 0.6 },
   slide: { speed: 0.45, steady: 0.15, height: 0.05, loft: 0, limb: 0.8 },
   underarmThrow: { speed: 0.7, steady: 0.3, height: 0.5, loft: degrees(40), limb: 0.6 },
@@ -93,6 +93,7 @@ export interface Release {
  * rolls a sock ball at 0.80 to 6.65 m/s.
  */
 export function releaseOf(action: Action, age: Age, mass: number, how: How = {}): Release {
+  if (!isSend(action)) throw new RangeError(`action: nothing is sent by ${action}`);
   const row = TABLE[action];
   const posture = POSTURE[how.posture ?? "standing"];
   const limb = row.limb * (stature(age) / AT_EIGHT) ** 3;
@@ -102,4 +103,4 @@ export function releaseOf(action: Action, age: Age, mass: number, how: How = {})
   return { least: row.steady * most, most, height: row.height * stature(age) * posture.height, loft: row.loft };
 }
 /** Usual length of what an action strikes with, metres; 0 without one. */
-export const implementOf = (action: Action): number => TABLE[action].implement ?? 0;
+export const implementOf = (action: Action): number => (isSend(action) ? (TABLE[action].implement ?? 0) : 0);

@@ -2,7 +2,8 @@ import { z } from "zod";
 
 /** No play lasts longer than this, milliseconds (a match carried over may run for weeks). */
 export const LONGEST_PLAY = 60 * 24 * 3600 * 1000;
-export const MOST_EVENTS = 2000;
+/** Events of one play; the longest game of every pattern fits. A full record takes only what ends it. */
+export const MOST_EVENTS = 8000;
 
 const at = z.number().int().min(0).max(LONGEST_PLAY);
 const ref = z.string().min(1).max(40);
@@ -11,13 +12,70 @@ const spot = z.strictObject({
   along: z.number().int().min(-60000).max(60000),
   across: z.number().int().min(-60000).max(60000),
 });
+/** Who it was, by number, where several play at the same time; else whose turn it is. */
+const by = z.number().int().min(0).max(20).optional();
+const some = z.number().int().min(0).max(5000);
 
 const game = [
-  /** A send: the target first touched or hit, or null. */
-  z.strictObject({ kind: z.literal("send"), at, hit: ref.nullable() }),
-  /** A piece came to rest in a zone, `short`, or `over`. */
+  /**
+   * A send, as a person sees it: the target first touched or hit (`hit`), what fell (`fell`: which, or how many), where it came to rest
+   * (`rest`: a zone, a square, `short`, `over` or `out`).
+   */
+  z.strictObject({
+    kind: z.literal("send"),
+    at,
+    by,
+    hit: ref.nullable().optional(),
+    fell: z.union([z.array(ref).max(20), z.number().int().min(0).max(20)]).optional(),
+    rest: ref.optional(),
+    spot: spot.optional(),
+  }),
+  /** So many more of a run, and whether it ended with a drop. */
+  z.strictObject({ kind: z.literal("count"), at, by, n: some, drop: z.literal(true).optional() }),
+  /** How many there were in all, whatever was tapped. */
+  z.strictObject({ kind: z.literal("total"), at, by, n: some }),
+  /** The exercise was done. */
+  z.strictObject({ kind: z.literal("task"), at, by }),
+  /** A choice of the one whose turn it is, or none. */
+  z.strictObject({ kind: z.literal("choose"), at, by, of: ref, pick: ref.nullable() }),
+  /** Where the child stood its own formation, millimetres. */
+  z.strictObject({
+    kind: z.literal("arrange"),
+    at,
+    by,
+    spots: z.array(spot.extend({ id: ref })).max(20),
+  }),
+  /** A resting piece was knocked to another place. */
+  z.strictObject({
+    kind: z.literal("move"),
+    at,
+    piece: z.number().int().min(0).max(200),
+    place: ref,
+    spot: spot.optional(),
+  }),
+  /** What fell was stood up again. */
+  z.strictObject({ kind: z.literal("stand"), at }),
+  /** The match goes on another day, perhaps with another thing. */
+  z.strictObject({ kind: z.literal("carry"), at, object: ref.optional() }),
+  /** Something was changed within what is allowed: a field by its id. */
+  z.strictObject({
+    kind: z.literal("set"),
+    at,
+    by,
+    field: ref,
+    value: z.union([z.string().max(40), z.number(), z.boolean()]),
+  }),
+  z.strictObject({ kind: z.literal("ready"), at }),
+  z.strictObject({ kind: z.literal("bell"), at }),
+] as const;
+export const gameEvent = z.discriminatedUnion("kind", [...game]);
+export type GameEvent = z.infer<typeof gameEvent>;
+/** An event as the rules make it, before anybody says when. */
+export type Body = GameEvent extends infer E ? (E extends { at: number } ? Omit<E, "at"> : never) : never;
+
+/** Kinds that plays were recorded in before sends said all in one; read, never written. See before.ts. */
+const before = [
   z.strictObject({ kind: z.literal("rest"), at, zone: ref, spot: spot.optional() }),
-  /** A resting piece was knocked to another zone. */
   z.strictObject({
     kind: z.literal("knock"),
     at,
@@ -25,37 +83,36 @@ const game = [
     zone: ref,
     spot: spot.optional(),
   }),
-  /** A blocker placed in a zone, or null for none this time. */
   z.strictObject({ kind: z.literal("block"), at, zone: ref.nullable() }),
-  /** The forfeit exercise was done. */
   z.strictObject({ kind: z.literal("forfeit"), at }),
-  /** A knocked-over marker was stood up again. */
-  z.strictObject({ kind: z.literal("stand"), at }),
-  /** The match goes on another day, perhaps with another thing. */
-  z.strictObject({ kind: z.literal("carry"), at, object: ref.optional() }),
-  z.strictObject({ kind: z.literal("ready"), at }),
-  z.strictObject({ kind: z.literal("bell"), at }),
 ] as const;
-export const gameEvent = z.discriminatedUnion("kind", [...game]);
-export type GameEvent = z.infer<typeof gameEvent>;
 
-const correct = z.strictObject({
-  kind: z.literal("correct"),
-  at,
-  /** Position of the event that was wrong. */
-  seq: z.number().int().min(0).max(MOST_EVENTS),
-  event: gameEvent,
-  reason: z.string().min(1).max(200),
-});
-/** Everything a play can record: what the game saw, and what the people at it decided about the record. */
-export const playEvent = z.discriminatedUnion("kind", [
-  ...game,
-  /** Takes back the last thing that still stands. */
-  z.strictObject({ kind: z.literal("undo"), at }),
-  correct,
+const seq = z.number().int().min(0).max(MOST_EVENTS);
+const reason = z.string().min(1).max(200);
+const people = [
+  /** Takes back the last thing that still stands; `by`: of those that one did. */
+  z.strictObject({ kind: z.literal("undo"), at, by }),
   /** Something else serves in a role from now on (or, in role `home`, it is played in that home): later sums know. */
   z.strictObject({ kind: z.literal("object"), at, role: ref, item: ref }),
   /** The people stopped before the end. */
   z.strictObject({ kind: z.literal("stop"), at }),
+] as const;
+/** Everything a play can record: what the game saw, and what the people at it decided about the record. */
+export const playEvent = z.discriminatedUnion("kind", [
+  ...game,
+  ...people,
+  /** The event at `seq` was wrong. */
+  z.strictObject({ kind: z.literal("correct"), at, seq, event: gameEvent, reason }),
 ]);
 export type PlayEvent = z.infer<typeof playEvent>;
+
+/** As devices, files and rows have it: what is recorded now, or what was before. */
+const recordedGame = z.discriminatedUnion("kind", [...game, ...before]);
+export const recordedEvent = z.discriminatedUnion("kind", [
+  ...game,
+  ...before,
+  ...people,
+  z.strictObject({ kind: z.literal("correct"), at, seq, event: recordedGame, reason }),
+]);
+export type RecordedEvent = z.infer<typeof recordedEvent>;
+export type RecordedGame = z.infer<typeof recordedGame>;

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { MODES, MOST_PLAYERS } from "../patterns/contract.ts";
-import { MOST_EVENTS, playEvent } from "./events.ts";
+import { type Better, MODES, MOST_PLAYERS, type Unit } from "../patterns/contract.ts";
+import { MOST_EVENTS, recordedEvent } from "./events.ts";
 
 export const playSetup = z
   .strictObject({
@@ -35,7 +35,9 @@ export interface PlayScore {
   value: number;
   /** The score of the match, where it is another one. */
   match: number | null;
-  unit: "points" | "sends" | "tenths";
+  unit: Unit;
+  /** Which way is better; scores kept from before do not say, see rank.ts. */
+  better?: Better;
   /** More is better; see rank.ts. */
   rank: number;
   working: string;
@@ -60,7 +62,7 @@ export const decidedBefore = z.strictObject({
 
 /** What was really played: the game as this home had it, for later sums. */
 export interface PlayedGame {
-  pattern: { name: string; params: unknown };
+  pattern: { name: string; params: unknown; match?: unknown };
   action: string;
   /** The thing sent, and the floor it was sent over. */
   send: string;
@@ -83,7 +85,9 @@ export const handIn = z.strictObject({
   /** Device time of the start, milliseconds since 1970. */
   startedAt: z.number().int().min(0).max(4102444800000),
   /** Events with their place in the record. */
-  events: z.array(z.strictObject({ seq: z.number().int().min(0).max(MOST_EVENTS), event: playEvent })).max(MOST_EVENTS),
+  events: z
+    .array(z.strictObject({ seq: z.number().int().min(0).max(MOST_EVENTS), event: recordedEvent }))
+    .max(MOST_EVENTS),
   /** Given once the go is handed in: how many events it has, and the reflection. */
   result: z
     .strictObject({

@@ -1,28 +1,31 @@
+import type { Better } from "../patterns/contract.ts";
 import type { PlayScore } from "./play.ts";
 
 /** Above everything that a go not finished can reach. */
 const FINISHED = 1e9;
+
+type Ranked = Pick<PlayScore, "unit" | "value" | "finished" | "stage" | "better">;
+/** Which way is better; scores kept from before say it by their unit. */
+export const betterOf = (s: Pick<PlayScore, "unit" | "better">): Better =>
+  s.better ?? (s.unit === "sends" || s.unit === "tenths" ? "less" : "more");
 
 /**
  * Where a score stands among others of the same game; more is better. One rule for every unit and source: points by points; fewest
  * sends and shortest time by those who finished, before all who did not, and these by how far they came.
  * `{unit: "tenths", value: 325, finished: true}` stands before `{unit: "tenths", value: 400, finished: true}`.
  */
-export function rankOf(s: Pick<PlayScore, "unit" | "value" | "finished" | "stage">): number {
-  if (s.unit === "points") return s.value;
+export function rankOf(s: Ranked): number {
+  if (betterOf(s) === "more") return s.value;
   return s.finished ? FINISHED - s.value : s.stage;
 }
 
 /** Whether a score is better than the teacher's mark, in the same unit; what was not finished never is. */
-export function beatsMark(s: Pick<PlayScore, "unit" | "value" | "finished">, mark: number | null): boolean {
+export function beatsMark(s: Pick<Ranked, "unit" | "value" | "finished" | "better">, mark: number | null): boolean {
   if (mark === null) return false;
-  return s.unit === "points" ? s.value > mark : s.finished && s.value < mark;
+  return betterOf(s) === "more" ? s.value > mark : s.finished && s.value < mark;
 }
 
 /** The best of several by `rankOf`, the earliest of equals; null of none. */
-export function bestBy<T>(
-  list: readonly T[],
-  score: (t: T) => Pick<PlayScore, "unit" | "value" | "finished" | "stage">,
-): T | null {
+export function bestBy<T>(list: readonly T[], score: (t: T) => Ranked): T | null {
   return list.reduce<T | null>((a, b) => (a === null || rankOf(score(b)) > rankOf(score(a)) ? b : a), null);
 }

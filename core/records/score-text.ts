@@ -1,7 +1,7 @@
-import type { PlayScore } from "./play.ts";
+import { UNITS, type Unit } from "../patterns/contract.ts";
 
-export type ScoreUnit = PlayScore["unit"];
-export const SCORE_UNITS: readonly ScoreUnit[] = ["points", "sends", "tenths"];
+export type ScoreUnit = Unit;
+export const SCORE_UNITS: readonly ScoreUnit[] = UNITS;
 
 /** Tenths of a second as a clock shows them: `325` -> `0:32.5`, `600` -> `1:00.0`. */
 export function clockText(tenths: number): string {
@@ -23,6 +23,11 @@ export function readScore(text: string, unit: ScoreUnit): number | null {
   }
   const m = /^(\d{1,6})\s*(\p{L}+)?$/u.exec(t);
   if (!m) return null;
-  const of = unit === "points" ? ["point", "points"] : ["send", "sends"];
+  const of = {
+    points: ["point", "points"],
+    sends: ["send", "sends"],
+    touches: ["touch", "touches"],
+    hits: ["hit", "hits"],
+  }[unit];
   return m[2] === undefined || of.includes(m[2]) ? Number(m[1]) : null;
 }

@@ -9,7 +9,7 @@ const bands = { name: "bands", params: patterns.bands.example.params };
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
 const two = { players: 2, mode: "against", seed: 1 } as const;
 const send = (hit: string | null, at = 0): PlayEvent => ({ kind: "send", hit, at });
-const rest = (zone: string): PlayEvent => ({ kind: "rest", zone, at: 0 });
+const rest = (zone: string): PlayEvent => ({ kind: "send", rest: zone, at: 0 });
 
 describe("referee", () => {
   it("undoes, and the record keeps everything", () => {
@@ -30,7 +30,7 @@ describe("referee", () => {
     });
     if (isRefusal(fixed)) throw new Error("refused");
     expect(view(fixed).score[0]!.value).toBe(5);
-    expect(view(fixed).tally[0]).toMatchObject({ sends: 3, stage: 2 });
+    expect(view(fixed).progress[0]).toMatchObject({ sends: 3, stage: 2 });
   });
 
   it("refuses in words and changes nothing", () => {
@@ -50,7 +50,7 @@ describe("referee", () => {
     const { play } = replay(climb, alone, [swap("shirtRoll"), send("t1"), swap("sockBall"), send("t2")]);
     expect(view(play).objects).toEqual({ send: "sockBall" });
     expect(view(play).score[0]).toMatchObject({ value: 5 });
-    expect(view(play).tally[0]).toMatchObject({ sends: 2 });
+    expect(view(play).progress[0]).toMatchObject({ sends: 2 });
     const back = replay(climb, alone, [swap("shirtRoll"), send("t1"), swap("sockBall"), { kind: "undo", at: 0 }]).play;
     expect(view(back).objects).toEqual({ send: "shirtRoll" });
     const fixed = referee(play, {
@@ -80,15 +80,15 @@ describe("referee", () => {
   });
 
   it("shows the sum of a round by difference, with a knocked piece where it ended", () => {
-    const events = [
+    const events: PlayEvent[] = [
       rest("z3"),
       rest("z2"),
       rest("z4"),
       rest("z3"),
       rest("short"),
-      { kind: "knock", at: 0, piece: 0, zone: "z2" } as PlayEvent,
+      { kind: "move", at: 0, piece: 0, place: "z2" },
       rest("over"),
-      { kind: "ready", at: 0 } as PlayEvent,
+      { kind: "ready", at: 0 },
     ];
     const { play } = replay(bands, two, events);
     const v = view(play);
@@ -123,7 +123,7 @@ describe("referee", () => {
 
   it("a go can be stopped, and the stop undone; every outcome can be looked at first", () => {
     const { play } = replay(climb, alone, [send("t1"), { kind: "stop", at: 1 }]);
-    expect(view(play)).toMatchObject({ done: "stopped", legal: [] });
+    expect(view(play)).toMatchObject({ done: "stopped", asks: [] });
     const back = referee(play, { kind: "undo", at: 2 });
     if (isRefusal(back)) throw new Error("refused");
     expect(view(back)).toMatchObject({ from: "start", doneParts: ["t1"] });
@@ -137,7 +137,7 @@ describe("referee", () => {
   });
   it("looks ahead within a round as well, and to the end; every score has its working", () => {
     const { play } = replay(bands, alone, [rest("z2")]);
-    const third = outlook(play).find((o) => o.event.kind === "rest" && o.event.zone === "z3")!;
+    const third = outlook(play).find((o) => o.event.kind === "send" && o.event.rest === "z3")!;
     expect(third).toMatchObject({ score: 2 + 4, working: "2 + 4 = 6", ending: null });
     const tries = { ...climb, params: { ...climb.params, scoring: { ...climb.params.scoring, by: "tries" } } };
     const hits = ["t1", null, "t2", null, null, "t3", "t4"];

@@ -1,17 +1,19 @@
+import { type Ask, askOf, mainAsks, standsAt } from "../asks/ask.ts";
 import {
   type BaseState,
   type Ending,
+  type GamePart,
   isRefusal,
-  type Legal,
   type Phrase,
+  type Progress,
   type Refusal,
   refuse,
   type Score,
   type Setup,
-  type Tally,
 } from "../patterns/contract.ts";
-import { type AnyPattern, patternOf } from "../patterns/registry.ts";
-import type { GameEvent, PlayEvent } from "../records/events.ts";
+import { type Game, openGame } from "../patterns/game.ts";
+import { eventNow } from "../records/before.ts";
+import { type Body, type GameEvent, MOST_EVENTS, type PlayEvent, type RecordedEvent } from "../records/events.ts";
 
 /** One event that still stands: its place in the record, and the state after it. */
 type ObjectEvent = Extract<PlayEvent, { kind: "object" }>;
@@ -23,7 +25,7 @@ interface Standing {
 
 /** A play as the referee holds it. Immutable: `referee` gives the next one. */
 export interface Play {
-  pattern: AnyPattern;
+  game: Game;
   setup: Setup;
   begin: BaseState;
   /** Everything recorded, in order; never shortened. */
@@ -33,9 +35,10 @@ export interface Play {
   stopped: number | null;
 }
 
-export function openPlay(game: { name: string; params: unknown }, setup: Setup): Play {
-  const pattern = patternOf(game.name);
-  return { pattern, setup, begin: pattern.start(game.params, setup), record: [], standing: [], stopped: null };
+/** Opens a play. `version`: the rules that it began with; those of now unless given. */
+export function openPlay(part: GamePart, setup: Setup, version?: number): Play {
+  const game = openGame(part, version);
+  return { game, setup, begin: game.start(setup), record: [], standing: [], stopped: null };
 }
 
 export const stateOf = (p: Play): BaseState => p.standing[p.standing.length - 1]?.after ?? p.begin;
@@ -44,13 +47,20 @@ export const stateOf = (p: Play): BaseState => p.standing[p.standing.length - 1]
 export function referee(p: Play, event: PlayEvent): Play | Refusal {
   const record = [...p.record, event];
   const seq = p.record.length;
+  // A full record takes only what ends it: its score is kept.
+  if (seq >= MOST_EVENTS - 1 && event.kind !== "stop") return refuse("refused.full");
   switch (event.kind) {
-    case "undo":
+    case "undo": {
       if (p.stopped !== null) return { ...p, record, stopped: null };
-      if (p.standing.length === 0) return refuse("refused.nothingToUndo");
-      return { ...p, record, standing: p.standing.slice(0, -1) };
+      const { by } = event;
+      const i = by === undefined ? p.standing.length - 1 : lastOf(p, by);
+      if (i < 0) return refuse("refused.nothingToUndo");
+      if (i === p.standing.length - 1) return { ...p, record, standing: p.standing.slice(0, -1) };
+      const redone = retake(p, i, p.standing.slice(i + 1));
+      return isRefusal(redone) ? refuse("refused.nothingToUndo") : { ...p, record, standing: redone };
+    }
     case "stop":
-      if (p.stopped !== null || p.pattern.ending(stateOf(p))) return refuse("refused.over");
+      if (p.stopped !== null || p.game.ending(stateOf(p))) return refuse("refused.over");
       return { ...p, record, stopped: seq };
     case "correct": {
       const i = p.standing.findIndex((s) => s.seq === event.seq);
@@ -64,11 +74,11 @@ export function referee(p: Play, event: PlayEvent): Play | Refusal {
     case "object":
       // The rules do not care what is sent; whoever works out chances later does.
       if (p.stopped !== null) return refuse("refused.stopped");
-      if (p.pattern.ending(stateOf(p))) return refuse("refused.over");
+      if (p.game.ending(stateOf(p))) return refuse("refused.over");
       return { ...p, record, standing: [...p.standing, { seq, event, after: stateOf(p) }] };
     default: {
       if (p.stopped !== null) return refuse("refused.stopped");
-      const after = p.pattern.step(stateOf(p), event);
+      const after = p.game.step(stateOf(p), event);
       if (isRefusal(after)) return after;
       return { ...p, record, standing: [...p.standing, { seq, event, after }] };
     }
@@ -83,22 +93,27 @@ function retake(
   const out = p.standing.slice(0, keep);
   for (const { seq, event } of events) {
     const before = out[out.length - 1]?.after ?? p.begin;
-    const after = event.kind === "object" ? before : p.pattern.step(before, event);
+    const after = event.kind === "object" ? before : p.game.step(before, event);
     if (isRefusal(after)) return after;
     out.push({ seq, event, after });
   }
   return out;
 }
 
-/** Replays a whole record; the first refusal ends it and names its place. */
+/** The last event that still stands of those that one player did, where several play at the same time. */
+const lastOf = (p: Play, by: number): number =>
+  p.standing.findLastIndex(({ event }) => "by" in event && event.by === by);
+
+/** Replays a whole record; the first refusal ends it and names its place. Kinds of before are translated. `version`: see `openPlay`. */
 export function replay(
-  game: { name: string; params: unknown },
+  part: GamePart,
   setup: Setup,
-  events: readonly PlayEvent[],
+  events: readonly RecordedEvent[],
+  version?: number,
 ): { play: Play; refused: null } | { play: Play; refused: Phrase; seq: number } {
-  let play = openPlay(game, setup);
+  let play = openPlay(part, setup, version);
   for (const [seq, event] of events.entries()) {
-    const after = referee(play, event);
+    const after = referee(play, eventNow(event));
     if (isRefusal(after)) return { play, refused: after.refused, seq };
     play = after;
   }
@@ -110,12 +125,12 @@ export interface View {
   player: number;
   side: number;
   now: Phrase;
-  legal: Legal[];
+  asks: Ask[];
   /** The line to send from, and the parts that are done with, for the side whose turn it is. */
   from: string | null;
   doneParts: readonly string[];
   score: Score[];
-  tally: Tally[];
+  progress: Progress[];
   ending: Ending | null;
   /** Over by the rules, or stopped by the people. */
   done: "over" | "stopped" | null;
@@ -126,15 +141,15 @@ export interface View {
 
 export function view(p: Play): View {
   const s = stateOf(p);
-  const ending = p.pattern.ending(s);
-  const next = p.pattern.next(s);
+  const ending = p.game.ending(s);
+  const asks = p.game.asks(s);
   return {
-    ...p.pattern.turn(s),
-    legal: p.stopped === null ? p.pattern.legal(s) : [],
-    from: next && "branches" in next ? next.from : null,
-    doneParts: p.pattern.done(s),
-    score: p.pattern.score(s),
-    tally: p.pattern.tally(s),
+    ...p.game.turn(s),
+    asks: p.stopped === null ? asks : [],
+    from: standsAt(asks),
+    doneParts: p.game.done(s),
+    score: p.game.score(s),
+    progress: p.game.progress(s),
     ending,
     done: p.stopped !== null ? "stopped" : ending ? "over" : null,
     canUndo: p.standing.length > 0 || p.stopped !== null,
@@ -152,19 +167,57 @@ export interface Outlook {
   turn: { player: number; side: number; now: Phrase };
   ending: Ending | null;
 }
+/** What may be seen of what is asked, in the order of the list: every thing aimed at, every zone and square, each number that can fall. */
+export function bodiesOf(ask: Ask): Body[] {
+  switch (ask.kind) {
+    case "send": {
+      const { aim } = ask;
+      switch (aim.kind) {
+        case "any":
+          return [...aim.among, null].map((hit) => ({ kind: "send", hit }));
+        case "zones":
+          return Object.keys(aim.worth).map((rest) => ({ kind: "send", rest }));
+        case "cells":
+          return [...aim.among, "out"].map((rest) => ({ kind: "send", rest }));
+        case "fall":
+          return Array.from({ length: aim.standing.length + 1 }, (_, fell) => ({ kind: "send", fell }));
+        default:
+          return [];
+      }
+    }
+    case "count":
+      return [{ kind: "count", n: 1 }, ...(ask.drops ? [{ kind: "count", n: 0, drop: true } as const] : [])];
+    case "total":
+      return [{ kind: "total", n: ask.soFar }];
+    case "choose":
+      return [{ kind: "choose", of: ask.of, pick: null }];
+    case "arrange":
+    case "move":
+    case "carry":
+    case "set":
+    case "bell":
+      return [];
+    default:
+      return [{ kind: ask.kind }];
+  }
+}
+
 /** What each outcome of what comes next would do, for the side whose turn it is. */
 export function outlook(p: Play): Outlook[] {
   const s = stateOf(p);
-  const next = p.pattern.next(s);
-  if (!next || p.stopped !== null) return [];
+  if (p.stopped !== null || p.game.ending(s)) return [];
   const at = p.standing[p.standing.length - 1]?.event.at ?? 0;
-  const bodies = "branches" in next ? next.branches.map((b) => b.event) : [next.event];
-  const { side } = p.pattern.turn(s);
-  return bodies.flatMap((body): Outlook[] => {
-    const event = { ...body, at } as GameEvent;
-    const after = p.pattern.step(s, event);
-    if (isRefusal(after)) return [];
-    const { soFar, working } = p.pattern.score(after)[side]!;
-    return [{ event, score: soFar, working, turn: p.pattern.turn(after), ending: p.pattern.ending(after) }];
-  });
+  const { side } = p.game.turn(s);
+  return mainAsks(p.game.asks(s))
+    .flatMap(bodiesOf)
+    .flatMap((body): Outlook[] => {
+      const event = { ...body, at } as GameEvent;
+      const after = p.game.step(s, event);
+      if (isRefusal(after)) return [];
+      const { soFar, working } = p.game.score(after)[side]!;
+      return [{ event, score: soFar, working, turn: p.game.turn(after), ending: p.game.ending(after) }];
+    });
 }
+
+/** When the bell goes, milliseconds since the play began; null where none does. */
+export const bellAt = (v: View): number | null => askOf(v.asks, "bell")?.dueAt ?? null;

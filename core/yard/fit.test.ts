@@ -2,8 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { pegRates } from "../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
-import { patternOf } from "../patterns/registry.ts";
 import { sendingOf } from "../physics/send.ts";
 import { type Fit, findPlace, fitLayout, HEADROOM, highestOf, type Sent } from "./fit.ts";
 import { footprintOf, STAND, scaledParts, widthAt } from "./footprint.ts";
@@ -179,19 +179,18 @@ describe("fitting", () => {
   });
   it("shortens where the space is short, narrowing targets so that the challenge stays within 5 points", () => {
     const a = fromPattern("climb");
-    const p = patternOf("climb");
-    const parts = p.layout(a.pattern.params, a.space);
+    const { parts } = opened(a);
     const g = ground(rectangle(3.6, 2.4));
     const was = pegRates(a, { age: 7 });
     const close = (list: readonly Part[]) => {
-      const now = pegRates(a, { age: 7 }, { parts: list, inAir: false });
+      const now = pegRates(a, { age: 7 }, list);
       return Math.max(...[...was].map(([id, rate]) => Math.abs(now.get(id)! - rate)));
     };
     const fit = fitLayout(parts, g, sock, close);
     expect(fit.status).toBe("adapted");
     expect(fit.scale).toBeLessThan(0.9);
     holds(fit, g, sock);
-    const now = pegRates(a, { age: 7 }, { parts: fit.parts, inAir: false });
+    const now = pegRates(a, { age: 7 }, fit.parts);
     for (const [id, rate] of was) expect(Math.abs(now.get(id)! - rate), id).toBeLessThanOrEqual(0.05);
   });
   it("says that nothing fits: proved by the longest straight line, or not found, with what would let it in", () => {
@@ -349,10 +348,10 @@ describe("the same challenge nearer by", () => {
         },
       },
     } as Activity;
-    const parts = patternOf("climb").layout(one.pattern.params, one.space);
+    const parts = opened(one).parts;
     const was = pegRates(one, { age: 7 }).get("t2")!;
     for (const k of [0.5, 0.7, 0.9, 1.2]) {
-      const now = pegRates(one, { age: 7 }, { parts: scaledParts(parts, k, 0.08), inAir: false }).get("t2")!;
+      const now = pegRates(one, { age: 7 }, scaledParts(parts, k, 0.08)).get("t2")!;
       expect(Math.abs(now - was), `${k}`).toBeLessThan(0.02);
     }
     expect(widthAt(0.5, 0.3, { kind: "touch", width: 0.3 }, 0.08)).toBeCloseTo(0.11, 12);

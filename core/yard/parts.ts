@@ -33,6 +33,8 @@ export type Part =
       rule: HitRule;
       /** On a wall: how high its lower edge is, metres. */
       base?: number;
+      /** One of several of a kind, which are one role: its name. */
+      group?: string;
     }
   | {
       kind: "zone";

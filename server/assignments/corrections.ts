@@ -1,7 +1,7 @@
 import { asc, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
 import { type Activity, problemsOf } from "#core/formats/activity.ts";
-import { patternOf } from "#core/patterns/registry.ts";
+import { opened } from "#core/formats/opened.ts";
 import type { PlayScore } from "#core/records/play.ts";
 import { rankOf } from "#core/records/rank.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
@@ -71,9 +71,10 @@ export function paperScore(
   a: Activity,
   { value, reachedTop, stage }: { value: number; reachedTop: boolean; stage: number | null },
 ): PlayScore {
-  const can = patternOf(a.pattern.name).possible(a.pattern.params);
-  const finished = can.unit === "points" ? reachedTop || (can.most !== null && value === can.most) : reachedTop;
-  const { least, most } = finished && can.unit !== "points" ? can.finished : can;
+  const can = opened(a).possible;
+  const more = can.better === "more";
+  const finished = more ? reachedTop || (can.most !== null && value === can.most) : reachedTop;
+  const { least, most } = finished && !more ? can.finished : can;
   const show = (n: number) => (can.unit === "tenths" ? String(n / 10) : String(n));
   if (value < least || (most !== null && value > most))
     throw NotAllowed.of(
@@ -82,12 +83,12 @@ export function paperScore(
         ? `score: this game gives ${show(least)} or more`
         : `score: this game gives ${show(least)} to ${show(most)}`,
     );
-  if (can.unit === "points" && can.values && !can.values.includes(value))
+  if (more && can.values && !can.values.includes(value))
     throw NotAllowed.of("value", `score: this game gives ${can.values.join(", ")}`);
   const far = finished ? can.stages : (stage ?? 0);
-  if (far > can.stages || (!finished && can.stages > 0 && far === can.stages && can.unit !== "points"))
+  if (far > can.stages || (!finished && can.stages > 0 && far === can.stages && !more))
     throw NotAllowed.of("stage", `how far: 0 to ${Math.max(0, can.stages - 1)}, or tick that the end was reached`);
-  const told = { value, unit: can.unit, finished, stage: far };
+  const told = { value, unit: can.unit, better: can.better, finished, stage: far };
   return {
     ...told,
     match: null,

@@ -1,8 +1,8 @@
 import { and, asc, count, desc, eq, inArray, sql } from "drizzle-orm";
 import { z } from "zod";
 import type { Activity } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import type { Possible } from "#core/patterns/contract.ts";
-import { patternOf } from "#core/patterns/registry.ts";
 import { MARKS, type PlayScore } from "#core/records/play.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema } from "../db/client.ts";
@@ -182,7 +182,7 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       mark: own.assignment.mark,
       unit: unitOf(a),
       withdrawnAt: own.assignment.withdrawnAt,
-      possible: patternOf(a.pattern.name).possible(a.pattern.params),
+      possible: opened(a).possible,
       without: inClass.filter((k) => !cards.some((c) => c.childId === k.id)),
       expected: Object.fromEntries(bands.map(({ age, low, middle, high }) => [age, { low, middle, high }])),
       working: await isAsked(tx, "expected", id),

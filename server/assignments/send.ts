@@ -1,7 +1,8 @@
 import { and, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
 import { ACTIVITY_VERSION, type Activity, problemsOf } from "#core/formats/activity.ts";
-import { patternOf } from "#core/patterns/registry.ts";
+import { opened } from "#core/formats/opened.ts";
+import { UNITS } from "#core/patterns/contract.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
 import { ownActivity } from "../activities/activities.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
@@ -49,7 +50,7 @@ export const sendOrder = z
       .max(1_000_000, "mark to beat is too large")
       .nullable(),
     /** The unit that the mark was typed in: a change of scoring asks for it anew. */
-    markUnit: z.enum(["points", "sends", "tenths"]).nullable().default(null),
+    markUnit: z.enum(UNITS).nullable().default(null),
   })
   .refine((o) => o.closesAt > o.opensAt, { error: "closes must be later than opens", path: ["closesAt"] })
   .refine((o) => o.closesAt.getTime() - o.opensAt.getTime() <= LONGEST_OPEN * DAY, {
@@ -59,15 +60,15 @@ export const sendOrder = z
 export type SendOrder = z.input<typeof sendOrder>;
 
 /** Unit of the scores of an activity: its game says it. */
-export const unitOf = (a: Activity): ScoreUnit => patternOf(a.pattern.name).possible(a.pattern.params).unit;
+export const unitOf = (a: Activity): ScoreUnit => opened(a).possible.unit;
 
 /** Throws where a mark is in another unit than the game scores in now, or nobody could score it. */
 function checkMark(a: Activity, mark: number | null, unit: ScoreUnit | null): void {
   if (mark === null) return;
-  const can = patternOf(a.pattern.name).possible(a.pattern.params);
+  const can = opened(a).possible;
   if (unit !== null && unit !== can.unit)
     throw NotAllowed.of("mark", "mark to beat: this game is scored in another way now, so give it anew");
-  const { least, most } = can.unit === "points" ? can : can.finished;
+  const { least, most } = can.better === "more" ? can : can.finished;
   if (mark < least || (most !== null && mark > most))
     throw NotAllowed.of("mark", `mark to beat: this game gives ${least} to ${most ?? "any number"}`);
 }
@@ -137,7 +138,7 @@ async function freeze(tx: Tx, who: SignedIn, activityId: string, document: Activ
       document,
       contentHash: hash,
       schemaVersion: ACTIVITY_VERSION,
-      rulesVersion: patternOf(document.pattern.name).rulesVersion,
+      rulesVersion: opened(document).pattern.rulesVersion,
     })
     .onConflictDoNothing();
   const [rev] = await tx

@@ -3,6 +3,7 @@ import {
   type AnyPgColumn,
   boolean,
   check,
+  customType,
   foreignKey,
   index,
   integer,
@@ -18,8 +19,9 @@ import {
 import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import { cardNow, documentNow, playedNow } from "#core/formats/before.ts";
 import type { Item } from "#core/kit/item.ts";
-import type { PlayEvent } from "#core/records/events.ts";
+import type { RecordedEvent } from "#core/records/events.ts";
 import type { HomeAnswers, HomeKit, HomeSpace } from "#core/records/home.ts";
 import type { PlayedGame, PlayScore, PlaySetup, Reflection } from "#core/records/play.ts";
 
@@ -27,6 +29,13 @@ import type { PlayedGame, PlayScore, PlaySetup, Reflection } from "#core/records
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
 const created = () => instant("created_at").notNull().defaultNow();
 const id = () => uuid("id").primaryKey().defaultRandom();
+/** A document as it was kept, read in the shape of now: rows are never rewritten. */
+const documents = <T>(now: (kept: never) => unknown) =>
+  customType<{ data: T; driverData: unknown }>({
+    dataType: () => "jsonb",
+    toDriver: (value) => JSON.stringify(value),
+    fromDriver: (kept) => now((typeof kept === "string" ? JSON.parse(kept) : kept) as never) as T,
+  });
 /** Every row of a school carries its key first, so that the database keeps schools apart (see the security migrations). */
 const schoolId = () =>
   uuid("school_id")
@@ -231,7 +240,7 @@ export const activity = pgTable(
     id: id(),
     schoolId: schoolId(),
     teacherId: uuid("teacher_id").notNull(),
-    document: jsonb("document").$type<Activity>().notNull(),
+    document: documents<Activity>(documentNow)("document").notNull(),
     /** Raised by every save; a save names the version it began from. */
     version: integer("version").notNull().default(1),
     updatedAt: instant("updated_at").notNull().defaultNow(),
@@ -251,7 +260,7 @@ export const revision = pgTable(
     id: id(),
     schoolId: schoolId(),
     activityId: uuid("activity_id").notNull(),
-    document: jsonb("document").$type<Activity>().notNull(),
+    document: documents<Activity>(documentNow)("document").notNull(),
     contentHash: text("content_hash").notNull(),
     schemaVersion: integer("schema_version").notNull(),
     rulesVersion: integer("rules_version").notNull(),
@@ -324,7 +333,7 @@ export const cardVersion = pgTable(
     schoolId: schoolId(),
     cardId: uuid("card_id").notNull(),
     hash: text("hash").notNull(),
-    compiled: jsonb("compiled").$type<Card>().notNull(),
+    compiled: documents<Card>(cardNow)("compiled").notNull(),
     createdAt: created(),
   },
   (t) => [
@@ -350,7 +359,7 @@ export const play = pgTable(
     /** What the family decided before play: things swapped, which home. */
     decided: jsonb("decided").$type<Decided>(),
     /** What was played, with its distances, made again here from version and decisions. */
-    game: jsonb("game").$type<PlayedGame>(),
+    game: documents<PlayedGame>(playedNow)("game"),
     /** By the device's clock. */
     startedAt: instant("started_at").notNull(),
     receivedAt: instant("received_at").notNull().defaultNow(),
@@ -375,7 +384,7 @@ export const playEvent = pgTable(
     schoolId: schoolId(),
     playId: uuid("play_id").notNull(),
     seq: integer("seq").notNull(),
-    event: jsonb("event").$type<PlayEvent>().notNull(),
+    event: jsonb("event").$type<RecordedEvent>().notNull(),
     contentHash: text("content_hash").notNull(),
     receivedAt: instant("received_at").notNull().defaultNow(),
   },

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { playGo, temper } from "#core/child/child.ts";
 import { mean } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
 import { fromPattern } from "#core/formats/activity.ts";
 import { patternNames } from "#core/patterns/registry.ts";
 import { replay, view } from "#core/referee/referee.ts";
 import { schoolFile } from "../db/school-file.ts";
-import { playGo, temper } from "./simulated-child.ts";
 import { tidewell } from "./tidewell.ts";
 
 describe("the demo school", () => {
@@ -56,7 +56,7 @@ describe("simulated children", () => {
     ] as const) {
       const tempers = [temper(1), temper(2)];
       const events = playGo(a, [7, 36], tempers, setup, 9);
-      const told = replay(a.pattern, setup, events);
+      const told = replay({ ...a.pattern, match: a.match }, setup, events);
       expect(told.refused).toBeNull();
       expect(view(told.play).done).toBe("over");
       expect(playGo(a, [7, 36], tempers, setup, 9)).toEqual(events);

@@ -2,9 +2,10 @@ import { createHash } from "node:crypto";
 import { eq } from "drizzle-orm";
 import postgres from "postgres";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
+import { playGo, temper } from "#core/child/child.ts";
 import { random } from "#core/forecast/random.ts";
 import { type Activity, activity, fromPattern } from "#core/formats/activity.ts";
-import { patternOf } from "#core/patterns/registry.ts";
+import { opened } from "#core/formats/opened.ts";
 import { addActivity } from "../activities/activities.ts";
 import { markCriterion } from "../assignments/results.ts";
 import { sendActivity } from "../assignments/send.ts";
@@ -16,7 +17,6 @@ import { takeHandIn } from "../hand-in/take.ts";
 import { askFamilies, beginAnswer, saveAnswer } from "../homes/homes.ts";
 import { saveItem } from "../kit/items.ts";
 import { linkToken } from "../links/token.ts";
-import { playGo, temper } from "./simulated-child.ts";
 import { DEMO_CHILD, DEMO_EMAIL, DEMO_PASSWORD, DEMO_SCHOOL, ownThing, tidewell } from "./tidewell.ts";
 
 /**
@@ -99,14 +99,14 @@ async function play(
     if (card.name === DEMO_CHILD || fate < s.unopened) continue;
     const link = { schoolId: who.schoolId, childId: card.childId };
     const until = Math.min(now, now + s.closes);
-    const opened = now + s.opens + draw() * (until - now - s.opens) * 0.8;
-    await openCard(link, card.id, new Date(opened));
+    const lookedAt = now + s.opens + draw() * (until - now - s.opens) * 0.8;
+    await openCard(link, card.id, new Date(lookedAt));
     if (fate < s.unopened + s.onlyLook) continue;
     const goes = 1 + Math.floor(draw() * Math.min(3, s.tries + 0.3));
     for (let g = 0; g < goes; g++) {
       const mode = draw() < 0.6 || !modes.includes("against") ? "alone" : "against";
       const setup = { players: mode === "alone" ? 1 : 2, mode, seed: i + g } as const;
-      const startedAt = Math.min(until - 600_000, opened + (0.2 + g * 3) * HOUR + draw() * HOUR);
+      const startedAt = Math.min(until - 600_000, lookedAt + (0.2 + g * 3) * HOUR + draw() * HOUR);
       const stops = draw() < 0.06 ? 0.08 : 0;
       const events = playGo(
         card.compiled.activity,
@@ -129,7 +129,7 @@ async function play(
           cardHash: card.hash,
           device: `demo-device-${i}`,
           setup,
-          rulesVersion: patternOf(s.document.pattern.name).rulesVersion,
+          rulesVersion: opened(s.document).pattern.rulesVersion,
           startedAt: Math.round(startedAt),
           events: events.map((event, seq) => ({ seq, event })),
           result: {
@@ -186,12 +186,8 @@ async function load(owner: postgres.Sql): Promise<void> {
             lines: [1, 1.6, 2.2, 2.8, 3.4, 4],
           },
           tries: 20,
-          timeLimit: null,
           scoring: { by: "points", first: 1, growth: 1 },
           forfeit: { misses: 3, exercise: "star jumps", dose: 5 },
-          goes: { count: 1, keep: "best" },
-          swap: "send",
-          end: "all",
         },
       },
     },

@@ -1,7 +1,8 @@
 import { and, asc, eq, sql } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
-import type { PlayEvent } from "#core/records/events.ts";
+import type { GamePart } from "#core/patterns/contract.ts";
+import type { RecordedEvent } from "#core/records/events.ts";
 import type { HandIn, HandInSent, PlayedGame, PlayScore, Receipt } from "#core/records/play.ts";
 import { rankOf } from "#core/records/rank.ts";
 import { replay, view } from "#core/referee/referee.ts";
@@ -122,7 +123,7 @@ async function takeResult(
   sent: HandInSent,
   kept: typeof play.$inferSelect,
   sending: { opensAt: Date; closesAt: Date },
-  games: readonly Game[],
+  games: readonly GamePart[],
   now: Date,
 ): Promise<string> {
   const stored = await tx.select().from(playEvent).where(eq(playEvent.playId, sent.play)).orderBy(asc(playEvent.seq));
@@ -155,7 +156,7 @@ async function takeResult(
     playId: sent.play,
     schoolId,
     cardId: sent.card,
-    score: scoreOf(games, kept.setup, events),
+    score: scoreOf(games, kept.setup, events, kept.rulesVersion),
     reflection: asked.reflection,
     contentHash: hash,
     timing,
@@ -164,14 +165,11 @@ async function takeResult(
   return hash;
 }
 
-interface Game {
-  name: string;
-  params: unknown;
-}
 /** What a go is replayed under: the game as this home played it; else as its card was compiled. */
-function gamesOf(kept: typeof play.$inferSelect, compiled: Card): Game[] {
-  const sent = compiled.activity.pattern;
-  return kept.game ? [kept.game.pattern, sent] : [sent];
+function gamesOf(kept: typeof play.$inferSelect, compiled: Card): GamePart[] {
+  const { pattern, match } = compiled.activity;
+  const sent = { ...pattern, match };
+  return kept.game ? [kept.game.pattern as GamePart, sent] : [sent];
 }
 
 const hasDecided = (d: Decided | null): d is Decided =>
@@ -181,7 +179,7 @@ const hasDecided = (d: Decided | null): d is Decided =>
 function gameOf(c: Card): PlayedGame {
   const a = c.activity;
   return {
-    pattern: a.pattern,
+    pattern: { ...a.pattern, match: a.match },
     action: a.aim.action,
     send: a.kit.send,
     floor: a.space.floor,
@@ -217,23 +215,34 @@ async function playedCard(
 }
 
 /** The child's own side of a go: the child is always the first player. */
-export function scoreOf(games: readonly Game[], setup: HandIn["setup"], events: readonly PlayEvent[]): PlayScore {
-  const replayed = games.map((g) => replay(g, setup, events));
+export function scoreOf(
+  games: readonly GamePart[],
+  setup: HandIn["setup"],
+  events: readonly RecordedEvent[],
+  version?: number,
+): PlayScore {
+  const replayed = games.map((g) => replay(g, setup, events, version));
   const told = replayed.find((r) => !r.refused) ?? replayed[replayed.length - 1]!;
   if (told.refused)
     throw NotAllowed.of("events", `events: number ${told.seq + 1} is not allowed by the rules (${told.refused.key})`);
   const v = view(told.play);
   const side = v.score.findIndex((s) => s.players.includes(0));
   const score = v.score[side]!;
-  const tally = v.tally[side]!;
-  const compared = { value: tally.own, unit: score.unit, finished: tally.finished, stage: tally.stage };
+  const reached = v.progress[side]!;
+  const compared = {
+    value: reached.own,
+    unit: score.unit,
+    better: score.better,
+    finished: reached.finished,
+    stage: reached.stage,
+  };
   return {
     ...compared,
-    match: score.value === tally.own ? null : score.value,
+    match: score.value === reached.own ? null : score.value,
     rank: rankOf(compared),
     working: score.working,
-    sends: tally.sends,
-    stages: tally.stages,
+    sends: reached.sends,
+    stages: reached.stages,
     stopped: v.done !== "over",
     won: v.ending && v.ending.winners.length > 0 ? v.ending.winners.includes(side) : null,
     seconds: Math.round((events[events.length - 1]?.at ?? 0) / 1000),

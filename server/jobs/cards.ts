@@ -1,5 +1,6 @@
 import { and, eq, gt, isNull, notExists, sql } from "drizzle-orm";
 import type { Making } from "#core/compile/card.ts";
+import { documentNow } from "#core/formats/before.ts";
 import { invite } from "../cards/invite.ts";
 import { makingFor } from "../cards/making.ts";
 import { giveCards, inForce, putInForce } from "../cards/versions.ts";
@@ -25,7 +26,9 @@ export async function cardsOf(schoolId: string, childId: string): Promise<void> 
       .select({
         id: card.id,
         hash: card.hash,
-        designed: sql<Making["designed"] | null>`${cardVersion.compiled}->'making'->'designed'`,
+        designed: sql<unknown>`${cardVersion.compiled}->'making'->'designed'`.mapWith(
+          (kept) => documentNow(kept) as Making["designed"] | null,
+        ),
       })
       .from(card)
       .innerJoin(cardVersion, inForce)

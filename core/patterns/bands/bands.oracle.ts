@@ -1,3 +1,4 @@
+import type { Match } from "../../match/match.ts";
 import type { GameEvent } from "../../records/events.ts";
 import type { Setup } from "../contract.ts";
 import type { BandsParams } from "./params.ts";
@@ -20,7 +21,7 @@ interface Sheet {
   floor: { side: number; band: number }[];
 }
 
-export function tellBands(p: BandsParams, setup: Setup, events: readonly GameEvent[]): OracleBands {
+export function tellBands(p: BandsParams, match: Match, setup: Setup, events: readonly GameEvent[]): OracleBands {
   const n = p.points.length;
   const everyone = Array.from({ length: setup.players }, (_, i) => i);
   const teams: number[][] = [];
@@ -105,22 +106,22 @@ export function tellBands(p: BandsParams, setup: Setup, events: readonly GameEve
     const mustDecide = p.blocker && lastOfSide && !decided;
     let ok = false;
     if (!isOver() && e.at >= last) {
-      if (e.kind === "rest" && !complete && !mustDecide && bandNo(e.zone) !== null) {
-        sheet.floor.push({ side, band: bandNo(e.zone)! });
+      if (e.kind === "send" && e.rest !== undefined && !complete && !mustDecide && bandNo(e.rest) !== null) {
+        sheet.floor.push({ side, band: bandNo(e.rest)! });
         decided = false;
         ok = true;
-      } else if (e.kind === "knock" && sheet.floor[e.piece] && bandNo(e.zone) !== null) {
-        sheet.floor[e.piece]!.band = bandNo(e.zone)!;
+      } else if (e.kind === "move" && sheet.floor[e.piece] && bandNo(e.place) !== null) {
+        sheet.floor[e.piece]!.band = bandNo(e.place)!;
         ok = true;
       } else if (
-        e.kind === "block" &&
+        e.kind === "choose" &&
         mustDecide &&
-        (e.zone === null || (e.zone !== "over" && bandNo(e.zone) !== null))
+        (e.pick === null || (e.pick !== "over" && bandNo(e.pick) !== null))
       ) {
         decided = true;
         ok = true;
       } else if (e.kind === "stand" && sheet.floor.length > 0) ok = true;
-      else if (e.kind === "carry" && p.carry && sheet.floor.length === 0 && sheet.rounds.length > 0) ok = true;
+      else if (e.kind === "carry" && match.carry && sheet.floor.length === 0 && sheet.rounds.length > 0) ok = true;
       else if (e.kind === "ready" && complete) {
         sheet.rounds.push(
           teams.map((_, s) => sheet.floor.filter((f) => f.side === s).reduce((sum, f) => sum + worth(f.band), 0)),

@@ -1,11 +1,14 @@
 import { describe, expect, it } from "vitest";
+import { askOf } from "../../asks/ask.ts";
 import type { GameEvent } from "../../records/events.ts";
 import { isRefusal, type Mode } from "../contract.ts";
-import { bands } from "./index.ts";
+import { bands as pattern } from "./index.ts";
 import { type BandsParams, bandsParams } from "./params.ts";
 import type { BandsState } from "./rules.ts";
 
-const base: BandsParams = { ...bands.example.params, pieces: 2, counting: "all", lead: "same" };
+const bands = pattern.rules;
+const { initial } = pattern.match;
+const base: BandsParams = { ...pattern.example.params, pieces: 2, counting: "all", lead: "same" };
 const params = (change: Partial<BandsParams> = {}) => bandsParams.parse({ ...base, ...change });
 const finish = (f: Partial<BandsParams["finish"]>): BandsParams["finish"] => ({
   rounds: null,
@@ -16,8 +19,8 @@ const finish = (f: Partial<BandsParams["finish"]>): BandsParams["finish"] => ({
 });
 
 /** Plays a script: `3` a piece stops in band 3, `s` short, `o` over, `k0:2` piece 0 knocked to band 2, `#` count, `b2`/`b-` a blocker, `|` stood up, `~` carried. */
-function play(p: BandsParams, script: string, mode: Mode = "alone", players = 1): BandsState {
-  let state = bands.start(p, { players, mode, seed: 1 });
+function play(p: BandsParams, script: string, mode: Mode = "alone", players = 1, match = initial): BandsState {
+  let state = bands.start(p, match, { players, mode, seed: 1 });
   for (const word of script.split(" ").filter(Boolean)) {
     const after = bands.step(state, eventOf(word));
     if (isRefusal(after)) throw new Error(`${word}: ${after.refused.key}`);
@@ -31,10 +34,11 @@ function eventOf(word: string): GameEvent {
   if (word === "#") return { kind: "ready", at };
   if (word === "|") return { kind: "stand", at };
   if (word === "~") return { kind: "carry", at };
-  if (word.startsWith("b")) return { kind: "block", at, zone: word === "b-" ? null : zone(word.slice(1)) };
+  if (word.startsWith("b"))
+    return { kind: "choose", at, of: "blocker", pick: word === "b-" ? null : zone(word.slice(1)) };
   const knock = /^k(\d+):(\w)$/.exec(word);
-  if (knock) return { kind: "knock", at, piece: Number(knock[1]), zone: zone(knock[2]!) };
-  return { kind: "rest", at, zone: zone(word) };
+  if (knock) return { kind: "move", at, piece: Number(knock[1]), place: zone(knock[2]!) };
+  return { kind: "send", at, rest: zone(word) };
 }
 const totals = (s: BandsState) => bands.score(s).map((x) => x.value);
 const refused = (s: BandsState, word: string) => {
@@ -69,7 +73,7 @@ describe("Bands", () => {
     const s = play(p, "3 2 4 3 #", "against", 2);
     expect(totals(s)).toEqual([4, 0]);
     expect(bands.score(s)[0]!.working).toBe("10 - 6 = 4");
-    expect(bands.tally(s).map((t) => t.own)).toEqual([10, 6]);
+    expect(bands.progress(s).map((t) => t.own)).toEqual([10, 6]);
     const on = play(p, "3 2 4 3 # 4 1 4 2 #", "against", 2);
     expect(bands.score(on)[0]!.working).toBe("12 - 3 = 9; 4 + 9 = 13");
     expect(totals(play(p, "2 2 2 2 #", "against", 2))).toEqual([0, 0]);
@@ -77,12 +81,12 @@ describe("Bands", () => {
 
   it("makes two sides of three to six players by difference, one in a relay", () => {
     const p = params({ counting: "difference" });
-    expect(bands.start(p, { players: 5, mode: "against", seed: 1 }).sides).toEqual([
+    expect(bands.start(p, initial, { players: 5, mode: "against", seed: 1 }).sides).toEqual([
       [0, 2, 4],
       [1, 3],
     ]);
-    expect(bands.start(p, { players: 3, mode: "relay", seed: 1 }).sides).toEqual([[0, 1, 2]]);
-    expect(bands.start(params(), { players: 3, mode: "against", seed: 1 }).sides).toEqual([[0], [1], [2]]);
+    expect(bands.start(p, initial, { players: 3, mode: "relay", seed: 1 }).sides).toEqual([[0, 1, 2]]);
+    expect(bands.start(params(), initial, { players: 3, mode: "against", seed: 1 }).sides).toEqual([[0], [1], [2]]);
     const order = ["", "1", "1 1", "1 1 1", "1 1 1 1 #"].map(
       (script) => bands.turn(play(p, script, "against", 4)).player,
     );
@@ -132,23 +136,23 @@ describe("Bands", () => {
   it("asks about the blocker before a side's last piece, once, and never forgets it", () => {
     const p = params({ blocker: true });
     const asks = play(p, "1 1", "against", 2);
-    expect(bands.legal(asks)[0]!.kind).toBe("block");
+    expect(bands.asks(asks)[0]!.kind).toBe("choose");
     expect(refused(asks, "2")).toBe("refused.blockerFirst");
     const placed = play(p, "1 1 b3", "against", 2);
     expect(placed.blocked).toBe("z3");
-    expect(bands.legal(placed)[0]!.kind).toBe("rest");
-    expect(bands.legal(play(p, "1 1 b- 2", "against", 2))[0]!.kind).toBe("block");
+    expect(bands.asks(placed)[0]!.kind).toBe("send");
+    expect(bands.asks(play(p, "1 1 b- 2", "against", 2))[0]!.kind).toBe("choose");
     expect(refused(play(p, "", "against", 2), "b1")).toBe("refused.blockerNotNow");
     expect(refused(play(params(), "1"), "b1")).toBe("refused.noBlocker");
-    expect(bands.legal(play({ ...p, pieces: 1 }, ""))[0]!.kind).toBe("block");
+    expect(bands.asks(play({ ...p, pieces: 1 }, ""))[0]!.kind).toBe("choose");
   });
 
   it("may be carried over between rounds, not within one", () => {
     const s = play(params(), "1 1 #");
-    expect(bands.legal(s)).toContainEqual({ kind: "carry" });
+    expect(askOf(bands.asks(s), "carry")).toBeDefined();
     expect(play(params(), "1 1 # ~ 2").carried).toBe(1);
     expect(refused(play(params(), "1"), "~")).toBe("refused.carryBetween");
-    expect(refused(play(params({ carry: false }), "1 1 #"), "~")).toBe("refused.noCarry");
+    expect(refused(play(params(), "1 1 #", "alone", 1, { ...initial, carry: false }), "~")).toBe("refused.noCarry");
   });
 
   it("wants the round counted before the next piece, and all pieces before the count", () => {
@@ -159,9 +163,9 @@ describe("Bands", () => {
 
   it("aims no further than an exact finish needs", () => {
     const p = params({ finish: finish({ total: 7, exact: true }) });
-    const next = bands.next(play(p, "4 s #"));
-    if (!next || !("branches" in next)) throw new Error("a send was expected");
-    expect(next.branches.map((b) => b.worth)).toEqual([0, 1, 0, 0, 0, 0]);
+    const send = askOf(bands.asks(play(p, "4 s #")), "send");
+    if (send?.aim.kind !== "zones") throw new Error("a send was expected");
+    expect(send.aim.worth).toEqual({ short: 0, z1: 1, z2: 0, z3: 0, z4: 0, over: 0 });
   });
 
   it.each([

@@ -1,8 +1,10 @@
-import type { Pattern, Phrase } from "../contract.ts";
-import { addPeg, knobs, pegKnobs, removePeg } from "./knobs.ts";
-import { layout, movePeg, pegs } from "./layout.ts";
+import { isSend } from "../../aim/actions.ts";
+import { USUAL_MATCH } from "../../match/match.ts";
+import { MODES, type Pattern, type Phrase } from "../contract.ts";
+import { knobs, pegKnobs } from "./knobs.ts";
+import { bandsGround } from "./layout.ts";
 import { type BandsParams, bandsParams } from "./params.ts";
-import * as rules from "./rules.ts";
+import { type BandsState, bandsRules, matchApart, possible } from "./rules.ts";
 
 function summary(p: BandsParams): Phrase {
   const { rounds, total } = p.finish;
@@ -12,34 +14,19 @@ function summary(p: BandsParams): Phrase {
 }
 
 /** Slide or roll so that it stops in a scoring band. */
-export const bands: Pattern<BandsParams, rules.BandsState> = {
+export const bands: Pattern<BandsParams, BandsState> = {
   name: "bands",
   rulesVersion: 1,
   params: bandsParams,
-  start: rules.start,
-  legal: rules.legal,
-  step: rules.step,
-  next: rules.next,
-  due: () => null,
-  timed: () => false,
-  key: rules.key,
-  turn: rules.turn,
-  done: () => [],
-  score: rules.score,
-  ending: rules.ending,
-  tally: rules.tally,
-  possible: rules.possible,
-  matchApart: rules.matchApart,
-  layout,
+  rules: bandsRules,
+  match: { fields: ["carry"], initial: { ...USUAL_MATCH, carry: true } },
+  modes: MODES,
+  actions: isSend,
+  ground: bandsGround,
+  problems: () => [],
+  possible,
+  matchApart,
   needs: (p) => ({ pieces: p.pieces, blocker: p.blocker, apart: true, sends: null }),
-  swapTarget: (p) => p,
-  touchCounts: (p) => p,
-  moveAside: () => null,
-  squeeze: (p, k) => ({ ...p, width: Math.max(0.3, Math.round(p.width * k * 100) / 100) }),
-  pegs,
-  movePeg,
-  addPeg,
-  removePeg,
   knobs,
   pegKnobs,
   summary,
@@ -60,8 +47,6 @@ export const bands: Pattern<BandsParams, rules.BandsState> = {
     "refused.blockerNotNow",
     "refused.noBlocker",
     "refused.nothingFell",
-    "refused.noCarry",
-    "refused.carryBetween",
     "refused.roundOpen",
   ],
   example: {
@@ -82,8 +67,8 @@ export const bands: Pattern<BandsParams, rules.BandsState> = {
       blocker: false,
       lead: "winner",
       order: "piece",
-      carry: true,
       tie: "shared",
     },
+    match: { ...USUAL_MATCH, carry: true },
   },
 };

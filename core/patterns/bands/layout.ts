@@ -1,12 +1,13 @@
 import type { Part } from "../../yard/parts.ts";
-import type { Peg } from "../contract.ts";
+import type { Ground, Peg, Probe } from "../contract.ts";
+import { addPeg, removePeg } from "./knobs.ts";
 import type { BandsParams } from "./params.ts";
 
 const LEAST_DEPTH = 0.1;
 const cm = (m: number) => Math.round(m * 100) / 100;
 
 /** A start line, the lines across, and the band between each two of them. */
-export function layout(p: BandsParams, space: { length: number; width: number }): Part[] {
+function parts(p: BandsParams, space: { length: number; width: number }): Part[] {
   const width = Math.min(p.width, space.width);
   return [
     { kind: "line", id: "start", along: 0, across: 0, width: Math.min(1.2, space.width), role: "start" },
@@ -30,14 +31,40 @@ export function layout(p: BandsParams, space: { length: number; width: number })
   ];
 }
 
-export function pegs(p: BandsParams): Peg[] {
+function pegs(p: BandsParams): Peg[] {
   return p.lines.map((distance, i) => ({ id: `b${i + 1}`, label: `${i + 1}`, distance, kind: "line" }));
 }
 
 /** A line stops 10 cm before its neighbour, so bands never overlap. */
-export function movePeg(p: BandsParams, id: string, metres: number): BandsParams {
+function movePeg(p: BandsParams, id: string, metres: number): BandsParams {
   const i = Number(id.slice(1)) - 1;
   const low = i > 0 ? p.lines[i - 1]! + LEAST_DEPTH : 0.3;
   const high = i < p.lines.length - 1 ? p.lines[i + 1]! - LEAST_DEPTH : 30;
   return { ...p, lines: p.lines.map((d, k) => (k === i ? cm(Math.min(high, Math.max(low, metres))) : d)) };
 }
+
+/** Under each line but the last: the chance to stop in the band that begins there, aimed at its middle. */
+const probes = (p: BandsParams): Probe[] =>
+  p.points.map((_, i) => {
+    const id = `z${i + 1}`;
+    const worth = Object.fromEntries(p.points.map((_, k) => [`z${k + 1}`, k === i ? 1 : 0]));
+    return {
+      id,
+      peg: `b${i + 1}`,
+      ask: { kind: "send", player: 0, from: "start", manner: {}, aim: { kind: "zones", worth }, fetch: false },
+      counts: (e) => (e.kind === "send" && e.rest === id ? 1 : 0),
+    };
+  });
+
+export const bandsGround: Ground<BandsParams> = {
+  parts,
+  pegs,
+  probes,
+  moves: "together",
+  move: (p, id, { along }) => (along === undefined ? p : movePeg(p, id, along)),
+  add: addPeg,
+  remove: removePeg,
+  squeeze: (p, k) => ({ ...p, width: Math.max(0.3, Math.round(p.width * k * 100) / 100) }),
+  swap: (p) => p,
+  touchCounts: (p) => p,
+};

@@ -56,8 +56,6 @@ export const bandsParams = z
     lead: z.enum(["alternate", "winner", "loser", "same"]),
     /** Sides take turns piece by piece, or send all their pieces at once. */
     order: z.enum(["piece", "set"]),
-    /** A match may go on another day, or with another thing. */
-    carry: z.boolean(),
     /** Equal after the last round: shared, or one more round. */
     tie: z.enum(["shared", "extra"]),
   })

@@ -1,17 +1,17 @@
+import type { Ask } from "../../asks/ask.ts";
+import type { Match } from "../../match/match.ts";
 import type { GameEvent } from "../../records/events.ts";
 import {
   type BaseState,
   type Ending,
-  type Legal,
-  type NextSend,
-  type NextSure,
   type Phrase,
   type Possible,
+  type Progress,
   type Refusal,
+  type Rules,
   refuse,
   type Score,
   type Setup,
-  type Tally,
 } from "../contract.ts";
 import { type BandsParams, MOST_ROUNDS } from "./params.ts";
 
@@ -29,6 +29,7 @@ interface Closed {
 }
 export interface BandsState extends BaseState {
   params: BandsParams;
+  match: Match;
   /** Players of each side. */
   sides: readonly (readonly number[])[];
   totals: readonly number[];
@@ -48,12 +49,13 @@ export interface BandsState extends BaseState {
   over: boolean;
 }
 
-export function start(params: BandsParams, setup: Setup): BandsState {
+function start(params: BandsParams, match: Match, setup: Setup): BandsState {
   const sides = sidesOf(params, setup);
   const zeros = sides.map(() => 0);
   return {
     setup,
     params,
+    match,
     sides,
     totals: zeros,
     earned: zeros,
@@ -71,7 +73,8 @@ export function start(params: BandsParams, setup: Setup): BandsState {
 }
 
 /** Together: one side. Against for the difference with three or more: two sides, every other player. Else each alone. */
-function sidesOf(p: BandsParams, { players, mode }: Setup): number[][] {
+function sidesOf(p: BandsParams, { players, mode, sides }: Setup): readonly (readonly number[])[] {
+  if (sides) return sides;
   const all = Array.from({ length: players }, (_, i) => i);
   if (mode === "relay") return [all];
   if (mode === "against" && p.counting === "difference" && players > 2)
@@ -102,53 +105,96 @@ const asksBlocker = (s: BandsState) =>
   s.params.blocker && !s.decided && !full(s) && sentBy(s, sideToSend(s)) === s.params.pieces - 1;
 const betweenRounds = (s: BandsState) => s.pieces.length === 0 && s.round > 1;
 
-export function legal(s: BandsState): Legal[] {
+/** Collecting, and deciding on a blocker. Seconds. */
+const SETTLE = 4;
+const DECIDE = 5;
+
+function asks(s: BandsState): Ask[] {
   if (s.over) return [];
   const zones = zoneIds(s.params);
-  const out: Legal[] = [];
-  if (full(s)) out.push({ kind: "ready" });
-  else if (asksBlocker(s)) out.push({ kind: "block", zones: zones.filter((z) => z !== "over") });
-  else out.push({ kind: "rest", piece: s.pieces.length, zones });
-  if (s.pieces.length > 0)
+  const { player } = playerToSend(s);
+  const out: Ask[] = [];
+  if (full(s)) {
+    const walk = s.params.lines[s.params.lines.length - 1]!;
+    out.push({ kind: "ready", player, takes: { by: s.sides.flat(), seconds: SETTLE, walk, moving: true } });
+  } else if (asksBlocker(s)) {
+    const takes = { by: [player], seconds: DECIDE, walk: 0, moving: false };
+    out.push({ kind: "choose", player, of: "blocker", options: zones.filter((z) => z !== "over"), takes });
+  } else
+    out.push({
+      kind: "send",
+      player,
+      from: "start",
+      manner: {},
+      aim: { kind: "zones", worth: worths(s) },
+      fetch: false,
+    });
+  if (s.pieces.length > 0) {
+    const takes = { by: [player], seconds: DECIDE, walk: 0, moving: false };
     out.push(
-      { kind: "knock", pieces: s.pieces.map((p, piece) => ({ piece, player: p.player, zone: p.zone })), zones },
-      { kind: "stand" },
+      {
+        kind: "move",
+        player,
+        optional: true,
+        pieces: s.pieces.map((p, piece) => ({ piece, player: p.player, place: p.zone })),
+        places: zones,
+      },
+      { kind: "stand", player, optional: true, what: "marker", takes },
     );
-  if (s.params.carry && betweenRounds(s)) out.push({ kind: "carry" });
+  }
+  if (s.match.carry && betweenRounds(s)) out.push({ kind: "carry", player, optional: true });
   return out;
 }
 
-export function step(s: BandsState, e: GameEvent): BandsState | Refusal {
+/** What each place is worth now: its points, but none beyond what an exact finish still needs. */
+function worths(s: BandsState): Record<string, number> {
+  const p = s.params;
+  const { side } = playerToSend(s);
+  const need =
+    p.finish.exact && p.finish.total !== null && !byDifference(s)
+      ? p.finish.total - s.totals[side]! - lying(s)[side]!
+      : null;
+  return Object.fromEntries(
+    zoneIds(p).map((zone) => {
+      const points = pointsOf(p, zone);
+      return [zone, need !== null && points > need ? 0 : points];
+    }),
+  );
+}
+
+function step(s: BandsState, e: GameEvent): BandsState | Refusal {
   if (s.over) return refuse("refused.over");
   if (e.at < s.last) return refuse("refused.earlier");
   const at = { ...s, last: e.at };
   switch (e.kind) {
-    case "rest": {
+    case "send": {
+      if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });
       if (full(s)) return refuse("refused.roundFull");
       if (asksBlocker(s)) return refuse("refused.blockerFirst");
-      if (!zoneIds(s.params).includes(e.zone)) return refuse("refused.unknownZone", { zone: e.zone });
+      if (!zoneIds(s.params).includes(e.rest)) return refuse("refused.unknownZone", { zone: e.rest });
       const { side, player } = playerToSend(s);
       return {
         ...at,
-        pieces: [...s.pieces, { player, side, zone: e.zone }],
+        pieces: [...s.pieces, { player, side, zone: e.rest }],
         sent: s.sent.map((n, i) => (i === side ? n + 1 : n)),
         decided: false,
         blocked: null,
       };
     }
-    case "knock":
+    case "move":
       if (e.piece >= s.pieces.length) return refuse("refused.noSuchPiece", { piece: e.piece + 1 });
-      if (!zoneIds(s.params).includes(e.zone)) return refuse("refused.unknownZone", { zone: e.zone });
-      return { ...at, pieces: s.pieces.map((p, i) => (i === e.piece ? { ...p, zone: e.zone } : p)) };
-    case "block":
+      if (!zoneIds(s.params).includes(e.place)) return refuse("refused.unknownZone", { zone: e.place });
+      return { ...at, pieces: s.pieces.map((p, i) => (i === e.piece ? { ...p, zone: e.place } : p)) };
+    case "choose":
+      if (e.of !== "blocker") return refuse("refused.notInGame", { kind: e.kind });
       if (!asksBlocker(s)) return refuse(s.params.blocker ? "refused.blockerNotNow" : "refused.noBlocker");
-      if (e.zone !== null && (e.zone === "over" || !zoneIds(s.params).includes(e.zone)))
-        return refuse("refused.unknownZone", { zone: e.zone });
-      return { ...at, decided: true, blocked: e.zone };
+      if (e.pick !== null && (e.pick === "over" || !zoneIds(s.params).includes(e.pick)))
+        return refuse("refused.unknownZone", { zone: e.pick });
+      return { ...at, decided: true, blocked: e.pick };
     case "stand":
       return s.pieces.length === 0 ? refuse("refused.nothingFell") : at;
     case "carry":
-      if (!s.params.carry) return refuse("refused.noCarry");
+      if (!s.match.carry) return refuse("refused.noCarry");
       return betweenRounds(s) ? { ...at, carried: s.carried + 1 } : refuse("refused.carryBetween");
     case "ready":
       return full(s)
@@ -214,13 +260,14 @@ function finished(s: BandsState): boolean {
   return !(level && tie === "extra" && !(finish.exact && reached(s)));
 }
 
-export function score(s: BandsState): Score[] {
+function score(s: BandsState): Score[] {
   const points = lying(s);
   return s.sides.map((players, i) => ({
     players,
     value: s.totals[i]!,
     soFar: s.totals[i]! + points[i]!,
     unit: "points",
+    better: "more",
     working: working(s, i, points),
     rank: s.totals[i]!,
   }));
@@ -243,7 +290,7 @@ function working(s: BandsState, side: number, points: readonly number[]): string
   return parts.join("; ");
 }
 
-export function ending(s: BandsState): Ending | null {
+function ending(s: BandsState): Ending | null {
   if (!s.over) return null;
   const reason: Phrase = reached(s)
     ? { key: "bands.end.total", params: { total: s.params.finish.total! } }
@@ -253,7 +300,7 @@ export function ending(s: BandsState): Ending | null {
   return { reason, winners: s.totals.flatMap((t, i) => (t === best ? [i] : [])) };
 }
 
-export function turn(s: BandsState): { player: number; side: number; now: Phrase } {
+function turn(s: BandsState): { player: number; side: number; now: Phrase } {
   const at = playerToSend(s);
   if (s.over) return { ...at, now: { key: "play.over" } };
   if (full(s)) return { ...at, now: { key: "bands.settle" } };
@@ -266,7 +313,7 @@ export function turn(s: BandsState): { player: number; side: number; now: Phrase
   };
 }
 
-export function tally(s: BandsState): Tally[] {
+function progress(s: BandsState): Progress[] {
   const played = s.round - 1;
   const { finish } = s.params;
   return s.sides.map((_, i) => ({
@@ -290,14 +337,14 @@ export function possible(p: BandsParams): Possible {
   const { rounds, total, exact } = p.finish;
   const inRounds = (rounds ?? MOST_ROUNDS) * round;
   const most = total === null ? inRounds : Math.min(inRounds, exact ? total : total - 1 + round);
-  return { unit: "points", least: 0, most, values: null, finished: { least: 0, most }, stages: 0 };
+  return { unit: "points", better: "more", least: 0, most, values: null, finished: { least: 0, most }, stages: 0 };
 }
 
 /**
  * Where pieces lie matters to the future only by their sum, since no outcome of the forecast moves one; and where nothing hangs
  * on a single round (an exact finish, a difference, who leads), only the sum with the total matters.
  */
-export function key(s: BandsState): string {
+function key(s: BandsState): string {
   const perRound =
     s.params.finish.exact ||
     byDifference(s) ||
@@ -308,32 +355,18 @@ export function key(s: BandsState): string {
   return JSON.stringify([held, s.pieces.length, s.round, s.lead, turnOf, s.decided, s.over]);
 }
 
-/** Collecting, and deciding on a blocker. Seconds. */
-const SETTLE = 4;
-const DECIDE = 5;
-
-export function next(s: BandsState): NextSend | NextSure | null {
-  if (s.over) return null;
-  const p = s.params;
-  if (full(s)) {
-    const walk = p.lines[p.lines.length - 1]!;
-    return { event: { kind: "ready" }, by: s.sides.flat(), seconds: SETTLE, walk, moving: true };
-  }
-  const { side, player } = playerToSend(s);
-  if (asksBlocker(s))
-    return { event: { kind: "block", zone: null }, by: [player], seconds: DECIDE, walk: 0, moving: false };
-  const need =
-    p.finish.exact && p.finish.total !== null && !byDifference(s)
-      ? p.finish.total - s.totals[side]! - lying(s)[side]!
-      : null;
-  return {
-    player,
-    from: "start",
-    shot: { kind: "zones" },
-    branches: zoneIds(p).map((zone) => {
-      const points = pointsOf(p, zone);
-      return { ref: zone, worth: need !== null && points > need ? 0 : points, event: { kind: "rest", zone } };
-    }),
-    fetch: false,
-  };
-}
+export const bandsRules: Rules<BandsParams, BandsState> = {
+  start,
+  asks,
+  step,
+  due: () => null,
+  clock: () => "none",
+  // A total that somebody reaches, an extra round and who leads are everybody's.
+  sidesMeet: () => true,
+  key,
+  turn,
+  done: () => [],
+  score,
+  ending,
+  progress,
+};

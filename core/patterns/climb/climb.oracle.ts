@@ -1,3 +1,4 @@
+import type { Match } from "../../match/match.ts";
 import type { GameEvent } from "../../records/events.ts";
 import type { Setup } from "../contract.ts";
 import type { ClimbParams } from "./params.ts";
@@ -16,7 +17,7 @@ type Ask = "start" | "send" | "exercise";
 type Came = { kind: "start" | "exercise" | "bell"; at: number } | { kind: "send"; hit: string | null; at: number };
 
 function* story(
-  p: ClimbParams,
+  p: ClimbParams & Match,
   me: Told,
 ): Generator<Ask | "turnAfterHit" | "turnAfterMiss" | "turnAfterGo", void, Came> {
   const line = p.ladder.kind === "line";
@@ -34,7 +35,7 @@ function* story(
   const theOne = p.ladder.kind === "line" ? p.ladder.target.id : null;
   for (let go = 1; go <= p.goes.count; go++) {
     let began = 0;
-    if (p.timeLimit !== null || p.scoring.by === "time") began = (yield "start").at;
+    if (p.seconds !== null || p.scoring.by === "time") began = (yield "start").at;
     let strikes = 0;
     me.rung = me.sends = me.points = 0;
     let ms = 0;
@@ -43,7 +44,7 @@ function* story(
       const came = yield "send";
       ms = came.at - began;
       if (came.kind === "bell") {
-        ms = p.timeLimit! * 1000;
+        ms = p.seconds! * 1000;
         break;
       }
       if (came.kind !== "send") throw new Error("story: expected a send");
@@ -60,7 +61,7 @@ function* story(
       if (p.forfeit && strikes === p.forfeit.misses) {
         const done = yield "exercise";
         if (done.kind === "bell") {
-          ms = p.timeLimit! * 1000;
+          ms = p.seconds! * 1000;
           break;
         }
         strikes = 0;
@@ -84,7 +85,8 @@ export interface OracleClimb {
   winners: number[] | null;
 }
 
-export function tellClimb(p: ClimbParams, setup: Setup, events: readonly GameEvent[]): OracleClimb {
+export function tellClimb(params: ClimbParams, match: Match, setup: Setup, events: readonly GameEvent[]): OracleClimb {
+  const p = { ...params, ...match };
   const together = setup.mode === "relay";
   const told: Told[] = Array.from({ length: together ? 1 : setup.players }, () => ({
     gos: [],
@@ -94,7 +96,7 @@ export function tellClimb(p: ClimbParams, setup: Setup, events: readonly GameEve
   }));
   const stories = told.map((t) => story(p, t));
   const waits = stories.map((s) => s.next());
-  const clock = p.timeLimit !== null || p.scoring.by === "time";
+  const clock = p.seconds !== null || p.scoring.by === "time";
   const swap = clock && !together ? "go" : p.swap;
   let player = 0;
   let over = false;
@@ -131,13 +133,13 @@ export function tellClimb(p: ClimbParams, setup: Setup, events: readonly GameEve
     const wait = waits[mine()]!;
     const ask = wait.done ? null : (wait.value as Ask);
     let ok = !over && e.at >= last && ask !== null;
-    const due = p.timeLimit === null ? Number.POSITIVE_INFINITY : began + p.timeLimit * 1000;
+    const due = p.seconds === null ? Number.POSITIVE_INFINITY : began + p.seconds * 1000;
     if (ok) {
       const known = p.ladder.kind === "line" ? [p.ladder.target.id] : p.ladder.targets.map((t) => t.id);
       if (ask === "start") ok = e.kind === "ready";
-      else if (e.kind === "bell") ok = p.timeLimit !== null && e.at >= due;
-      else if (ask === "exercise") ok = e.kind === "forfeit" && e.at <= due;
-      else ok = e.kind === "send" && e.at <= due && (e.hit === null || known.includes(e.hit));
+      else if (e.kind === "bell") ok = p.seconds !== null && e.at >= due;
+      else if (ask === "exercise") ok = e.kind === "task" && e.at <= due;
+      else ok = e.kind === "send" && e.at <= due && e.hit !== undefined && (e.hit === null || known.includes(e.hit));
     }
     accepted.push(ok);
     if (!ok) continue;
@@ -146,8 +148,8 @@ export function tellClimb(p: ClimbParams, setup: Setup, events: readonly GameEve
       began = e.at;
       feed({ kind: "start", at: e.at });
     } else if (e.kind === "bell") feed({ kind: "bell", at: e.at });
-    else if (e.kind === "forfeit") feed({ kind: "exercise", at: e.at });
-    else if (e.kind === "send") feed({ kind: "send", hit: e.hit, at: e.at });
+    else if (e.kind === "task") feed({ kind: "exercise", at: e.at });
+    else if (e.kind === "send") feed({ kind: "send", hit: e.hit ?? null, at: e.at });
   }
 
   const better = (a: Told["gos"][number], b: Told["gos"][number]): boolean => {

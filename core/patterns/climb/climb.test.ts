@@ -1,21 +1,29 @@
 import { describe, expect, it } from "vitest";
+import { askOf } from "../../asks/ask.ts";
+import { type Match, match } from "../../match/match.ts";
+import type { MatchState } from "../../match/matched.ts";
 import type { GameEvent } from "../../records/events.ts";
 import { isRefusal, type Mode } from "../contract.ts";
-import { climb } from "./index.ts";
+import { climb as pattern } from "./index.ts";
 import { type ClimbParams, climbParams } from "./params.ts";
-import type { ClimbState } from "./rules.ts";
+import type { Climber } from "./rules.ts";
 
-type Change = Partial<ClimbParams>;
-const base = climb.example.params;
+type Whole = ClimbParams & Match;
+type Change = Partial<Whole>;
+const climb = pattern.rules;
+const base = pattern.example.params;
+/** Parameters and the match around them. */
+const split = ({ goes, swap, end, seconds, carry, ...p }: Whole) =>
+  [climbParams.parse(p), match.parse({ goes, swap, end, seconds, carry })] as const;
 const three = {
   ...base.ladder,
   targets: (base.ladder as { targets: unknown[] }).targets.slice(0, 3),
 } as ClimbParams["ladder"];
-const params = (change: Change = {}): ClimbParams => climbParams.parse({ ...base, ladder: three, ...change });
+const params = (change: Change = {}): Whole => ({ ...base, ladder: three, ...pattern.match.initial, ...change });
 
 /** Plays a short script: `t1` a hit on that target, `-` a miss, `!` a forfeit done, `>` start, `bell`; a number waits so many seconds. */
-function play(p: ClimbParams, script: string, mode: Mode = "alone", players = 1): ClimbState {
-  let state = climb.start(p, { players, mode, seed: 1 });
+function play(p: Whole, script: string, mode: Mode = "alone", players = 1): MatchState<ClimbParams, Climber> {
+  let state = climb.start(...split(p), { players, mode, seed: 1 });
   let at = 0;
   for (const word of script.split(" ").filter(Boolean)) {
     if (/^\d+$/.test(word)) {
@@ -24,7 +32,7 @@ function play(p: ClimbParams, script: string, mode: Mode = "alone", players = 1)
     }
     const event: GameEvent =
       word === "!"
-        ? { kind: "forfeit", at }
+        ? { kind: "task", at }
         : word === ">"
           ? { kind: "ready", at }
           : word === "bell"
@@ -36,13 +44,13 @@ function play(p: ClimbParams, script: string, mode: Mode = "alone", players = 1)
   }
   return state;
 }
-const value = (s: ClimbState, side = 0) => climb.score(s)[side]!.value;
+const value = (s: MatchState<ClimbParams, Climber>, side = 0) => climb.score(s)[side]!.value;
 
 describe("Climb", () => {
   it("moves on after a hit, repeats after a miss, and spends a try on another target", () => {
     const s = play(params(), "t1 - t3 t2");
     expect(climb.turn(s).now.params).toMatchObject({ label: "book", number: 3 });
-    expect(climb.tally(s)[0]).toMatchObject({ sends: 4, stage: 2, stages: 3, finished: false });
+    expect(climb.progress(s)[0]).toMatchObject({ sends: 4, stage: 2, stages: 3, finished: false });
     expect(climb.done(s)).toEqual(["t1", "t2"]);
   });
 
@@ -57,7 +65,7 @@ describe("Climb", () => {
     const order = (o: "nearest" | "farthest" | "listed") => {
       const l = three as Extract<ClimbParams["ladder"], { kind: "targets" }>;
       const p = params({ ladder: { ...l, order: o, targets: [l.targets[1]!, l.targets[2]!, l.targets[0]!] } });
-      return climb.start(p, { players: 1, mode: "alone", seed: 1 }).rungs;
+      return climb.start(...split(p), { players: 1, mode: "alone", seed: 1 }).sides[0]!.go.rungs;
     };
     expect(order("nearest")).toEqual(["t1", "t2", "t3"]);
     expect(order("farthest")).toEqual(["t3", "t2", "t1"]);
@@ -84,9 +92,9 @@ describe("Climb", () => {
   });
 
   it("rings a bell that ends the go, and takes nothing after it", () => {
-    const p = params({ timeLimit: 30 });
+    const p = params({ seconds: 30 });
     const s = play(p, "2 > 10 t1 10 -");
-    expect(climb.legal(s)).toContainEqual({ kind: "bell", dueAt: 32_000 });
+    expect(askOf(climb.asks(s), "bell")).toMatchObject({ dueAt: 32_000 });
     expect(climb.step(s, { kind: "send", at: 32_001, hit: "t2" })).toEqual({ refused: { key: "refused.afterBell" } });
     expect(climb.step(s, { kind: "bell", at: 31_000 })).toEqual({
       refused: { key: "refused.bellEarly", params: { seconds: 1 } },
@@ -102,8 +110,8 @@ describe("Climb", () => {
       key: "climb.line",
       params: { label: "bucket", item: "bucket", line: 3, lines: 3 },
     });
-    expect(climb.next(s)).toMatchObject({ from: "l3", shot: { target: "t1" } });
-    const parts = climb.layout(p, { length: 4, width: 2 });
+    expect(climb.asks(s)[0]).toMatchObject({ kind: "send", from: "l3", aim: { want: ["t1"] } });
+    const parts = pattern.ground.parts(p, { length: 4, width: 2 });
     const at = (id: string) => parts.find((x) => x.id === id) as { along: number };
     expect(at("t1").along - at("l3").along).toBeCloseTo(3, 10);
   });
@@ -111,13 +119,13 @@ describe("Climb", () => {
   it("asks for the forfeit each time the misses are spent, and for nothing else until it is done", () => {
     const p = params({ forfeit: { misses: 2, exercise: "hops", dose: 5 } });
     const owing = play(p, "- -");
-    expect(climb.legal(owing)).toEqual([{ kind: "forfeit", exercise: "hops", dose: 5 }]);
+    expect(climb.asks(owing)).toMatchObject([{ kind: "task", exercise: "hops", dose: 5 }]);
     expect(climb.step(owing, { kind: "send", at: 0, hit: null })).toEqual({
       refused: { key: "refused.forfeitFirst", params: { exercise: "hops" } },
     });
-    expect(climb.legal(play(p, "- - ! -"))[0]!.kind).toBe("send");
-    expect(climb.legal(play(p, "- - ! - -"))[0]!.kind).toBe("forfeit");
-    expect(climb.legal(play(p, "- t1 -"))[0]!.kind).toBe("forfeit");
+    expect(climb.asks(play(p, "- - ! -"))[0]!.kind).toBe("send");
+    expect(climb.asks(play(p, "- - ! - -"))[0]!.kind).toBe("task");
+    expect(climb.asks(play(p, "- t1 -"))[0]!.kind).toBe("task");
   });
 
   it("plays several goes and keeps the best, or all together", () => {
@@ -128,7 +136,7 @@ describe("Climb", () => {
   });
 
   it("passes the turn after each send, after a miss, or after a whole go", () => {
-    const turns = (swap: ClimbParams["swap"], script: string) =>
+    const turns = (swap: Match["swap"], script: string) =>
       climb.turn(play(params({ swap }), script, "turns", 3)).player;
     expect([turns("send", "t1"), turns("send", "t1 -"), turns("send", "t1 - t1")]).toEqual([1, 2, 0]);
     expect([turns("miss", "t1 t2"), turns("miss", "t1 -"), turns("miss", "- -")]).toEqual([0, 1, 2]);
@@ -165,12 +173,62 @@ describe("Climb", () => {
   it.each([
     [{ tries: 0 }, "tries must be 1 or more"],
     [{ tries: 2.5 }, "tries must be a whole number"],
-    [{ timeLimit: 3 }, "timeLimit must be 10 or more"],
-    [{ goes: { count: 9, keep: "best" } }, "count must be 5 or less"],
     [{ forfeit: { misses: 1, exercise: "", dose: 1 } }, "exercise must not be empty"],
-    [{ tries: null, goes: { count: 2, keep: "best" } }, "several goes for points need a tries cap or a time limit"],
   ])("names what is not allowed: %j", (change, message) => {
     const told = climbParams.safeParse({ ...base, ...change }).error!.issues.map((i) => i.message);
     expect(told).toContain(message);
+  });
+  it.each([
+    [{ seconds: 3 }, "seconds must be 10 or more"],
+    [{ goes: { count: 9, keep: "best" } }, "count must be 5 or less"],
+  ])("names what a match does not allow: %j", (change, message) => {
+    expect(match.safeParse(change).error!.issues.map((i) => i.message)).toContain(message);
+  });
+  it("wants a cap or a bell for several goes for points", () => {
+    const [p, m] = split(params({ tries: null, goes: { count: 2, keep: "best" } }));
+    expect(pattern.problems(p, m).map((x) => x.message)).toEqual([
+      "several goes for points need a tries cap or a time limit",
+    ]);
+    expect(pattern.problems({ ...p, tries: 9 }, m)).toEqual([]);
+  });
+
+  it("hands the turn on once the misses are spent, where that is the rule", () => {
+    const p = params({ swap: "budget", forfeit: { misses: 2, exercise: "hops", dose: 5 } });
+    const turns = (script: string) => climb.turn(play(p, script, "turns", 2)).player;
+    expect([turns("t1"), turns("- t1"), turns("- -"), turns("- - !")]).toEqual([0, 0, 0, 1]);
+  });
+
+  it("may be carried over to another day, where no clock runs", () => {
+    const p = params({ carry: true });
+    const carried = climb.step(play(p, "t1"), { kind: "carry", at: 0 });
+    expect(isRefusal(carried)).toBe(false);
+    expect(askOf(climb.asks(play(p, "t1")), "carry")).toBeDefined();
+    const clocked = play({ ...p, seconds: 30 }, "> t1");
+    expect(climb.step(clocked, { kind: "carry", at: 1 })).toEqual({ refused: { key: "refused.carryBetween" } });
+  });
+
+  it("plays two sides of two, each side's players in their turn", () => {
+    const [p, m] = split(params());
+    let state = climb.start(p, m, {
+      players: 4,
+      mode: "against",
+      seed: 1,
+      sides: [
+        [0, 1],
+        [2, 3],
+      ],
+    });
+    const turns: number[] = [];
+    for (let i = 0; i < 5; i++) {
+      turns.push(climb.turn(state).player);
+      const after = climb.step(state, { kind: "send", at: i, hit: i % 2 === 0 ? `t${i / 2 + 1}` : null });
+      if (isRefusal(after)) throw new Error(after.refused.key);
+      state = after;
+    }
+    expect(turns).toEqual([0, 2, 1, 3, 0]);
+    expect(climb.score(state).map((s) => s.players)).toEqual([
+      [0, 1],
+      [2, 3],
+    ]);
   });
 });

@@ -1,8 +1,11 @@
-import type { Pattern, Phrase } from "../contract.ts";
-import { addPeg, knobs, pegKnobs, removePeg } from "./knobs.ts";
-import { layout, moveAside, movePeg, pegs, squeeze, swapTarget, touchCounts } from "./layout.ts";
+import { isSend } from "../../aim/actions.ts";
+import { USUAL_MATCH } from "../../match/match.ts";
+import { type MatchState, matched } from "../../match/matched.ts";
+import { MODES, type Pattern, type Phrase } from "../contract.ts";
+import { knobs, pegKnobs } from "./knobs.ts";
+import { climbGround } from "./layout.ts";
 import { type ClimbParams, climbParams } from "./params.ts";
-import * as rules from "./rules.ts";
+import { type Climber, climbGo, possible } from "./rules.ts";
 
 function summary(p: ClimbParams): Phrase {
   const tries = p.tries ?? 0;
@@ -12,34 +15,22 @@ function summary(p: ClimbParams): Phrase {
 }
 
 /** Targets in a fixed order: a hit moves on, a miss repeats; or one target, and the line moves back. */
-export const climb: Pattern<ClimbParams, rules.ClimbState> = {
+export const climb: Pattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
   name: "climb",
   rulesVersion: 1,
   params: climbParams,
-  start: rules.start,
-  legal: rules.legal,
-  step: rules.step,
-  next: rules.next,
-  due: rules.due,
-  timed: rules.timed,
-  key: rules.key,
-  turn: rules.turn,
-  done: rules.done,
-  score: rules.score,
-  ending: rules.ending,
-  tally: rules.tally,
-  possible: rules.possible,
-  matchApart: rules.matchApart,
-  layout,
+  rules: matched(climbGo),
+  match: { fields: ["seconds", "goes", "swap", "end", "carry"], initial: USUAL_MATCH },
+  modes: MODES,
+  actions: isSend,
+  ground: climbGround,
+  problems: (p, m) =>
+    p.tries === null && m.seconds === null && p.scoring.by === "points" && m.goes.count > 1
+      ? [{ path: ["params", "tries"], message: "several goes for points need a tries cap or a time limit" }]
+      : [],
+  possible,
+  matchApart: () => false,
   needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.tries }),
-  swapTarget,
-  touchCounts,
-  squeeze,
-  moveAside,
-  pegs,
-  movePeg,
-  addPeg,
-  removePeg,
   knobs,
   pegKnobs,
   summary,
@@ -52,10 +43,7 @@ export const climb: Pattern<ClimbParams, rules.ClimbState> = {
     "climb.summary.points",
     "climb.summary.tries",
     "climb.summary.time",
-    "refused.noBell",
-    "refused.bellEarly",
     "refused.noForfeit",
-    "refused.afterBell",
     "refused.forfeitFirst",
     "refused.unknownTarget",
   ],
@@ -122,12 +110,9 @@ export const climb: Pattern<ClimbParams, rules.ClimbState> = {
         ],
       },
       tries: 16,
-      timeLimit: null,
       scoring: { by: "points", first: 2, growth: 1 },
       forfeit: null,
-      goes: { count: 1, keep: "best" },
-      swap: "send",
-      end: "all",
     },
+    match: USUAL_MATCH,
   },
 };

@@ -1,7 +1,8 @@
 import type { HitRule, SingleRule } from "../../aim/hit-rule.ts";
 import type { Face } from "../../kit/face.ts";
 import type { Part } from "../../yard/parts.ts";
-import type { Peg } from "../contract.ts";
+import type { Ground, Peg, Probe } from "../contract.ts";
+import { addPeg, removePeg } from "./knobs.ts";
 import type { ClimbParams, ClimbTarget } from "./params.ts";
 
 /** Room behind the one target of a line ladder, metres. */
@@ -46,7 +47,7 @@ function targetPart(t: Omit<ClimbTarget, "distance">, along: number): Part {
 }
 
 /** Targets in front of one line; or, where the line moves, one target near the far end and a line a level. */
-export function layout({ ladder }: ClimbParams, space: { length: number; width: number }): Part[] {
+function parts({ ladder }: ClimbParams, space: { length: number; width: number }): Part[] {
   if (ladder.kind === "targets")
     return [
       { kind: "line", id: "start", along: 0, across: 0, width: Math.min(LINE_WIDTH, space.width), role: "start" },
@@ -71,14 +72,14 @@ export function layout({ ladder }: ClimbParams, space: { length: number; width: 
   ];
 }
 
-export function pegs({ ladder }: ClimbParams): Peg[] {
+function pegs({ ladder }: ClimbParams): Peg[] {
   return ladder.kind === "targets"
     ? ladder.targets.map((t) => ({ id: t.id, label: t.label, item: t.item, distance: t.distance, kind: "target" }))
     : ladder.lines.map((d, i) => ({ id: `l${i + 1}`, label: `${i + 1}`, distance: d, kind: "line" }));
 }
 
 /** Lines keep their order: one stops 5 cm before its neighbour. Everything stays between 0.3 m and 30 m. */
-export function movePeg(p: ClimbParams, id: string, metres: number): ClimbParams {
+function movePeg(p: ClimbParams, id: string, metres: number): ClimbParams {
   const { ladder } = p;
   const held = cm(Math.min(30, Math.max(0.3, metres)));
   if (ladder.kind === "targets")
@@ -105,25 +106,52 @@ function changeTarget(
 }
 
 /** Another thing in the place of a target, with its sizes; what counts, and how full it is, stays. */
-export const swapTarget = (p: ClimbParams, id: string, face: Face): ClimbParams =>
+const swapTarget = (p: ClimbParams, id: string, face: Face): ClimbParams =>
   changeTarget(p, id, (t) => {
     const { opening: _o, openingDepth: _d, gap: _g, weight, ...rest } = t;
     const { mass, contents, ...as } = face;
     return { ...rest, ...as, ...(weight && { weight: { mass, contents, filling: weight.filling } }) } as typeof t;
   });
 
-export const touchCounts = (p: ClimbParams, id: string): ClimbParams =>
+const touchCounts = (p: ClimbParams, id: string): ClimbParams =>
   changeTarget(p, id, (t) => ({ ...t, counts: ["touch"] }));
 
-export function squeeze(p: ClimbParams, k: number): ClimbParams {
+function squeeze(p: ClimbParams, k: number): ClimbParams {
   const { ladder } = p;
   if (ladder.kind === "line") return p;
   return { ...p, ladder: { ...ladder, targets: ladder.targets.map((t) => ({ ...t, across: cm(t.across * k) })) } };
 }
 
 /** Targets stay within 10 m of the middle; the target of a line ladder moves aside too. */
-export function moveAside(p: ClimbParams, id: string, across: number): ClimbParams | null {
-  const { ladder } = p;
-  const known = ladder.kind === "line" ? ladder.target.id === id : ladder.targets.some((t) => t.id === id);
-  return known ? changeTarget(p, id, (t) => ({ ...t, across: cm(Math.min(10, Math.max(-10, across))) })) : null;
+const moveAside = (p: ClimbParams, id: string, across: number): ClimbParams =>
+  changeTarget(p, id, (t) => ({ ...t, across: cm(Math.min(10, Math.max(-10, across))) }));
+
+/** Under each peg: the chance to hit that target, or the one target from that line. */
+function probes({ ladder }: ClimbParams): Probe[] {
+  const among = ladder.kind === "line" ? [ladder.target.id] : ladder.targets.map((t) => t.id);
+  const probe = (id: string, from: string, want: string): Probe => ({
+    id,
+    peg: id,
+    ask: { kind: "send", player: 0, from, manner: {}, aim: { kind: "any", want: [want], among }, fetch: true },
+    counts: (e) => (e.kind === "send" && e.hit === want ? 1 : 0),
+  });
+  return ladder.kind === "line"
+    ? ladder.lines.map((_, i) => probe(`l${i + 1}`, `l${i + 1}`, ladder.target.id))
+    : ladder.targets.map((t) => probe(t.id, "start", t.id));
 }
+
+export const climbGround: Ground<ClimbParams> = {
+  parts,
+  pegs,
+  probes,
+  moves: "each",
+  move: (p, id, { along, across }) => {
+    const there = along === undefined ? p : movePeg(p, id, along);
+    return across === undefined ? there : moveAside(there, id, across);
+  },
+  add: addPeg,
+  remove: removePeg,
+  squeeze,
+  swap: swapTarget,
+  touchCounts,
+};

@@ -99,8 +99,6 @@ export const climbParams = z
     ladder,
     /** Sends allowed in a go; null: no cap. */
     tries: whole("tries", 1, MOST_TRIES).nullable(),
-    /** The bell ends a go after so many seconds; null: no bell. */
-    timeLimit: whole("timeLimit", 10, 1800).nullable(),
     scoring: z.discriminatedUnion("by", [
       /** Rung n, from 0, is worth first + n x growth. */
       z.strictObject({ by: z.literal("points"), first: whole("first", 0, 100), growth: whole("growth", 0, 50) }),
@@ -115,11 +113,6 @@ export const climbParams = z
         dose: whole("dose", 1, 60),
       })
       .nullable(),
-    goes: z.strictObject({ count: whole("count", 1, 5), keep: z.enum(["best", "total"]) }),
-    /** With several players: when the next one sends. With a clock each has a whole go, unless they share one climb. */
-    swap: z.enum(["send", "miss", "go"]),
-    /** Against: until all are done, or until somebody is up and all have had as many sends (one go, swap `send`). */
-    end: z.enum(["all", "first"]),
   })
   .superRefine((p, ctx) => {
     if (p.ladder.kind === "targets") {
@@ -154,12 +147,6 @@ export const climbParams = z
             path: ["ladder", "lines", i],
             message: `line ${i + 1} (${line} m) must be at least ${LEAST_GAP} m farther than line ${i} (${last} m)`,
           });
-      });
-    if (p.tries === null && p.timeLimit === null && p.scoring.by === "points" && p.goes.count > 1)
-      ctx.addIssue({
-        code: "custom",
-        path: ["tries"],
-        message: "several goes for points need a tries cap or a time limit",
       });
   });
 export type ClimbParams = z.infer<typeof climbParams>;

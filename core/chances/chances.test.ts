@@ -1,15 +1,17 @@
 import { describe, expect, it } from "vitest";
+import { actionFacts } from "../aim/actions.ts";
+import { firstTouched, type Upright } from "../aim/first-touched.ts";
+import type { Person } from "../aim/person.ts";
+import { type PlayerModel, playerModel } from "../aim/player.ts";
+import { agePrior } from "../aim/priors.ts";
+import { stopBands } from "../aim/stop-bands.ts";
+import type { Aim } from "../asks/ask.ts";
 import { normalDraw, random } from "../forecast/random.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
-import type { NextSend } from "../patterns/contract.ts";
 import { reachChance, sendingOf } from "../physics/send.ts";
 import type { Part } from "../yard/parts.ts";
-import { actionFacts } from "./actions.ts";
-import { firstTouched, type Upright } from "./first-touched.ts";
-import { type PlayerModel, playerModel } from "./player.ts";
-import { agePrior } from "./priors.ts";
-import { sendChances } from "./send-chances.ts";
-import { stopBands } from "./stop-bands.ts";
+import type { Policy } from "./kind.ts";
+import { kindOf } from "./kinds.ts";
 
 const DRAWS = 60_000;
 /** Four standard errors of a share counted in that many draws. */
@@ -45,17 +47,24 @@ const target = (id: string, along: number, across: number, width: number): Part 
   rule: { kind: "touch", width },
 });
 const start: Part = { kind: "line", id: "start", along: 0, across: 0, width: 1, role: "start" };
-const at = (want: string, ids: readonly string[]): NextSend => ({
-  player: 0,
-  from: "start",
-  shot: { kind: "target", target: want },
-  branches: [...ids, "none"].map((ref) => ({
-    ref,
-    worth: ref === want ? 1 : 0,
-    event: { kind: "send", hit: ref === "none" ? null : ref },
-  })),
-  fetch: true,
-});
+const at = (want: string, among: readonly string[]): Aim => ({ kind: "any", want: [want], among });
+/** Chances of an aim by name, and where it was aimed. */
+function sendChances(aim: Aim, parts: readonly Part[], player: PlayerModel, policy: Policy, inAir = false) {
+  const model = inAir
+    ? { ...player, sending: sendingOf(8, "underarmThrow", catalogueItem("sockBall")!, "tile") }
+    : player;
+  const person: Person = {
+    sends: () => ({ ...model, sending: { ...model.sending, most: inAir ? 30 : model.sending.most } }),
+    keeps: () => {
+      throw new Error("nothing is kept up");
+    },
+    typical: () => player.spread,
+    walking: 1,
+    tempo: 1,
+  };
+  const { list, ...rest } = kindOf(aim).outcomes(aim, { parts, person, manner: {}, from: "start", policy });
+  return { byRef: new Map(list.map((o) => [o.ref, o.p])), aim: rest };
+}
 
 describe("first touched, against sends drawn one by one", () => {
   const yard: Upright[] = [
@@ -98,8 +107,8 @@ describe("the aim", () => {
   it("at the middle, or beside what stands in the way when that is better", () => {
     const parts = [start, target("a", 1.5, 0.08, 0.2), target("b", 3, 0, 0.5)];
     const send = at("b", ["a", "b"]);
-    const middle = sendChances(send, { parts, inAir: false }, sure, "middle");
-    const best = sendChances(send, { parts, inAir: false }, sure, "bestExpected");
+    const middle = sendChances(send, parts, sure, "middle");
+    const best = sendChances(send, parts, sure, "bestExpected");
     expect(middle.aim.across).toBe(0);
     expect(best.aim.across).toBeLessThan(0);
     expect(best.byRef.get("b")!).toBeGreaterThan(middle.byRef.get("b")! + 0.01);
@@ -118,28 +127,13 @@ describe("the aim", () => {
       lineRule: "centre",
     });
     const parts = [start, zone("z1", 1, 2, 4), zone("z2", 2, 2.1, 5)];
-    const send: NextSend = {
-      player: 0,
-      from: "start",
-      shot: { kind: "zones" },
-      branches: [
-        ["short", 0],
-        ["z1", 4],
-        ["z2", 5],
-        ["over", 0],
-      ].map(([ref, worth]) => ({
-        ref: ref as string,
-        worth: worth as number,
-        event: { kind: "rest", zone: ref as string },
-      })),
-      fetch: false,
-    };
-    const middle = sendChances(send, { parts, inAir: false }, sure, "middle");
-    const best = sendChances(send, { parts, inAir: false }, sure, "bestExpected");
+    const send: Aim = { kind: "zones", worth: { z1: 4, z2: 5 } };
+    const middle = sendChances(send, parts, sure, "middle");
+    const best = sendChances(send, parts, sure, "bestExpected");
     // The last line is out once touched: the middle of what counts is that much nearer.
     expect(middle.aim.distance).toBeCloseTo(2.05 - sure.object.diameter / 4, 10);
     expect(best.aim.distance).toBeLessThan(1.8);
-    const weak = sendChances(send, { parts, inAir: false }, { ...sure, sending: reaching(2.05, 0.4) }, "middle");
+    const weak = sendChances(send, parts, { ...sure, sending: reaching(2.05, 0.4) }, "middle");
     // A band that not half of the sends get as far as is not aimed at; what falls short of what is, is short.
     expect(weak.aim.distance).toBeLessThan(1.9);
     expect([...weak.byRef.values()].reduce((x, y) => x + y, 0)).toBeCloseTo(1, 9);
@@ -157,7 +151,7 @@ describe("the aim", () => {
       label: "b",
       rule: { kind: "into", opening: 0.38 },
     };
-    const free = sendChances(at("b", ["b"]), { parts: [start, into], inAir: true }, sure, "middle").byRef.get("b")!;
+    const free = sendChances(at("b", ["b"]), [start, into], sure, "middle", true).byRef.get("b")!;
     const either: Part = {
       ...into,
       rule: {
@@ -168,14 +162,9 @@ describe("the aim", () => {
         ],
       },
     };
-    const more = sendChances(at("b", ["b"]), { parts: [start, either], inAir: true }, sure, "middle").byRef.get("b")!;
+    const more = sendChances(at("b", ["b"]), [start, either], sure, "middle", true).byRef.get("b")!;
     expect(more).toBeGreaterThan(free);
-    const hidden = sendChances(
-      at("b", ["a", "b"]),
-      { parts: [start, target("a", 1.5, 0, 0.6), into], inAir: false },
-      sure,
-      "middle",
-    );
+    const hidden = sendChances(at("b", ["a", "b"]), [start, target("a", 1.5, 0, 0.6), into], sure, "middle");
     expect(hidden.byRef.get("b")!).toBeLessThan(0.02);
   });
 });

@@ -1,0 +1,338 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import { type Ask, mainAsks } from "#core/asks/ask.ts";
+import { isRefusal } from "#core/patterns/contract.ts";
+import type { PlayEvent } from "#core/records/events.ts";
+import { bellAt, type Play, referee, replay, view } from "#core/referee/referee.ts";
+import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "../words/say.ts";
+import type { CardData, Step } from "./card-app.tsx";
+import { Finished, markOf } from "./finished.tsx";
+import { FixPanel } from "./fix-panel.tsx";
+import { Inputs } from "./inputs/inputs.tsx";
+import { piecesIn } from "./inputs/zones.tsx";
+import type { OwnCard } from "./own-card.ts";
+import { addEvent, changePlay, eventsOf, type LocalPlay } from "./store.ts";
+import { SwapInPlay } from "./swap-in-play.tsx";
+import { syncAll } from "./sync.ts";
+import { useElapsed, useSound, useWakeLock } from "./use-device.ts";
+import { YardMap } from "./yard-map.tsx";
+
+/** Taps so close together are one run, milliseconds; and so many at most, so that undo never takes back much. */
+const RUN_PAUSE = 600;
+const MOST_IN_RUN = 5;
+interface Run {
+  before: Play;
+  event: Extract<PlayEvent, { kind: "count" }>;
+  timer: number;
+}
+
+/** Whether what is asked is told on a picture of the floor. */
+const isFloor = (a: Ask): boolean =>
+  a.kind === "choose" || a.kind === "arrange" || (a.kind === "send" && a.aim.kind !== "any");
+
+/** The shell of every game: whose turn, what to do, the score with its sum, the clock, the inputs, undo. */
+export function Board({
+  data,
+  own,
+  local,
+  again,
+  go,
+}: {
+  data: CardData;
+  own: OwnCard;
+  local: LocalPlay;
+  again: () => Promise<void>;
+  go: (to: Step) => void;
+}) {
+  const { pattern, match } = data.card.activity;
+  const [play, show] = useState<Play | null>(null);
+  // Two taps can come before the screen is drawn again: each builds on the one before, not on what is shown.
+  const latest = useRef<Play | null>(null);
+  const setPlay = useCallback((p: Play) => {
+    latest.current = p;
+    show(p);
+  }, []);
+  const [told, setTold] = useState("");
+  const [fixing, setFixing] = useState(false);
+  const [swapping, setSwapping] = useState(false);
+  const writes = useRef<Promise<void>>(Promise.resolve());
+  const sound = useSound();
+  useWakeLock();
+
+  // Once for each go: what is read back later is what this tab itself has written.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: setup and pattern belong to the go and never change
+  useEffect(() => {
+    void eventsOf(local.id).then((events) => {
+      const record = events.map((e) => e.event);
+      setPlay(replay({ ...pattern, match }, local.setup, record, local.rulesVersion).play);
+    });
+  }, [local.id]);
+
+  /** An event that stands is written; what it changed of the go is told to the rest of the page. */
+  const write = useCallback(
+    (seq: number, event: PlayEvent, changes: { done: boolean } | null) => {
+      writes.current = writes.current
+        .then(() => addEvent(local.id, seq, event))
+        .then(() => (changes ? changePlay(local.id, changes).then(again) : undefined))
+        .then(() => void syncAll(data.token, [data.id]))
+        .catch(() => setTold(say("play.otherTab")));
+    },
+    [local, again, data.token, data.id],
+  );
+  /** Taps that follow each other quickly are one event with a number: written once nothing more comes. */
+  const run = useRef<Run | null>(null);
+  const flush = useCallback(() => {
+    const r = run.current;
+    if (!r) return;
+    clearTimeout(r.timer);
+    run.current = null;
+    write(r.before.record.length, r.event, null);
+  }, [write]);
+  useEffect(() => {
+    addEventListener("pagehide", flush);
+    return () => {
+      removeEventListener("pagehide", flush);
+      flush();
+    };
+  }, [flush]);
+
+  const act = useCallback(
+    (body: Record<string, unknown> & { kind: string }, at?: number) => {
+      if (!latest.current) return;
+      const now = Date.now() - local.startedAt;
+      const r = run.current;
+      if (r && body.kind === "count" && body.n === 1 && body.by === r.event.by && r.event.n < MOST_IN_RUN) {
+        const due = bellAt(view(r.before));
+        const event = { ...r.event, n: r.event.n + 1 };
+        const more = due === null || now <= due ? referee(r.before, event) : null;
+        if (more && !isRefusal(more)) {
+          clearTimeout(r.timer);
+          run.current = { before: r.before, event, timer: window.setTimeout(flush, RUN_PAUSE) };
+          setPlay(more);
+          return;
+        }
+      }
+      flush();
+      const before = latest.current;
+      const seq = before.record.length;
+      const last = before.record[seq - 1]?.at ?? 0;
+      const event = { ...body, at: at ?? Math.max(last, now) } as PlayEvent;
+      const after = referee(before, event);
+      if (isRefusal(after)) {
+        setTold(sayPhrase(after.refused));
+        return;
+      }
+      setTold(
+        event.kind === "object"
+          ? say("play.swapped", { item: itemName(event.item, namesOf(data.card.making?.items.own ?? [])) })
+          : event.kind === "carry"
+            ? say("play.carried")
+            : event.kind === "bell"
+              ? say("play.bell")
+              : "",
+      );
+      setFixing(false);
+      setSwapping(false);
+      setPlay(after);
+      if (event.kind === "count" && event.n === 1 && !event.drop) {
+        run.current = { before, event, timer: window.setTimeout(flush, RUN_PAUSE) };
+        return;
+      }
+      const done = view(after).done !== null;
+      write(seq, event, done !== (view(before).done !== null) ? { done } : null);
+    },
+    [local, setPlay, flush, write, data.card.making],
+  );
+
+  const elapsed = useElapsed(local.startedAt, play !== null && view(play).done === null);
+  const dueAt = play ? bellAt(view(play)) : null;
+  useEffect(() => {
+    if (dueAt === null || elapsed < dueAt) return;
+    sound("bell");
+    act({ kind: "bell" }, Math.max(dueAt, play?.record[play.record.length - 1]?.at ?? 0));
+  }, [dueAt, elapsed, act, play, sound]);
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      if (e.target instanceof HTMLInputElement || e.ctrlKey || e.metaKey) return;
+      if (e.key === "u") act({ kind: "undo" });
+    };
+    addEventListener("keydown", press);
+    return () => removeEventListener("keydown", press);
+  }, [act]);
+
+  if (!play) return <p className="p-6 text-lg">{say("play.loading")}</p>;
+  const v = view(play);
+  const mine = v.score[v.side]!;
+  const reached = v.progress[v.side]!;
+  // The mark is in own points: beside a match scored otherwise it would say nothing true.
+  const mark = markOf(data, local);
+  const several = local.setup.players > 1;
+  const name = (i: number) => local.names[i] ?? say("play.player", { number: i + 1 });
+  const asked = mainAsks(v.asks)[0];
+  // The target called for; or, where the line moves, the line to stand on.
+  const wanted = asked?.kind === "send" && asked.aim.kind === "any" ? asked.aim.want[0] : undefined;
+  const now = wanted === undefined ? undefined : v.from !== null && v.from !== "start" ? v.from : wanted;
+  // Where the input itself is drawn as the floor lies, it is the picture.
+  const onFloor = !fixing && asked !== undefined && isFloor(asked);
+  const pieces = piecesIn(v.asks).map((p) => ({ zone: p.place, shape: p.player }));
+  const pieced = data.card.parts.some((p) => p.kind === "zone" || p.kind === "cell");
+  const seconds = Math.floor(Math.max(0, dueAt === null ? elapsed : dueAt - elapsed) / 1000);
+  const marker = data.card.markers.find((m) => m.id === now);
+
+  if (v.done) {
+    const winners = v.ending?.winners.flatMap((w) => v.score[w]!.players.map(name)) ?? [];
+    return (
+      <Finished
+        data={data}
+        local={local}
+        play={play}
+        line={v.done === "stopped" ? say("play.stopped") : sayPhrase(v.ending!.reason)}
+        winners={
+          winners.length === 0
+            ? null
+            : v.ending!.winners.length > 1
+              ? say("play.tie", { names: sayList(winners) })
+              : say("play.winner", { names: sayList(winners), count: winners.length })
+        }
+        undo={() => act({ kind: "undo" })}
+        handIn={async () => {
+          flush();
+          await writes.current;
+          await changePlay(local.id, { done: true });
+          await again();
+          go("handin");
+        }}
+        name={name}
+      />
+    );
+  }
+
+  return (
+    <div className="flex grow flex-col">
+      <div className="mx-auto flex w-full max-w-lg gap-2 px-4 pt-1">
+        <div className="min-w-0 grow" aria-live="polite">
+          {several && <p className="font-bold text-mustard">{say("play.turn", { name: name(v.player) })}</p>}
+          <h1 className="text-[1.75rem] leading-tight">{sayPhrase(v.now)}</h1>
+          {marker && (
+            <p className="text-lg text-chalk/90">
+              {say("setup.dist", {
+                ...countedIn(marker),
+                metres: marker.reached.toFixed(1),
+              })}
+            </p>
+          )}
+          <p className="min-h-6 font-semibold text-mustard" role="status">
+            {told}
+          </p>
+        </div>
+        <p className="shrink-0 text-right">
+          <span className="block text-sm text-chalk/80">{say(dueAt === null ? "play.timeUsed" : "play.timeLeft")}</span>
+          <span className={`text-2xl font-bold ${dueAt !== null && seconds <= 10 ? "text-mustard" : ""}`}>
+            {say("play.time", { minutes: Math.floor(seconds / 60), seconds: String(seconds % 60).padStart(2, "0") })}
+          </span>
+        </p>
+      </div>
+      <div className="mx-auto flex w-full max-w-lg grow items-center gap-2 px-4">
+        {onFloor ? (
+          <div className="grow" />
+        ) : (
+          <div className="min-w-0 grow">
+            <YardMap
+              parts={data.card.parts}
+              width={pieced ? 210 : 240}
+              height={pieced ? 230 : 275}
+              marks={{ now, done: v.doneParts, pieces }}
+              label={sayPhrase(v.now)}
+            />
+          </div>
+        )}
+        <div className={`shrink-0 text-right ${onFloor ? "flex items-end gap-5" : "grid content-center gap-2"}`}>
+          {v.score.map((s, i) => (
+            <div key={s.players.join()} className={i === v.side || !several ? "" : "opacity-75"}>
+              <p className="text-sm">
+                {several ? sayList(s.players.map(name)) : say(`unit.${s.unit}`, { value: s.value })}
+              </p>
+              <p
+                className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl"} ${i === v.side ? "text-mustard" : ""}`}
+              >
+                {s.unit === "tenths" ? sayScore(s.value, s.unit) : s.value}
+              </p>
+              <p className={`max-w-36 text-base leading-tight ${onFloor ? "min-h-5" : ""}`}>
+                {i === v.side ? mine.working : ""}
+              </p>
+            </div>
+          ))}
+          <div>
+            <p className="text-sm text-chalk/85" hidden={asked?.kind !== "send"}>
+              {say("play.try", {
+                number: reached.sends + 1,
+                cap: data.card.needs.sends === null ? "none" : String(data.card.needs.sends),
+              })}
+            </p>
+            {data.best && (
+              <p className="text-sm text-chalk/85">
+                {say("play.best")} <strong className="text-base">{sayScore(data.best.value, data.best.unit)}</strong>
+              </p>
+            )}
+            {mark !== null && (
+              <p className="text-sm text-chalk/85">
+                {say("play.mark")} <strong className="text-base">{sayScore(mark, mine.unit)}</strong>
+              </p>
+            )}
+          </div>
+        </div>
+      </div>
+      <div className="mt-2 rounded-t-2xl bg-page p-3 text-ink">
+        <div className="mx-auto grid max-w-lg gap-2.5">
+          {swapping ? (
+            <SwapInPlay
+              data={data}
+              own={own}
+              is={v.objects.send ?? data.card.activity.kit.send}
+              act={act}
+              close={() => setSwapping(false)}
+            />
+          ) : fixing ? (
+            <FixPanel play={play} data={data} act={act} name={name} close={() => setFixing(false)} />
+          ) : (
+            <Inputs asks={v.asks} now={v.now.key} data={data} act={act} tick={() => sound("tick")} name={name} />
+          )}
+          <div
+            hidden={swapping}
+            className={`grid gap-2.5 ${swapping ? "hidden" : ""} ${data.card.making ? "grid-cols-4" : "grid-cols-3"}`}
+          >
+            <button
+              type="button"
+              className="btn min-h-12 px-1"
+              disabled={!v.canUndo}
+              onClick={() => act({ kind: "undo" })}
+            >
+              {say("play.undo")}
+            </button>
+            <button
+              type="button"
+              className="btn min-h-12 px-1"
+              disabled={play.standing.length === 0}
+              aria-expanded={fixing}
+              onClick={() => setFixing(!fixing)}
+            >
+              {say("play.fix")}
+            </button>
+            {data.card.making && (
+              <button
+                type="button"
+                className="btn min-h-12 px-1 leading-tight"
+                aria-expanded={swapping}
+                onClick={() => setSwapping(!swapping)}
+              >
+                {say("play.swap")}
+              </button>
+            )}
+            <button type="button" className="btn min-h-12 px-1" onClick={() => act({ kind: "stop" })}>
+              {say("play.stop")}
+            </button>
+          </div>
+        </div>
+      </div>
+    </div>
+  );
+}

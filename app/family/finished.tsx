@@ -1,0 +1,74 @@
+import { useEffect } from "react";
+import { patternOf } from "#core/patterns/registry.ts";
+import { beatsMark, rankOf } from "#core/records/rank.ts";
+import { type Play, view } from "#core/referee/referee.ts";
+import { say, sayList, sayScore } from "../words/say.ts";
+import type { CardData } from "./card-app.tsx";
+import type { LocalPlay } from "./store.ts";
+
+/** The teacher's mark, unless the match is scored in another way than it. */
+export function markOf(data: CardData, local: LocalPlay): number | null {
+  const { name, params } = data.card.activity.pattern;
+  return patternOf(name).matchApart(params, local.setup) ? null : data.mark;
+}
+
+export function Finished({
+  data,
+  local,
+  play,
+  line,
+  winners,
+  undo,
+  handIn,
+  name,
+}: {
+  data: CardData;
+  local: LocalPlay;
+  play: Play;
+  line: string;
+  winners: string | null;
+  undo: () => void;
+  handIn: () => Promise<void>;
+  name: (i: number) => string;
+}) {
+  const v = view(play);
+  const side = v.score.findIndex((s) => s.players.includes(0));
+  const mine = { ...v.score[side]!, value: v.progress[side]!.own };
+  const own = { ...mine, finished: v.progress[side]!.finished, stage: v.progress[side]!.stage };
+  const over = v.done === "over";
+  const beat =
+    over && beatsMark(own, markOf(data, local))
+      ? "mark"
+      : over && data.best && rankOf(own) > rankOf(data.best)
+        ? "best"
+        : undefined;
+  useEffect(() => {
+    localStorage.setItem(`yard-score-${local.id}`, JSON.stringify({ value: mine.value, unit: mine.unit, beat }));
+  }, [local.id, mine.value, mine.unit, beat]);
+  return (
+    <div className="mx-auto grid w-full max-w-lg grow content-center gap-5 p-6 text-center">
+      <h1 className="text-4xl">{line}</h1>
+      {winners && <p className="text-2xl font-bold text-mint">{winners}</p>}
+      <div className="flex flex-wrap justify-center gap-8">
+        {v.score.map((s) => (
+          <p key={s.players.join()} className="text-lg">
+            {local.setup.players > 1 && <span className="block">{sayList(s.players.map(name))}</span>}
+            <strong className="text-4xl text-mustard">{sayScore(s.value, s.unit)}</strong>
+            {s.working && <span className="block">{s.working}</span>}
+          </p>
+        ))}
+      </div>
+      {beat && (
+        <p className="rounded-md bg-mustard p-3 text-xl font-bold text-[#14241f]">
+          {say(beat === "mark" ? "hand.beatMark" : "hand.beat")}
+        </p>
+      )}
+      <button type="button" className="btn btn-main min-h-16 text-2xl" onClick={() => void handIn()}>
+        {say("play.handIn")}
+      </button>
+      <button type="button" className="btn min-h-12 border-chalk" onClick={undo}>
+        {say("play.undo")}
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,44 @@
+import type { AskOf } from "#core/asks/ask.ts";
+import { say } from "../../words/say.ts";
+import type { InputProps } from "./input.ts";
+
+/** One big button for the one thing that comes next. */
+export function Big({ text, press }: { text: string; press: () => void }) {
+  return (
+    <button
+      type="button"
+      className="min-h-28 grow rounded-[2rem] border-[3px] border-[#14241f] bg-mustard px-3 text-4xl font-bold text-[#14241f] short:min-h-16 short:text-3xl"
+      onClick={press}
+    >
+      {text}
+    </button>
+  );
+}
+
+export const Ready = ({ now, act, tick }: InputProps<AskOf<"ready">>) => (
+  <Big
+    text={now === "play.ready" ? say("play.start") : say("play.count")}
+    press={() => {
+      tick();
+      act({ kind: "ready" });
+    }}
+  />
+);
+export const Task = ({ act }: InputProps<AskOf<"task">>) => (
+  <Big text={say("play.done")} press={() => act({ kind: "task" })} />
+);
+/** Something fell: to be stood up before play goes on, or noted in passing. */
+export function Stand({ ask, act }: InputProps<AskOf<"stand">>) {
+  const stand = () => act({ kind: "stand" });
+  if (!ask.optional) return <Big text={say("play.allStand")} press={stand} />;
+  return (
+    <button type="button" className="btn min-h-12" onClick={stand}>
+      {say("play.stood")}
+    </button>
+  );
+}
+export const Carry = ({ act }: InputProps<AskOf<"carry">>) => (
+  <button type="button" className="btn min-h-12" onClick={() => act({ kind: "carry" })}>
+    {say("play.carry")}
+  </button>
+);

@@ -1,0 +1,105 @@
+import { useEffect, useState } from "react";
+import type { AimOf, AskOf } from "#core/asks/ask.ts";
+import { say } from "../../words/say.ts";
+import type { InputProps } from "./input.ts";
+
+/** Pixels of the picture, and the smallest that a pin is drawn. */
+const SIZE = { width: 320, height: 190 };
+const PIN = 22;
+
+/** The pins as they stand, far ones above: tap what fell, or say all, or how many. */
+export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: AimOf<"fall"> }) {
+  const [fell, setFell] = useState<readonly string[]>([]);
+  const [counting, setCounting] = useState(false);
+  const key = aim.standing.map((s) => s.id).join(" ");
+  // Another roll begins with nothing marked.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says what stands
+  useEffect(() => setFell([]), [key]);
+  const many = aim.standing.length;
+  const toggle = (id: string) => setFell(fell.includes(id) ? fell.filter((x) => x !== id) : [...fell, id]);
+  const along = aim.standing.map((s) => s.along);
+  const across = aim.standing.map((s) => s.across);
+  const [near, far] = [Math.min(...along), Math.max(...along)];
+  const half = Math.max(0.1, ...across.map(Math.abs));
+  const at = (s: { along: number; across: number }) => ({
+    left: `${50 + (s.across / half) * 38}%`,
+    top: far === near ? "50%" : `${14 + ((far - s.along) / (far - near)) * 72}%`,
+  });
+  // Where only a number was told, nobody knows which stand: then only a number can follow.
+  const known = aim.known !== false;
+  return (
+    <>
+      {known && !counting && (
+        <fieldset
+          className="relative mx-auto w-full max-w-96 grow rounded-md border-2 border-[#14241f] bg-court"
+          style={{ minHeight: Math.min(SIZE.height, 60 + 44 * Math.ceil(many / 4)) }}
+        >
+          <legend className="sr-only">{say("play.whichFell")}</legend>
+          {aim.standing.map((s, i) => (
+            <label
+              key={s.id}
+              className="absolute grid size-11 -translate-1/2 cursor-pointer place-items-center has-focus-visible:outline-3"
+              style={at(s)}
+            >
+              <input
+                type="checkbox"
+                className="sr-only"
+                checked={fell.includes(s.id)}
+                onChange={() => toggle(s.id)}
+                aria-label={say("play.pin", { number: i + 1 })}
+              />
+              <svg viewBox="0 0 44 44" width={2 * PIN} height={2 * PIN} aria-hidden="true">
+                <g transform={fell.includes(s.id) ? "rotate(78 22 30)" : undefined}>
+                  <path
+                    d="M18 6h8v7c5 4 6 8 6 14v11H12V27c0-6 1-10 6-14z"
+                    fill={fell.includes(s.id) ? "#F2B632" : "#6FDCCB"}
+                    stroke="#14241F"
+                    strokeWidth="2.5"
+                    strokeLinejoin="round"
+                  />
+                </g>
+              </svg>
+            </label>
+          ))}
+        </fieldset>
+      )}
+      {counting || !known ? (
+        <div className="grid grow grid-cols-4 gap-2" role="group" aria-label={say("play.howManyFell")}>
+          {Array.from({ length: many + 1 }, (_, n) => (
+            <button
+              key={`n${n + 1}`}
+              type="button"
+              className="min-h-12 rounded-sm border-[3px] border-[#14241f] bg-mint text-2xl font-bold text-[#14241f]"
+              onClick={() => act({ kind: "send", fell: n })}
+            >
+              {n}
+            </button>
+          ))}
+        </div>
+      ) : (
+        <button
+          type="button"
+          className="min-h-14 rounded-full border-[3px] border-[#14241f] bg-mustard text-2xl font-bold text-[#14241f]"
+          onClick={() => act({ kind: "send", fell: [...fell].sort() })}
+        >
+          {fell.length === 0 ? say("play.noneFell") : say("play.fellCount", { count: fell.length })}
+        </button>
+      )}
+      <div className="grid grid-cols-2 gap-2.5">
+        <button type="button" className="btn min-h-12 text-lg" onClick={() => act({ kind: "send", fell: many })}>
+          {say("play.allFell")}
+        </button>
+        {known && (
+          <button
+            type="button"
+            className="btn min-h-12 text-lg"
+            aria-pressed={counting}
+            onClick={() => setCounting(!counting)}
+          >
+            {say("play.byNumber")}
+          </button>
+        )}
+      </div>
+    </>
+  );
+}

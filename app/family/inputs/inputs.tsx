@@ -1,0 +1,82 @@
+import { lazy, Suspense, useState } from "react";
+import { type AimKind, type Ask, type AskKind, type AskOf, askOf, mainAsks } from "#core/asks/ask.ts";
+import { say } from "../../words/say.ts";
+import { Carry, Ready, Stand, Task } from "./big.tsx";
+import { HitOrMiss } from "./hit-or-miss.tsx";
+import type { InputProps } from "./input.ts";
+import { Move } from "./move.tsx";
+import { Choose, piecesIn, Rest } from "./zones.tsx";
+
+/** What only some games need comes with them. */
+const Cells = lazy(() => import("./cells.tsx"));
+const Fall = lazy(() => import("./fall.tsx"));
+const Count = lazy(() => import("./count.tsx"));
+const Total = lazy(() => import("./total.tsx"));
+const Arrange = lazy(() => import("./arrange.tsx"));
+
+type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
+type InputOf<K extends AskKind> = (props: WithAll<AskOf<K>>) => React.ReactNode;
+
+/** How a send is told, by what it is aimed at: complete by the compiler. */
+const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNode } = {
+  any: ({ all: _, ...p }) => p.ask.aim.kind === "any" && <HitOrMiss {...p} aim={p.ask.aim} />,
+  zones: ({ all, ...p }) =>
+    p.ask.aim.kind === "zones" && <Rest {...p} zones={Object.keys(p.ask.aim.worth)} pieces={piecesIn(all)} />,
+  cells: ({ all, ...p }) => p.ask.aim.kind === "cells" && <Cells {...p} aim={p.ask.aim} pieces={piecesIn(all)} />,
+  fall: ({ all: _, ...p }) => p.ask.aim.kind === "fall" && <Fall {...p} aim={p.ask.aim} />,
+  keep: () => null,
+  rebound: () => null,
+};
+/** The input of everything that may be asked: complete by the compiler; null: it has none of its own. */
+const inputs: { [K in AskKind]: InputOf<K> | null } = {
+  send: (p) => sends[p.ask.aim.kind](p),
+  count: ({ all: _, ...p }) => <Count {...p} />,
+  total: ({ all: _, ...p }) => <Total {...p} />,
+  task: (p) => <Task {...p} />,
+  choose: ({ all, ...p }) => <Choose {...p} pieces={piecesIn(all)} />,
+  arrange: ({ all: _, ...p }) => <Arrange {...p} />,
+  stand: (p) => <Stand {...p} />,
+  ready: (p) => <Ready {...p} />,
+  carry: (p) => <Carry {...p} />,
+  move: null,
+  set: null,
+  bell: null,
+};
+
+export function Input({ all, ...p }: InputProps & { all: readonly Ask[] }) {
+  const input = inputs[p.ask.kind] as InputOf<AskKind> | null;
+  return (
+    input && <Suspense fallback={<p role="status">{say("play.loading")}</p>}>{input({ ...p, all } as never)}</Suspense>
+  );
+}
+
+/** Whether a kind of ask has an input, so that an earlier one can be told again. */
+export const hasInput = (kind: AskKind): boolean => inputs[kind] !== null;
+
+/** The inputs of everything that is asked now; no game has a screen of its own. */
+export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonly Ask[] }) {
+  const [moving, setMoving] = useState(false);
+  const move = askOf(asks, "move");
+  if (moving && move) return <Move ask={move} data={p.data} name={p.name} close={() => setMoving(false)} act={p.act} />;
+  const main = mainAsks(asks);
+  const aside = asks.filter((a) => a.optional && a.kind !== "move");
+  return (
+    <>
+      {main.map((ask) => (
+        <Input key={`${ask.kind} ${ask.player}`} {...p} ask={ask} all={asks} />
+      ))}
+      {(move || aside.length > 0) && (
+        <div className="grid auto-cols-fr grid-flow-col gap-2.5">
+          {move && (
+            <button type="button" className="btn min-h-11" onClick={() => setMoving(true)}>
+              {say("play.moved")}
+            </button>
+          )}
+          {aside.map((ask) => (
+            <Input key={ask.kind} {...p} ask={ask} all={asks} />
+          ))}
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,58 @@
+import { useState } from "react";
+import type { AskOf } from "#core/asks/ask.ts";
+import { say } from "../../words/say.ts";
+import type { CardData } from "../card-app.tsx";
+import { PieceShape } from "../yard-map.tsx";
+import type { Act } from "./input.ts";
+import { Zones } from "./zones.tsx";
+
+/** A piece was moved by another: which one, and where it is now. */
+export function Move({
+  ask,
+  data,
+  name,
+  close,
+  act,
+}: {
+  ask: AskOf<"move">;
+  data: CardData;
+  name: (i: number) => string;
+  close: () => void;
+  act: Act;
+}) {
+  const [piece, setPiece] = useState<number | null>(null);
+  return (
+    <div className="grid gap-2.5">
+      <p className="text-lg font-bold">{say(piece === null ? "play.whichPiece" : "play.whereNow")}</p>
+      {piece === null ? (
+        <div className="grid grid-cols-3 gap-2.5">
+          {ask.pieces.map((p) => (
+            <button
+              key={p.piece}
+              type="button"
+              className="grid min-h-20 justify-items-center rounded-md border-2 border-ink p-2"
+              onClick={() => setPiece(p.piece)}
+            >
+              <svg viewBox="0 0 30 30" width="30" height="30" aria-hidden="true">
+                <PieceShape shape={p.player} cx={15} cy={15} />
+              </svg>
+              {say("play.piece", { number: p.piece + 1, name: name(p.player) })}
+            </button>
+          ))}
+        </div>
+      ) : (
+        <Zones
+          zones={ask.places}
+          data={data}
+          pick={(zone) => {
+            act({ kind: "move", piece, place: zone });
+            close();
+          }}
+        />
+      )}
+      <button type="button" className="btn min-h-12" onClick={close}>
+        {say("play.back")}
+      </button>
+    </div>
+  );
+}

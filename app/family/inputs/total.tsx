@@ -1,0 +1,54 @@
+import { useState } from "react";
+import type { AskOf } from "#core/asks/ask.ts";
+import { say } from "../../words/say.ts";
+import type { InputProps } from "./input.ts";
+
+/** How many there were: as tapped, or as counted by somebody with both hands busy. */
+export default function Total({ ask, act, name, data }: InputProps<AskOf<"total">>) {
+  const [text, setText] = useState(String(ask.soFar));
+  const [told, setTold] = useState("");
+  const several = data.card.activity.match.swap === "once";
+  const n = /^\d{1,4}$/.test(text.trim()) ? Number(text) : null;
+  const change = (by: number) => setText(String(Math.min(ask.most, Math.max(0, (n ?? ask.soFar) + by))));
+  const step =
+    "grid size-16 shrink-0 place-items-center rounded-full border-[3px] border-[#14241f] bg-mint text-4xl font-bold text-[#14241f]";
+  return (
+    <form
+      className="grid grow content-center gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (n === null || n > ask.most) return setTold(say("play.totalRange", { most: ask.most }));
+        act({ kind: "total", n, ...(several && { by: ask.player }) });
+      }}
+    >
+      <label className="text-lg font-bold" htmlFor={`total${ask.player}`}>
+        {several ? say("play.howManyOf", { name: name(ask.player) }) : say("play.howMany")}
+      </label>
+      <div className="flex items-center justify-center gap-3">
+        <button type="button" className={step} aria-label={say("play.oneLess")} onClick={() => change(-1)}>
+          −
+        </button>
+        <input
+          id={`total${ask.player}`}
+          inputMode="numeric"
+          className="w-28 text-center text-4xl font-bold"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          aria-invalid={told !== ""}
+          aria-describedby={told ? `told${ask.player}` : undefined}
+        />
+        <button type="button" className={step} aria-label={say("play.oneMore")} onClick={() => change(1)}>
+          +
+        </button>
+      </div>
+      {told && (
+        <p id={`told${ask.player}`} role="alert" className="problem">
+          {told}
+        </p>
+      )}
+      <button type="submit" className="btn btn-main min-h-14 text-2xl">
+        {say("play.countIt")}
+      </button>
+    </form>
+  );
+}

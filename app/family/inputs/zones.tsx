@@ -1,0 +1,92 @@
+import type { Ask, AskOf } from "#core/asks/ask.ts";
+import { askOf } from "#core/asks/ask.ts";
+import { say } from "../../words/say.ts";
+import type { CardData } from "../card-app.tsx";
+import { PieceShape } from "../yard-map.tsx";
+import type { InputProps } from "./input.ts";
+
+export type Pieces = AskOf<"move">["pieces"];
+/** Pieces that lie there now. */
+export const piecesIn = (asks: readonly Ask[]): Pieces => askOf(asks, "move")?.pieces ?? [];
+
+/** Where a piece stopped: tap the band. */
+export const Rest = ({
+  ask,
+  zones,
+  data,
+  act,
+  pieces,
+}: InputProps<AskOf<"send">> & { zones: readonly string[]; pieces: Pieces }) => (
+  <Zones zones={zones} data={data} pieces={pieces} pick={(rest) => act({ kind: ask.kind, rest })} />
+);
+
+/** A blocker, or none. */
+export const Choose = ({ ask, data, act, pieces }: InputProps<AskOf<"choose">> & { pieces: Pieces }) => (
+  <>
+    <Zones zones={ask.options} data={data} pieces={pieces} pick={(pick) => act({ kind: "choose", of: ask.of, pick })} />
+    <button
+      type="button"
+      className="btn min-h-12 text-lg"
+      onClick={() => act({ kind: "choose", of: ask.of, pick: null })}
+    >
+      {say("play.noBlocker")}
+    </button>
+  </>
+);
+
+export function zoneName(zone: string): string {
+  return zone === "short" ? say("play.short") : say("play.overLine");
+}
+
+/** The bands as they lie on the floor, far ones above: tap where it stopped. Arrow keys move between them. */
+export function Zones({
+  zones,
+  data,
+  pick,
+  pieces = [],
+}: {
+  zones: readonly string[];
+  data: CardData;
+  pick: (zone: string) => void;
+  /** Pieces lying there, drawn where they lie. */
+  pieces?: readonly { piece: number; player: number; place: string | null }[];
+}) {
+  const far = [...zones].reverse();
+  return (
+    <div
+      className="grid grow gap-1.5"
+      role="group"
+      onKeyDown={(e) => {
+        if (e.key !== "ArrowUp" && e.key !== "ArrowDown") return;
+        const all = [...e.currentTarget.querySelectorAll("button")];
+        const at = all.indexOf(document.activeElement as HTMLButtonElement);
+        all[Math.min(all.length - 1, Math.max(0, at + (e.key === "ArrowUp" ? -1 : 1)))]?.focus();
+        e.preventDefault();
+      }}
+    >
+      {far.map((id) => {
+        const zone = data.card.parts.find((p) => p.kind === "zone" && p.id === id);
+        const points = zone?.kind === "zone" ? zone.points : null;
+        return (
+          <button
+            key={id}
+            type="button"
+            onClick={() => pick(id)}
+            className={`flex min-h-11 items-center justify-between rounded-sm border-[3px] px-4 text-xl font-bold active:scale-[0.99] ${points === null ? "border-dashed border-[#14241f] bg-[#f3c7b8] text-[#14241f]" : "border-[#14241f] bg-mint text-[#14241f]"}`}
+          >
+            <span>{points === null ? zoneName(id) : say("play.points", { points })}</span>
+            <span className="flex items-center gap-1" aria-hidden="true">
+              {pieces
+                .filter((p) => p.place === id)
+                .map((p) => (
+                  <svg key={p.piece} viewBox="0 0 26 26" width="26" height="26" aria-hidden="true">
+                    <PieceShape shape={p.player} cx={13} cy={13} />
+                  </svg>
+                ))}
+            </span>
+          </button>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,114 @@
+import { useState } from "react";
+import { MODES, type Mode } from "#core/patterns/contract.ts";
+import { patternOf } from "#core/patterns/registry.ts";
+import { say } from "../words/say.ts";
+import type { CardData } from "./card-app.tsx";
+import { holdPage } from "./offline.ts";
+import { decidedEvents, type OwnCard } from "./own-card.ts";
+import { addEvent, addPlay, deviceId, type LocalPlay } from "./store.ts";
+
+/** Who plays, how, and the names for the day. */
+export function Who({ data, own, again }: { data: CardData; own: OwnCard; again: () => Promise<void> }) {
+  const { players, pattern } = data.card.activity;
+  const modes = MODES.filter((m) => players.modes.includes(m));
+  const least = modes.includes("alone") ? players.least : Math.max(2, players.least);
+  const [count, setCount] = useState(least);
+  const together = modes.filter((m) => m !== "alone");
+  const [mode, setMode] = useState<Mode>(together[0] ?? "alone");
+  const [names, setNames] = useState<string[]>([data.name.split(" ")[0]!]);
+  const counts = Array.from({ length: players.most - least + 1 }, (_, i) => i + least).filter(
+    (n) => n > 1 || modes.includes("alone"),
+  );
+
+  async function begin() {
+    const play: LocalPlay = {
+      id: crypto.randomUUID(),
+      token: data.token,
+      card: data.id,
+      device: deviceId(),
+      setup: { players: count, mode: count === 1 ? "alone" : mode, seed: Math.floor(Math.random() * 0xffffffff) },
+      names: Array.from({ length: count }, (_, i) => names[i]?.trim() || say("play.player", { number: i + 1 })),
+      rulesVersion: patternOf(pattern.name).rulesVersion,
+      cardHash: data.hash ?? null,
+      decided: { ...own.decided, fixed: { ...own.decided.fixed }, also: [...own.decided.also] },
+      startedAt: Date.now(),
+      done: false,
+      result: null,
+      receipt: null,
+      refused: null,
+    };
+    await addPlay(play);
+    // What the family decided before play comes first in the record.
+    for (const [seq, body] of decidedEvents(own.decided).entries()) await addEvent(play.id, seq, { ...body, at: 0 });
+    holdPage(true);
+    await again();
+  }
+
+  return (
+    <form
+      className="mx-auto grid w-full max-w-lg grow content-start gap-5 p-4 text-lg"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void begin();
+      }}
+    >
+      <h1 className="text-3xl">{say("who.title")}</h1>
+      {data.used >= data.tries && (
+        <p className="rounded-md bg-mustard p-3 font-semibold text-[#14241f]">{say("card.usedUp")}</p>
+      )}
+      <fieldset>
+        <legend className="mb-2 font-semibold">{say("who.howMany")}</legend>
+        <div className="grid grid-cols-6 gap-2">
+          {counts.map((n) => (
+            <label
+              key={n}
+              className={`grid min-h-14 cursor-pointer place-items-center rounded-md border-2 text-2xl font-bold has-focus-visible:outline-3 ${n === count ? "border-mustard bg-mustard text-[#14241f]" : "border-chalk/50"}`}
+            >
+              <input type="radio" name="count" className="sr-only" checked={n === count} onChange={() => setCount(n)} />
+              {n}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      {count > 1 && together.length > 0 && (
+        <fieldset>
+          <legend className="mb-2 font-semibold">{say("who.how")}</legend>
+          <div className="grid gap-2">
+            {together.map((m) => (
+              <label
+                key={m}
+                className={`flex min-h-12 cursor-pointer items-center rounded-md border-2 px-3 font-semibold has-focus-visible:outline-3 ${m === mode ? "border-mustard bg-mustard text-[#14241f]" : "border-chalk/50"}`}
+              >
+                <input type="radio" name="mode" className="sr-only" checked={m === mode} onChange={() => setMode(m)} />
+                {say(`who.mode.${m}`)}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      )}
+      {count > 1 && (
+        <fieldset className="grid gap-2">
+          <legend className="mb-1 font-semibold">{say("who.names")}</legend>
+          <p className="text-base text-chalk/80">{say("who.namesHint")}</p>
+          {Array.from({ length: count }, (_, i) => (
+            <input
+              key={`name${i + 1}`}
+              aria-label={say("who.name", { number: i + 1 })}
+              placeholder={say("play.player", { number: i + 1 })}
+              maxLength={20}
+              value={names[i] ?? ""}
+              onChange={(e) => {
+                const next = [...names];
+                next[i] = e.target.value;
+                setNames(next);
+              }}
+            />
+          ))}
+        </fieldset>
+      )}
+      <button type="submit" className="btn btn-main min-h-16 text-2xl">
+        {say("who.go")}
+      </button>
+    </form>
+  );
+}

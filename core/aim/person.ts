@@ -1,0 +1,16 @@
+import type { Manner } from "../asks/ask.ts";
+import type { Spread } from "./hit.ts";
+import type { Keeper } from "./keeper.ts";
+import type { PlayerModel } from "./player.ts";
+
+/** Somebody who plays, as chances and clock see them: how they send and keep something going depends on how it is done. */
+export interface Person {
+  sends(manner: Manner): PlayerModel;
+  keeps(manner: Manner): Keeper;
+  /** The spread that anybody is taken to have, whatever the age: how much floor is kept clear. */
+  typical(manner: Manner): Spread;
+  /** Metres a second. */
+  walking: number;
+  /** Getting anything done beside a child of 8. */
+  tempo: number;
+}

@@ -1,0 +1,107 @@
+import type { Action } from "../aim/actions.ts";
+import type { Hand, Posture } from "../physics/release.ts";
+
+/** How something is done: chances, times and estimates read it here, for it may change by word, stage and call. */
+export interface Manner {
+  /** The activity's own unless given. */
+  action?: Action;
+  /** Role of the thing it is done with; `send` unless given. */
+  thing?: string;
+  /** Role of what is held; none unless given. */
+  implement?: string;
+  hand?: Hand;
+  posture?: Posture;
+  /** On the move. */
+  moving?: boolean;
+  /** It may bounce once on the floor in between. */
+  bounce?: boolean;
+}
+
+/** Where something lies or stands, metres from the start line and to the right of its middle. */
+export interface Spot {
+  id: string;
+  along: number;
+  across: number;
+}
+
+/** What a send is for. Chances turn an aim into outcomes (core/aim/kinds); a pattern never lists them. */
+export type Aim =
+  /** To hit any of `want` among the things that stand there; something else may be hit instead. */
+  | { kind: "any"; want: readonly string[]; among: readonly string[] }
+  /** To come to rest in the best of the zones; what each is worth now. */
+  | { kind: "zones"; worth: Readonly<Record<string, number>> }
+  /** To come to rest in any of the wanted squares of a grid. */
+  | { kind: "cells"; want: readonly string[]; among: readonly string[] }
+  /** To knock down what stands there: points for each, and for all at once. `known`: false where only their number was told. */
+  | { kind: "fall"; standing: readonly Spot[]; each: number; all: number; known?: false }
+  /** To keep it going by one more touch. */
+  | { kind: "keep" }
+  /** Off the wall onto a mark on the floor. */
+  | { kind: "rebound"; wall: string; onto: string };
+export type AimKind = Aim["kind"];
+export type AimOf<K extends AimKind> = Extract<Aim, { kind: K }>;
+
+/** The time something takes that is no send. Of several people the last one done counts. */
+export interface Takes {
+  by: readonly number[];
+  /** Of a child of 8. */
+  seconds: number;
+  /** Metres walked out, and back. */
+  walk: number;
+  moving: boolean;
+}
+
+interface Asked {
+  /** Who is asked, by number. */
+  player: number;
+  /** It may be passed over: played where it happens, and left out of forecasts. */
+  optional?: true;
+}
+interface Sent extends Asked {
+  /** Where the player stands: a line of the layout. */
+  from: string;
+  manner: Manner;
+}
+interface Sure extends Asked {
+  takes: Takes;
+}
+/** What may happen now. Each kind has its chances (core/forecast/outcomes.ts), and its input on the play screen. */
+export type Ask =
+  /** One send; `fetch`: everything is fetched after it. */
+  | (Sent & { kind: "send"; aim: Aim; fetch: boolean })
+  /** One more of a run that is counted; `soFar` of it, and whether a drop is told at once. */
+  | (Sent & { kind: "count"; aim: Aim; soFar: number; drops: boolean })
+  /** How many there were in all, at most `most`; `soFar` as they were tapped. */
+  | (Sure & { kind: "total"; soFar: number; most: number })
+  /** A short exercise, so many times. */
+  | (Sure & { kind: "task"; exercise: string; dose: number })
+  /** A free choice of a place for something, or none. */
+  | (Sure & { kind: "choose"; of: string; options: readonly string[] })
+  /** The child's own formation inside a field, middles of pins in metres; `spots` as it would be left. */
+  | (Sure & { kind: "arrange"; field: string; spots: readonly Spot[]; size: number })
+  /** What lies there was moved by something else. */
+  | (Asked & {
+      kind: "move";
+      pieces: readonly { piece: number; player: number; place: string | null }[];
+      places: readonly string[];
+    })
+  /** What fell is stood up again: to be done before play goes on, or noted. */
+  | (Sure & { kind: "stand"; what: string })
+  /** The match goes on another day. */
+  | (Asked & { kind: "carry" })
+  /** Something within what the family may change: the values that are allowed, by field. */
+  | (Asked & { kind: "set"; fields: Readonly<Record<string, readonly (string | number)[]>> })
+  /** The clock starts, or what was done is counted, when somebody says so. */
+  | (Sure & { kind: "ready" })
+  /** The bell goes at `dueAt`, milliseconds since the play began. */
+  | (Asked & { kind: "bell"; dueAt: number });
+export type AskKind = Ask["kind"];
+export type AskOf<K extends AskKind> = Extract<Ask, { kind: K }>;
+
+export const askOf = <K extends AskKind>(asks: readonly Ask[], kind: K): AskOf<K> | undefined =>
+  asks.find((a): a is AskOf<K> => a.kind === kind);
+/** What has to happen before anything goes on: asks that cannot be passed over, the bell aside. */
+export const mainAsks = (asks: readonly Ask[]): Ask[] => asks.filter((a) => !a.optional && a.kind !== "bell");
+/** Where whoever is asked to send stands; null where nobody is. */
+export const standsAt = (asks: readonly Ask[]): string | null =>
+  mainAsks(asks).flatMap((a) => (a.kind === "send" || a.kind === "count" ? [a.from] : []))[0] ?? null;

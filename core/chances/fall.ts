@@ -1,0 +1,169 @@
+import type { HitRule } from "../aim/hit-rule.ts";
+import { within } from "../aim/normal.ts";
+import { topples } from "../aim/topple.ts";
+import type { AimOf } from "../asks/ask.ts";
+import { pathTo, reachChance, runsOn } from "../physics/send.ts";
+import { endOfRunOn, partsOf } from "../yard/parts.ts";
+import { bestAim, type KindOf, type Outcome, type Sight, standAt, underWay } from "./kind.ts";
+
+type Fall = AimOf<"fall">;
+interface Pin {
+  id: string;
+  distance: number;
+  across: number;
+  width: number;
+  height: number;
+  rule: HitRule;
+}
+
+/** The pins that stand, nearest first, where they stand; their sizes are the layout's. */
+function pinsOf(aim: Fall, { parts, from }: Pick<Sight, "parts" | "from">): Pin[] {
+  const at = standAt(parts, from);
+  const targets = new Map(partsOf(parts, "target").map((t) => [t.id, t]));
+  return aim.standing
+    .map(({ id, along, across }) => ({ ...targets.get(id)!, distance: along - at, across }))
+    .sort((a, b) => a.distance - b.distance || (a.id < b.id ? -1 : 1));
+}
+const anyTopple = (r: HitRule) => (r.kind === "anyOf" ? r.rules : [r]).find((x) => x.kind === "topple");
+
+/** What falls for each sideways angle, and how likely. Ids sorted, joined by a space; the empty key is none. */
+type Sets = Map<string, number>;
+const add = (sets: Sets, ids: readonly string[], p: number) => {
+  if (p <= 0) return;
+  const key = [...ids].sort().join(" ");
+  sets.set(key, (sets.get(key) ?? 0) + p);
+};
+
+/** How a send at a formation goes: what of it can fall at all at the speed that it has there, and how far it is sure to get. */
+function sending(pins: readonly Pin[], sight: Sight) {
+  const player = sight.person.sends(sight.manner);
+  const inAir = player.sending.travel === "air";
+  const far = pins[pins.length - 1]!;
+  const path = pathTo(player.sending, far.distance, inAir ? far.height / 2 : 0, "fell");
+  const falls = (t: Pin) => {
+    const rule = anyTopple(t.rule);
+    if (!rule) return true;
+    return topples(rule, { ...player.object, speed: path.speedAt(t.distance), ...(inAir && { at: t.height / 2 }) });
+  };
+  return { player, inAir, path, falls: new Map(pins.map((t) => [t.id, falls(t)])) };
+}
+
+/**
+ * Rolled or slid: everything in the straight strip that the thing sweeps falls, as far as the thing gets (named assumptions: nothing is deflected, no pin
+ * fells another). In the air: the first one met, and those within the thing's width of it.
+ */
+function setsAt(pins: readonly Pin[], s: ReturnType<typeof sending>, across: number, distance: number): Sets {
+  const { player, inAir } = s;
+  const b = player.object.diameter;
+  const aimed = across / distance;
+  const sd = player.spread.lateral;
+  const strips = pins.map((t) => ({
+    t,
+    lo: (t.across - t.width / 2 - b / 2) / t.distance,
+    hi: (t.across + t.width / 2 + b / 2) / t.distance,
+  }));
+  const cuts = [...new Set(strips.flatMap((x) => [x.lo, x.hi]))].sort((x, y) => x - y);
+  const edges = [Number.NEGATIVE_INFINITY, ...cuts, Number.POSITIVE_INFINITY];
+  const out: Sets = new Map();
+  for (let i = 1; i < edges.length; i++) {
+    const [lo, hi] = [edges[i - 1]!, edges[i]!];
+    const p = within(lo - aimed, hi - aimed, sd);
+    if (p <= 0) continue;
+    const middle = lo === edges[0] ? hi - 1 : hi === Number.POSITIVE_INFINITY ? lo + 1 : (lo + hi) / 2;
+    const swept = strips.filter((x) => x.lo < middle && middle < x.hi).map((x) => x.t);
+    if (inAir) flies(out, swept, s, p);
+    else rolls(out, swept, s, p);
+  }
+  return out;
+}
+
+/** As far as it gets: pins of a row that it does not come to stand. */
+function rolls(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, p: number): void {
+  const gets = swept.map((t) => reachChance(s.player.sending, t.distance));
+  const felled: string[] = [];
+  let left = 1;
+  for (const [k, t] of swept.entries()) {
+    add(out, felled, p * (left - gets[k]!));
+    left = gets[k]!;
+    if (s.falls.get(t.id)) felled.push(t.id);
+  }
+  add(out, felled, p * left);
+}
+
+/** The first face met on the way, up and down; faces of nearer pins hide those behind. */
+function flies(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, p: number): void {
+  const { player } = s;
+  const b = player.object.diameter;
+  const aim = swept.length > 0 ? Math.max(...swept.map((t) => t.height)) / 2 : 0;
+  const faces = swept.map((t) => [(-b / 2 - aim) / t.distance, (t.height + b / 2 - aim) / t.distance] as const);
+  const edges = [...new Set(faces.flat())].sort((x, y) => x - y);
+  const all = [Number.NEGATIVE_INFINITY, ...edges, Number.POSITIVE_INFINITY];
+  let missed = 1;
+  for (let i = 1; i < all.length; i++) {
+    const [lo, hi] = [all[i - 1]!, all[i]!];
+    const q = within(lo, hi, player.spread.vertical);
+    const middle = lo === all[0] ? hi - 1 : hi === Number.POSITIVE_INFINITY ? lo + 1 : (lo + hi) / 2;
+    const first = swept.find((_, k) => faces[k]![0] < middle && middle < faces[k]![1]);
+    if (!first || q <= 0) continue;
+    const gets = reachChance(player.sending, first.distance, first.height / 2);
+    const near = swept.filter((t) => Math.abs(t.distance - first.distance) <= b && s.falls.get(t.id));
+    add(
+      out,
+      near.map((t) => t.id),
+      p * q * gets,
+    );
+    missed -= q * gets;
+  }
+  add(out, [], p * missed);
+}
+
+export const fall: KindOf<Fall> = {
+  options: (aim) => [aim],
+  worth: (aim, seen) =>
+    "fell" in seen ? aim.each * seen.fell.length + (seen.fell.length === aim.standing.length ? aim.all : 0) : 0,
+  refs: (aim) => ({ named: aim.standing.map((s) => s.id), rest: "none", meant: null }),
+  reach: (aim, parts, from) => Math.min(...pinsOf(aim, { parts, from }).map((t) => t.distance)),
+  meets: (aim, parts) => {
+    const pins = pinsOf(aim, { parts, from: "" });
+    return { height: Math.max(...pins.map((t) => t.height)) / 2, purpose: "fell" };
+  },
+  runsOn: (aim, sight) => {
+    const { sending: how } = sight.person.sends(sight.manner);
+    const back = pinsOf(aim, sight).at(-1)!;
+    return runsOn(how, back.distance, how.travel === "air" ? back.height / 2 : 0, "fell");
+  },
+  outcomes(aim, sight) {
+    const pins = pinsOf(aim, sight);
+    const s = sending(pins, sight);
+    const at = standAt(sight.parts, sight.from);
+    const far = pins[pins.length - 1]!;
+    const worth = (sets: Sets) => {
+      let sum = 0;
+      for (const [key, p] of sets) {
+        const n = key === "" ? 0 : key.split(" ").length;
+        sum += p * (n * aim.each + (n === pins.length ? aim.all : 0));
+      }
+      return sum;
+    };
+    // At the pin nearest to the middle of what stands; or where the most is to be had.
+    const angle = (t: Pin) => t.across / t.distance;
+    const angles = pins.map(angle);
+    const [left, right] = [Math.min(...angles), Math.max(...angles)];
+    const middle = pins.reduce((a, t) =>
+      Math.abs(angle(t) - (left + right) / 2) < Math.abs(angle(a) - (left + right) / 2) - 1e-12 ? t : a,
+    );
+    const distance = far.distance;
+    const across =
+      sight.policy === "middle"
+        ? angle(middle) * distance
+        : bestAim((x) => worth(setsAt(pins, s, x, distance)), left * distance, right * distance);
+    const lies = Math.min(s.path.ends, Math.max(distance, endOfRunOn(sight.parts) - at));
+    const list: Outcome[] = [...setsAt(pins, s, across, distance)].map(([key, p]) => ({
+      ref: key === "" ? "none" : key,
+      seen: { fell: key === "" ? [] : key.split(" ") },
+      p,
+      ...underWay(s.player, s.path, distance, lies),
+    }));
+    return { list, distance, across };
+  },
+};

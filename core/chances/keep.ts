@@ -1,0 +1,24 @@
+import type { AimOf } from "../asks/ask.ts";
+import type { KindOf } from "./kind.ts";
+
+/** One more touch, or a drop: the thing is fetched from where it ran, and begun again. A drop takes the time of the touch that failed first. */
+export const keep: KindOf<AimOf<"keep">> = {
+  options: (aim) => [aim],
+  worth: (_, seen) => ("kept" in seen && seen.kept ? 1 : 0),
+  refs: () => ({ named: ["touch"], rest: "drop", meant: "touch" }),
+  reach: () => 0,
+  meets: () => null,
+  runsOn: () => 0,
+  outcomes(_, { person, manner }) {
+    const k = person.keeps(manner);
+    const under = { under: 0, windUp: k.touch };
+    return {
+      list: [
+        { ref: "touch", seen: { kept: true }, p: k.p, ...under, lies: 0, after: 0 },
+        { ref: "drop", seen: { kept: false }, p: 1 - k.p, ...under, lies: k.lies, after: k.restart },
+      ],
+      distance: 0,
+      across: 0,
+    };
+  },
+};

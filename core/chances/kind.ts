@@ -1,0 +1,92 @@
+import type { Person } from "../aim/person.ts";
+import type { PlayerModel } from "../aim/player.ts";
+import type { Aim, Manner } from "../asks/ask.ts";
+import type { Path, Purpose } from "../physics/send.ts";
+import { type Part, partsOf } from "../yard/parts.ts";
+
+/** `middle`: at the middle of what counts. `bestExpected`: where the expected worth is highest. */
+export const POLICIES = ["middle", "bestExpected"] as const;
+export type Policy = (typeof POLICIES)[number];
+
+/** What was seen of a send or a touch. */
+export type Seen = { hit: string | null } | { rest: string } | { fell: readonly string[] } | { kept: boolean };
+
+/** One send as the chances see it: who does it, how, from where, past what. */
+export interface Sight {
+  parts: readonly Part[];
+  person: Person;
+  manner: Manner;
+  /** The line that it is sent from. */
+  from: string;
+  policy: Policy;
+}
+export interface Outcome {
+  ref: string;
+  seen: Seen;
+  /** 0 to 1; all of an aim sum to 1. */
+  p: number;
+  /** How it was under way: until it met something, and where it lies then, metres from the line. */
+  under: number;
+  lies: number;
+  /** Seconds before it is let go. */
+  windUp: number;
+  /** Until the next one can begin beside walking there and back, seconds. */
+  after: number;
+}
+/** What one kind of aim means. */
+export interface KindOf<A extends Aim> {
+  /** The single aims among which a person chooses. */
+  options(aim: A): readonly A[];
+  /** Every outcome with its chance, and where it was aimed, metres. */
+  outcomes(aim: A, sight: Sight): { list: Outcome[]; distance: number; across: number };
+  /** What an outcome is worth to whoever aimed. */
+  worth(aim: A, seen: Seen): number;
+  /** Outcomes that chances given by hand may name, the one that takes what is left, and the one that is meant. */
+  refs(aim: A, from: string): { named: readonly string[]; rest: string; meant: string | null };
+  /** How far what is sent runs on beyond what is there, metres. */
+  runsOn(aim: A, sight: Sight): number;
+  /** How far away it is aimed, metres. */
+  reach(aim: A, parts: readonly Part[], from: string): number;
+  /** How high what is aimed at is met by what flies, metres, and what it is sent for; null: nothing is sent. */
+  meets(aim: A, parts: readonly Part[]): { height: number; purpose: Purpose } | null;
+}
+
+/** Putting things straight and getting back to the line, seconds: an assumption. */
+export const RESET = 1.5;
+
+/** Metres along of the line that somebody stands at. */
+export const standAt = (parts: readonly Part[], from: string): number =>
+  partsOf(parts, "line").find((l) => l.id === from)?.along ?? 0;
+
+/** A send on its way to where it meets something, or to where it lies. */
+export function underWay(
+  player: PlayerModel,
+  path: Path,
+  meets: number,
+  lies: number,
+): Omit<Outcome, "ref" | "seen" | "p"> {
+  return { under: path.seconds(Math.min(meets, path.ends)), lies, windUp: player.windUp, after: RESET };
+}
+
+/** Trial aims between the ends of the search, and rounds of narrowing down. */
+const TRIALS = 24;
+const NARROWINGS = 18;
+/** Where the best of `worth` lies between lo and hi: a scan, then narrowing around its best. */
+export function bestAim(worth: (x: number) => number, lo: number, hi: number): number {
+  let best = lo;
+  let most = Number.NEGATIVE_INFINITY;
+  for (let i = 0; i <= TRIALS; i++) {
+    const x = lo + ((hi - lo) * i) / TRIALS;
+    const w = worth(x);
+    if (w > most + 1e-12) [best, most] = [x, w];
+  }
+  let a = Math.max(lo, best - (hi - lo) / TRIALS);
+  let b = Math.min(hi, best + (hi - lo) / TRIALS);
+  for (let i = 0; i < NARROWINGS; i++) {
+    const third = (b - a) / 3;
+    if (worth(a + third) < worth(b - third)) a += third;
+    else b -= third;
+  }
+  const x = (a + b) / 2;
+  return worth(x) > most ? x : best;
+}

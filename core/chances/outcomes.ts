@@ -1,0 +1,172 @@
+import type { Person } from "../aim/person.ts";
+import type { Aim, Ask, AskKind, AskOf, Takes } from "../asks/ask.ts";
+import { own } from "../own.ts";
+import type { Body } from "../records/events.ts";
+import type { Part } from "../yard/parts.ts";
+import type { Outcome, Policy, Seen, Sight } from "./kind.ts";
+import { kindOf } from "./kinds.ts";
+
+/** Time comes in tenths of a second. */
+export const QUANTUM_MS = 100;
+const quanta = (seconds: number) => Math.round((seconds * 1000) / QUANTUM_MS);
+
+/** Where the seconds of one step go, in quanta. */
+export interface Spent {
+  acting: number;
+  fetching: number;
+  waiting: number;
+}
+export const total = (s: Spent) => s.acting + s.fetching + s.waiting;
+
+/** One way on: what happens, how likely, and the time it takes. */
+export interface Way {
+  body: Body;
+  share: number;
+  spent: Spent;
+  /** When it is let go, in quanta from the beginning of it; what is in the air at the bell was let go before. */
+  released: number;
+}
+
+/** Who plays on what, and how they aim: chances need nothing else. */
+export interface Play {
+  parts: readonly Part[];
+  people: readonly Person[];
+  policy: Policy;
+  /** Chances by name that replace the computed ones (for checking by hand). */
+  chances?: Readonly<Record<string, number>>;
+}
+
+/** Something sure: each who does it in its own time, and the last one done counts. */
+function spentOn({ by, seconds, walk, moving }: Takes, people: readonly Person[]): Spent {
+  const inPlace = moving && walk === 0;
+  const times = by.map((n): Spent => {
+    const person = people[n]!;
+    const still = quanta(seconds * person.tempo);
+    return {
+      acting: inPlace ? still : 0,
+      fetching: quanta((2 * walk) / person.walking),
+      waiting: inPlace ? 0 : still,
+    };
+  });
+  return times.reduce((slowest, t) => (total(t) > total(slowest) ? t : slowest));
+}
+const sure = (body: Body, takes: Takes, { people }: Play): Way[] => [
+  { body, share: 1, spent: spentOn(takes, people), released: 0 },
+];
+
+/** How something is asked to be sent. */
+export const sightOf = (ask: AskOf<"send" | "count">, { parts, people, policy }: Play): Sight => ({
+  parts,
+  person: people[ask.player]!,
+  manner: ask.manner,
+  from: ask.from,
+  policy,
+});
+function outcomesOf(ask: AskOf<"send" | "count">, play: Play): Outcome[] {
+  const kind = kindOf<Aim>(ask.aim);
+  const { list } = kind.outcomes(ask.aim, sightOf(ask, play));
+  const { chances } = play;
+  if (!chances) return list;
+  const { named, rest, meant } = kind.refs(ask.aim, ask.from);
+  const given = new Map<string, number>();
+  for (const ref of named) {
+    const p =
+      ref === meant ? (own(chances, ask.from) ?? own(chances, ref) ?? 0) : meant === null ? own(chances, ref) : 0;
+    given.set(ref, p ?? 0);
+  }
+  const left = 1 - [...given.values()].reduce((sum, p) => sum + p, 0);
+  given.set(rest, (given.get(rest) ?? 0) + Math.max(0, left));
+  return list.map((o) => ({ ...o, p: given.get(o.ref) ?? 0 }));
+}
+
+function spentBy(o: Outcome, person: Person, fetched: boolean): Spent {
+  return {
+    acting: quanta(o.windUp),
+    fetching: fetched ? quanta((2 * o.lies) / person.walking) : 0,
+    waiting: quanta(o.under) + (fetched ? quanta(o.after) : 0),
+  };
+}
+const waysOf = (
+  ask: AskOf<"send" | "count">,
+  play: Play,
+  bodyOf: (seen: Seen) => Body,
+  fetched: (seen: Seen) => boolean,
+): Way[] =>
+  outcomesOf(ask, play)
+    .filter((o) => o.p > 0)
+    .map((o) => ({
+      body: bodyOf(o.seen),
+      share: o.p,
+      spent: spentBy(o, play.people[ask.player]!, fetched(o.seen)),
+      released: quanta(o.windUp),
+    }));
+
+const seenAs = (seen: Seen): Body =>
+  "kept" in seen ? { kind: "send", hit: seen.kept ? "kept" : null } : { kind: "send", ...toBody(seen) };
+const toBody = (seen: Exclude<Seen, { kept: boolean }>) =>
+  "fell" in seen ? { fell: [...seen.fell] } : "rest" in seen ? { rest: seen.rest } : { hit: seen.hit };
+
+/** The ways on from what is asked, with their chances; null: it has none, it is played and never forecast. Complete by the compiler. */
+const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null } = {
+  send: (ask, play) => waysOf(ask, play, seenAs, () => ask.fetch),
+  count: (ask, play) =>
+    waysOf(
+      ask,
+      play,
+      (seen) =>
+        "kept" in seen && seen.kept
+          ? { kind: "count", n: 1 }
+          : { kind: "count", n: 0, ...(ask.drops && { drop: true as const }) },
+      (seen) => ask.aim.kind !== "keep" || ("kept" in seen && !seen.kept),
+    ),
+  total: (ask, play) => sure({ kind: "total", n: ask.soFar }, ask.takes, play),
+  task: (ask, play) => sure({ kind: "task" }, ask.takes, play),
+  choose: (ask, play) => sure({ kind: "choose", of: ask.of, pick: null }, ask.takes, play),
+  arrange: (ask, play) =>
+    sure(
+      {
+        kind: "arrange",
+        spots: ask.spots.map((s) => ({
+          id: s.id,
+          along: Math.round(s.along * 1000),
+          across: Math.round(s.across * 1000),
+        })),
+      },
+      ask.takes,
+      play,
+    ),
+  stand: (ask, play) => sure({ kind: "stand" }, ask.takes, play),
+  ready: (ask, play) => sure({ kind: "ready" }, ask.takes, play),
+  bell: null,
+  move: null,
+  carry: null,
+  set: null,
+};
+
+export function waysFrom(ask: Ask, play: Play): Way[] | null {
+  const of = chancesOf[ask.kind] as ((ask: Ask, play: Play) => Way[]) | null;
+  return of ? of(ask, play) : null;
+}
+/** Whether what is asked has chances. */
+export const hasChances = (kind: AskKind): boolean => chancesOf[kind] !== null;
+
+/** The single asks among which a person chooses: one for each thing that may be aimed at. */
+export function optionsOf(ask: Ask): Ask[] {
+  if (ask.kind !== "send" && ask.kind !== "count") return [ask];
+  return kindOf<Aim>(ask.aim)
+    .options(ask.aim)
+    .map((aim) => ({ ...ask, aim }));
+}
+/** What an event is worth to whoever was asked: what the one-step best goes by. */
+export function worthOf(ask: Ask, ways: readonly Way[]): number {
+  if (ask.kind !== "send" && ask.kind !== "count") return 0;
+  const kind = kindOf<Aim>(ask.aim);
+  return ways.reduce((sum, w) => sum + w.share * kind.worth(ask.aim, seenIn(w.body)), 0);
+}
+function seenIn(body: Body): Seen {
+  if (body.kind === "count") return { kept: body.n > 0 };
+  if (body.kind !== "send") return { hit: null };
+  if (body.rest !== undefined) return { rest: body.rest };
+  if (Array.isArray(body.fell)) return { fell: body.fell };
+  return { hit: body.hit ?? null };
+}

@@ -1,0 +1,72 @@
+import { lineShifts } from "../aim/band-lines.ts";
+import { stopBands } from "../aim/stop-bands.ts";
+import type { AimOf } from "../asks/ask.ts";
+import { asksAtMost, nearest, pathTo, reachChance } from "../physics/send.ts";
+import { type Part, type PartOf, partsOf } from "../yard/parts.ts";
+import { bestAim, type KindOf, type Sight, standAt, underWay } from "./kind.ts";
+
+type Zones = AimOf<"zones">;
+type Zone = PartOf<"zone">;
+
+/** How far the lines of bands count from where they lie, for a thing of diameter `b`. */
+export const shiftsOf = (zones: readonly Zone[], b: number): number[] =>
+  lineShifts(
+    zones.map((z) => z.points),
+    zones[0]!.lineRule,
+    zones[0]!.lastLine ?? "out",
+    b,
+  );
+/** The middle of where the middle of a thing counts for a band, metres: that is what is aimed at. */
+export function middleOf(band: Zone, zones: readonly Zone[], shifts: readonly number[]): number {
+  const i = zones.indexOf(band);
+  return (band.near + shifts[i]! + band.far + shifts[i + 1]!) / 2;
+}
+const zonesIn = (aim: Zones, parts: readonly Part[]) =>
+  partsOf(parts, "zone").filter((z) => Object.hasOwn(aim.worth, z.id));
+
+function stops(aim: Zones, { parts, person, manner }: Sight) {
+  const player = person.sends(manner);
+  const zones = zonesIn(aim, parts);
+  const lines = [...zones.map((z) => z.near), zones[zones.length - 1]!.far];
+  const shifts = shiftsOf(zones, player.object.diameter);
+  const refs = ["short", ...zones.map((z) => z.id), "over"];
+  const at = (distance: number): Map<string, number> => {
+    const gets = reachChance(player.sending, distance);
+    // Softer than is steady nobody sends.
+    const each = stopBands(lines, Math.max(distance, nearest(player.sending)), player.spread.range, shifts);
+    return new Map(refs.map((ref, i) => [ref, each[i]! * gets + (i === 0 ? 1 - gets : 0)]));
+  };
+  return { player, zones, lines, shifts, at };
+}
+
+export const zones: KindOf<Zones> = {
+  options: (aim) => [aim],
+  worth: (aim, seen) => ("rest" in seen ? (aim.worth[seen.rest] ?? 0) : 0),
+  refs: (aim) => ({ named: Object.keys(aim.worth), rest: "short", meant: null }),
+  reach: (aim, parts, from) => Math.min(...zonesIn(aim, parts).map((z) => z.near)) - standAt(parts, from),
+  meets: () => ({ height: 0, purpose: "stop" }),
+  // Where it is to stop among lines, one SD of its length at the last.
+  runsOn: (aim, { parts, person, manner, from }) =>
+    person.typical(manner).range * (Math.max(...zonesIn(aim, parts).map((z) => z.far)) - standAt(parts, from)),
+  outcomes(aim, sight) {
+    const { player, zones: all, lines, shifts, at } = stops(aim, sight);
+    const worth = (id: string) => aim.worth[id] ?? 0;
+    const expected = (d: number) => [...at(d)].reduce((sum, [ref, p]) => sum + p * worth(ref), 0);
+    // Of the bands that half of the sends get as far as; the nearest where none is.
+    const far = asksAtMost(player.sending);
+    const reachable = all.filter((z, i) => i === 0 || middleOf(z, all, shifts) <= far);
+    const best = reachable.reduce((a, b) => (worth(b.id) > worth(a.id) ? b : a));
+    const distance =
+      sight.policy === "middle"
+        ? middleOf(best, all, shifts)
+        : bestAim(expected, lines[0]! / 2, lines[lines.length - 1]!);
+    const path = pathTo(player.sending, distance, 0, "stop");
+    const list = [...at(distance)].map(([ref, p]) => ({
+      ref,
+      seen: { rest: ref },
+      p,
+      ...underWay(player, path, distance, distance),
+    }));
+    return { list, distance, across: 0 };
+  },
+};

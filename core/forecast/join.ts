@@ -1,0 +1,55 @@
+import type { Distribution } from "./distribution.ts";
+import { distribution } from "./distribution.ts";
+
+/** Of the sum of two independent numbers. */
+export function convolved(a: Distribution, b: Distribution): Distribution {
+  const out = new Map<number, number>();
+  for (const [i, x] of a.at.entries())
+    for (const [k, y] of b.at.entries()) out.set(x + y, (out.get(x + y) ?? 0) + a.p[i]! * b.p[k]!);
+  return distribution(out);
+}
+
+/** Of the larger of two independent numbers. */
+export function atMost(a: Distribution, b: Distribution): Distribution {
+  const out = new Map<number, number>();
+  let [i, k, below, under] = [0, 0, 0, 0];
+  for (const v of [...new Set([...a.at, ...b.at])].sort((x, y) => x - y)) {
+    const pa = a.at[i] === v ? a.p[i++]! : 0;
+    const pb = b.at[k] === v ? b.p[k++]! : 0;
+    out.set(v, pa * under + pb * below + pa * pb);
+    below += pa;
+    under += pb;
+  }
+  return distribution(out);
+}
+
+/** Chance that each of several independent ranks is the highest, equals sharing it. `n` equal laws: 1 / n each. */
+export function shareOfWins(ranks: readonly Distribution[]): number[] {
+  const out = ranks.map(() => 0);
+  const all = [...new Set(ranks.flatMap((r) => r.at))].sort((x, y) => x - y);
+  const places = ranks.map(() => 0);
+  const below = ranks.map(() => 0);
+  for (const v of all) {
+    const here = ranks.map((r, i) => (r.at[places[i]!] === v ? r.p[places[i]!]! : 0));
+    // Of those that are here: how likely so many of the others are here too, the rest below.
+    for (const [i, p] of here.entries()) {
+      if (p === 0) continue;
+      let many = [1];
+      for (const [k, q] of here.entries()) {
+        if (k === i) continue;
+        const next = new Array<number>(many.length + 1).fill(0);
+        many.forEach((m, n) => {
+          next[n] = next[n]! + m * below[k]!;
+          next[n + 1] = next[n + 1]! + m * q;
+        });
+        many = next;
+      }
+      out[i] = out[i]! + p * many.reduce((sum, m, n) => sum + m / (n + 1), 0);
+    }
+    for (const [i, p] of here.entries()) {
+      below[i] = below[i]! + p;
+      if (ranks[i]!.at[places[i]!] === v) places[i] = places[i]! + 1;
+    }
+  }
+  return out;
+}

@@ -1,0 +1,93 @@
+import type { Face } from "../kit/face.ts";
+import { matchKnobs } from "../match/knobs.ts";
+import type { Knob, Needs, Peg, Phrase, Possible, Probe } from "../patterns/contract.ts";
+import { type Game, openGame } from "../patterns/game.ts";
+import { type AnyPattern, patternOf } from "../patterns/registry.ts";
+import type { Part } from "../yard/parts.ts";
+import type { Activity } from "./activity.ts";
+
+/** An activity opened: its pattern, its game, what lies on the floor, and every change of it that gives another activity. */
+export interface Opened {
+  activity: Activity;
+  pattern: AnyPattern;
+  game: Game;
+  /** What the game itself lays out. */
+  parts: Part[];
+  pegs: Peg[];
+  probes: Probe[];
+  needs: Needs;
+  possible: Possible;
+  summary: Phrase;
+  knobs(): Knob[];
+  pegKnobs(id: string): Knob[];
+  /** A peg elsewhere, metres; the same activity where nothing of that name stands so. */
+  move(id: string, to: { along?: number; across?: number }): Activity;
+  add(): Activity | null;
+  remove(id: string): Activity | null;
+  squeeze(k: number): Activity;
+  swap(id: string, face: Face): Activity;
+  touchCounts(id: string): Activity;
+}
+
+export const withParams = (a: Activity, params: unknown): Activity =>
+  params === a.pattern.params ? a : ({ ...a, pattern: { ...a.pattern, params } } as Activity);
+
+/** Documents are never changed in place, so each is opened once. */
+const known = new WeakMap<Activity, Opened>();
+
+export function opened(a: Activity): Opened {
+  const before = known.get(a);
+  if (before) return before;
+  const pattern = patternOf(a.pattern.name);
+  const { ground } = pattern;
+  const params: unknown = a.pattern.params;
+  /** Worked out when it is first asked for. */
+  const once = <T>(make: () => T) => {
+    let made: { is: T } | null = null;
+    return () => {
+      made ??= { is: make() };
+      return made.is;
+    };
+  };
+  const game = once(() => openGame({ ...a.pattern, match: a.match }));
+  const parts = once(() => ground.parts(params, a.space));
+  const pegs = once(() => ground.pegs(params));
+  const probes = once(() => ground.probes(params));
+  const as = (next: unknown) => withParams(a, next);
+  const maybe = (next: unknown) => (next === null ? null : as(next));
+  const o: Opened = {
+    activity: a,
+    pattern,
+    get game() {
+      return game();
+    },
+    get parts() {
+      return parts();
+    },
+    get pegs() {
+      return pegs();
+    },
+    get probes() {
+      return probes();
+    },
+    get needs() {
+      return pattern.needs(params, a.match);
+    },
+    get possible() {
+      return pattern.possible(params, a.match);
+    },
+    get summary() {
+      return pattern.summary(params, a.match);
+    },
+    knobs: () => [...pattern.knobs(params), ...matchKnobs(a.match, pattern.match.fields)],
+    pegKnobs: (id) => pattern.pegKnobs(params, id),
+    move: (id, to) => as(ground.move(params, id, to)),
+    add: () => maybe(ground.add(params, a.space)),
+    remove: (id) => maybe(ground.remove(params, id)),
+    squeeze: (k) => as(ground.squeeze(params, k)),
+    swap: (id, face) => as(ground.swap(params, id, face)),
+    touchCounts: (id) => as(ground.touchCounts(params, id)),
+  };
+  known.set(a, o);
+  return o;
+}

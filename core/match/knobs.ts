@@ -1,0 +1,64 @@
+import type { Knob } from "../patterns/contract.ts";
+import { fieldsOf } from "../patterns/fields.ts";
+import { type Match, type MatchField, match } from "./match.ts";
+
+/** What the stations offer for a match: those fields that its pattern has a use for. */
+export function matchKnobs(m: Match, fields: readonly MatchField[]): Knob[] {
+  const f = fieldsOf(match, m);
+  const of = "match" as const;
+  const all: Record<MatchField, () => Knob[]> = {
+    seconds: () => [
+      f.number("score", ["seconds"], "knob.timeLimit", {
+        of,
+        unit: "s",
+        step: 5,
+        off: { label: "knob.noBell", initial: 120 },
+      }),
+    ],
+    goes: () => [
+      f.number("score", ["goes", "count"], "knob.goes", { of }),
+      ...(m.goes.count > 1
+        ? [
+            f.choice(
+              "score",
+              ["goes", "keep"],
+              "knob.keep",
+              [
+                ["best", "knob.best"],
+                ["total", "knob.total"],
+              ],
+              { of },
+            ),
+          ]
+        : []),
+    ],
+    swap: () => [
+      f.choice(
+        "players",
+        ["swap"],
+        "knob.swap",
+        [
+          ["send", "knob.swapSend"],
+          ["miss", "knob.swapMiss"],
+          ["budget", "knob.swapBudget"],
+          ["go", "knob.swapGo"],
+        ],
+        { of, hint: "knob.swapHint" },
+      ),
+    ],
+    end: () => [
+      f.choice(
+        "players",
+        ["end"],
+        "knob.end",
+        [
+          ["all", "knob.endAll"],
+          ["first", "knob.endFirst"],
+        ],
+        { of },
+      ),
+    ],
+    carry: () => [f.toggle("score", ["carry"], "knob.carry", { of })],
+  };
+  return fields.flatMap((field) => all[field]());
+}

@@ -1,0 +1,31 @@
+import { z } from "zod";
+
+const whole = (name: string, least: number, most: number) =>
+  z
+    .number({ error: `${name} must be a whole number from ${least} to ${most}` })
+    .int(`${name} must be a whole number`)
+    .min(least, `${name} must be ${least} or more`)
+    .max(most, `${name} must be ${most} or less`);
+
+/** When the next one sends: after each send, after a miss, once the misses of a forfeit are spent, after a whole go, or all at once. */
+export const SWAPS = ["send", "miss", "budget", "go", "once"] as const;
+export type Swap = (typeof SWAPS)[number];
+
+/** What surrounds a go of one side: it stands beside the pattern in the document. */
+export const match = z.strictObject({
+  /** Goes that each side has, and whether the best or all of them count. */
+  goes: z
+    .strictObject({ count: whole("count", 1, 5), keep: z.enum(["best", "total"]) })
+    .default({ count: 1, keep: "best" }),
+  /** With a clock each has a whole go, unless they share one. */
+  swap: z.enum(SWAPS).default("send"),
+  /** Against: until all are done, or until somebody has finished and all have had as many sends (one go, swap `send`). */
+  end: z.enum(["all", "first"]).default("all"),
+  /** The bell ends a go after so many seconds; null: no bell. */
+  seconds: whole("seconds", 10, 1800).nullable().default(null),
+  /** It may go on another day, or with another thing. */
+  carry: z.boolean().default(false),
+});
+export type Match = z.infer<typeof match>;
+export type MatchField = keyof Match;
+export const USUAL_MATCH: Match = match.parse({});

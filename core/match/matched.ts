@@ -1,0 +1,339 @@
+import type { Ask } from "../asks/ask.ts";
+import {
+  type BaseState,
+  type Better,
+  type Ending,
+  isRefusal,
+  type Phrase,
+  type Progress,
+  type Refusal,
+  type Rules,
+  refuse,
+  type Score,
+  type Setup,
+  type Unit,
+} from "../patterns/contract.ts";
+import type { GameEvent } from "../records/events.ts";
+import type { Match } from "./match.ts";
+
+/** Whose go it is: the players of the side, in the order they take their turns. */
+export interface Seat {
+  players: readonly number[];
+  setup: Setup;
+}
+/** What an event made of a go: it goes on, after something that went right or wrong; its clock is done and the next part waits; or it is over. */
+export interface Went<G> {
+  go: G;
+  after: "on" | "hit" | "miss" | "spent" | "part" | "end";
+}
+/** A clock that runs during a go: until its bell, or open; and the rest before it, seconds. */
+export interface Clock {
+  limit: number | null;
+  rest: number;
+}
+/** What a go amounts to. */
+export interface Sum {
+  value: number;
+  unit: Unit;
+  better: Better;
+  /** More is better, for comparing goes of the same game. */
+  rank: number;
+  working: string;
+  sends: number;
+  stage: number;
+  stages: number;
+  finished: boolean;
+}
+
+/** One go of one side: all that a pattern tells where sides do not meet. Times in milliseconds since the clock, or the go, began. */
+export interface GoRules<P, G> {
+  begin(params: P, seat: Seat): G;
+  /** What that player may do; the bell and the start of a clock come from the match. */
+  asks(params: P, go: G, player: number): Ask[];
+  step(params: P, go: G, event: GameEvent, ms: number): Went<G> | Refusal;
+  /** The clock that is to run now; null: none. */
+  clock(params: P, match: Match, go: G): Clock | null;
+  /** The bell: the go is over unless it says otherwise. `ms`: how long the clock ran. */
+  bell?(params: P, go: G, ms: number): Went<G>;
+  sum(params: P, go: G, ms: number): Sum;
+  key(params: P, go: G): string;
+  now(params: P, go: G): Phrase;
+  done(params: P, go: G): readonly string[];
+  /** Why it is over, where the best of all goes came so far. */
+  ended(params: P, reached: { finished: boolean }): Phrase;
+  /** Together: all share one go, or each has one and they are summed. */
+  together: "share" | "each";
+}
+
+interface Kept<G> {
+  go: G;
+  ms: number;
+}
+interface Side<G> {
+  players: readonly number[];
+  /** Who of them comes next, by place. */
+  at: number;
+  go: G;
+  kept: readonly Kept<G>[];
+  done: boolean;
+  /** Its part of the go under way is over and it waits for the others. */
+  rests: boolean;
+}
+export interface MatchState<P, G> extends BaseState {
+  params: P;
+  match: Match;
+  sides: readonly Side<G>[];
+  /** Whose turn it is. */
+  side: number;
+  /** The clock waits for its start. */
+  waiting: boolean;
+  /** When this go or its clock began, and the last thing seen, milliseconds since the play began. */
+  since: number;
+  last: number;
+  carried: number;
+  over: boolean;
+  /** What elapsed time changes; see `Rules.clock`. */
+  timing: "none" | "bell" | "state";
+}
+
+/** Getting ready, seconds. */
+const READY = 4;
+
+/** The rules of a match around goes that do not touch each other: who sends when, clocks, goes and what is kept, who won. */
+export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
+  type S = MatchState<P, G>;
+  const goesOf = (s: S, side: Side<G>) => s.match.goes.count * (go.together === "each" ? side.players.length : 1);
+  const clockOf = (s: S, side: Side<G>) => go.clock(s.params, s.match, side.go);
+  /** With a clock a go is never cut up between sides. */
+  const swapOf = (s: S) => {
+    const side = s.sides[s.side]!;
+    if (s.match.swap === "once") return s.sides.length > 1 ? "once" : "go";
+    return clockOf(s, side) && s.sides.length > 1 ? "go" : s.match.swap;
+  };
+  const atOnce = (s: S) => s.match.swap === "once" && s.sides.length > 1;
+  const active = (s: S): number[] =>
+    atOnce(s) ? s.sides.flatMap((x, i) => (x.done || x.rests ? [] : [i])) : s.sides[s.side]!.done ? [] : [s.side];
+  const playerOf = (x: Side<G>) => x.players[x.at % x.players.length]!;
+  const totalled = (s: S, side: Side<G>) =>
+    s.match.goes.keep === "total" || (go.together === "each" && side.players.length > 1);
+
+  function start(params: P, match: Match, setup: Setup): S {
+    const all = Array.from({ length: setup.players }, (_, i) => i);
+    const groups = setup.sides ?? (setup.mode === "relay" ? [all] : all.map((i) => [i]));
+    const sides = groups.map((players): Side<G> => {
+      const begun = go.begin(params, { players, setup });
+      return { players, at: 0, go: begun, kept: [], done: false, rests: false };
+    });
+    const at = { side: 0, waiting: false, since: 0, last: 0, carried: 0, over: false };
+    const s: S = { setup, params, match, sides, ...at, timing: "none" };
+    const running = clockOf(s, sides[0]!);
+    if (!running) return s;
+    const timed = go.sum(params, sides[0]!.go, 0).unit === "tenths";
+    const one = goesOf(s, sides[0]!) === 1 && sides.length === 1;
+    const timing = timed && !one ? "state" : running.limit === null ? "none" : "bell";
+    return { ...s, waiting: true, timing };
+  }
+
+  function due(s: S): number | null {
+    if (s.waiting || s.over) return null;
+    const side = s.sides[active(s)[0] ?? -1];
+    const limit = side && clockOf(s, side)?.limit;
+    return typeof limit === "number" ? s.since + limit * 1000 : null;
+  }
+
+  function asks(s: S): Ask[] {
+    if (s.over) return [];
+    const now = active(s);
+    if (s.waiting) {
+      const by = now.map((i) => playerOf(s.sides[i]!));
+      const rest = Math.max(READY, ...now.map((i) => clockOf(s, s.sides[i]!)?.rest ?? 0));
+      return [{ kind: "ready", player: by[0]!, takes: { by, seconds: rest, walk: 0, moving: false } }, ...carry(s)];
+    }
+    const out = now.flatMap((i) => go.asks(s.params, s.sides[i]!.go, playerOf(s.sides[i]!)));
+    const dueAt = due(s);
+    if (dueAt !== null) out.push({ kind: "bell", player: playerOf(s.sides[now[0]!]!), dueAt });
+    return [...out, ...carry(s)];
+  }
+  const carry = (s: S): Ask[] =>
+    s.match.carry && due(s) === null ? [{ kind: "carry", player: playerOf(s.sides[s.side]!), optional: true }] : [];
+
+  function step(s: S, e: GameEvent): S | Refusal {
+    if (s.over) return refuse("refused.over");
+    if (e.at < s.last) return refuse("refused.earlier");
+    const dueAt = due(s);
+    if (e.kind === "carry") {
+      if (!s.match.carry) return refuse("refused.noCarry");
+      return dueAt === null ? { ...s, carried: s.carried + 1, last: e.at } : refuse("refused.carryBetween");
+    }
+    if (s.waiting) {
+      if (e.kind !== "ready") return refuse("refused.notStarted");
+      return { ...s, waiting: false, since: e.at, last: e.at };
+    }
+    if (e.kind === "bell") {
+      if (dueAt === null) return refuse("refused.noBell");
+      if (e.at < dueAt) return refuse("refused.bellEarly", { seconds: Math.ceil((dueAt - e.at) / 1000) });
+      const ms = dueAt - s.since;
+      let next: S = { ...s, last: e.at };
+      for (const i of active(s)) {
+        const x = next.sides[i]!;
+        const went: Went<G> = go.bell?.(s.params, x.go, ms) ?? { go: x.go, after: "end" };
+        next = took(next, i, went, ms);
+      }
+      return next;
+    }
+    if (dueAt !== null && e.at > dueAt) return refuse("refused.afterBell");
+    const by = "by" in e ? e.by : undefined;
+    const now = active(s);
+    const i = by === undefined ? now[0] : now.find((k) => s.sides[k]!.players.includes(by));
+    if (i === undefined) return refuse("refused.notTheirTurn");
+    const went = go.step(s.params, s.sides[i]!.go, e, e.at - s.since);
+    return isRefusal(went) ? went : took({ ...s, last: e.at }, i, went, e.at - s.since);
+  }
+
+  const withSide = (s: S, i: number, change: Partial<Side<G>>): S => ({
+    ...s,
+    sides: s.sides.map((x, k) => (k === i ? { ...x, ...change } : x)),
+  });
+
+  /** What an event made of side `i`: its go goes on, waits, or is kept; then the turn is handed on. */
+  function took(s: S, i: number, went: Went<G>, ms: number): S {
+    const x = s.sides[i]!;
+    if (went.after !== "end") {
+      const on = withSide(s, i, { go: went.go, rests: went.after === "part" && atOnce(s) });
+      if (went.after === "part")
+        return atOnce(s) ? together(on) : { ...on, waiting: clockOf(on, on.sides[i]!) !== null };
+      return went.after === "on" ? on : pass(on, went.after);
+    }
+    const kept = [...x.kept, { go: went.go, ms }];
+    const done = kept.length >= goesOf(s, x);
+    const next = done ? went.go : go.begin(s.params, { players: x.players, setup: s.setup });
+    const after = withSide(s, i, { kept, done, go: next, rests: !done && atOnce(s) });
+    return atOnce(s) ? together(after) : pass(after, "go");
+  }
+
+  /** All at once: once each is done with its part, the next begins for all. */
+  function together(s: S): S {
+    if (s.sides.every((x) => x.done)) return { ...s, over: true, waiting: false };
+    if (s.sides.some((x) => !x.done && !x.rests)) return s;
+    const sides = s.sides.map((x) => ({ ...x, rests: false }));
+    return { ...s, sides, side: sides.findIndex((x) => !x.done), waiting: true };
+  }
+
+  /** Hands the turn on after a hit, a miss, a budget spent or a whole go, and ends the match when nobody is left to send. */
+  function pass(s: S, after: "hit" | "miss" | "spent" | "go"): S {
+    if (s.sides.every((x) => x.done)) return { ...s, over: true, waiting: false };
+    const swap = swapOf(s);
+    const moves =
+      swap === "send" ||
+      after === "go" ||
+      (swap === "miss" && after !== "hit") ||
+      (swap === "budget" && after === "spent");
+    if (!moves) return s;
+    const rotated = withSide(s, s.side, { at: s.sides[s.side]!.at + 1 });
+    let side = s.side;
+    do side = (side + 1) % s.sides.length;
+    while (s.sides[side]!.done);
+    if (races(s) && side <= s.side && s.sides.some((x) => finishedIn(s, x)))
+      return { ...rotated, over: true, waiting: false };
+    const next = { ...rotated, side };
+    return after === "go" ? { ...next, waiting: clockOf(next, next.sides[side]!) !== null, since: s.last } : next;
+  }
+  const races = (s: S) =>
+    s.match.end === "first" && s.setup.mode === "against" && swapOf(s) === "send" && s.match.goes.count === 1;
+  const finishedIn = (s: S, x: Side<G>) => x.kept.some((k) => go.sum(s.params, k.go, k.ms).finished);
+
+  /** The go under way counts like a finished one, so that a score exists at any moment. */
+  const sumsOf = (s: S, x: Side<G>): Sum[] => {
+    const kept = x.kept.map((k) => go.sum(s.params, k.go, k.ms));
+    return x.done ? kept : [...kept, go.sum(s.params, x.go, 0)];
+  };
+  const bestOf = (sums: readonly Sum[]) => sums.reduce((a, b) => (b.rank > a.rank ? b : a));
+  const sumUp = (sums: readonly Sum[], f: (x: Sum) => number) => sums.reduce((n, x) => n + f(x), 0);
+
+  function score(s: S): Score[] {
+    return s.sides.map((x) => {
+      const sums = sumsOf(s, x);
+      const total = totalled(s, x);
+      const value = total ? sumUp(sums, (g) => g.value) : bestOf(sums).value;
+      return {
+        players: x.players,
+        value,
+        soFar: value,
+        unit: sums[0]!.unit,
+        better: sums[0]!.better,
+        working: workingOf(s, x, sums, total),
+        rank: total ? sumUp(sums, (g) => g.rank) : bestOf(sums).rank,
+      };
+    });
+  }
+  function workingOf(s: S, x: Side<G>, sums: readonly Sum[], total: boolean): string {
+    if (goesOf(s, x) > 1 && sums.length > 1) {
+      const parts = sums.map((g) => g.value);
+      return total ? `${parts.join(" + ")} = ${parts.reduce((a, b) => a + b, 0)}` : parts.join(", ");
+    }
+    return sums[sums.length - 1]!.working;
+  }
+
+  function progress(s: S): Progress[] {
+    const scores = score(s);
+    return s.sides.map((x, i) => {
+      const sums = sumsOf(s, x);
+      return {
+        sends: sumUp(sums, (g) => g.sends),
+        rounds: x.kept.length,
+        points: scores[i]!.value,
+        own: scores[i]!.value,
+        stage: Math.max(...sums.map((g) => g.stage)),
+        stages: sums[0]!.stages,
+        finished: totalled(s, x) ? sums.every((g) => g.finished) : sums.some((g) => g.finished),
+      };
+    });
+  }
+
+  function ending(s: S): Ending | null {
+    if (!s.over) return null;
+    const reason = go.ended(s.params, { finished: s.sides.some((x) => finishedIn(s, x)) });
+    if (s.setup.mode !== "against" || s.sides.length < 2) return { reason, winners: [] };
+    const ranks = score(s).map((x) => x.rank);
+    const best = Math.max(...ranks);
+    return { reason, winners: ranks.flatMap((r, i) => (r === best ? [i] : [])) };
+  }
+
+  function turn(s: S): { player: number; side: number; now: Phrase } {
+    const side = active(s)[0] ?? s.side;
+    const at = { player: playerOf(s.sides[side]!), side };
+    if (s.over) return { ...at, now: { key: "play.over" } };
+    if (s.waiting) return { ...at, now: { key: "play.ready" } };
+    return { ...at, now: go.now(s.params, s.sides[side]!.go) };
+  }
+
+  function key(s: S): string {
+    const inState = s.timing === "state";
+    const kept = (k: Kept<G>) => {
+      const sum = go.sum(s.params, k.go, inState ? k.ms : 0);
+      return [sum.value, sum.rank, sum.sends, sum.stage, sum.finished ? 1 : 0];
+    };
+    const sides = s.sides.map((x) => [
+      x.done ? 0 : go.key(s.params, x.go),
+      x.kept.map(kept),
+      x.players.length > 1 ? x.at % x.players.length : 0,
+      x.rests ? 1 : 0,
+    ]);
+    return JSON.stringify([sides, s.side, s.waiting, s.over, inState ? s.last - s.since : 0]);
+  }
+
+  return {
+    start,
+    asks,
+    step,
+    due,
+    clock: (params, m, setup) => start(params, m, setup).timing,
+    sidesMeet: (params, m, setup) => setup.mode === "against" && races(start(params, m, setup)),
+    key,
+    turn,
+    done: (s) => go.done(s.params, s.sides[active(s)[0] ?? s.side]!.go),
+    score,
+    ending,
+    progress,
+  };
+}

@@ -1,0 +1,71 @@
+import { z } from "zod";
+import type { Knob } from "./contract.ts";
+
+type Path = readonly (string | number)[];
+
+/** The schema of what lies at a path of a value: unions by the way that the value takes. */
+function schemaAt(schema: z.ZodType, value: unknown, path: Path): z.ZodType {
+  const s = bare(schema);
+  const [key, ...rest] = path;
+  if (key === undefined) return s;
+  if (s instanceof z.ZodObject)
+    return schemaAt(s.shape[key as string], (value as Record<string, unknown>)?.[key], rest);
+  if (s instanceof z.ZodArray) return schemaAt(s.element as z.ZodType, (value as unknown[])?.[key as number], rest);
+  if (s instanceof z.ZodUnion) {
+    const way = (s.options as z.ZodType[]).find((o) => o.safeParse(value).success) ?? (s.options[0] as z.ZodType);
+    return schemaAt(way, value, path);
+  }
+  throw new RangeError(`field: nothing at ${String(key)}`);
+}
+function bare(s: z.ZodType): z.ZodType {
+  if (s instanceof z.ZodNullable || s instanceof z.ZodOptional || s instanceof z.ZodDefault)
+    return bare(s.unwrap() as z.ZodType);
+  return s;
+}
+
+type Station = Knob["station"];
+type More = { hint?: string; of?: "match" };
+
+/** Describes what can be set in a value of a schema: bounds are the schema's own, so that no number is written twice. */
+export function fieldsOf(schema: z.ZodType, value: unknown) {
+  const numberAt = (path: Path): { least: number; most: number } => {
+    const s = schemaAt(schema, value, path);
+    if (!(s instanceof z.ZodNumber)) throw new RangeError(`field ${path.join(".")}: not a number`);
+    return { least: s.minValue!, most: s.maxValue! };
+  };
+  return {
+    number: (
+      station: Station,
+      path: Path,
+      label: string,
+      more: More & { step?: number; unit?: "m" | "s"; off?: { label: string; initial: number } } = {},
+    ): Knob => ({ station, kind: "number", path, label, step: 1, ...numberAt(path), ...more }),
+    choice: (
+      station: Station,
+      path: Path,
+      label: string,
+      options: readonly (readonly [value: unknown, label: string])[],
+      more: More = {},
+    ): Knob => ({
+      station,
+      kind: "choice",
+      path,
+      label,
+      options: options.map(([v, name]) => ({ value: v, label: name })),
+      ...more,
+    }),
+    toggle: (station: Station, path: Path, label: string, more: More = {}): Knob => ({
+      station,
+      kind: "toggle",
+      path,
+      label,
+      ...more,
+    }),
+    text: (station: Station, path: Path, label: string): Knob => {
+      const s = schemaAt(schema, value, path);
+      if (!(s instanceof z.ZodString)) throw new RangeError(`field ${path.join(".")}: not a text`);
+      return { station, kind: "text", path, label, most: s.maxLength! };
+    },
+    item: (path: Path): Knob => ({ station: "yard", kind: "item", path, label: "knob.item" }),
+  };
+}
