@@ -9,6 +9,7 @@ import { fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { COUNTED } from "#core/measures/count.ts";
+import { isRefusal } from "#core/patterns/contract.ts";
 import { patternNames } from "#core/patterns/registry.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
 import { bodiesOf } from "#core/referee/referee.ts";
@@ -194,6 +195,7 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
     const { game, pattern } = opened(fromPattern(name));
     const mode = pattern.modes.includes("against") ? "against" : "turns";
     let state = game.start({ players: 2, mode, seed: 1 });
+    let at = 0;
     for (let i = 0; !game.ending(state); i++) {
       const html = renderToStaticMarkup(
         <Inputs
@@ -207,7 +209,12 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
       );
       expect(outside(html, typed)).toEqual([]);
       const bodies = bodiesOf(mainAsks(game.asks(state))[0]!);
-      state = game.step(state, { ...bodies[i % bodies.length], at: i } as never) as never;
+      const bell = game.due(state);
+      const event = bell !== null && i % 5 === 4 ? { kind: "bell", at: bell } : { ...bodies[i % bodies.length], at };
+      at = Math.max(at, event.at);
+      const after = game.step(state, event as never);
+      if (isRefusal(after)) throw new Error(after.refused.key);
+      state = after;
     }
   });
 });

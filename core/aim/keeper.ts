@@ -75,6 +75,7 @@ export function keeperOf(age: Age, i: Item, floor: Floor, manner: Manner, off = 
   odds += SLOW * 2 * (1 - Math.min(1, falls / FREE)) + WIDE * wide + HEAVY.each * Math.max(0, i.mass - HEAVY.from);
   if (manner.implement) odds += OFFSET.implement;
   if (manner.hand === "other") odds += OFFSET.otherHand;
+  if (manner.hand === "alternate") odds += OFFSET.otherHand / 2;
   if (manner.moving) odds += OFFSET.moving;
   if (manner.bounce) odds += OFFSET.bounce;
   if (manner.posture === "sitting" || manner.posture === "kneeling") odds += OFFSET[manner.posture];

@@ -9,7 +9,8 @@ export interface Manner {
   thing?: string;
   /** Role of what is held; none unless given. */
   implement?: string;
-  hand?: Hand;
+  /** `alternate`: one after the other. */
+  hand?: Hand | "alternate";
   posture?: Posture;
   /** On the move. */
   moving?: boolean;
@@ -30,8 +31,8 @@ export type Aim =
   | { kind: "any"; want: readonly string[]; among: readonly string[] }
   /** To come to rest in the best of the zones; what each is worth now. */
   | { kind: "zones"; worth: Readonly<Record<string, number>> }
-  /** To come to rest in any of the wanted squares of a grid. */
-  | { kind: "cells"; want: readonly string[]; among: readonly string[] }
+  /** To come to rest in any of the wanted squares of a grid; outside of those that are free it is fetched again. */
+  | { kind: "cells"; want: readonly string[]; among: readonly string[]; free: readonly string[] }
   /** To knock down what stands there: points for each, and for all at once. `known`: false where only their number was told. */
   | { kind: "fall"; standing: readonly Spot[]; each: number; all: number; known?: false }
   /** To keep it going by one more touch. */
@@ -98,6 +99,15 @@ export type Ask =
 export type AskKind = Ask["kind"];
 export type AskOf<K extends AskKind> = Extract<Ask, { kind: K }>;
 
+/** Where pins stand, as an event says it: whole millimetres. */
+export const arranged = (spots: readonly Spot[]) => ({
+  kind: "arrange" as const,
+  spots: spots.map(({ id, along, across }) => ({
+    id,
+    along: Math.round(along * 1000),
+    across: Math.round(across * 1000),
+  })),
+});
 export const askOf = <K extends AskKind>(asks: readonly Ask[], kind: K): AskOf<K> | undefined =>
   asks.find((a): a is AskOf<K> => a.kind === kind);
 /** What has to happen before anything goes on: asks that cannot be passed over, the bell aside. */

@@ -1,5 +1,5 @@
 import type { Person } from "../aim/person.ts";
-import type { Aim, Ask, AskKind, AskOf, Takes } from "../asks/ask.ts";
+import { type Aim, type Ask, type AskKind, type AskOf, arranged, type Takes } from "../asks/ask.ts";
 import { own } from "../own.ts";
 import type { Body } from "../records/events.ts";
 import type { Part } from "../yard/parts.ts";
@@ -108,7 +108,11 @@ const toBody = (seen: Exclude<Seen, { kept: boolean }>) =>
 
 /** The ways on from what is asked, with their chances; null: it has none, it is played and never forecast. Complete by the compiler. */
 const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null } = {
-  send: (ask, play) => waysOf(ask, play, seenAs, () => ask.fetch),
+  send: (ask, play) => {
+    const { aim } = ask;
+    const again = (seen: Seen) => aim.kind === "cells" && "rest" in seen && !aim.free.includes(seen.rest);
+    return waysOf(ask, play, seenAs, (seen) => ask.fetch || again(seen));
+  },
   count: (ask, play) =>
     waysOf(
       ask,
@@ -122,19 +126,7 @@ const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null
   total: (ask, play) => sure({ kind: "total", n: ask.soFar }, ask.takes, play),
   task: (ask, play) => sure({ kind: "task" }, ask.takes, play),
   choose: (ask, play) => sure({ kind: "choose", of: ask.of, pick: null }, ask.takes, play),
-  arrange: (ask, play) =>
-    sure(
-      {
-        kind: "arrange",
-        spots: ask.spots.map((s) => ({
-          id: s.id,
-          along: Math.round(s.along * 1000),
-          across: Math.round(s.across * 1000),
-        })),
-      },
-      ask.takes,
-      play,
-    ),
+  arrange: (ask, play) => sure(arranged(ask.spots), ask.takes, play),
   stand: (ask, play) => sure({ kind: "stand" }, ask.takes, play),
   ready: (ask, play) => sure({ kind: "ready" }, ask.takes, play),
   bell: null,

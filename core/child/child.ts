@@ -1,4 +1,4 @@
-import { type Aim, type AimKind, type AimOf, type Ask, type AskKind, type AskOf, mainAsks } from "../asks/ask.ts";
+import { type Aim, type AimKind, type AimOf, type Ask, type AskKind, type AskOf, arranged, mainAsks } from "../asks/ask.ts";
 import { type Seen, type Sight, standAt } from "../chances/kind.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { sightOf } from "../chances/outcomes.ts";
@@ -141,10 +141,7 @@ const does: { [K in AskKind]: ((ask: AskOf<K>, seen: (aim: Aim) => Seen) => Body
   total: (ask) => ({ kind: "total", n: ask.soFar }),
   task: () => ({ kind: "task" }),
   choose: (ask) => ({ kind: "choose", of: ask.of, pick: null }),
-  arrange: (ask) => ({
-    kind: "arrange",
-    spots: ask.spots.map((s) => ({ id: s.id, along: Math.round(s.along * 1000), across: Math.round(s.across * 1000) })),
-  }),
+  arrange: (ask) => arranged(ask.spots),
   stand: () => ({ kind: "stand" }),
   ready: () => ({ kind: "ready" }),
   bell: null,

@@ -101,7 +101,9 @@ export function personOf(a: Activity, who: Who): Person {
     walking,
     tempo,
     sends: once((m) => {
-      const { posture, hand } = m;
+      const { posture } = m;
+      // Of both hands in turn the weaker decides.
+      const hand = m.hand === "alternate" ? "other" : m.hand;
       return playerModel(who, actionOf(m), itemOf(m), a.space.floor, {
         ...(posture && { posture }),
         ...(hand && { hand }),

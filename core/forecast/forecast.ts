@@ -34,7 +34,7 @@ const SAMPLES = 4000;
  * cells of time.
  */
 const EXACT_BUDGET = 30_000;
-const CELLS_A_STEP = 120;
+const CELLS_A_STEP = 600;
 const SAMPLE_BUDGET = 88_000;
 /** What finding the best choice over a whole go may cost, in steps; beyond it the best of the next send alone is taken, and named so. */
 const SOLVE_BUDGET = 60_000;
@@ -128,6 +128,9 @@ export class Graph {
   }
   has(key: string): boolean {
     return this.steps.has(key);
+  }
+  knows(key: string, way: NamedWay): boolean {
+    return this.steps.get(key)?.has(way.id) ?? false;
   }
   asks(game: Game, key: string, state: BaseState): Ask[] {
     let found = this.asked.get(key);
@@ -464,6 +467,7 @@ class Chooser {
     const { game } = this.input;
     const graph = this.graph!;
     const options = this.book.options(graph.asks(game, key, state));
+    const led = new Map<string, number>();
     let best = Number.NEGATIVE_INFINITY;
     let at = 0;
     // A state that leads to itself has no best choice to be found so.
@@ -471,12 +475,17 @@ class Chooser {
     for (const [i, option] of options.entries()) {
       let sum = 0;
       for (const way of option.ways) {
-        const fresh = !graph.has(key);
-        this.cost += fresh ? 1 : KNOWN_STEP;
-        if (this.cost > (this.input.solveBudget ?? SOLVE_BUDGET)) return null;
-        const to = graph.step(game, key, state, way, 0);
-        const v = to.ended ? this.worth(to.state) : this.value(to.key, to.state);
-        if (v === null) return null;
+        // The same may come of several aims: where it leads is looked at once.
+        let v = led.get(way.id);
+        if (v === undefined) {
+          this.cost += graph.knows(key, way) ? KNOWN_STEP : 1;
+          if (this.cost > (this.input.solveBudget ?? SOLVE_BUDGET)) return null;
+          const to = graph.step(game, key, state, way, 0);
+          const of = to.ended ? this.worth(to.state) : this.value(to.key, to.state);
+          if (of === null) return null;
+          v = of;
+          led.set(way.id, v);
+        }
         sum += way.share * v;
       }
       if (sum > best + 1e-9) [best, at] = [sum, i];
@@ -534,12 +543,19 @@ function expand(input: ForecastInput): Expanded | null {
         graph
           ? graph.step(game, key, node.state, way, at * QUANTUM_MS)
           : stepTo(game, node.state, way.body, at * QUANTUM_MS);
+      // What leads back to the same state goes round until the bell: its time is worked out at one go.
+      const round = option.ways.filter((w) => node.due !== null && leadsBack(w, to(w, node.at), key, node.due));
+      const times = round.length > 0 ? goneRound(node.times, round, node.due!) : node.times;
+      for (const w of round) {
+        const [again] = times.split(node.due! - total(w.spent));
+        if (again) sums.spend(w.spent, again.sum * w.share);
+      }
       const bell: NamedWay = { id: "bell", body: { kind: "bell" }, share: 1, spent: NOTHING, released: 0 };
       for (const way of option.ways) {
         const takes = total(way.spent);
-        cost += 1 + node.times.mass.length / CELLS_A_STEP;
-        const [inTime, late] = node.due === null ? [node.times, null] : node.times.split(node.due - takes);
-        if (inTime) {
+        cost += (graph?.knows(key, way) ? KNOWN_STEP : 1) + times.mass.length / CELLS_A_STEP;
+        const [inTime, late] = node.due === null ? [times, null] : times.split(node.due - takes);
+        if (inTime && !round.includes(way)) {
           sums.spend(way.spent, inTime.sum * way.share);
           if (timing === "state") arrive(to(way, node.at + takes), node.at + takes, inTime, takes, way.share);
           else if (timing === "bell" && way.body.kind === "ready") {
@@ -574,6 +590,24 @@ function expand(input: ForecastInput): Expanded | null {
     front = following;
   }
   return { told: sums.result(input, book, chooser.choice, met, "end"), sums };
+}
+/** Whether a way takes some time and leads to the state that it came from. */
+function leadsBack(way: NamedWay, to: Step, key: string, due: number): boolean {
+  return !to.ended && total(way.spent) > 0 && `${to.key}@${due}` === key;
+}
+/** When somebody is in a state at all, with all the times that they come back to it before the bell. */
+function goneRound(from: Times, round: readonly NamedWay[], due: number): Times {
+  const mass = new Float64Array(Math.max(from.mass.length, due - from.first + 1));
+  mass.set(from.mass);
+  for (let t = 0; t < mass.length; t++) {
+    const m = mass[t]!;
+    if (m === 0) continue;
+    for (const w of round) {
+      const at = t + total(w.spent);
+      if (at < mass.length) mass[at] = mass[at]! + m * w.share;
+    }
+  }
+  return new Times(from.first, mass);
 }
 const NOTHING: Spent = { acting: 0, fetching: 0, waiting: 0 };
 

@@ -3,10 +3,21 @@ import { distribution } from "./distribution.ts";
 
 /** Of the sum of two independent numbers. */
 export function convolved(a: Distribution, b: Distribution): Distribution {
-  const out = new Map<number, number>();
-  for (const [i, x] of a.at.entries())
-    for (const [k, y] of b.at.entries()) out.set(x + y, (out.get(x + y) ?? 0) + a.p[i]! * b.p[k]!);
-  return distribution(out);
+  if (a.at.length === 0 || b.at.length === 0) return { at: [], p: [] };
+  const first = a.at[0]! + b.at[0]!;
+  const mass = new Float64Array(a.at.at(-1)! + b.at.at(-1)! - first + 1);
+  for (let i = 0; i < a.at.length; i++)
+    for (let k = 0; k < b.at.length; k++) {
+      const at = a.at[i]! + b.at[k]! - first;
+      mass[at] = mass[at]! + a.p[i]! * b.p[k]!;
+    }
+  const out: Distribution = { at: [], p: [] };
+  mass.forEach((p, i) => {
+    if (p === 0) return;
+    out.at.push(first + i);
+    out.p.push(p);
+  });
+  return out;
 }
 
 /** Of the larger of two independent numbers. */

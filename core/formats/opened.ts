@@ -18,6 +18,8 @@ export interface Opened {
   needs: Needs;
   possible: Possible;
   summary: Phrase;
+  /** What setting up needs said beside its pegs. */
+  setUp: Phrase[];
   knobs(): Knob[];
   pegKnobs(id: string): Knob[];
   /** A peg elsewhere, metres; the same activity where nothing of that name stands so. */
@@ -79,7 +81,10 @@ export function opened(a: Activity): Opened {
     get summary() {
       return pattern.summary(params, a.match);
     },
-    knobs: () => [...pattern.knobs(params), ...matchKnobs(a.match, pattern.match.fields)],
+    get setUp() {
+      return pattern.setUp(params);
+    },
+    knobs: () => [...pattern.knobs(params), ...matchKnobs(a.match, pattern.match.fields, pattern.match.swaps)],
     pegKnobs: (id) => pattern.pegKnobs(params, id),
     move: (id, to) => as(ground.move(params, id, to)),
     add: () => maybe(ground.add(params, a.space)),

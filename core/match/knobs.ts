@@ -1,9 +1,20 @@
 import type { Knob } from "../patterns/contract.ts";
 import { fieldsOf } from "../patterns/fields.ts";
-import { type Match, type MatchField, match } from "./match.ts";
+import { type Match, type MatchField, match, type Swap } from "./match.ts";
+
+const USUAL: readonly (readonly [Swap, string])[] = [
+  ["send", "knob.swapSend"],
+  ["miss", "knob.swapMiss"],
+  ["budget", "knob.swapBudget"],
+  ["go", "knob.swapGo"],
+];
 
 /** What the stations offer for a match: those fields that its pattern has a use for. */
-export function matchKnobs(m: Match, fields: readonly MatchField[]): Knob[] {
+export function matchKnobs(
+  m: Match,
+  fields: readonly MatchField[],
+  swaps: readonly (readonly [Swap, string])[] = USUAL,
+): Knob[] {
   const f = fieldsOf(match, m);
   const of = "match" as const;
   const all: Record<MatchField, () => Knob[]> = {
@@ -33,18 +44,7 @@ export function matchKnobs(m: Match, fields: readonly MatchField[]): Knob[] {
         : []),
     ],
     swap: () => [
-      f.choice(
-        "players",
-        ["swap"],
-        "knob.swap",
-        [
-          ["send", "knob.swapSend"],
-          ["miss", "knob.swapMiss"],
-          ["budget", "knob.swapBudget"],
-          ["go", "knob.swapGo"],
-        ],
-        { of, hint: "knob.swapHint" },
-      ),
+      f.choice("players", ["swap"], "knob.swap", swaps, { of, ...(swaps === USUAL && { hint: "knob.swapHint" }) }),
     ],
     end: () => [
       f.choice(

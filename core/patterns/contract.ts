@@ -3,7 +3,7 @@ import type { Action } from "../aim/actions.ts";
 import type { Ask } from "../asks/ask.ts";
 import type { Face } from "../kit/face.ts";
 import type { Floor } from "../kit/floors.ts";
-import type { Match, MatchField } from "../match/match.ts";
+import type { Match, MatchField, Swap } from "../match/match.ts";
 import type { Body, GameEvent } from "../records/events.ts";
 import type { Part } from "../yard/parts.ts";
 
@@ -176,7 +176,12 @@ export interface Pattern<P, S extends BaseState = BaseState> {
   /** Rules of earlier versions, for plays that began with them. */
   earlier?: Readonly<Record<number, Rules<P, BaseState>>>;
   /** What of a match may be set, and how it begins. */
-  match: { fields: readonly MatchField[]; initial: Match };
+  match: {
+    fields: readonly MatchField[];
+    /** After what the next one may send, with the words for it; the usual ones unless given. */
+    swaps?: readonly (readonly [swap: Swap, label: string])[];
+    initial: Match;
+  };
   modes: readonly Mode[];
   actions: (action: Action) => boolean;
   ground: Ground<P>;
@@ -187,6 +192,8 @@ export interface Pattern<P, S extends BaseState = BaseState> {
   /** Whether a match is scored in another way than the points that a child's goes are compared by. */
   matchApart(params: P, setup: Setup): boolean;
   needs(params: P, match: Match): Needs;
+  /** What setting up needs said beside what is put down at each peg. */
+  setUp(params: P): Phrase[];
   /** What the stations let a teacher set, and what one peg lets them set. */
   knobs(params: P): Knob[];
   pegKnobs(params: P, id: string): Knob[];

@@ -23,6 +23,19 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { finish: { rounds: null, total: 15, exact: false, dropTo: null }, pieces: 2 },
     { finish: { rounds: 4, total: 20, exact: false, dropTo: null } },
   ],
+  pins: [
+    { frames: 2, rolls: 3, standUp: true, points: 1 },
+    { formation: { kind: "own", count: 4, depth: 0.9, width: 0.9 }, frames: 3, bonus: 0 },
+    { frames: 1, rolls: 1, pieces: 2, match: { goes: { count: 2, keep: "total" } } },
+  ],
+  threeLine: [{ sends: 4 }, { size: 4, sends: 30, match: { goes: { count: 2, keep: "total" } } }],
+  tally: [
+    { keep: "best" },
+    { inAir: true, match: { goes: { count: 2, keep: "total" } } },
+    {
+      rounds: [{ task: "rebound", seconds: 20, rest: 0, hand: "usual", moving: false, bounce: false }],
+    },
+  ],
 };
 const GAMES = 400;
 const LONGEST = 600;

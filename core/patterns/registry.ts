@@ -1,11 +1,17 @@
 import { bands } from "./bands/index.ts";
 import { climb } from "./climb/index.ts";
 import type { BaseState, Pattern } from "./contract.ts";
+import { pins } from "./pins/index.ts";
+import { tally } from "./tally/index.ts";
+import { threeLine } from "./three-line/index.ts";
 
 /** Every pattern, one line each. The registry test walks them all. */
 export const patterns = {
   climb,
   bands,
+  pins,
+  threeLine,
+  tally,
 } as const;
 
 export type PatternName = keyof typeof patterns;

@@ -1,4 +1,4 @@
-import { type Ask, askOf, mainAsks, standsAt } from "../asks/ask.ts";
+import { type Ask, arranged, askOf, mainAsks, standsAt } from "../asks/ask.ts";
 import {
   type BaseState,
   type Ending,
@@ -192,6 +192,7 @@ export function bodiesOf(ask: Ask): Body[] {
     case "choose":
       return [{ kind: "choose", of: ask.of, pick: null }];
     case "arrange":
+      return [arranged(ask.spots)];
     case "move":
     case "carry":
     case "set":

@@ -1,5 +1,5 @@
 import { useRef, useState } from "react";
-import type { AskOf, Spot } from "#core/asks/ask.ts";
+import { type AskOf, arranged, type Spot } from "#core/asks/ask.ts";
 import { say } from "../../words/say.ts";
 import type { InputProps } from "./input.ts";
 
@@ -67,20 +67,7 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
           </button>
         ))}
       </div>
-      <button
-        type="button"
-        className="btn btn-main min-h-14 text-2xl"
-        onClick={() =>
-          act({
-            kind: "arrange",
-            spots: spots.map((s) => ({
-              id: s.id,
-              along: Math.round(s.along * 1000),
-              across: Math.round(s.across * 1000),
-            })),
-          })
-        }
-      >
+      <button type="button" className="btn btn-main min-h-14 text-2xl" onClick={() => act(arranged(spots))}>
         {say("play.theyStand")}
       </button>
     </>

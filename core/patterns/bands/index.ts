@@ -27,6 +27,7 @@ export const bands: Pattern<BandsParams, BandsState> = {
   possible,
   matchApart,
   needs: (p) => ({ pieces: p.pieces, blocker: p.blocker, apart: true, sends: null }),
+  setUp: () => [],
   knobs,
   pegKnobs,
   summary,

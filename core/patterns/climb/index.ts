@@ -31,6 +31,7 @@ export const climb: Pattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
   possible,
   matchApart: () => false,
   needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.tries }),
+  setUp: () => [],
   knobs,
   pegKnobs,
   summary,

@@ -1,0 +1,79 @@
+import type { Spot } from "../../asks/ask.ts";
+import type { PinsParams, Shape } from "./params.ts";
+
+/** Two pins nearer than this touch, metres. */
+export const TOUCHING = 0.01;
+const ROOT = Math.sqrt(3) / 2;
+
+/** Pins in each row, from the near one; the last takes what is left. */
+function rowsOf(shape: Shape, n: number): number[] {
+  if (shape === "row" || shape === "arc") return [n];
+  let lines: number[];
+  if (shape === "triangle") {
+    lines = [];
+    for (let left = n, k = 1; left > 0; left -= k, k++) lines.push(Math.min(k, left));
+    return lines;
+  }
+  let k = 1;
+  while (k * k < n) k++;
+  lines = [...Array.from({ length: k }, (_, i) => i + 1), ...Array.from({ length: k - 1 }, (_, i) => k - 1 - i)];
+  const out: number[] = [];
+  for (let left = n, i = 0; left > 0; left -= lines[i]!, i++) out.push(Math.min(lines[i]!, left));
+  return out;
+}
+
+/** A shape of so many pins, their middles `between` metres apart, from its nearest point outwards. */
+function shaped(shape: Shape, n: number, between: number): Omit<Spot, "id">[] {
+  if (shape === "arc") {
+    // A third of a circle, bulging away from the player.
+    const spread = (2 * Math.PI) / 3;
+    const radius = n > 1 ? between / (2 * Math.sin(spread / (n - 1) / 2)) : 0;
+    const all = Array.from({ length: n }, (_, i) => (n > 1 ? -spread / 2 + (spread * i) / (n - 1) : 0));
+    const low = radius * Math.cos(spread / 2);
+    return all.map((a) => ({ along: radius * Math.cos(a) - low, across: radius * Math.sin(a) }));
+  }
+  return rowsOf(shape, n).flatMap((count, r) =>
+    Array.from({ length: count }, (_, k) => ({ along: r * between * ROOT, across: (k - (count - 1) / 2) * between })),
+  );
+}
+
+export const idsOf = (p: PinsParams): string[] => Array.from({ length: p.formation.count }, (_, i) => `p${i + 1}`);
+
+/** Where the pins stand: as given; or, of the child's own formation, as it is before anybody moved one. Metres. */
+export function spotsOf(p: PinsParams): Spot[] {
+  const { formation: f, pin } = p;
+  const ids = idsOf(p);
+  if (f.kind === "given")
+    return shaped(f.shape, f.count, pin.width + f.gap).map((s, i) => ({
+      id: ids[i]!,
+      along: p.distance + s.along,
+      across: p.across + s.across,
+    }));
+  // Spread over the field row by row.
+  const columns = Math.ceil(Math.sqrt((f.count * f.width) / f.depth));
+  const rows = Math.ceil(f.count / columns);
+  return ids.map((id, i) => {
+    const row = Math.floor(i / columns);
+    const inRow = row === rows - 1 ? f.count - columns * (rows - 1) : columns;
+    return {
+      id,
+      along: p.distance + (f.depth * (row + 0.5)) / rows,
+      across: p.across + f.width * (((i % columns) + 0.5) / inRow - 0.5),
+    };
+  });
+}
+
+/** Deep and wide from the nearest to the farthest pin's middle, metres. */
+export function depthOf(p: PinsParams): number {
+  if (p.formation.kind === "own") return p.formation.depth;
+  const along = spotsOf(p).map((s) => s.along);
+  return Math.max(...along) - Math.min(...along);
+}
+/** The narrowest gap between two pins that a thing must not pass to meet one, metres; null of a single pin. */
+export function widestGap(p: PinsParams): number {
+  const spots = [...spotsOf(p)].sort((a, b) => a.across - b.across);
+  let widest = 0;
+  for (let i = 1; i < spots.length; i++)
+    widest = Math.max(widest, spots[i]!.across - spots[i - 1]!.across - p.pin.width);
+  return widest;
+}

@@ -1,0 +1,87 @@
+import { isSend } from "../../aim/actions.ts";
+import { USUAL_MATCH } from "../../match/match.ts";
+import { type MatchState, matched } from "../../match/matched.ts";
+import { MODES, type Pattern } from "../contract.ts";
+import { pinsGround } from "./ground.ts";
+import { knobs, pegKnobs } from "./knobs.ts";
+import { type PinsParams, pinsParams } from "./params.ts";
+import { type PinsGo, pinsGo, possible } from "./rules.ts";
+
+/** A formation that may not touch, a few rolls a frame, points a pin, and more for all of them at once. */
+export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
+  name: "pins",
+  rulesVersion: 1,
+  params: pinsParams,
+  rules: matched(pinsGo),
+  match: {
+    fields: ["swap", "carry"],
+    swaps: [
+      ["budget", "knob.swapFrame"],
+      ["go", "knob.swapGo"],
+    ],
+    initial: { ...USUAL_MATCH, swap: "budget" },
+  },
+  modes: MODES,
+  actions: isSend,
+  ground: pinsGround,
+  problems: () => [],
+  possible,
+  matchApart: () => false,
+  needs: (p) => ({ pieces: p.pieces ?? 1, blocker: false, apart: false, sends: p.frames * p.rolls }),
+  setUp: (p) => {
+    const { count } = p.formation;
+    const untouched = p.untouched === "stood" ? [{ key: "pins.setUp.untouched" }] : [];
+    if (p.formation.kind === "own") {
+      const { depth, width } = p.formation;
+      const size = { depth: Math.round(depth * 100), width: Math.round(width * 100) };
+      return [{ key: "pins.setUp.own", params: { count, ...size } }, ...untouched];
+    }
+    const { shape, gap } = p.formation;
+    return [{ key: `pins.setUp.${shape}`, params: { count, cm: Math.round(gap * 100) } }, ...untouched];
+  },
+  knobs,
+  pegKnobs,
+  summary: (p) => ({ key: "pins.summary", params: { frames: p.frames, rolls: p.rolls, points: p.points } }),
+  phrases: [
+    "pins.lay",
+    "pins.stand",
+    "pins.send",
+    "pins.end",
+    "pins.summary",
+    "pins.setUp.own",
+    "pins.setUp.triangle",
+    "pins.setUp.row",
+    "pins.setUp.arc",
+    "pins.setUp.diamond",
+    "pins.setUp.untouched",
+    "refused.allStand",
+    "refused.layFirst",
+    "refused.standFirst",
+    "refused.tooMany",
+    "refused.numberNow",
+    "refused.notStanding",
+    "refused.allPins",
+    "refused.pinOutside",
+    "refused.pinsTouch",
+  ],
+  example: {
+    title: "Six in the hall",
+    action: "underarmRoll",
+    send: "sockBall",
+    space: { length: 4, width: 1.8, floor: "carpet", indoors: true },
+    params: {
+      formation: { kind: "given", shape: "triangle", count: 6, gap: 0.1 },
+      pin: { item: "bottle", width: 0.08, height: 0.28 },
+      distance: 2.2,
+      across: 0,
+      rolls: 2,
+      frames: 5,
+      points: 2,
+      bonus: 3,
+      standUp: false,
+      untouched: "counts",
+      pieces: null,
+    },
+    match: { ...USUAL_MATCH, swap: "budget" },
+  },
+};

@@ -1,0 +1,55 @@
+import { z } from "zod";
+import { across, distance, metres, whole } from "../schema.ts";
+
+export const FEWEST_PINS = 3;
+export const MOST_PINS = 15;
+export const SHAPES = ["triangle", "row", "arc", "diamond"] as const;
+export type Shape = (typeof SHAPES)[number];
+const count = whole("count", FEWEST_PINS, MOST_PINS);
+
+export const pinsParams = z.strictObject({
+  /** As given, edges so far apart; or the child's own, inside a field that is marked. */
+  formation: z.discriminatedUnion("kind", [
+    z.strictObject({
+      kind: z.literal("given"),
+      shape: z.enum(SHAPES, { error: `shape must be one of ${SHAPES.join(", ")}` }),
+      count,
+      gap: metres("gap", 0.01, 0.6),
+    }),
+    z.strictObject({
+      kind: z.literal("own"),
+      count,
+      depth: metres("depth", 0.3, 3),
+      width: metres("width", 0.3, 3),
+    }),
+  ]),
+  /** What a pin is. */
+  pin: z.strictObject({
+    item: z.string().min(1).max(40),
+    width: metres("width", 0.02, 0.5),
+    height: metres("height", 0.02, 1.5),
+    /** Whether it falls goes by what it weighs (kilograms; contents when full; how full, 0 to 1); not given: touching fells it. */
+    weight: z
+      .strictObject({
+        mass: z.number({ error: "mass must be a number of kilograms" }).min(0.001).max(80),
+        contents: z.number().min(0).max(80),
+        filling: z.number().min(0, "filling must be 0 to 1").max(1, "filling must be 0 to 1"),
+      })
+      .optional(),
+  }),
+  /** From the line to the nearest pin, or to the field. */
+  distance,
+  across,
+  rolls: whole("rolls", 1, 5),
+  frames: whole("frames", 1, 10),
+  /** For each pin, and on top for all of them on the first roll of a frame. */
+  points: whole("points", 1, 20),
+  bonus: whole("bonus", 0, 50),
+  /** Pins are stood up again after every roll. */
+  standUp: z.boolean(),
+  /** One that falls untouched counts, or is stood up again at once and helps nobody. */
+  untouched: z.enum(["counts", "stood"]),
+  /** Things to roll; null: one, fetched after every roll. */
+  pieces: whole("pieces", 1, 5).nullable(),
+});
+export type PinsParams = z.infer<typeof pinsParams>;

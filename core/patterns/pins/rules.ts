@@ -1,0 +1,192 @@
+import type { Ask, Spot } from "../../asks/ask.ts";
+import type { Match } from "../../match/match.ts";
+import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { GameEvent } from "../../records/events.ts";
+import { type Phrase, type Possible, type Refusal, refuse } from "../contract.ts";
+import { depthOf, idsOf, spotsOf, TOUCHING } from "./formation.ts";
+import type { PinsParams } from "./params.ts";
+
+/** One go: so many frames of so many rolls. */
+export interface PinsGo {
+  /** Where the pins stand, once that is told; null: the child's own formation is still to be laid. */
+  spots: readonly Spot[] | null;
+  /** Frames that are done, and rolls of the one under way. */
+  frame: number;
+  roll: number;
+  /** Pins that stand; `known`: which, else only how many. */
+  standing: readonly string[];
+  known: boolean;
+  left: number;
+  /** Pins are to be stood up before play goes on; so many fell. */
+  owes: boolean;
+  sends: number;
+  /** Points by frame, the one under way last: for the working. */
+  each: readonly number[];
+}
+
+/** Standing up one pin, and laying out a formation of one's own, seconds. */
+const STAND = 1.5;
+const LAY = 4;
+
+const begin = (p: PinsParams): PinsGo => ({
+  spots: p.formation.kind === "own" ? null : spotsOf(p),
+  frame: 0,
+  roll: 0,
+  standing: idsOf(p),
+  known: true,
+  left: p.formation.count,
+  owes: false,
+  sends: 0,
+  each: [0],
+});
+const points = (g: PinsGo) => g.each.reduce((a, b) => a + b, 0);
+
+function asks(p: PinsParams, g: PinsGo, player: number): Ask[] {
+  const walk = p.distance + depthOf(p) / 2;
+  if (!g.spots) {
+    const takes = { by: [player], seconds: LAY * p.formation.count, walk, moving: true };
+    return [{ kind: "arrange", player, field: "field", spots: spotsOf(p), size: p.pin.width, takes }];
+  }
+  if (g.owes) {
+    const seconds = 1 + STAND * (p.formation.count - g.left);
+    return [{ kind: "stand", player, what: "pins", takes: { by: [player], seconds, walk, moving: true } }];
+  }
+  const all = g.roll === 0 ? p.bonus : 0;
+  // Where nobody knows which of them stand, those that did are taken.
+  const standing = g.spots.filter((s) => g.standing.includes(s.id)).slice(0, g.left);
+  const aim = { kind: "fall", standing, each: p.points, all, ...(!g.known && { known: false as const }) } as const;
+  return [{ kind: "send", player, from: "start", manner: {}, aim, fetch: p.pieces === null }];
+}
+
+function step(p: PinsParams, g: PinsGo, e: GameEvent): Went<PinsGo> | Refusal {
+  switch (e.kind) {
+    case "arrange":
+      return laid(p, g, e);
+    case "stand":
+      if (!g.owes) return refuse("refused.allStand");
+      return {
+        go: { ...g, owes: false, standing: idsOf(p), known: true, left: p.formation.count },
+        after: g.roll === 0 ? "spent" : "on",
+      };
+    case "send": {
+      if (!g.spots) return refuse("refused.layFirst");
+      if (g.owes) return refuse("refused.standFirst");
+      if (e.fell === undefined) return refuse("refused.notInGame", { kind: e.kind });
+      if (typeof e.fell === "number")
+        return e.fell > g.left ? refuse("refused.tooMany", { left: g.left }) : rolled(p, g, e.fell, null);
+      const fell = new Set(e.fell);
+      if (!g.known && fell.size > 0 && fell.size < g.left) return refuse("refused.numberNow");
+      const wrong = e.fell.find((id) => !g.standing.includes(id));
+      if (wrong !== undefined || fell.size !== e.fell.length)
+        return refuse("refused.notStanding", { pin: (wrong ?? e.fell[0]!).slice(1) });
+      return rolled(p, g, fell.size, e.fell);
+    }
+    default:
+      return refuse("refused.notInGame", { kind: e.kind });
+  }
+}
+
+/** The child's own formation: every pin wholly inside the field, none touching another. */
+function laid(p: PinsParams, g: PinsGo, e: Extract<GameEvent, { kind: "arrange" }>): Went<PinsGo> | Refusal {
+  const f = p.formation;
+  if (f.kind !== "own" || g.spots) return refuse("refused.notInGame", { kind: e.kind });
+  const ids = idsOf(p);
+  const spots = ids.map((id) => e.spots.find((s) => s.id === id));
+  if (spots.some((s) => !s) || e.spots.length !== ids.length) return refuse("refused.allPins", { count: f.count });
+  // Whole millimetres, so that it is the same everywhere.
+  const mm = (m: number) => Math.round(m * 1000);
+  const half = mm(p.pin.width) / 2;
+  for (const s of spots) {
+    const over = Math.max(
+      mm(p.distance) + half - s!.along,
+      s!.along + half - mm(p.distance + f.depth),
+      Math.abs(s!.across - mm(p.across)) + half - mm(f.width) / 2,
+    );
+    if (over > 0) return refuse("refused.pinOutside", { pin: s!.id.slice(1), cm: Math.ceil(over / 10) });
+  }
+  for (const [i, a] of spots.entries())
+    for (const b of spots.slice(i + 1)) {
+      const gap = Math.hypot(a!.along - b!.along, a!.across - b!.across) - 2 * half;
+      const short = mm(TOUCHING) - gap;
+      if (short > 1e-9)
+        return refuse("refused.pinsTouch", {
+          one: a!.id.slice(1),
+          other: b!.id.slice(1),
+          cm: Math.ceil(short / 10 - 1e-9),
+        });
+    }
+  const told = spots.map((s) => ({ id: s!.id, along: s!.along / 1000, across: s!.across / 1000 }));
+  return { go: { ...g, spots: told }, after: "on" };
+}
+
+function rolled(p: PinsParams, g: PinsGo, n: number, which: readonly string[] | null): Went<PinsGo> {
+  const all = n === g.left;
+  const first = g.roll === 0;
+  const gained = n * p.points + (all && first ? p.bonus : 0);
+  const each = [...g.each.slice(0, -1), g.each[g.each.length - 1]! + gained];
+  const left = g.left - n;
+  const known = which !== null ? g.known || all : g.known && (n === 0 || all);
+  const standing = all ? [] : which ? g.standing.filter((id) => !which.includes(id)) : g.standing;
+  const go: PinsGo = { ...g, each, left, known, standing, sends: g.sends + 1, roll: g.roll + 1 };
+  const over = go.roll >= p.rolls || (all && (first || !p.standUp));
+  if (!over) {
+    const again = p.standUp && n > 0;
+    return { go: again ? { ...go, owes: true } : go, after: "on" };
+  }
+  const next = { ...go, frame: g.frame + 1, roll: 0 };
+  if (next.frame >= p.frames) return { go: next, after: "end" };
+  return { go: { ...next, each: [...each, 0], owes: true }, after: "on" };
+}
+
+function sum(p: PinsParams, g: PinsGo): Sum {
+  const value = points(g);
+  const told = g.each.slice(0, g.roll === 0 && g.each.length > 1 && g.frame < p.frames ? -1 : undefined);
+  return {
+    value,
+    unit: "points",
+    better: "more",
+    rank: value,
+    working: told.length > 1 ? `${told.join(" + ")} = ${value}` : told.join(""),
+    sends: g.sends,
+    stage: g.frame,
+    stages: p.frames,
+    finished: g.frame >= p.frames,
+  };
+}
+
+function now(p: PinsParams, g: PinsGo): Phrase {
+  if (!g.spots) return { key: "pins.lay", params: { count: p.formation.count } };
+  if (g.owes) return { key: "pins.stand" };
+  const at = {
+    frame: Math.min(p.frames, g.frame + 1),
+    frames: p.frames,
+    roll: g.roll + 1,
+    rolls: p.rolls,
+    left: g.left,
+  };
+  return { key: "pins.send", params: at };
+}
+
+export const pinsGo: GoRules<PinsParams, PinsGo> = {
+  begin,
+  asks,
+  step,
+  clock: () => null,
+  sum,
+  key: (_, g) => {
+    const stand = g.known ? g.standing.join(",") : `#${g.left}`;
+    return `${g.frame} ${g.roll} ${stand} ${g.owes ? 1 : 0} ${points(g)} ${g.sends} ${g.spots ? 1 : 0}`;
+  },
+  now,
+  done: (p, g) => (g.owes || !g.known ? [] : idsOf(p).filter((id) => !g.standing.includes(id))),
+  ended: (p) => ({ key: "pins.end", params: { frames: p.frames } }),
+  together: "share",
+};
+
+export function possible(p: PinsParams, m: Match): Possible {
+  const n = p.formation.count * p.points;
+  // All at once with the bonus; or all but one, and all of them each time they are stood up again.
+  const again = p.standUp ? n - p.points + (p.rolls - 1) * n : n;
+  const most = p.frames * Math.max(n + p.bonus, again) * (m.goes.keep === "total" ? m.goes.count : 1);
+  return { unit: "points", better: "more", least: 0, most, values: null, finished: { least: 0, most }, stages: 0 };
+}

@@ -1,0 +1,24 @@
+import { z } from "zod";
+
+/** A whole number between two bounds, with words for each thing that may be wrong with it. */
+export const whole = (name: string, least: number, most: number) =>
+  z
+    .number({ error: `${name} must be a whole number from ${least} to ${most}` })
+    .int(`${name} must be a whole number`)
+    .min(least, `${name} must be ${least} or more`)
+    .max(most, `${name} must be ${most} or less`);
+
+/** A length in metres between two bounds. */
+export const metres = (name: string, least: number, most: number) =>
+  z
+    .number({ error: `${name} must be a number of metres` })
+    .min(least, `${name} must be ${least} m or more`)
+    .max(most, `${name} must be ${most} m or less`);
+
+/** From the line to what is played at. */
+export const distance = metres("distance", 0.3, 30);
+/** To the player's right of the middle. */
+export const across = metres("across", -10, 10);
+/** Pegs snap to whole centimetres. */
+export const cm = (m: number): number => Math.round(m * 100) / 100;
+export const held = (m: number, least: number, most: number): number => cm(Math.min(most, Math.max(least, m)));

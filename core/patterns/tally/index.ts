@@ -1,0 +1,138 @@
+import { isSend } from "../../aim/actions.ts";
+import { USUAL_MATCH } from "../../match/match.ts";
+import { type MatchState, matched } from "../../match/matched.ts";
+import { type Knob, MODES, type Pattern } from "../contract.ts";
+import { fieldsOf } from "../fields.ts";
+import { tallyGround } from "./ground.ts";
+import { kept, MOST_ROUNDS, type TallyParams, tallyParams, walled } from "./params.ts";
+import { possible, type TallyGo, tallyGo } from "./rules.ts";
+
+function knobs(p: TallyParams): Knob[] {
+  const f = fieldsOf(tallyParams, p);
+  const [first] = p.rounds;
+  const many = (n: number) => Array.from({ length: n }, (_, i) => p.rounds[i] ?? p.rounds.at(-1)!);
+  const each = (i: number): Knob[] => {
+    const at = (name: string) => ["rounds", i, name];
+    return [
+      f.choice("score", at("task"), "knob.task", [
+        ["keepUp", "knob.taskKeepUp"],
+        ["rebound", "knob.taskRebound"],
+      ]),
+      f.number("score", at("seconds"), "knob.roundSeconds", { unit: "s", step: 5 }),
+      f.choice("score", at("hand"), "knob.hand", [
+        ["usual", "knob.handUsual"],
+        ["other", "knob.handOther"],
+        ["alternate", "knob.handAlternate"],
+      ]),
+      ...(p.rounds[i]!.task === "keepUp"
+        ? [f.toggle("score", at("bounce"), "knob.bounce"), f.toggle("score", at("moving"), "knob.moving")]
+        : []),
+      ...(i < p.rounds.length - 1 ? [f.number("score", at("rest"), "knob.rest", { unit: "s", step: 5 })] : []),
+    ];
+  };
+  return [
+    f.choice(
+      "score",
+      ["rounds"],
+      "knob.tallyRounds",
+      Array.from({ length: MOST_ROUNDS }, (_, i) => [
+        i + 1 === p.rounds.length ? p.rounds : many(i + 1),
+        `knob.tallyRounds.${i + 1}`,
+      ]),
+    ),
+    ...(first ? p.rounds.flatMap((_, i) => each(i)) : []),
+    ...(p.rounds.length > 1
+      ? [
+          f.choice("score", ["keep"], "knob.keepRounds", [
+            ["sum", "knob.keepSum"],
+            ["best", "knob.keepBest"],
+          ]),
+        ]
+      : []),
+    f.toggle("score", ["inAir"], "knob.inAir"),
+    ...(walled(p)
+      ? [
+          f.choice("yard", ["wall", "action"], "knob.wallAction", [
+            ["underarmThrow", "action.underarmThrow"],
+            ["overarmThrow", "action.overarmThrow"],
+            ["pushThrow", "action.pushThrow"],
+          ]),
+          f.number("yard", ["wall", "landing"], "knob.landing", { unit: "m", step: 0.05 }),
+          f.number("yard", ["wall", "size"], "knob.markSize", { unit: "m", step: 0.05 }),
+        ]
+      : []),
+  ];
+}
+
+/** How many in so many seconds: touches kept up, or sends off a wall onto a mark on the floor. */
+export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
+  name: "tally",
+  rulesVersion: 1,
+  params: tallyParams,
+  rules: matched(tallyGo),
+  match: {
+    fields: ["goes", "swap", "carry"],
+    swaps: [
+      ["go", "knob.swapGo"],
+      ["once", "knob.swapOnce"],
+    ],
+    initial: { ...USUAL_MATCH, swap: "go" },
+  },
+  modes: MODES,
+  actions: (a) => a === "keepUp" || isSend(a),
+  ground: tallyGround,
+  problems: (p) =>
+    walled(p) && p.wall.distance - p.wall.landing < 0.3
+      ? [
+          {
+            path: ["params", "wall", "landing"],
+            message: `landing: the mark lies ${p.wall.landing} m from the wall, and the line only ${p.wall.distance} m`,
+          },
+        ]
+      : [],
+  possible,
+  matchApart: () => false,
+  needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: null, ...(kept(p) && { implement: true }) }),
+  setUp: (p) =>
+    walled(p)
+      ? [{ key: "tally.setUp.wall", params: { cm: Math.round(p.wall.landing * 100) } }]
+      : [{ key: "tally.setUp.room" }],
+  knobs,
+  pegKnobs: (p) => [
+    fieldsOf(tallyParams, p).number("yard", ["wall", "distance"], "knob.wallDistance", { unit: "m", step: 0.05 }),
+  ],
+  summary: (p) => ({
+    key: `tally.summary.${kept(p) ? (walled(p) ? "both" : "keepUp") : "rebound"}`,
+    params: { rounds: p.rounds.length, seconds: p.rounds[0]!.seconds },
+  }),
+  phrases: [
+    "tally.keepUp",
+    "tally.rebound",
+    "tally.total",
+    "tally.end",
+    "tally.setUp.wall",
+    "tally.setUp.room",
+    "tally.summary.keepUp",
+    "tally.summary.rebound",
+    "tally.summary.both",
+    "refused.tooQuick",
+    "refused.bellFirst",
+    "refused.afterBell",
+  ],
+  example: {
+    title: "Up and up",
+    action: "keepUp",
+    send: "balloon",
+    space: { length: 2, width: 2, floor: "carpet", indoors: true },
+    params: {
+      rounds: [
+        { task: "keepUp", seconds: 45, rest: 20, hand: "usual", moving: false, bounce: false },
+        { task: "keepUp", seconds: 45, rest: 20, hand: "other", moving: false, bounce: false },
+      ],
+      keep: "sum",
+      inAir: false,
+      wall: { action: "underarmThrow", distance: 1.8, landing: 0.9, size: 0.5, item: "paperSheet" },
+    },
+    match: { ...USUAL_MATCH, swap: "go" },
+  },
+};

@@ -1,0 +1,69 @@
+import { isSend } from "../../aim/actions.ts";
+import { USUAL_MATCH } from "../../match/match.ts";
+import { type MatchState, matched } from "../../match/matched.ts";
+import type { Knob, Pattern } from "../contract.ts";
+import { fieldsOf } from "../fields.ts";
+import { threeLineGround } from "./ground.ts";
+import { type ThreeLineParams, threeLineParams } from "./params.ts";
+import { type Grid, possible, threeLineGo } from "./rules.ts";
+
+function knobs(p: ThreeLineParams): Knob[] {
+  const f = fieldsOf(threeLineParams, p);
+  return [
+    f.number("score", ["sends"], "knob.lineSends", { hint: "knob.lineSendsHint" }),
+    f.choice("yard", ["size"], "knob.gridSize", [
+      [3, "knob.grid3"],
+      [4, "knob.grid4"],
+    ]),
+    f.number("yard", ["cell"], "knob.cellSize", { unit: "m", step: 0.05 }),
+    f.choice("yard", ["marked"], "knob.marked", [
+      ["corners", "knob.markedCorners"],
+      ["sheets", "knob.markedSheets"],
+    ]),
+  ];
+}
+
+/** A grid of squares, one piece a square: a line of them in as few sends as can be. */
+export const threeLine: Pattern<ThreeLineParams, MatchState<ThreeLineParams, Grid>> = {
+  name: "threeLine",
+  rulesVersion: 1,
+  params: threeLineParams,
+  rules: matched(threeLineGo),
+  match: { fields: ["goes", "swap", "carry"], initial: USUAL_MATCH },
+  modes: ["alone", "turns", "relay"],
+  actions: isSend,
+  ground: threeLineGround,
+  problems: () => [],
+  possible,
+  matchApart: () => false,
+  needs: (p) => ({ pieces: p.size * p.size, blocker: false, apart: false, sends: p.sends }),
+  setUp: (p) => [
+    {
+      key: `threeLine.setUp.${p.marked}`,
+      params: { size: p.size, cm: Math.round(p.cell * 100), all: Math.round(p.cell * p.size * 100) },
+    },
+  ],
+  knobs,
+  pegKnobs: (p) => [
+    fieldsOf(threeLineParams, p).number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.05 }),
+  ],
+  summary: (p) => ({ key: "threeLine.summary", params: { size: p.size, sends: p.sends } }),
+  phrases: [
+    "threeLine.send",
+    "threeLine.end.line",
+    "threeLine.end.spent",
+    "threeLine.setUp.corners",
+    "threeLine.setUp.sheets",
+    "threeLine.summary",
+    "refused.unknownCell",
+    "refused.noSuchPiece",
+  ],
+  example: {
+    title: "Three in a row of socks",
+    action: "underarmThrow",
+    send: "sockBall",
+    space: { length: 3.4, width: 1.8, floor: "carpet", indoors: true },
+    params: { size: 3, cell: 0.45, distance: 1.1, sends: 15, marked: "corners" },
+    match: USUAL_MATCH,
+  },
+};

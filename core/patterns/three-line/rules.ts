@@ -1,0 +1,150 @@
+import type { Ask } from "../../asks/ask.ts";
+import type { Match } from "../../match/match.ts";
+import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { GameEvent } from "../../records/events.ts";
+import { type Possible, type Refusal, refuse } from "../contract.ts";
+import type { ThreeLineParams } from "./params.ts";
+
+/** One grid of one side: pieces that lie in a square of their own. */
+export interface Grid {
+  pieces: readonly { player: number; place: string }[];
+  sends: number;
+}
+
+/** `c<row><column>`, row 1 the near one. */
+export const cellId = (row: number, column: number): string => `c${row}${column}`;
+export const cellsOf = ({ size }: Pick<ThreeLineParams, "size">): readonly string[] => grids[size]!.cells;
+
+/** Every line of a grid: rows, columns, and both slanting ones. */
+export const linesOf = ({ size }: Pick<ThreeLineParams, "size">): readonly (readonly string[])[] => grids[size]!.lines;
+
+function linesIn(size: number): string[][] {
+  const n = Array.from({ length: size }, (_, i) => i + 1);
+  return [
+    ...n.map((r) => n.map((c) => cellId(r, c))),
+    ...n.map((c) => n.map((r) => cellId(r, c))),
+    n.map((i) => cellId(i, i)),
+    n.map((i) => cellId(i, size + 1 - i)),
+  ];
+}
+/** The squares and lines of each size: asked at every step. */
+const grids: Readonly<Record<number, { cells: string[]; lines: string[][] }>> = Object.fromEntries(
+  [3, 4].map((size) => [
+    size,
+    {
+      cells: Array.from({ length: size * size }, (_, i) => cellId(Math.floor(i / size) + 1, (i % size) + 1)),
+      lines: linesIn(size),
+    },
+  ]),
+);
+/** The most that lie in one line. */
+function longest(p: ThreeLineParams, g: Grid): number {
+  const taken = new Set(g.pieces.map((x) => x.place));
+  let most = 0;
+  for (const line of linesOf(p)) {
+    let n = 0;
+    for (const c of line) if (taken.has(c)) n++;
+    if (n > most) most = n;
+  }
+  return most;
+}
+const full = (p: ThreeLineParams, g: Grid) => longest(p, g) === p.size;
+const free = (p: ThreeLineParams, g: Grid) => {
+  const taken = new Set(g.pieces.map((x) => x.place));
+  return cellsOf(p).filter((c) => !taken.has(c));
+};
+
+function asks(p: ThreeLineParams, g: Grid, player: number): Ask[] {
+  const among = cellsOf(p);
+  const open = free(p, g);
+  const send: Ask = {
+    kind: "send",
+    player,
+    from: "start",
+    manner: {},
+    aim: { kind: "cells", want: open, among, free: open },
+    fetch: false,
+  };
+  if (g.pieces.length === 0) return [send];
+  const pieces = g.pieces.map((x, piece) => ({ piece, player: x.player, place: x.place }));
+  return [send, { kind: "move", player, optional: true, pieces, places: [...among, "out"] }];
+}
+
+function step(p: ThreeLineParams, g: Grid, e: GameEvent): Went<Grid> | Refusal {
+  switch (e.kind) {
+    case "send": {
+      if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });
+      if (e.rest !== "out" && !cellsOf(p).includes(e.rest)) return refuse("refused.unknownCell", { cell: e.rest });
+      const lands = free(p, g).includes(e.rest);
+      const pieces = lands ? [...g.pieces, { player: 0, place: e.rest }] : g.pieces;
+      return after(p, { pieces, sends: g.sends + 1 }, lands ? "hit" : "miss");
+    }
+    case "move": {
+      const piece = g.pieces[e.piece];
+      if (!piece) return refuse("refused.noSuchPiece", { piece: e.piece + 1 });
+      if (e.place !== "out" && !cellsOf(p).includes(e.place)) return refuse("refused.unknownCell", { cell: e.place });
+      // In a free square it counts where it ends; outside or on another it goes back to the hand.
+      const rest = g.pieces.filter((_, i) => i !== e.piece);
+      const lies = e.place === piece.place || free(p, g).includes(e.place);
+      const pieces = lies ? g.pieces.map((x, i) => (i === e.piece ? { ...x, place: e.place } : x)) : rest;
+      return after(p, { ...g, pieces }, "on");
+    }
+    default:
+      return refuse("refused.notInGame", { kind: e.kind });
+  }
+}
+const after = (p: ThreeLineParams, go: Grid, went: "hit" | "miss" | "on"): Went<Grid> => ({
+  go,
+  after: full(p, go) || go.sends >= p.sends ? "end" : went,
+});
+
+const TOP = 1_000_000;
+function sum(p: ThreeLineParams, g: Grid): Sum {
+  const stage = longest(p, g);
+  const finished = stage === p.size;
+  return {
+    value: g.sends,
+    unit: "sends",
+    better: "less",
+    rank: finished ? TOP - g.sends : stage,
+    working: "",
+    sends: g.sends,
+    stage,
+    stages: p.size,
+    finished,
+  };
+}
+
+export const threeLineGo: GoRules<ThreeLineParams, Grid> = {
+  begin: () => ({ pieces: [], sends: 0 }),
+  asks,
+  step,
+  clock: () => null,
+  sum,
+  key: (_, g) =>
+    `${g.pieces
+      .map((x) => x.place)
+      .sort()
+      .join(",")} ${g.sends}`,
+  now: (p, g) => ({ key: "threeLine.send", params: { send: g.sends + 1, of: p.sends, size: p.size } }),
+  done: (_, g) => g.pieces.map((x) => x.place),
+  ended: (p, { finished }) => ({
+    key: finished ? "threeLine.end.line" : "threeLine.end.spent",
+    params: { size: p.size },
+  }),
+  together: "share",
+};
+
+export function possible(p: ThreeLineParams, m: Match): Possible {
+  const kept = m.goes.keep === "total" ? m.goes.count : 1;
+  const most = p.sends * kept;
+  return {
+    unit: "sends",
+    better: "less",
+    least: 0,
+    most,
+    values: null,
+    finished: { least: p.size * kept, most },
+    stages: p.size,
+  };
+}
