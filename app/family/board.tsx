@@ -207,20 +207,20 @@ export function Board({
   }
 
   return (
-    <div className="flex grow flex-col">
+    <div className="flex grow flex-col flat:grid flat:grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] flat:grid-rows-[auto_minmax(0,1fr)]">
       <div className="mx-auto flex w-full max-w-lg gap-2 px-4 pt-1">
         <div className="min-w-0 grow" aria-live="polite">
           {several && <p className="font-bold text-mustard">{say("play.turn", { name: name(v.player) })}</p>}
-          <h1 className="text-[1.75rem] leading-tight">{sayPhrase(v.now)}</h1>
+          <h1 className="text-[1.75rem] leading-tight short:text-xl">{sayPhrase(v.now)}</h1>
           {marker && (
-            <p className="text-lg text-chalk/90">
+            <p className="text-lg text-chalk/90 short:text-base">
               {say("setup.dist", {
                 ...countedIn(marker),
                 metres: marker.reached.toFixed(1),
               })}
             </p>
           )}
-          <p className="min-h-6 font-semibold text-mustard" role="status">
+          <p className="min-h-6 font-semibold text-mustard short:min-h-0 short:leading-tight" role="status">
             {told}
           </p>
         </div>
@@ -231,11 +231,11 @@ export function Board({
           </span>
         </p>
       </div>
-      <div className="mx-auto flex w-full max-w-lg grow items-center gap-2 px-4">
+      <div className="mx-auto flex w-full max-w-lg grow items-center gap-2 px-4 flat:col-start-1 flat:items-start">
         {onFloor ? (
           <div className="grow" />
         ) : (
-          <div className="min-w-0 grow">
+          <div className="min-w-0 grow short:hidden">
             <YardMap
               parts={data.card.parts}
               width={pieced ? 210 : 240}
@@ -252,7 +252,7 @@ export function Board({
                 {several ? sayList(s.players.map(name)) : say(`unit.${s.unit}`, { value: s.value })}
               </p>
               <p
-                className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl"} ${i === v.side ? "text-mustard" : ""}`}
+                className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl short:text-3xl"} ${i === v.side ? "text-mustard" : ""}`}
               >
                 {s.unit === "tenths" ? sayScore(s.value, s.unit) : s.value}
               </p>
@@ -281,8 +281,8 @@ export function Board({
           </div>
         </div>
       </div>
-      <div className="mt-2 rounded-t-2xl bg-page p-3 text-ink">
-        <div className="mx-auto grid max-w-lg gap-2.5">
+      <div className="mt-2 flex flex-col rounded-t-2xl bg-page p-3 text-ink short:mt-1 short:p-2 flat:col-start-2 flat:row-span-2 flat:row-start-1 flat:mt-0 flat:rounded-none">
+        <div className="mx-auto flex w-full max-w-lg grow flex-col gap-2.5 short:gap-1.5">
           {swapping ? (
             <SwapInPlay
               data={data}
@@ -302,7 +302,7 @@ export function Board({
           >
             <button
               type="button"
-              className="btn min-h-12 px-1"
+              className="btn min-h-12 px-1 short:min-h-9"
               disabled={!v.canUndo}
               onClick={() => act({ kind: "undo" })}
             >
@@ -310,7 +310,7 @@ export function Board({
             </button>
             <button
               type="button"
-              className="btn min-h-12 px-1"
+              className="btn min-h-12 px-1 short:min-h-9"
               disabled={play.standing.length === 0}
               aria-expanded={fixing}
               onClick={() => setFixing(!fixing)}
@@ -320,14 +320,14 @@ export function Board({
             {data.card.making && (
               <button
                 type="button"
-                className="btn min-h-12 px-1 leading-tight"
+                className="btn min-h-12 px-1 leading-tight short:min-h-9 short:text-sm"
                 aria-expanded={swapping}
                 onClick={() => setSwapping(!swapping)}
               >
                 {say("play.swap")}
               </button>
             )}
-            <button type="button" className="btn min-h-12 px-1" onClick={() => act({ kind: "stop" })}>
+            <button type="button" className="btn min-h-12 px-1 short:min-h-9" onClick={() => act({ kind: "stop" })}>
               {say("play.stop")}
             </button>
           </div>

@@ -105,7 +105,9 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
   const playing = step === "play";
   return (
     <main className={`flex min-h-dvh flex-col ${playing ? "on-court bg-court text-chalk" : ""}`}>
-      <header className={`flex items-center gap-3 px-4 py-2 ${playing ? "" : "bg-court text-chalk on-court"}`}>
+      <header
+        className={`flex items-center gap-3 px-4 py-2 ${playing ? "short:py-0" : "bg-court text-chalk on-court"}`}
+      >
         <a
           href={`/f/${data.token}`}
           aria-label={say("family.allGames")}

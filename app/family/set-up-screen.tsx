@@ -4,7 +4,7 @@ import type { HitRule } from "#core/aim/hit-rule.ts";
 import type { Marker } from "#core/compile/card.ts";
 import type { Place } from "#core/yard/parts.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { countedIn, itemName, type Names, namesOf, say, targetName } from "../words/say.ts";
+import { countedIn, itemName, type Names, namesOf, say, sayPhrase, targetName } from "../words/say.ts";
 import type { CardData, Ticks } from "./card-app.tsx";
 import { RoomMap } from "./room-map.tsx";
 import { YardMap } from "./yard-map.tsx";
@@ -49,7 +49,11 @@ export function stages({ card }: CardData): Stage[] {
   }
   for (const m of card.markers) {
     shown.push(m.id);
-    const zones = card.parts.flatMap((p) => (p.kind === "zone" && shown.includes(`b${p.id.slice(1)}`) ? [p.id] : []));
+    const zones = card.parts.flatMap((p) => {
+      if (p.kind === "zone") return shown.includes(`b${p.id.slice(1)}`) ? [p.id] : [];
+      if (p.kind === "target") return p.group === m.id ? [p.id] : [];
+      return p.kind === "cell" || p.kind === "court" ? [p.id] : [];
+    });
     const counted = countedIn(m);
     const walk =
       m.kind === "mark" && m.count === 0
@@ -70,9 +74,11 @@ export function stages({ card }: CardData): Stage[] {
         : [];
     const put =
       m.kind === "target"
-        ? [say("setup.put", { item: targetName(m) }), countsLine(card, m.id)]
+        ? m.up === undefined
+          ? [say("setup.put", { item: targetName(m) }), countsLine(card, m.id)]
+          : [say("setup.wall", { item: targetName(m), cm: Math.round(m.up * 100) })]
         : m.kind === "line"
-          ? [say("setup.line", { number: m.label })]
+          ? [m.label ? say("setup.line", { number: m.label }) : say("setup.layLine")]
           : [markLine(m, namesOf(a.kit.own))];
     out.push({
       id: m.id,
@@ -85,7 +91,8 @@ export function stages({ card }: CardData): Stage[] {
       shown: [...shown, ...zones],
     });
   }
-  const { cells } = card;
+  const { cells, notes = [] } = card;
+  if (out.length > 0) out[out.length - 1]!.lines.push(...notes.map((n) => sayPhrase(n)));
   if (cells && out.length > 0) out[out.length - 1]!.lines.push(say("setup.cells", { count: cells }));
   return out;
 }
@@ -126,7 +133,7 @@ function countsAs(rule: HitRule): "touch" | "into" | "through" | "topple" | "bot
 }
 
 function countsLine(card: CardData["card"], id: string): string {
-  const part = card.parts.find((p) => p.kind === "target" && p.id === id);
+  const part = card.parts.find((p) => p.kind === "target" && (p.id === id || p.group === id));
   if (part?.kind !== "target") return "";
   return say(`setup.counts.${countsAs(part.rule)}`);
 }
@@ -194,7 +201,13 @@ export function SetUpScreen({ data, ticks, setTicks }: { data: CardData; ticks: 
             .filter((m) => m.kind !== "mark")
             .map((m) => (
               <li key={m.id} className="row-line flex justify-between gap-3 pb-1">
-                <span>{m.kind === "target" ? targetName(m) : say("setup.line", { number: m.label })}</span>
+                <span>
+                  {m.kind === "target"
+                    ? targetName(m)
+                    : m.label
+                      ? say("setup.line", { number: m.label })
+                      : say("setup.layLine")}
+                </span>
                 <strong>{say("setup.dist", { ...countedIn(m), metres: metres(m.reached) })}</strong>
               </li>
             ))}

@@ -3,7 +3,7 @@ import { Dialog } from "radix-ui";
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { data, Form, Link, redirect, useSearchParams } from "react-router";
 import type { KitFit } from "#core/compile/class-fit.ts";
-import { flies, layoutOf, pegRates, personOf, sendingIn, sentIn } from "#core/forecast/for-activity.ts";
+import { flies, layoutOf, pegRates, personOf, rates, sendingIn, sentIn } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { countIn, FOOT, MOST_SHOES, type Unit } from "#core/measures/count.ts";
@@ -26,6 +26,7 @@ import { teacherOf } from "../session.server.ts";
 import { clockTime, fromLocalInput, localInput } from "../when.ts";
 import { sayCount, sayPhrase, targetName } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
+import { tell } from "../words/tell.ts";
 import { type Draft, useDraft } from "../workbench/draft.ts";
 import { HomeView, letText } from "../workbench/home-view.tsx";
 import { SchoolContext, schoolOf } from "../workbench/items.tsx";
@@ -193,7 +194,12 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const group = classes.find((c) => c.id === classId) ?? classes[0];
   // By what is on the screen, saved or not: a change of scoring asks for the mark anew.
   const scoreUnit = opened(a).possible.unit;
-  const { pegs } = opened(live);
+  const { pegs, probes } = opened(live);
+  const loose = useMemo(
+    () =>
+      probes.flatMap((p, i) => (p.peg === null ? [{ id: p.id, about: tell("rates.round", { number: i + 1 }) }] : [])),
+    [probes],
+  );
   const [shown, show] = useState(1);
   const [unit, setUnit] = useState<"m" | "ft">("m");
   const people = useMemo(() => shownOf(group?.children ?? []), [group]);
@@ -212,7 +218,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
     () =>
       people.map((p, i) => ({
         name: `${RANKS[i]}, ${p.age}`,
-        rates: pegRates(game, p, parts),
+        rates: new Map([...rates(game, p, parts), ...pegRates(game, p, parts)]),
         step: paces(p.age).step,
       })),
     [people, game, parts],
@@ -481,12 +487,13 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                 move={yard.move}
                 unit={unit}
                 corridor={CORRIDOR}
+                loose={loose}
                 spread={spread}
               />
               <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-1 text-[0.82rem] text-quiet">
                 <span>
-                  Share of sends that {partsOf(parts, "zone").length > 0 ? "stop in the band" : "hit"}, aimed at its
-                  middle. Outlined: within 60 to 80 %.
+                  {[...new Set(probes.map((p) => p.ask.aim.kind))].map((kind) => tell(`rates.${kind}`)).join(" ")}{" "}
+                  Outlined: within 60 to 80 %.
                 </span>
                 {chosenAt !== null && (
                   <Counted metres={chosenAt} own={paces(age)} who={names[shown]!} spread={spread} />

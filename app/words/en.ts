@@ -142,6 +142,7 @@ export const en = {
   "threeLine.summary": "{size, number} in a line within {sends, plural, one {# send} other {# sends}}",
   "threeLine.setUp.corners": "Mark {size, number} by {size, number} squares, {cm, number} cm wide.",
   "threeLine.setUp.sheets": "Lay sheets {cm, number} cm apart, {size, number} by {size, number}.",
+  "threeLine.setUp.slips": "Too few things? Mark a square with paper.",
   "tally.keepUp": "Keep it up{hand, select, other {} alternate {, hands in turn}}. Count each touch.",
   "tally.rebound": "Off the wall, onto the mark. Count each hit.",
   "tally.total": "Stop! How many was that?",

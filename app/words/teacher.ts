@@ -171,6 +171,8 @@ export const labels: Record<string, string> = {
   "action.keepUp": "Keep up",
   "unit.touches": "touches",
   "unit.hits": "hits",
+  "strip.touches": "Touches",
+  "strip.hits": "Hits",
   "knob.swap": "Next player after",
   "knob.swapHint": "With a clock each player has a whole go",
   "knob.swapSend": "each send",

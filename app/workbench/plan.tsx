@@ -1,9 +1,11 @@
 import { useDrag } from "@use-gesture/react";
-import { memo, useRef } from "react";
+import { memo, useMemo, useRef } from "react";
 import type { Spread } from "#core/aim/hit.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import { strokesOf } from "#core/yard/draw.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
+import { Strokes } from "../ui/strokes.tsx";
 import { targetName } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import { asideText, nudged, type Snap, snapped } from "./edit.ts";
@@ -63,9 +65,10 @@ export const Plan = memo(function Plan({
   const runOn = partsOf(parts, "runOn")[0];
   const targets = partsOf(parts, "target");
   const zones = partsOf(parts, "zone");
+  const strokes = useMemo(() => strokesOf(parts), [parts]);
   const lines = partsOf(parts, "line").filter((l) => l.role === "start");
   const from = lines.find((l) => l.id === chosen) ?? lines[0];
-  const aim = targets.find((t) => t.id === chosen) ?? (s.reversed ? targets[0] : null);
+  const aim = targets.find((t) => t.id === chosen || t.group === chosen) ?? (s.reversed ? targets[0] : null);
   const zone = zones.find((z) => `b${z.id.slice(1)}` === chosen) ?? null;
   const aimed = aim
     ? { along: aim.along, across: aim.across }
@@ -182,6 +185,7 @@ export const Plan = memo(function Plan({
             </text>
           </g>
         ))}
+        <Strokes list={strokes} to={(p) => [s.x(p.along), s.y(p.across)]} k={s.k} lit={chosen} />
         {aimed && spread && distance > 0 && (
           <ellipse
             cx={s.x(aimed.along)}
@@ -249,7 +253,7 @@ export const Plan = memo(function Plan({
             key={t.id}
             id={t.id}
             item={t.item}
-            name={s.reversed ? targetName(t) : `${i + 1} ${targetName(t)}`}
+            name={t.group ? t.label : s.reversed ? targetName(t) : `${i + 1} ${targetName(t)}`}
             x={s.x(t.along)}
             y={s.y(t.across)}
             size={Math.max(26, Math.min(46, t.width * s.k * 1.25))}

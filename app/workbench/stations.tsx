@@ -31,6 +31,7 @@ export const stationName: Record<Station, string> = {
 /** The station's answer in one line, so that the column reads as the plan of the lesson. */
 export function answerOf(s: Station, a: Activity): string {
   const { pegs, summary } = opened(a);
+  const many = pegs.reduce((n, p) => n + (p.many ?? 1), 0);
   const far = Math.max(...pegs.map((p) => p.distance));
   const near = Math.min(...pegs.map((p) => p.distance));
   switch (s) {
@@ -43,7 +44,7 @@ export function answerOf(s: Station, a: Activity): string {
     case "yard":
       return pegs.length === 0
         ? `${a.space.length} by ${a.space.width} m`
-        : `${pegs.length} ${tell(`pegs.${pegs[0]!.kind}`, { count: pegs.length })}, ${near === far ? "" : `${near} to `}${far} m`;
+        : `${many} ${tell(`pegs.${pegs[0]!.kind}`, { count: many })}, ${near === far ? "" : `${near} to `}${far} m`;
     case "score":
       return sayPhrase(summary);
     case "players":
@@ -345,7 +346,7 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
             <h3 className="text-lg">
               {peg.kind === "line"
                 ? `Line ${pegs.indexOf(peg) + 1}`
-                : `${pegs.indexOf(peg) + 1} ${peg.label || itemName(peg.item ?? "")}`}
+                : `${peg.many ? `${peg.many} ×` : pegs.indexOf(peg) + 1} ${peg.label || itemName(peg.item ?? "")}`}
             </h3>
             <button
               type="button"

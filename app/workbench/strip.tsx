@@ -73,9 +73,11 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes 
   const time = middle?.time;
   // Where every go has as many sends, the score is what can turn out one way or the other.
   const fixed = sends?.at.length === 1;
-  const first = fixed
-    ? { title: unit === "points" ? "Points" : "Score", d: side?.points }
-    : { title: "Sends in a go", d: sends };
+  const counted = unit === "touches" || unit === "hits";
+  const first =
+    fixed || counted
+      ? { title: counted ? label(`strip.${unit}`) : unit === "points" ? "Points" : "Score", d: side?.points }
+      : { title: "Sends in a go", d: sends };
   const shown = (v: number) => (fixed && unit === "tenths" ? Math.round(v / 10) : v);
   const toMinutes = (t: number) => Math.max(1, Math.round(t / 600));
   const fits = homes.filter((h) => h.fits === true).length;
@@ -89,7 +91,9 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes 
     >
       <Part
         title={first.title}
-        picture={forecasts && <Chart kind={fixed ? "points" : "sends"} forecasts={forecasts} names={names} />}
+        picture={
+          forecasts && <Chart kind={fixed || counted ? "points" : "sends"} forecasts={forecasts} names={names} />
+        }
         about={
           middle
             ? `${names[1]}: ${middle.method}${middle.standardError > 0 ? `, ± ${(100 * middle.standardError).toFixed(1)} points` : ""}${middle.stoppedBy === "budget" ? ", as far as the time given to it allowed" : ""}. All figures are over all plays, those cut off as well. Aim: ${middle.policy === "middle" ? "at the middle" : "best expected"}.`
@@ -111,15 +115,27 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes 
         </div>
       </Part>
       <Part
-        title={fixed ? "Sends" : "Gets to the end"}
-        picture={forecasts && <Chart kind={fixed ? "sends" : "finish"} forecasts={forecasts} names={names} />}
+        title={counted ? "Youngest, oldest" : fixed ? "Sends" : "Gets to the end"}
+        picture={
+          forecasts && (
+            <Chart kind={counted ? "points" : fixed ? "sends" : "finish"} forecasts={forecasts} names={names} />
+          )
+        }
         about={
-          fixed
-            ? "Every go of this game has the same number of sends."
-            : "Chance to reach the top, or the total, within the sends and the time."
+          counted
+            ? "What half of the youngest, and half of the oldest, get to."
+            : fixed
+              ? "Every go of this game has the same number of sends."
+              : "Chance to reach the top, or the total, within the sends and the time."
         }
       >
-        {fixed ? (
+        {counted ? (
+          <span className="text-2xl font-bold">
+            {forecasts
+              ? `${quantile(forecasts[0]!.sides[0]!.points, 0.5)}, ${quantile(forecasts[2]!.sides[0]!.points, 0.5)}`
+              : "..."}
+          </span>
+        ) : fixed ? (
           <>
             <span className="text-2xl font-bold">{sends!.at[0]}</span>
             <p className="text-[13px]">in every go</p>

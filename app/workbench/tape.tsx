@@ -35,6 +35,8 @@ interface Props {
   move: (id: string, metres: number, gesture: string) => void;
   unit: "m" | "ft";
   corridor: readonly [number, number];
+  /** Chances that stand under no peg: their ids among the rates, and what they are of. */
+  loose?: readonly { id: string; about: string }[];
   /** Where the chosen peg's count of steps ends over the class: metres from the throwing spot. */
   spread: Spread | null;
 }
@@ -51,6 +53,9 @@ export function spreadAt(distance: number, step: number, all: readonly Paces[]):
 }
 
 export const stepsText = (distance: number, step: number) => sayCount(Math.round((distance / step) * 2) / 2);
+
+/** Where chances that stand under no peg are shown, pixels. */
+const LOOSE = { first: 150, between: 210 };
 
 /** Middle of each rate cell: under its peg, pushed apart where pegs stand close. */
 function cellXs(at: readonly number[]): number[] {
@@ -82,16 +87,19 @@ export const Tape = memo(function Tape({
   move,
   unit,
   corridor,
+  loose = [],
   spread,
 }: Props) {
   const svg = useRef<SVGSVGElement>(null);
-  const bands = pegs[0]?.kind === "line" && !scale.reversed;
-  const rated = bands ? pegs.slice(0, -1) : pegs;
-  const middles = cellXs(
-    rated.map((p, i) =>
+  const bands = pegs.length > 1 && pegs[0]!.kind === "line" && !scale.reversed;
+  const pegged = bands ? pegs.slice(0, -1) : pegs;
+  const rated: readonly { id: string; about?: string }[] = [...pegged, ...loose];
+  const middles = cellXs([
+    ...pegged.map((p, i) =>
       bands ? (scale.xOf(p.distance) + scale.xOf(pegs[i + 1]!.distance)) / 2 : scale.xOf(p.distance),
     ),
-  );
+    ...loose.map((_, i) => LOOSE.first + i * LOOSE.between),
+  ]);
   const high = RATES_TOP + rows.length * ROW + 4;
   const step = rows[shown]?.step ?? 0.5;
   return (
@@ -141,6 +149,7 @@ export const Tape = memo(function Tape({
                 kind={kind}
                 middle={middles[i]!}
                 y={RATES_TOP + r * ROW}
+                about={p.about}
               />
             );
           })}
@@ -236,10 +245,12 @@ interface RateProps {
   kind: "easy" | "hard" | "in";
   middle: number;
   y: number;
+  /** What it is of, where it stands under no peg. */
+  about?: string;
 }
 const RATE_FILL = { in: "var(--color-teal)", easy: "var(--color-quiet)", hard: "var(--color-coral)" };
 
-const Rate = memo(function Rate({ id, percent, kind, middle, y }: RateProps) {
+const Rate = memo(function Rate({ id, percent, kind, middle, y, about }: RateProps) {
   const x = middle - CELL / 2;
   return (
     <g data-rate={id}>
@@ -265,6 +276,11 @@ const Rate = memo(function Rate({ id, percent, kind, middle, y }: RateProps) {
       <text x={middle} y={y + 17} textAnchor="middle" fontSize="13" fontWeight="700" fill="currentColor">
         {percent}%
       </text>
+      {about && (
+        <text x={middle + CELL / 2 + 8} y={y + 17} fontSize="12.5" fill="currentColor">
+          {about}
+        </text>
+      )}
     </g>
   );
 });

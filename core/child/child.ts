@@ -1,4 +1,13 @@
-import { type Aim, type AimKind, type AimOf, type Ask, type AskKind, type AskOf, arranged, mainAsks } from "../asks/ask.ts";
+import {
+  type Aim,
+  type AimKind,
+  type AimOf,
+  type Ask,
+  type AskKind,
+  type AskOf,
+  arranged,
+  mainAsks,
+} from "../asks/ask.ts";
 import { type Seen, type Sight, standAt } from "../chances/kind.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { sightOf } from "../chances/outcomes.ts";

@@ -9,10 +9,10 @@ import { listOf, thing } from "../kit/items.ts";
 import { type Counted, countOut, countPlain, type Unit } from "../measures/count.ts";
 import { type Paces, paces } from "../measures/step.ts";
 import { MODEL_VERSION } from "../model.ts";
-import type { Needs } from "../patterns/contract.ts";
+import type { Needs, Phrase } from "../patterns/contract.ts";
 import type { HomeSpace } from "../records/home.ts";
 import { cellsOf, type Mark, marksOf } from "../yard/layouts/marks.ts";
-import { countedBackFrom, type Part } from "../yard/parts.ts";
+import { countedBackFrom, type Part, partsOf } from "../yard/parts.ts";
 import { USUAL_CEILING } from "../yard/space.ts";
 import { withinReach } from "./challenge.ts";
 import { type ForHome, forHome, type HomeFacts, stockOf } from "./for-home.ts";
@@ -74,6 +74,8 @@ export interface Card {
   /** Squares along one side of a grid that is laid out. */
   cells?: number;
   needs: Needs;
+  /** What setting up needs said beside the markers; absent on a card of before. */
+  notes?: Phrase[];
   cautions: Caution[];
   /** A grown-up must say yes before play. */
   grownUp: boolean;
@@ -171,14 +173,17 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     pegRates(o.move(id, { along }), { age: child.age }, undefined, id).get(id) ?? 0;
   const markers = o.pegs.map((peg): Marker => {
     const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id), counted);
-    const target = parts.find((p) => p.kind === "target" && p.id === peg.id);
-    const across = target?.kind === "target" ? target.across : 0;
+    const targets = partsOf(parts, "target").filter((t) => t.id === peg.id || t.group === peg.id);
+    const [target] = targets;
+    // Of several of a kind, the middle of them.
+    const across = targets.length > 0 ? targets.reduce((sum, t) => sum + t.across, 0) / targets.length : 0;
     const aside = Math.abs(across) >= LEAST_ASIDE ? countAside(Math.abs(across), own, counted) : undefined;
     return {
       ...(aside && { aside }),
       id: peg.id,
       kind: peg.kind,
-      item: target?.kind === "target" ? target.item : a.kit.marker,
+      ...(target?.base !== undefined && { up: target.base }),
+      item: target?.item ?? a.kit.marker,
       label: peg.label,
       unit,
       count,
@@ -198,6 +203,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     markers: [...markers, ...marksToCount(a, parts, own, counted)],
     ...(cells !== null && { cells }),
     needs: o.needs,
+    ...(o.setUp.length > 0 && { notes: o.setUp }),
     cautions,
     grownUp: cautions.some((c) => ASKS_GROWN_UP.includes(c)),
   };

@@ -444,7 +444,7 @@ interface Swapped {
 /** The activity with the chosen things in place of the designed ones, on the home's floor. */
 function standIn(
   a: Activity,
-  { picks, touched, unmetTargets }: Picked,
+  { picks, touched, unmetTargets, fewerOf }: Picked,
   home: HomeFacts,
   items: readonly Item[],
 ): { activity: Activity; swapped: Swapped[]; without: number } {
@@ -489,6 +489,14 @@ function standIn(
   }
   // A target that nothing here can be is left out, where the game goes on without it.
   let without = 0;
+  for (const [role, count] of Object.entries(fewerOf)) {
+    const group = targetOf(role)!;
+    const many = () => opened(now).parts.filter((t) => t.kind === "target" && t.group === group).length;
+    for (let less = opened(now).remove(group); less && many() > count; less = opened(now).remove(group)) {
+      now = less;
+      without++;
+    }
+  }
   for (const role of unmetTargets) {
     const less = opened(now).remove(targetOf(role)!);
     if (less === null) continue;

@@ -15,6 +15,8 @@ export interface Picked {
   touched: string[];
   /** Pieces, where there are not as many of one kind as the game asks for. */
   fewer: number | null;
+  /** Targets that are several of one kind, and how many of them there are after all. */
+  fewerOf: Readonly<Record<string, number>>;
   /** Targets that nothing here can be, however it is asked. */
   unmetTargets: string[];
   /** Nothing that is here can be sent so: it hardly moves, or it would be no sense, or not safe. */
@@ -38,6 +40,8 @@ export const LET_GO: readonly Property[] = [
   "mass",
   "noise",
 ];
+/** Fewer pins than this are no formation. */
+const FEWEST_OF_A_KIND = 3;
 const forSafety = (r: Role, l: Limit) => l.property === "mass" && l.most !== undefined && r.use === "send";
 
 /** The things of a home for all roles; where a role cannot be met, limits are let go, then how it counts, then how many pieces there are. */
@@ -45,7 +49,16 @@ export function pickThings(choosing: Choosing): Picked {
   const first = choose(choosing);
   const missingIn = (c: Chosen) => c.unmet.filter((u) => !u.optional).map((u) => u.role);
   const missing = missingIn(first);
-  const out: Picked = { ...first, missing, letGo: [], touched: [], fewer: null, unmetTargets: [], idle: false };
+  const out: Picked = {
+    ...first,
+    missing,
+    letGo: [],
+    touched: [],
+    fewer: null,
+    fewerOf: {},
+    unmetTargets: [],
+    idle: false,
+  };
   if (missing.length === 0) return out;
   // What the family decided for such a role does not work.
   const fixed = Object.fromEntries(Object.entries(choosing.fixed ?? {}).filter(([r]) => !missing.includes(r)));
@@ -82,6 +95,14 @@ export function pickThings(choosing: Choosing): Picked {
     out.fewer = count;
     now = { ...now, roles: now.roles.map((r) => (r.id === "send" || r.id === "send2" ? { ...r, count } : r)) };
     got = choose(now);
+  }
+  // Of several targets of one kind as many as there are, and no fewer than make a game.
+  for (const role of now.roles.filter((r) => targetOf(r.id) !== null && r.count > FEWEST_OF_A_KIND)) {
+    for (let count = role.count - 1; count >= FEWEST_OF_A_KIND && still().includes(role.id); count--) {
+      now = { ...now, roles: now.roles.map((r) => (r.id === role.id ? { ...r, count } : r)) };
+      got = choose(now);
+      if (!still().includes(role.id)) out.fewerOf = { ...out.fewerOf, [role.id]: count };
+    }
   }
   // Where there are more targets than things to stand up, the rest are spots that it rolls over.
   if (still().some((id) => targetOf(id) !== null)) relax((r) => ({ ...r, upright: false }));

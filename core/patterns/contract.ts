@@ -259,5 +259,7 @@ export interface Peg {
   /** The thing that stands there; what a target without a label is called by. */
   item?: string;
   distance: number;
+  /** Several things stand there as one. */
+  many?: number;
   kind: "target" | "line";
 }

@@ -107,6 +107,8 @@ export function clashesOf(parts: readonly Part[], space: { length: number; width
       out.push({ kind: "outside", ids: [t.id] });
     if (!possible(t.rule, object.diameter, object.inAir)) out.push({ kind: "tooSmall", ids: [t.id] });
     for (const u of targets.slice(i + 1)) {
+      // Of one formation some always stand before others.
+      if (t.group !== undefined && t.group === u.group) continue;
       if (overlap(boxes.get(t.id)!, boxes.get(u.id)!) > OVERLAP_ALLOWED)
         out.push({ kind: "together", ids: [t.id, u.id] });
       else if (!object.inAir && t.along !== u.along) {

@@ -192,9 +192,17 @@ async function load(owner: postgres.Sql): Promise<void> {
       },
     },
   );
+  const pins = withTexts({ ...fromPattern("pins") }, {});
+  const line = withTexts({ ...fromPattern("threeLine") }, { ages: { from: 7, to: 11 } });
+  const count = withTexts({ ...fromPattern("tally") }, {});
   const climbId = await addActivity(who, climb);
   const bandsId = await addActivity(who, bands);
   await addActivity(who, waiting);
+  const [pinsId, lineId, countId] = [
+    await addActivity(who, pins),
+    await addActivity(who, line),
+    await addActivity(who, count),
+  ] as const;
   const classes = await inSchool(schoolId, (tx) =>
     tx.select().from(schema.schoolClass).orderBy(schema.schoolClass.name),
   );
@@ -262,6 +270,54 @@ async function load(owner: postgres.Sql): Promise<void> {
     },
     now,
     13,
+  );
+  await play(
+    who,
+    {
+      ...common,
+      activityId: pinsId,
+      document: pins,
+      classId: heron,
+      opens: at(-2, 9),
+      closes: at(4, 16),
+      mark: 30,
+      unopened: 0.3,
+      onlyLook: 0.25,
+    },
+    now,
+    14,
+  );
+  await play(
+    who,
+    {
+      ...common,
+      activityId: countId,
+      document: count,
+      classId: heron,
+      opens: at(-2, 10),
+      closes: at(6, 16),
+      mark: 80,
+      unopened: 0.3,
+      onlyLook: 0.25,
+    },
+    now,
+    15,
+  );
+  await play(
+    who,
+    {
+      ...common,
+      activityId: lineId,
+      document: line,
+      classId: otter,
+      opens: at(-2, 9),
+      closes: at(4, 16),
+      mark: 4,
+      unopened: 0.3,
+      onlyLook: 0.25,
+    },
+    now,
+    16,
   );
 }
 

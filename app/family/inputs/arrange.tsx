@@ -67,7 +67,11 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
           </button>
         ))}
       </div>
-      <button type="button" className="btn btn-main min-h-14 text-2xl" onClick={() => act(arranged(spots))}>
+      <button
+        type="button"
+        className="btn btn-main min-h-14 short:min-h-10 text-2xl"
+        onClick={() => act(arranged(spots))}
+      >
         {say("play.theyStand")}
       </button>
     </>

@@ -32,13 +32,13 @@ export function Stand({ ask, act }: InputProps<AskOf<"stand">>) {
   const stand = () => act({ kind: "stand" });
   if (!ask.optional) return <Big text={say("play.allStand")} press={stand} />;
   return (
-    <button type="button" className="btn min-h-12" onClick={stand}>
+    <button type="button" className="btn min-h-12 short:min-h-9" onClick={stand}>
       {say("play.stood")}
     </button>
   );
 }
 export const Carry = ({ act }: InputProps<AskOf<"carry">>) => (
-  <button type="button" className="btn min-h-12" onClick={() => act({ kind: "carry" })}>
+  <button type="button" className="btn min-h-12 short:min-h-9" onClick={() => act({ kind: "carry" })}>
     {say("play.carry")}
   </button>
 );

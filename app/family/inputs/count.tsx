@@ -39,7 +39,7 @@ export default function Count({ ask, act, name, mending, data }: InputProps<AskO
       {ask.drops && (
         <button
           type="button"
-          className="btn min-h-12 text-xl"
+          className="btn min-h-12 short:min-h-9 text-xl"
           onClick={() => act({ kind: "count", n: 0, drop: true, ...by })}
         >
           {say("play.dropped")}

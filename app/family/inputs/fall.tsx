@@ -3,8 +3,7 @@ import type { AimOf, AskOf } from "#core/asks/ask.ts";
 import { say } from "../../words/say.ts";
 import type { InputProps } from "./input.ts";
 
-/** Pixels of the picture, and the smallest that a pin is drawn. */
-const SIZE = { width: 320, height: 190 };
+/** Half of a pin as it is drawn, pixels. */
 const PIN = 22;
 
 /** The pins as they stand, far ones above: tap what fell, or say all, or how many. */
@@ -23,18 +22,18 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
   const half = Math.max(0.1, ...across.map(Math.abs));
   const at = (s: { along: number; across: number }) => ({
     left: `${50 + (s.across / half) * 38}%`,
-    top: far === near ? "50%" : `${14 + ((far - s.along) / (far - near)) * 72}%`,
+    top: far === near ? "50%" : `${20 + ((far - s.along) / (far - near)) * 60}%`,
   });
   // Where only a number was told, nobody knows which stand: then only a number can follow.
   const known = aim.known !== false;
   return (
     <>
       {known && !counting && (
-        <fieldset
-          className="relative mx-auto w-full max-w-96 grow rounded-md border-2 border-[#14241f] bg-court"
-          style={{ minHeight: Math.min(SIZE.height, 60 + 44 * Math.ceil(many / 4)) }}
+        <div
+          role="group"
+          aria-label={say("play.whichFell")}
+          className="relative mx-auto min-h-36 w-full max-w-96 grow rounded-md short:min-h-28 flat:min-h-24 border-2 border-[#14241f] bg-court"
         >
-          <legend className="sr-only">{say("play.whichFell")}</legend>
           {aim.standing.map((s, i) => (
             <label
               key={s.id}
@@ -61,7 +60,7 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
               </svg>
             </label>
           ))}
-        </fieldset>
+        </div>
       )}
       {counting || !known ? (
         <div className="grid grow grid-cols-4 gap-2" role="group" aria-label={say("play.howManyFell")}>
@@ -86,13 +85,17 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
         </button>
       )}
       <div className="grid grid-cols-2 gap-2.5">
-        <button type="button" className="btn min-h-12 text-lg" onClick={() => act({ kind: "send", fell: many })}>
+        <button
+          type="button"
+          className="btn min-h-12 short:min-h-9 text-lg"
+          onClick={() => act({ kind: "send", fell: many })}
+        >
           {say("play.allFell")}
         </button>
         {known && (
           <button
             type="button"
-            className="btn min-h-12 text-lg"
+            className="btn min-h-12 short:min-h-9 text-lg"
             aria-pressed={counting}
             onClick={() => setCounting(!counting)}
           >

@@ -83,7 +83,7 @@ export function HitOrMiss({ aim, data, act, mending }: InputProps<AskOf<"send">>
         </button>
       </div>
       {others.length > 0 && (
-        <button type="button" className="btn min-h-12" onClick={() => setWhich(true)}>
+        <button type="button" className="btn min-h-12 short:min-h-9" onClick={() => setWhich(true)}>
           {say("play.other")}
         </button>
       )}

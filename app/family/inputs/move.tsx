@@ -50,7 +50,7 @@ export function Move({
           }}
         />
       )}
-      <button type="button" className="btn min-h-12" onClick={close}>
+      <button type="button" className="btn min-h-12 short:min-h-9" onClick={close}>
         {say("play.back")}
       </button>
     </div>

@@ -46,7 +46,7 @@ export default function Total({ ask, act, name, data }: InputProps<AskOf<"total"
           {told}
         </p>
       )}
-      <button type="submit" className="btn btn-main min-h-14 text-2xl">
+      <button type="submit" className="btn btn-main min-h-14 short:min-h-10 text-2xl">
         {say("play.countIt")}
       </button>
     </form>

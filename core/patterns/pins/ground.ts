@@ -53,7 +53,9 @@ const withCount = (p: PinsParams, count: number): PinsParams => ({ ...p, formati
 
 export const pinsGround: Ground<PinsParams> = {
   parts,
-  pegs: (p) => [{ id: PINS, label: "", item: p.pin.item, distance: p.distance, kind: "target" }],
+  pegs: (p) => [
+    { id: PINS, label: "", item: p.pin.item, many: p.formation.count, distance: p.distance, kind: "target" },
+  ],
   probes: (p) => {
     const standing = spotsOf(p);
     const aim = { kind: "fall", standing, each: p.points, all: p.bonus } as const;

@@ -36,12 +36,14 @@ export const threeLine: Pattern<ThreeLineParams, MatchState<ThreeLineParams, Gri
   problems: () => [],
   possible,
   matchApart: () => false,
-  needs: (p) => ({ pieces: p.size * p.size, blocker: false, apart: false, sends: p.sends }),
+  // A line can be had with so many; with fewer than squares a slip of paper keeps the place of one that is taken up.
+  needs: (p) => ({ pieces: p.size, blocker: false, apart: false, sends: p.sends }),
   setUp: (p) => [
     {
       key: `threeLine.setUp.${p.marked}`,
-      params: { size: p.size, cm: Math.round(p.cell * 100), all: Math.round(p.cell * p.size * 100) },
+      params: { size: p.size, cm: Math.round(p.cell * 100) },
     },
+    { key: "threeLine.setUp.slips" },
   ],
   knobs,
   pegKnobs: (p) => [
@@ -54,6 +56,7 @@ export const threeLine: Pattern<ThreeLineParams, MatchState<ThreeLineParams, Gri
     "threeLine.end.spent",
     "threeLine.setUp.corners",
     "threeLine.setUp.sheets",
+    "threeLine.setUp.slips",
     "threeLine.summary",
     "refused.unknownCell",
     "refused.noSuchPiece",
