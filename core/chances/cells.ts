@@ -1,8 +1,9 @@
 import { within } from "../aim/normal.ts";
+import type { Person } from "../aim/person.ts";
 import type { AimOf } from "../asks/ask.ts";
 import { pathTo, reachChance } from "../physics/send.ts";
 import { type Part, type PartOf, partsOf } from "../yard/parts.ts";
-import { type KindOf, type Outcome, standAt, underWay } from "./kind.ts";
+import { type KindOf, type Outcome, type Sight, standAt, underWay } from "./kind.ts";
 
 type Cells = AimOf<"cells">;
 const OUT = "out";
@@ -13,29 +14,45 @@ const cellsIn = (aim: Cells, parts: readonly Part[]): PartOf<"cell">[] =>
 export const cells: KindOf<Cells> = {
   options: (aim) => aim.want.map((id) => ({ ...aim, want: [id] })),
   worth: (aim, seen) => ("rest" in seen && aim.want.includes(seen.rest) ? 1 : 0),
-  refs: (aim) => ({ named: aim.among, rest: OUT, meant: aim.want[0] ?? null }),
+  refs: (aim) => ({ named: aim.among, also: [OUT], rest: OUT, meant: null }),
   reach: (aim, parts, from) => Math.max(...cellsIn(aim, parts).map((c) => c.along)) - standAt(parts, from),
   meets: () => ({ height: 0, purpose: "stop" }),
   runsOn: (aim, { parts, person, manner, from }) =>
     person.typical(manner).range *
     (Math.max(...cellsIn(aim, parts).map((c) => c.along + c.depth / 2)) - standAt(parts, from)),
-  outcomes(aim, { parts, person, manner, from }) {
-    const player = person.sends(manner);
-    const at = standAt(parts, from);
-    const all = cellsIn(aim, parts);
-    const aimed = all.find((c) => c.id === aim.want[0])!;
-    const distance = aimed.along - at;
-    const sd = { across: player.spread.lateral * distance, along: player.spread.range * distance };
-    const gets = reachChance(player.sending, distance);
-    const path = pathTo(player.sending, distance, 0, "stop");
-    const list: Outcome[] = all.map((c) => {
-      const [x, y] = [c.across - aimed.across, c.along - aimed.along];
-      const p =
-        gets * within(x - c.width / 2, x + c.width / 2, sd.across) * within(y - c.depth / 2, y + c.depth / 2, sd.along);
-      return { ref: c.id, seen: { rest: c.id }, p, ...underWay(player, path, distance, c.along - at) };
-    });
-    const p = Math.max(0, 1 - list.reduce((sum, o) => sum + o.p, 0));
-    list.push({ ref: OUT, seen: { rest: OUT }, p, ...underWay(player, path, distance, distance) });
-    return { list, distance, across: aimed.across };
-  },
+  outcomes: (aim, sight) => known(aim, sight, () => restsAt(aim, sight)),
 };
+
+/** Where something rests hangs on what it is aimed at, not on what lies there already: each aim of a person is worked out once. */
+const seen = new WeakMap<readonly Part[], WeakMap<Person, Map<string, Rests>>>();
+type Rests = ReturnType<KindOf<Cells>["outcomes"]>;
+function known(aim: Cells, { parts, person, manner, from }: Sight, make: () => Rests): Rests {
+  const of = seen.get(parts) ?? new WeakMap<Person, Map<string, Rests>>();
+  seen.set(parts, of);
+  const by = of.get(person) ?? new Map<string, Rests>();
+  of.set(person, by);
+  const key = `${aim.want[0]} ${from} ${JSON.stringify(manner)}`;
+  const found = by.get(key) ?? make();
+  by.set(key, found);
+  return found;
+}
+
+function restsAt(aim: Cells, { parts, person, manner, from }: Sight): Rests {
+  const player = person.sends(manner);
+  const at = standAt(parts, from);
+  const all = cellsIn(aim, parts);
+  const aimed = all.find((c) => c.id === aim.want[0])!;
+  const distance = aimed.along - at;
+  const sd = { across: player.spread.lateral * distance, along: player.spread.range * distance };
+  const gets = reachChance(player.sending, distance);
+  const path = pathTo(player.sending, distance, 0, "stop");
+  const list: Outcome[] = all.map((c) => {
+    const [x, y] = [c.across - aimed.across, c.along - aimed.along];
+    const p =
+      gets * within(x - c.width / 2, x + c.width / 2, sd.across) * within(y - c.depth / 2, y + c.depth / 2, sd.along);
+    return { ref: c.id, seen: { rest: c.id }, p, ...underWay(player, path, distance, c.along - at) };
+  });
+  const p = Math.max(0, 1 - list.reduce((sum, o) => sum + o.p, 0));
+  list.push({ ref: OUT, seen: { rest: OUT }, p, ...underWay(player, path, distance, distance) });
+  return { list, distance, across: aimed.across };
+}

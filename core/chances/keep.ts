@@ -11,7 +11,8 @@ export const keep: KindOf<AimOf<"keep">> = {
   runsOn: () => 0,
   outcomes(_, { person, manner }) {
     const k = person.keeps(manner);
-    const under = { under: 0, windUp: k.touch };
+    // It is let go at the touch, and comes down again until the next.
+    const under = { under: 0, windUp: k.touch, released: 0 };
     return {
       list: [
         { ref: "touch", seen: { kept: true }, p: k.p, ...under, lies: 0, after: 0 },

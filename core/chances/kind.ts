@@ -28,8 +28,9 @@ export interface Outcome {
   /** How it was under way: until it met something, and where it lies then, metres from the line. */
   under: number;
   lies: number;
-  /** Seconds before it is let go. */
+  /** Seconds of doing something, and when it is let go of them: at their end unless given. */
   windUp: number;
+  released?: number;
   /** Until the next one can begin beside walking there and back, seconds. */
   after: number;
 }
@@ -41,8 +42,11 @@ export interface KindOf<A extends Aim> {
   outcomes(aim: A, sight: Sight): { list: Outcome[]; distance: number; across: number };
   /** What an outcome is worth to whoever aimed. */
   worth(aim: A, seen: Seen): number;
-  /** Outcomes that chances given by hand may name, the one that takes what is left, and the one that is meant. */
-  refs(aim: A, from: string): { named: readonly string[]; rest: string; meant: string | null };
+  /** Outcomes that chances given by hand may name, the one that takes what is left, and the one that is meant (null: each has its own). */
+  refs(
+    aim: A,
+    from: string,
+  ): { named: readonly string[]; also?: readonly string[]; rest: string; meant: string | null };
   /** How far what is sent runs on beyond what is there, metres. */
   runsOn(aim: A, sight: Sight): number;
   /** How far away it is aimed, metres. */

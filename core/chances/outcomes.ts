@@ -23,8 +23,8 @@ export interface Way {
   body: Body;
   share: number;
   spent: Spent;
-  /** When it is let go, in quanta from the beginning of it; what is in the air at the bell was let go before. */
-  released: number;
+  /** When it is let go, in quanta from the beginning of it: what is in the air at the bell was let go before; null: nothing is sent. */
+  released: number | null;
 }
 
 /** Who plays on what, and how they aim: chances need nothing else. */
@@ -51,7 +51,7 @@ function spentOn({ by, seconds, walk, moving }: Takes, people: readonly Person[]
   return times.reduce((slowest, t) => (total(t) > total(slowest) ? t : slowest));
 }
 const sure = (body: Body, takes: Takes, { people }: Play): Way[] => [
-  { body, share: 1, spent: spentOn(takes, people), released: 0 },
+  { body, share: 1, spent: spentOn(takes, people), released: null },
 ];
 
 /** How something is asked to be sent. */
@@ -98,7 +98,7 @@ const waysOf = (
       body: bodyOf(o.seen),
       share: o.p,
       spent: spentBy(o, play.people[ask.player]!, fetched(o.seen)),
-      released: quanta(o.windUp),
+      released: quanta(o.released ?? o.windUp),
     }));
 
 const seenAs = (seen: Seen): Body =>
@@ -149,16 +149,9 @@ export function optionsOf(ask: Ask): Ask[] {
     .options(ask.aim)
     .map((aim) => ({ ...ask, aim }));
 }
-/** What an event is worth to whoever was asked: what the one-step best goes by. */
-export function worthOf(ask: Ask, ways: readonly Way[]): number {
+/** What is expected of one ask: what the one-step best goes by. */
+export function worthOf(ask: Ask, play: Play): number {
   if (ask.kind !== "send" && ask.kind !== "count") return 0;
   const kind = kindOf<Aim>(ask.aim);
-  return ways.reduce((sum, w) => sum + w.share * kind.worth(ask.aim, seenIn(w.body)), 0);
-}
-function seenIn(body: Body): Seen {
-  if (body.kind === "count") return { kept: body.n > 0 };
-  if (body.kind !== "send") return { hit: null };
-  if (body.rest !== undefined) return { rest: body.rest };
-  if (Array.isArray(body.fell)) return { fell: body.fell };
-  return { hit: body.hit ?? null };
+  return outcomesOf(ask, play).reduce((sum, o) => sum + o.p * kind.worth(ask.aim, o.seen), 0);
 }

@@ -42,7 +42,7 @@ function stops(aim: Zones, { parts, person, manner }: Sight) {
 export const zones: KindOf<Zones> = {
   options: (aim) => [aim],
   worth: (aim, seen) => ("rest" in seen ? (aim.worth[seen.rest] ?? 0) : 0),
-  refs: (aim) => ({ named: Object.keys(aim.worth), rest: "short", meant: null }),
+  refs: (aim) => ({ named: Object.keys(aim.worth), also: ["short", "over"], rest: "short", meant: null }),
   reach: (aim, parts, from) => Math.min(...zonesIn(aim, parts).map((z) => z.near)) - standAt(parts, from),
   meets: () => ({ height: 0, purpose: "stop" }),
   // Where it is to stop among lines, one SD of its length at the last.

@@ -153,6 +153,7 @@ export function forecastActivity(
     chances?: Record<string, number>;
     method?: "auto" | "exact" | "sampled";
     samples?: number;
+    solveBudget?: number;
     graph?: Graph;
     stop?: () => boolean;
   } = {},
@@ -180,7 +181,7 @@ function checkChances(a: Activity, chances: Readonly<Record<string, number>>): v
   const named = [...new Set(refs.flatMap((r) => r.named))];
   // Where the line moves, a chance from each line.
   const lines = [...new Set(refs.flatMap((r) => (r.peg !== null && r.peg === r.from ? [r.from] : [])))];
-  const known = [...named, ...lines, ...(one ? ["short", "over"] : [])];
+  const known = [...named, ...lines, ...new Set(refs.flatMap((r) => r.also ?? []))];
   const wanted = lines.length > 0 && !named.some((id) => Object.hasOwn(chances, id)) ? lines : named;
   for (const [id, p] of Object.entries(chances)) {
     if (!known.includes(id))

@@ -166,10 +166,22 @@ function stepTo(game: Game, from: BaseState, body: Body, ms: number, keyed = tru
   return { key: ended || !keyed ? "" : game.key(state), state, ended };
 }
 
-/** One thing that may be done now, with its ways on. */
-interface Option {
-  ask: Ask;
-  ways: readonly NamedWay[];
+/** One thing that may be done now, with its ways on, worked out when they are first asked for. */
+class Option {
+  private known: readonly NamedWay[] | null = null;
+  private value: number | null = null;
+  constructor(
+    private readonly ask: Ask,
+    private readonly play: Play,
+  ) {}
+  get ways(): readonly NamedWay[] {
+    this.known ??= waysFrom(this.ask, this.play)!.map((w) => ({ ...w, id: JSON.stringify(w.body) }));
+    return this.known;
+  }
+  get worth(): number {
+    this.value ??= worthOf(this.ask, this.play);
+    return this.value;
+  }
 }
 /** What may be done, worked out once per person. */
 class Book {
@@ -191,10 +203,7 @@ class Book {
     const id = JSON.stringify(first);
     let found = this.known.get(id);
     if (!found) {
-      found = first.flatMap(optionsOf).map((ask): Option => {
-        const ways = waysFrom(ask, this.play)!.map((w) => ({ ...w, id: JSON.stringify(w.body) }));
-        return { ask, ways };
-      });
+      found = first.flatMap(optionsOf).map((ask) => new Option(ask, this.play));
       this.known.set(id, found);
     }
     this.same.set(asks, found);
@@ -443,6 +452,7 @@ class Chooser {
   choice: Choice | null = null;
   private readonly best = new Map<string, number>();
   private readonly values = new Map<string, number>();
+  private readonly taken = new WeakMap<readonly Option[], Option>();
   private cost = 0;
   constructor(
     private readonly input: ForecastInput,
@@ -457,7 +467,11 @@ class Chooser {
       if (this.value(key, state) !== null) return options[this.best.get(key)!]!;
     }
     this.choice = "mostPoints";
-    return options.reduce((a, b) => (worthOf(b.ask, b.ways) > worthOf(a.ask, a.ways) + 1e-9 ? b : a));
+    const before = this.taken.get(options);
+    if (before) return before;
+    const best = options.reduce((a, b) => (b.worth > a.worth + 1e-9 ? b : a));
+    this.taken.set(options, best);
+    return best;
   }
 
   /** Expected worth of a state under the best choices from there on; null once it would cost too much, for good. */
@@ -474,6 +488,8 @@ class Chooser {
     this.values.set(key, Number.NEGATIVE_INFINITY);
     for (const [i, option] of options.entries()) {
       let sum = 0;
+      // Working out an aim has its price too.
+      this.cost += option.ways.length * KNOWN_STEP;
       for (const way of option.ways) {
         // The same may come of several aims: where it leads is looked at once.
         let v = led.get(way.id);
@@ -550,7 +566,7 @@ function expand(input: ForecastInput): Expanded | null {
         const [again] = times.split(node.due! - total(w.spent));
         if (again) sums.spend(w.spent, again.sum * w.share);
       }
-      const bell: NamedWay = { id: "bell", body: { kind: "bell" }, share: 1, spent: NOTHING, released: 0 };
+      const bell: NamedWay = { id: "bell", body: { kind: "bell" }, share: 1, spent: NOTHING, released: null };
       for (const way of option.ways) {
         const takes = total(way.spent);
         cost += (graph?.knows(key, way) ? KNOWN_STEP : 1) + times.mass.length / CELLS_A_STEP;
@@ -575,8 +591,9 @@ function expand(input: ForecastInput): Expanded | null {
         for (let k = 0; k < late.mass.length; k++)
           sums.spend({ ...NOTHING, waiting: due - late.first - k }, late.mass[k]! * way.share);
         // What is in the air at the bell may still count.
-        const [flying, held] = late.split(due - way.released - 1);
-        const landed = flying && way.released > 0 && !rung.ended ? landsAfter(game, rung.state, way.body, due) : null;
+        const [flying, held] = late.split(due - (way.released ?? 0) - 1);
+        const landed =
+          flying && way.released !== null && !rung.ended ? landsAfter(game, rung.state, way.body, due) : null;
         const spike = (t: Times) => Times.at(due, t.sum);
         if (landed && flying) arrive(landed, due, spike(flying), 0, way.share);
         if (!landed) arrive(rung, due, spike(late), 0, way.share);
@@ -658,7 +675,7 @@ function sample(input: ForecastInput): Forecast {
       if (due !== null && at + takes > due) {
         const waits = Math.max(0, due - at);
         spent.waiting += waits;
-        const flying = at + way.released < due && way.released > 0;
+        const flying = way.released !== null && at + way.released < due;
         at += waits;
         const rung = stepTo(game, state, { kind: "bell" }, at * QUANTUM_MS, keeping);
         const landed = flying && !rung.ended ? landsAfter(game, rung.state, way.body, at) : null;

@@ -9,9 +9,20 @@ import { type BandsParams, bandsParams } from "./bands/params.ts";
 import { tellClimb } from "./climb/climb.oracle.ts";
 import { climb } from "./climb/index.ts";
 import { type ClimbParams, climbParams } from "./climb/params.ts";
-import { type BaseState, isRefusal, MODES, type Rules, type Setup } from "./contract.ts";
+import { type BaseState, isRefusal, MODES, type Mode, type Rules, type Setup } from "./contract.ts";
+import { spotsOf } from "./pins/formation.ts";
+import { pins } from "./pins/index.ts";
+import { type PinsParams, pinsParams, SHAPES } from "./pins/params.ts";
+import { tellPins } from "./pins/pins.oracle.ts";
+import { tally } from "./tally/index.ts";
+import { type TallyParams, tallyParams } from "./tally/params.ts";
+import { tellTally } from "./tally/tally.oracle.ts";
+import { threeLine } from "./three-line/index.ts";
+import { type ThreeLineParams, threeLineParams } from "./three-line/params.ts";
+import { tellThreeLine } from "./three-line/three-line.oracle.ts";
 
-const SEQUENCES = 100_000;
+/** A few in every run; many more when it is proved (`npm run prove`). */
+const SEQUENCES = Number(process.env.YARD_SEQUENCES ?? 10_000);
 
 interface Told {
   accepted: boolean[];
@@ -31,8 +42,8 @@ function drawing(seed: number) {
 }
 type Draw = ReturnType<typeof drawing>;
 
-function setupOf(d: Draw): Setup {
-  const mode = d.one(MODES);
+function setupOf(d: Draw, modes: readonly Mode[] = MODES): Setup {
+  const mode = d.one(modes);
   return { mode, players: mode === "alone" ? 1 : 1 + d.upTo(5), seed: 1 };
 }
 
@@ -160,12 +171,13 @@ function run<P, S extends BaseState>(
   tell: (p: P, m: Match, s: Setup, e: readonly GameEvent[]) => Told,
   drawnOf: (d: Draw) => Drawn<P>,
   eventOf: (d: Draw, at: number, params: P, legal: readonly AskKind[]) => GameEvent,
+  modes: readonly Mode[] = MODES,
 ) {
   let ended = 0;
   for (let seed = 1; seed <= SEQUENCES; seed++) {
     const d = drawing(seed);
     const { params, match: m } = drawnOf(d);
-    const setup = setupOf(d);
+    const setup = setupOf(d, modes);
     const events: GameEvent[] = [];
     let state = pattern.start(params, m, setup);
     let at = 0;
@@ -190,13 +202,110 @@ function run<P, S extends BaseState>(
   return ended;
 }
 
-describe("a second telling agrees over 100,000 event sequences", () => {
+function pinsOf(d: Draw): Drawn<PinsParams> {
+  const count = 3 + d.upTo(2);
+  const params = pinsParams.parse({
+    ...pins.example.params,
+    formation: d.chance(0.7)
+      ? { kind: "given", shape: d.one(SHAPES), count, gap: 0.1 }
+      : { kind: "own", count, depth: 0.6, width: 0.6 },
+    rolls: 1 + d.upTo(2),
+    frames: 1 + d.upTo(2),
+    points: 1 + d.upTo(2),
+    bonus: d.upTo(4),
+    standUp: d.chance(0.4),
+  });
+  return {
+    params,
+    match: match.parse({
+      swap: d.one(["budget", "go", "send"]),
+      goes: { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) },
+      carry: d.chance(0.3),
+    }),
+  };
+}
+function pinsEvent(d: Draw, at: number, p: PinsParams, legal: readonly AskKind[]): GameEvent {
+  const kind = d.chance(0.85) ? (legal[0] ?? "send") : d.one(["send", "stand", "arrange", "carry", "ready"] as const);
+  const n = p.formation.count;
+  switch (kind) {
+    case "send": {
+      if (d.chance(0.3)) return { kind, at, fell: d.upTo(n + 1) };
+      const ids = Array.from({ length: n + (d.chance(0.05) ? 1 : 0) }, (_, i) => `p${i + 1}`);
+      const fell = ids.filter(() => d.chance(d.chance(0.3) ? 0.95 : 0.35));
+      return { kind, at, fell: d.chance(0.03) ? [...fell, ...fell] : fell };
+    }
+    case "arrange": {
+      const spots = spotsOf(p).map(({ id, along, across }) => ({
+        id,
+        along: Math.round(along * 1000) + (d.chance(0.3) ? d.upTo(400) - 200 : 0),
+        across: Math.round(across * 1000),
+      }));
+      return { kind, at, spots: d.chance(0.05) ? spots.slice(1) : spots };
+    }
+    default:
+      return { kind: kind as "ready", at };
+  }
+}
+
+function threeLineOf(d: Draw): Drawn<ThreeLineParams> {
+  const params = threeLineParams.parse({
+    ...threeLine.example.params,
+    size: d.chance(0.8) ? 3 : 4,
+    sends: 3 + d.upTo(9),
+  });
+  const goes = { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) };
+  return { params, match: match.parse({ swap: d.one(["send", "miss", "go"]), goes, carry: d.chance(0.3) }) };
+}
+function threeLineEvent(d: Draw, at: number, p: ThreeLineParams): GameEvent {
+  const n = p.size + (d.chance(0.05) ? 1 : 0);
+  const place = d.chance(0.15) ? "out" : `c${1 + d.upTo(n - 1)}${1 + d.upTo(n - 1)}`;
+  if (d.chance(0.12)) return { kind: "move", at, piece: d.upTo(4), place };
+  if (d.chance(0.04)) return { kind: d.one(["carry", "ready", "stand"]), at };
+  return { kind: "send", at, rest: place };
+}
+
+function tallyOf(d: Draw): Drawn<TallyParams> {
+  const params = tallyParams.parse({
+    ...tally.example.params,
+    rounds: Array.from({ length: 1 + d.upTo(2) }, () => ({
+      ...tally.example.params.rounds[0],
+      seconds: 10 + d.upTo(10),
+    })),
+    keep: d.one(["sum", "best"]),
+    inAir: d.chance(0.5),
+  });
+  const goes = { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) };
+  return { params, match: match.parse({ swap: d.one(["go", "once"]), goes, carry: d.chance(0.3) }) };
+}
+function tallyEvent(d: Draw, at: number, _: TallyParams, legal: readonly AskKind[]): GameEvent {
+  const kind = d.chance(0.9)
+    ? d.chance(0.3) && legal.includes("bell")
+      ? "bell"
+      : (legal[d.upTo(legal.length - 1)] ?? "count")
+    : d.one(["count", "total", "bell", "ready", "carry", "stand"] as const);
+  const by = d.chance(0.4) ? { by: d.upTo(3) } : {};
+  if (kind === "count") return { kind, at, n: d.chance(0.05) ? 60 : d.upTo(3), ...by };
+  if (kind === "total") return { kind, at, n: d.chance(0.1) ? 90 : d.upTo(20), ...by };
+  return { kind: kind as "ready", at };
+}
+
+describe("a second telling agrees over seeded event sequences", () => {
+  it("Pins", () => {
+    expect(run(pins.rules, tellPins, pinsOf, pinsEvent)).toBeGreaterThan(SEQUENCES / 20);
+  }, 400_000);
+  it("Three-line", () => {
+    const modes = threeLine.modes;
+    expect(run(threeLine.rules, tellThreeLine, threeLineOf, threeLineEvent, modes)).toBeGreaterThan(SEQUENCES / 20);
+  }, 400_000);
+  it("Tally", () => {
+    expect(run(tally.rules, tellTally, tallyOf, tallyEvent)).toBeGreaterThan(SEQUENCES / 40);
+  }, 400_000);
   it("Climb", () => {
     expect(run(climb.rules, tellClimb, climbOf, climbEvent)).toBeGreaterThan(SEQUENCES / 20);
-  }, 120_000);
+  }, 400_000);
   it("Bands", () => {
     expect(run(bands.rules, tellBands, bandsOf, bandsEvent)).toBeGreaterThan(SEQUENCES / 20);
-  }, 120_000);
+  }, 400_000);
 });
 
 describe("every sequence to a depth", () => {

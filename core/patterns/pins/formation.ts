@@ -5,20 +5,23 @@ import type { PinsParams, Shape } from "./params.ts";
 export const TOUCHING = 0.01;
 const ROOT = Math.sqrt(3) / 2;
 
-/** Pins in each row, from the near one; the last takes what is left. */
-function rowsOf(shape: Shape, n: number): number[] {
-  if (shape === "row" || shape === "arc") return [n];
-  let lines: number[];
-  if (shape === "triangle") {
-    lines = [];
-    for (let left = n, k = 1; left > 0; left -= k, k++) lines.push(Math.min(k, left));
-    return lines;
-  }
+/** Pins in each row, from the near one: so many of as many as the row has room for. */
+function rowsOf(shape: Shape, n: number): { count: number; full: number }[] {
+  if (shape === "row" || shape === "arc") return [{ count: n, full: n }];
   let k = 1;
   while (k * k < n) k++;
-  lines = [...Array.from({ length: k }, (_, i) => i + 1), ...Array.from({ length: k - 1 }, (_, i) => k - 1 - i)];
-  const out: number[] = [];
-  for (let left = n, i = 0; left > 0; left -= lines[i]!, i++) out.push(Math.min(lines[i]!, left));
+  const fulls =
+    shape === "triangle"
+      ? Array.from({ length: n }, (_, i) => i + 1)
+      : [...Array.from({ length: k }, (_, i) => i + 1), ...Array.from({ length: k - 1 }, (_, i) => k - 1 - i)];
+  const out: { count: number; full: number }[] = [];
+  let left = n;
+  for (const full of fulls) {
+    if (left === 0) break;
+    const count = Math.min(full, left);
+    out.push({ count, full });
+    left -= count;
+  }
   return out;
 }
 
@@ -32,8 +35,12 @@ function shaped(shape: Shape, n: number, between: number): Omit<Spot, "id">[] {
     const low = radius * Math.cos(spread / 2);
     return all.map((a) => ({ along: radius * Math.cos(a) - low, across: radius * Math.sin(a) }));
   }
-  return rowsOf(shape, n).flatMap((count, r) =>
-    Array.from({ length: count }, (_, k) => ({ along: r * between * ROOT, across: (k - (count - 1) / 2) * between })),
+  // A row that is not full keeps to the places of one that is, so that nothing stands nearer than planned.
+  return rowsOf(shape, n).flatMap(({ count, full }, r) =>
+    Array.from({ length: count }, (_, k) => ({
+      along: r * between * ROOT,
+      across: (Math.floor((full - count) / 2) + k - (full - 1) / 2) * between,
+    })),
   );
 }
 
@@ -68,12 +75,4 @@ export function depthOf(p: PinsParams): number {
   if (p.formation.kind === "own") return p.formation.depth;
   const along = spotsOf(p).map((s) => s.along);
   return Math.max(...along) - Math.min(...along);
-}
-/** The narrowest gap between two pins that a thing must not pass to meet one, metres; null of a single pin. */
-export function widestGap(p: PinsParams): number {
-  const spots = [...spotsOf(p)].sort((a, b) => a.across - b.across);
-  let widest = 0;
-  for (let i = 1; i < spots.length; i++)
-    widest = Math.max(widest, spots[i]!.across - spots[i - 1]!.across - p.pin.width);
-  return widest;
 }

@@ -75,7 +75,7 @@ function step(p: PinsParams, g: PinsGo, e: GameEvent): Went<PinsGo> | Refusal {
       if (typeof e.fell === "number")
         return e.fell > g.left ? refuse("refused.tooMany", { left: g.left }) : rolled(p, g, e.fell, null);
       const fell = new Set(e.fell);
-      if (!g.known && fell.size > 0 && fell.size < g.left) return refuse("refused.numberNow");
+      if (!g.known && fell.size > 0 && fell.size !== g.left) return refuse("refused.numberNow");
       const wrong = e.fell.find((id) => !g.standing.includes(id));
       if (wrong !== undefined || fell.size !== e.fell.length)
         return refuse("refused.notStanding", { pin: (wrong ?? e.fell[0]!).slice(1) });

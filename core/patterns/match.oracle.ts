@@ -1,0 +1,134 @@
+import type { Match } from "../match/match.ts";
+import type { GameEvent } from "../records/events.ts";
+import type { Setup } from "./contract.ts";
+
+/** What a story makes of something that happened: nothing (it may not), or how it goes on. */
+export type Took = "no" | "on" | "hit" | "miss" | "spent" | "part" | "end";
+/** One go as it is told in a pattern's description, changed in place. */
+export interface Story {
+  take(e: GameEvent): Took;
+  /** The bell. */
+  rings(): Took;
+  /** Seconds until the bell of the part under way; undefined: no clock. */
+  clock(): number | null | undefined;
+  value(): number;
+  rank(): number;
+}
+export interface Told {
+  accepted: boolean[];
+  player: number;
+  over: boolean;
+  values: number[];
+  winners: number[] | null;
+}
+
+/**
+ * A plain second telling of the match around a go, for the tests only: a table with a chair for each side, and whoever sits on the chair whose turn
+ * it is plays. It shares no code with the match layer.
+ */
+export function tellMatch(
+  tell: () => Story,
+  { match, each }: { match: Match; each: boolean },
+  setup: Setup,
+  events: readonly GameEvent[],
+): Told {
+  const everybody = [...Array(setup.players).keys()];
+  const chairs = (setup.mode === "relay" ? [everybody] : everybody.map((i) => [i])).map((people) => ({
+    people,
+    next: 0,
+    story: tell(),
+    past: [] as Story[],
+    left: match.goes.count * (each ? people.length : 1),
+    resting: false,
+  }));
+  type Chair = (typeof chairs)[number];
+  const allAtOnce = match.swap === "once" && chairs.length > 1;
+  const sits = (c: Chair) => c.people[c.next % c.people.length]!;
+  let now = 0;
+  let last = 0;
+  let bell: number | null = null;
+  let over = false;
+  let paused = chairs[0]!.story.clock() !== undefined;
+  const playing = () => (allAtOnce ? chairs.filter((c) => c.left > 0 && !c.resting) : [chairs[now]!]);
+  const accepted: boolean[] = [];
+
+  /** A chair whose go is over begins its next one, if it has one left. */
+  const finish = (c: Chair) => {
+    c.past.push(c.story);
+    c.left--;
+    if (c.left > 0) c.story = tell();
+  };
+  const handOn = (wholeGo: boolean) => {
+    chairs[now]!.next++;
+    do now = (now + 1) % chairs.length;
+    while (chairs[now]!.left === 0);
+    if (wholeGo) paused = chairs[now]!.story.clock() !== undefined;
+  };
+  const settle = (c: Chair, took: Took) => {
+    if (took === "end") finish(c);
+    if (chairs.every((x) => x.left === 0)) {
+      over = true;
+      paused = false;
+      return;
+    }
+    if (allAtOnce) {
+      if (took === "end" || took === "part") c.resting = c.left > 0;
+      if (chairs.every((x) => x.left === 0 || x.resting)) {
+        for (const x of chairs) x.resting = false;
+        now = chairs.findIndex((x) => x.left > 0);
+        paused = true;
+      }
+      return;
+    }
+    const clocked = c.story.clock() !== undefined && chairs.length > 1;
+    const swap = match.swap === "once" || clocked ? "go" : match.swap;
+    if (took === "end") handOn(true);
+    else if (took === "part") paused = true;
+    else if (took === "on") return;
+    else if (swap === "send" || (swap === "miss" && took !== "hit") || (swap === "budget" && took === "spent"))
+      handOn(false);
+  };
+
+  for (const e of events) {
+    let ok = !over && e.at >= last;
+    const ringsAt: number | null = paused || playing()[0]?.story.clock() === null ? null : bell;
+    if (!ok) {
+      accepted.push(false);
+      continue;
+    }
+    if (e.kind === "carry") ok = match.carry && ringsAt === null;
+    else if (paused) {
+      ok = e.kind === "ready";
+      if (ok) {
+        paused = false;
+        const seconds = playing()[0]!.story.clock();
+        bell = typeof seconds === "number" ? e.at + seconds * 1000 : null;
+      }
+    } else if (e.kind === "bell") {
+      ok = ringsAt !== null && e.at >= ringsAt;
+      if (ok) for (const c of playing()) settle(c, c.story.rings());
+    } else if (ringsAt !== null && e.at > ringsAt) ok = false;
+    else {
+      const by = "by" in e ? e.by : undefined;
+      const c = by === undefined ? playing()[0] : playing().find((x) => x.people.includes(by));
+      const took = c ? c.story.take(e) : "no";
+      ok = took !== "no";
+      if (ok) settle(c!, took);
+    }
+    if (ok) last = e.at;
+    accepted.push(ok);
+  }
+  const sums = chairs.map((c) => {
+    const goes = c.left === 0 ? c.past : [...c.past, c.story];
+    const total = match.goes.keep === "total" || (each && c.people.length > 1);
+    const best = goes.reduce((a, b) => (b.rank() > a.rank() ? b : a));
+    const add = (f: (s: Story) => number) => goes.reduce((n, s) => n + f(s), 0);
+    return total
+      ? { value: add((s) => s.value()), rank: add((s) => s.rank()) }
+      : { value: best.value(), rank: best.rank() };
+  });
+  const top = Math.max(...sums.map((s) => s.rank));
+  const winners =
+    over && setup.mode === "against" && chairs.length > 1 ? sums.flatMap((s, i) => (s.rank === top ? [i] : [])) : [];
+  return { accepted, player: sits(playing()[0] ?? chairs[now]!), over, values: sums.map((s) => s.value), winners };
+}

@@ -1,0 +1,236 @@
+import { describe, expect, it } from "vitest";
+import { hitChance } from "../../aim/hit.ts";
+import { askOf } from "../../asks/ask.ts";
+import type { Outcome, Sight } from "../../chances/kind.ts";
+import { kindOf } from "../../chances/kinds.ts";
+import { sightOf } from "../../chances/outcomes.ts";
+import { mean } from "../../forecast/distribution.ts";
+import { forecastActivity, layoutOf, personOf } from "../../forecast/for-activity.ts";
+import { normalDraw, random } from "../../forecast/random.ts";
+import { type Activity, fromPattern } from "../../formats/activity.ts";
+import { opened } from "../../formats/opened.ts";
+import { reachChance } from "../../physics/send.ts";
+import { isRefusal } from "../contract.ts";
+import { spotsOf } from "./formation.ts";
+import { pins as pattern } from "./index.ts";
+import { type PinsParams, SHAPES } from "./params.ts";
+
+const base = pattern.example.params;
+const rules = pattern.rules;
+const alone = { players: 1, mode: "alone", seed: 1 } as const;
+const with_ = (change: Partial<PinsParams>): Activity => {
+  const a = fromPattern("pins");
+  return { ...a, pattern: { name: "pins", params: pattern.params.parse({ ...base, ...change }) } };
+};
+
+/** Plays a script: `12` pins 1 and 2 fell, `-` none, `#4` four of them, `^` stood up. */
+function play(change: Partial<PinsParams>, script: string) {
+  let s = rules.start(pattern.params.parse({ ...base, ...change }), pattern.match.initial, alone);
+  const refused: string[] = [];
+  for (const w of script.split(" ").filter(Boolean)) {
+    const after = rules.step(
+      s,
+      w === "^"
+        ? { kind: "stand", at: 0 }
+        : {
+            kind: "send",
+            at: 0,
+            fell: w.startsWith("#") ? Number(w.slice(1)) : w === "-" ? [] : [...w].map((n) => `p${n}`),
+          },
+    );
+    if (isRefusal(after)) refused.push(after.refused.key);
+    else s = after;
+  }
+  return { s, refused, score: rules.score(s)[0]! };
+}
+
+describe("Pins", () => {
+  it("gives points a pin, and the bonus for all of them on the first roll, which ends the frame", () => {
+    expect(play({}, "12 3").score.value).toBe(6);
+    expect(play({}, "123456").score.value).toBe(15);
+    expect(askOf(rules.asks(play({}, "123456").s), "stand")).toBeDefined();
+    // All down on a later roll ends the frame without it.
+    const later = play({ rolls: 3 }, "12 3456");
+    expect(later.score.value).toBe(12);
+    expect(askOf(rules.asks(later.s), "stand")).toBeDefined();
+    // Stood up between rolls: the frame goes on.
+    const stood = play({ rolls: 3, standUp: true }, "12 ^ 123456 ^ 1");
+    expect(stood.score.value).toBe(4 + 12 + 2);
+    expect(stood.refused).toEqual([]);
+  });
+  it("ends after its frames, with the sum to read", () => {
+    const { s, score } = play({ frames: 3 }, "12 - ^ 123456 ^ - #4");
+    expect(score).toMatchObject({ value: 27, working: "4 + 15 + 8 = 27" });
+    expect(rules.ending(s)!.reason).toEqual({ key: "pins.end", params: { frames: 3 } });
+  });
+  it("after a number only a number or all may follow until they are stood up; both tellings score alike", () => {
+    expect(play({ rolls: 3 }, "#2 34").refused).toEqual(["refused.numberNow"]);
+    expect(play({ rolls: 3 }, "#2 #1 #9").refused).toEqual(["refused.tooMany"]);
+    expect(play({ rolls: 3 }, "#2 123").refused).toEqual(["refused.numberNow"]);
+    for (const [taps, number] of [
+      ["123456", "#6"],
+      ["12 3", "#2 #1"],
+      ["- 12", "#0 #2"],
+    ] as const) {
+      const [a, b] = [play({}, `${taps} ^`), play({}, `${number} ^`)];
+      expect(a.refused).toEqual([]);
+      expect(b.s).toEqual(a.s);
+    }
+    expect(play({}, "1 1").refused).toEqual(["refused.notStanding"]);
+  });
+  it("refuses a formation of one's own in which pins touch or stand outside, and says by how much in whole centimetres", () => {
+    const change = { formation: { kind: "own", count: 3, depth: 0.6, width: 0.6 } } as const;
+    const start = play(change, "").s;
+    const lay = (spots: [number, number][]) =>
+      rules.step(start, {
+        kind: "arrange",
+        at: 0,
+        spots: spots.map(([along, across], i) => ({ id: `p${i + 1}`, along, across })),
+      });
+    expect(rules.asks(start)[0]!.kind).toBe("arrange");
+    expect(
+      isRefusal(
+        lay([
+          [2300, 0],
+          [2500, 0],
+          [2700, 0],
+        ]),
+      ),
+    ).toBe(false);
+    // Middles 8.4 cm apart, pins 8 cm wide: 0.4 cm between, 0.6 short of one, so 1 cm.
+    expect(
+      lay([
+        [2300, 0],
+        [2384, 0],
+        [2700, 0],
+      ]),
+    ).toEqual({
+      refused: { key: "refused.pinsTouch", params: { one: "1", other: "2", cm: 1 } },
+    });
+    expect(
+      lay([
+        [2300, 0],
+        [2390, 0],
+        [2700, 0],
+      ]),
+    ).not.toHaveProperty("refused");
+    expect(
+      lay([
+        [2225, 0],
+        [2500, 0],
+        [2700, 0],
+      ]),
+    ).toEqual({
+      refused: { key: "refused.pinOutside", params: { pin: "1", cm: 2 } },
+    });
+    expect(
+      lay([
+        [2300, 0],
+        [2500, 0],
+      ]),
+    ).toMatchObject({ refused: { key: "refused.allPins" } });
+  });
+  it("lays every shape of every number inside itself, none touching", () => {
+    for (const shape of SHAPES)
+      for (let count = 3; count <= 15; count++) {
+        const spots = spotsOf({ ...base, formation: { kind: "given", shape, count, gap: 0.01 } });
+        expect(spots).toHaveLength(count);
+        expect(Math.min(...spots.map((s) => s.along))).toBeCloseTo(base.distance, 9);
+        for (const [i, a] of spots.entries())
+          for (const b of spots.slice(i + 1))
+            expect(Math.hypot(a.along - b.along, a.across - b.across) - base.pin.width).toBeGreaterThan(0.01 - 1e-9);
+      }
+  });
+});
+
+/** Chances of what falls in an activity, all standing. */
+function chances(a: Activity, age = 7): { list: Outcome[]; sight: Sight; aim: number } {
+  const [probe] = opened(a).probes;
+  const sight = sightOf(probe!.ask, { parts: layoutOf(a), people: [personOf(a, { age })], policy: "middle" });
+  const { list, across, distance } = kindOf(probe!.ask.aim).outcomes(probe!.ask.aim, sight);
+  return { list, sight, aim: across / distance };
+}
+
+describe("what falls", () => {
+  const ROLLS = Number(process.env.YARD_SEQUENCES ? 2e6 : 4e5);
+  it.each(["triangle", "row", "diamond"] as const)(
+    "rolled at a %s, is what rolls drawn one by one fell, within four standard errors",
+    (shape) => {
+      const a = with_({ formation: { kind: "given", shape, count: 6, gap: 0.12 } });
+      const { list, sight, aim } = chances(a);
+      const { spread, object, sending } = sight.person.sends({});
+      const spots = [...spotsOf(a.pattern.params as PinsParams)].sort((x, y) => x.along - y.along);
+      const draw = random(3);
+      const counted = new Map<string, number>();
+      for (let i = 0; i < ROLLS; i++) {
+        const u = aim + spread.lateral * normalDraw(draw);
+        const far = draw();
+        const fell = spots
+          .filter((s) => Math.abs(u * s.along - s.across) <= (base.pin.width + object.diameter) / 2)
+          .filter((s) => far < reachChance(sending, s.along))
+          .map((s) => s.id)
+          .sort()
+          .join(" ");
+        counted.set(fell, (counted.get(fell) ?? 0) + 1);
+      }
+      for (const o of list) {
+        const share = (counted.get(o.ref === "none" ? "" : o.ref) ?? 0) / ROLLS;
+        expect(Math.abs(share - o.p), o.ref).toBeLessThan(4 * Math.sqrt((o.p * (1 - o.p)) / ROLLS) + 1e-6);
+      }
+      expect([...counted.keys()].filter((k) => !list.some((o) => o.ref === (k || "none")))).toEqual([]);
+    },
+    60_000,
+  );
+  it("of one pin is the chance to touch it", () => {
+    const a = fromPattern("pins");
+    const parts = layoutOf(a).filter((p) => p.kind !== "target" || p.id === "p1");
+    const sight = sightOf(opened(a).probes[0]!.ask, { parts, people: [personOf(a, { age: 7 })], policy: "middle" });
+    const [p1] = spotsOf(base);
+    const { list } = kindOf({ kind: "fall", standing: [p1!], each: 2, all: 3 }).outcomes(
+      { kind: "fall", standing: [p1!], each: 2, all: 3 } as never,
+      sight,
+    );
+    const { spread, object, sending } = sight.person.sends({});
+    const touch = hitChance({ kind: "touch", width: base.pin.width }, { distance: p1!.along, spread, object });
+    expect(list.find((o) => o.ref === "p1")!.p).toBeCloseTo(touch * reachChance(sending, p1!.along), 12);
+  });
+  it("sums to one rolled and thrown, light and heavy; a heavy pin stays up, and in the air only the front of them falls", () => {
+    for (const action of ["underarmRoll", "underarmThrow", "overarmThrow"] as const)
+      for (const weight of [
+        undefined,
+        { mass: 0.03, contents: 0, filling: 0 },
+        { mass: 0.03, contents: 1.5, filling: 1 },
+      ]) {
+        const a = with_({ pin: { ...base.pin, ...(weight && { weight }) } });
+        const { list } = chances({ ...a, aim: { ...a.aim, action } });
+        expect(list.reduce((sum, o) => sum + o.p, 0)).toBeCloseTo(1, 9);
+        const felled = list.reduce((sum, o) => sum + o.p * ("fell" in o.seen ? o.seen.fell.length : 0), 0);
+        if (weight?.filling === 1) expect(felled).toBe(0);
+        else expect(felled).toBeGreaterThan(0);
+        // Two rows behind each other are farther apart than a sock ball is wide.
+        if (action !== "underarmRoll")
+          for (const o of list)
+            expect("fell" in o.seen && o.seen.fell.includes("p1") && o.seen.fell.includes("p5")).toBe(false);
+      }
+  });
+  it("is forecast exactly over standing sets, and a wider gap fells less of the middle", () => {
+    const f = forecastActivity(fromPattern("pins"), [{ age: 7 }], alone, "middle");
+    expect(f.method).toBe("exact");
+    const sampled = forecastActivity(fromPattern("pins"), [{ age: 7 }], alone, "middle", {
+      method: "sampled",
+      samples: 4000,
+    });
+    expect(Math.abs(mean(f.sides[0]!.points) - mean(sampled.sides[0]!.points))).toBeLessThan(0.6);
+    const wide = forecastActivity(
+      with_({ formation: { kind: "given", shape: "row", count: 6, gap: 0.3 } }),
+      [{ age: 7 }],
+      alone,
+      "middle",
+    );
+    expect(mean(wide.sides[0]!.points)).toBeLessThan(mean(f.sides[0]!.points));
+    // Ten pins in five frames: 1,024 sets, of which few can happen.
+    const ten = with_({ formation: { kind: "given", shape: "triangle", count: 10, gap: 0.1 } });
+    const told = forecastActivity(ten, [{ age: 8 }], alone, "middle");
+    expect(told.sides[0]!.finish).toBeCloseTo(1, 9);
+  });
+});

@@ -1,0 +1,109 @@
+import { describe, expect, it } from "vitest";
+import { mean } from "../../forecast/distribution.ts";
+import { forecastActivity } from "../../forecast/for-activity.ts";
+import { type Activity, fromPattern } from "../../formats/activity.ts";
+import { isRefusal } from "../contract.ts";
+import { openGame } from "../game.ts";
+import { threeLine as pattern } from "./index.ts";
+import { cellsOf, linesOf } from "./rules.ts";
+
+const base = pattern.example.params;
+const alone = { players: 1, mode: "alone", seed: 1 } as const;
+const { rules } = pattern;
+
+/** Plays a script: `12` rests in row 1, column 2; `o` outside; `m0:33` piece 0 was moved there. */
+function play(script: string, change: Partial<typeof base> = {}) {
+  let s = rules.start({ ...base, ...change }, pattern.match.initial, alone);
+  for (const w of script.split(" ").filter(Boolean)) {
+    const moved = /^m(\d+):(\w+)$/.exec(w);
+    const place = (x: string) => (x === "o" ? "out" : `c${x}`);
+    const after = rules.step(
+      s,
+      moved
+        ? { kind: "move", at: 0, piece: Number(moved[1]), place: place(moved[2]!) }
+        : { kind: "send", at: 0, rest: place(w) },
+    );
+    if (isRefusal(after)) throw new Error(`${w}: ${after.refused.key}`);
+    s = after;
+  }
+  return s;
+}
+const told = (s: ReturnType<typeof play>) => rules.progress(s)[0]!;
+
+describe("Three-line, alone", () => {
+  it("ends with the first line; what rests in a taken square or outside is sent again and counted", () => {
+    const s = play("11 11 o 22 33");
+    expect(told(s)).toMatchObject({ sends: 5, stage: 3, finished: true });
+    expect(rules.ending(s)!.reason).toEqual({ key: "threeLine.end.line", params: { size: 3 } });
+    expect(rules.score(s)[0]).toMatchObject({ value: 5, unit: "sends", better: "less" });
+  });
+  it("ends without a line at the last send, ranked by how far it came", () => {
+    const s = play("11 o 12", { sends: 3 });
+    expect(told(s)).toMatchObject({ sends: 3, stage: 2, finished: false });
+    expect(rules.ending(s)!.reason.key).toBe("threeLine.end.spent");
+    expect(rules.score(s)[0]!.rank).toBeLessThan(rules.score(play("11 12 13"))[0]!.rank);
+  });
+  it("counts a bumped piece in a free square; outside or on another it goes back to the hand; a bump may end it", () => {
+    expect(told(play("11 12 m0:13")).stage).toBe(2);
+    expect(told(play("11 12 m0:o")).stage).toBe(1);
+    expect(told(play("11 12 m0:12")).stage).toBe(1);
+    expect(rules.ending(play("11 12 33 m2:13"))).not.toBeNull();
+    // Where it was is no other square.
+    expect(told(play("11 12 m0:11")).stage).toBe(2);
+  });
+  it("knows eight lines of three, ten of four", () => {
+    expect(linesOf({ size: 3 })).toHaveLength(8);
+    expect(linesOf({ size: 4 })).toHaveLength(10);
+    expect(new Set(linesOf({ size: 4 }).flat())).toEqual(new Set(cellsOf({ size: 4 })));
+  });
+});
+
+describe("its forecast", () => {
+  /** A child whose sends rest in every square alike, whatever it aims at. */
+  const equal = (p: number) => Object.fromEntries(cellsOf({ size: 3 }).map((c) => [c, p]));
+  it("with every square alike is what counting all orders says", () => {
+    // Every send rests in each of nine squares alike: the mean number of sends to a line, by counting boards.
+    const lines = linesOf({ size: 3 }).map((l) => l.map((c) => cellsOf({ size: 3 }).indexOf(c)));
+    const won = (mask: number) => lines.some((l) => l.every((i) => mask & (1 << i)));
+    // Boards by how many sends were made, each with its chance; a go cut off counts its cap.
+    const SENDS = 24;
+    let boards = new Map([[0, 1]]);
+    let capped = 0;
+    for (let sent = 1; sent <= SENDS; sent++) {
+      const next = new Map<number, number>();
+      for (const [mask, p] of boards)
+        for (let i = 0; i < 9; i++) {
+          const to = mask | (1 << i);
+          if (won(to)) capped += (sent * p) / 9;
+          else next.set(to, (next.get(to) ?? 0) + p / 9);
+        }
+      boards = next;
+    }
+    for (const p of boards.values()) capped += SENDS * p;
+    const a = fromPattern("threeLine");
+    const params = { ...base, sends: SENDS };
+    const doc = { ...a, pattern: { name: "threeLine", params } } as Activity;
+    const f = forecastActivity(doc, [{ age: 8 }], alone, "middle", { chances: equal(1 / 9) });
+    expect(f.method).toBe("exact");
+    expect(mean(f.sides[0]!.sends)).toBeCloseTo(capped, 9);
+  });
+  it("takes the best over the whole go where it can be solved, and says so where it cannot", () => {
+    const a = fromPattern("threeLine");
+    const best = forecastActivity(a, [{ age: 7 }], alone, "middle");
+    expect(best).toMatchObject({ method: "exact", choice: "bestOverall", leftOut: ["move"] });
+    const game = openGame({ ...a.pattern, match: a.match });
+    expect(game.sidesMeet(alone)).toBe(false);
+    const greedy = forecastActivity(a, [{ age: 7 }], alone, "middle", { solveBudget: 10 });
+    expect(greedy.choice).toBe("mostPoints");
+    expect(mean(best.sides[0]!.sends)).toBeLessThanOrEqual(mean(greedy.sides[0]!.sends) + 1e-9);
+    const four = {
+      ...a,
+      space: { ...a.space, length: 4 },
+      pattern: { name: "threeLine", params: { ...base, size: 4 } },
+    } as Activity;
+    const began = performance.now();
+    const large = forecastActivity(four, [{ age: 7 }], alone, "middle");
+    expect(large.choice).toBe("mostPoints");
+    expect(performance.now() - began).toBeLessThan(15_000);
+  }, 60_000);
+});
