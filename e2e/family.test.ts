@@ -86,7 +86,7 @@ describe("a family plays", () => {
     await sees(page, "2 + 3 = 5");
     await press(page, "Fix");
     await press(page, `1. hit ${aims[0]}`);
-    await press(page, "missed");
+    await press(page, "MISS");
     await sees(page, `Send it at the ${aims[0]}.`);
     for (const _ of [1, 2, 3, 4, 5]) await press(page, "HIT");
     await sees(page, "You reached the top!");

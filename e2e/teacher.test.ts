@@ -251,8 +251,8 @@ describe("the workbench", () => {
     };
     await open("broken.json", "{");
     await sees(page, "broken.json is not JSON");
-    await open("newer.json", JSON.stringify({ ...fromPattern("climb"), version: 2 }));
-    await sees(page, "this is a version 2 document; version 1 can be read here");
+    await open("newer.json", JSON.stringify({ ...fromPattern("climb"), version: 3 }));
+    await sees(page, "this is a version 3 document; versions 1 and 2 can be read here");
     const bands = fromPattern("bands");
     await open(
       "overlap.json",

@@ -12,8 +12,13 @@ afterAll(() => opened.close());
 
 const climb = fromPattern("climb");
 const bands = fromPattern("bands");
-const of = (a: Activity, title: string, change: object): Activity =>
-  ({ ...a, title, pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } } }) as Activity;
+const of = (a: Activity, title: string, change: object, match: object = {}): Activity =>
+  ({
+    ...a,
+    title,
+    pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } },
+    match: { ...a.match, ...match },
+  }) as Activity;
 
 /** Sends an activity to Heron class and opens it as one of its children. */
 async function playing(child: string, a: Activity, players = 1, mode?: string) {
@@ -59,7 +64,7 @@ describe("variants on the play screen", () => {
   });
 
   it("a bell ends the go by itself, with the clock running down from the start", async () => {
-    const page = await playing("Dao N.", of(climb, title(), { timeLimit: 10, tries: null }));
+    const page = await playing("Dao N.", of(climb, title(), { tries: null }, { seconds: 10 }));
     await sees(page, "Ready? Press start.");
     await press(page, "Start");
     await sees(page, "time left");
@@ -97,7 +102,7 @@ describe("variants on the play screen", () => {
   it("fewest tries and several goes: the best one is kept", async () => {
     const page = await playing(
       "Yara Q.",
-      of(climb, title(), { scoring: { by: "tries" }, goes: { count: 2, keep: "best" } }),
+      of(climb, title(), { scoring: { by: "tries" } }, { goes: { count: 2, keep: "best" } }),
     );
     for (const w of ["MISS", "HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, w);
     await sees(page, /Send it at the/);
@@ -140,6 +145,139 @@ describe("variants on the play screen", () => {
     await page.keyboard.press("u");
     await sees(page, "Send 2 of 16");
     expect(page.url().startsWith(base)).toBe(true);
+    await page.close();
+  });
+
+  it("pins are tapped, counted, or all of them; stood up again after the frame, and the score arrives", async () => {
+    const name = title();
+    const page = await playing("Zeb X.", of(fromPattern("pins"), name, { frames: 2 }));
+    await sees(page, "6 pins stand. Roll 1 of 2.");
+    const tap = async (n: number) => {
+      await page.waitForSelector(`input[aria-label="Pin ${n}"]`);
+      await page.$eval(`input[aria-label="Pin ${n}"]`, (e) => (e as HTMLElement).closest("label")!.click());
+    };
+    await tap(1);
+    await tap(3);
+    await press(page, "2 fell");
+    await sees(page, "4 pins stand. Roll 2 of 2.");
+    await press(page, "Just the number");
+    await press(page, "1");
+    await sees(page, "Stand all the pins up again.");
+    await press(page, "Undo");
+    await press(page, "Fix");
+    await press(page, "1. 2 fell");
+    await tap(2);
+    await press(page, "1 fell");
+    await sees(page, "5 pins stand.");
+    await press(page, "None fell");
+    await press(page, "They all stand");
+    await press(page, "All of them");
+    await sees(page, "2 frames played.");
+    await sees(page, "2 + 15 = 17");
+    await handIn(page);
+    await sees(page, "You got 17 points.");
+    await page.close();
+    const sql = owner();
+    const [kept] = await sql`
+      select r.score from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
+      where v.compiled->'activity'->>'title' = ${name}`;
+    await sql.end();
+    expect(kept!.score).toMatchObject({ value: 17, unit: "points", better: "more", sends: 3, finished: true });
+  });
+
+  it("a formation of one's own is laid by arrow keys, and one in which pins touch is refused with what is missing", async () => {
+    const formation = { kind: "own", count: 3, depth: 0.6, width: 0.6 };
+    const page = await playing("Umar Z.", of(fromPattern("pins"), title(), { formation, frames: 1, rolls: 1 }));
+    await sees(page, "Stand 3 pins as you like.");
+    const pin = (n: number) => `button[aria-label^="Pin ${n},"]`;
+    await page.waitForSelector(pin(2));
+    await page.focus(pin(2));
+    for (let i = 0; i < 6; i++) await page.keyboard.press("ArrowLeft");
+    await press(page, "They stand so");
+    await sees(page, /Pins 1 and 2 need \d+ cm more\./);
+    await page.focus(pin(2));
+    for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowRight");
+    await press(page, "They stand so");
+    await sees(page, "3 pins stand.");
+    await press(page, "All of them");
+    await sees(page, "1 frame played.");
+    await page.close();
+  });
+
+  it("three in a line by touch and by arrow keys: taken and outside are counted, a bumped piece is moved", async () => {
+    const page = await playing("Kezia O.", of(fromPattern("threeLine"), title(), {}));
+    await sees(page, "Land it in a free square. Send 1.");
+    const cell = (n: number) => page.waitForSelector(`button[aria-label^="Square ${n}"]`).then((b) => b!.click());
+    await cell(1);
+    await sees(page, "Send 2.");
+    await cell(1);
+    await sees(page, "Send 3.");
+    await press(page, "Outside");
+    await sees(page, "Send 4.");
+    await page.focus("button[aria-label='Square 4']");
+    await page.keyboard.press("ArrowDown");
+    await page.keyboard.press("ArrowRight");
+    await page.keyboard.press("Enter");
+    await page.waitForSelector("button[aria-label='Square 2, taken']");
+    await press(page, "A piece moved");
+    await press(page, "Piece 2, Kezia");
+    await cell(5);
+    await page.waitForSelector("button[aria-label='Square 5, taken']");
+    await cell(9);
+    await sees(page, "3 in a line!");
+    await handIn(page);
+    await sees(page, "You got 5 sends.");
+    await page.close();
+  });
+
+  it("touches are counted by taps and keys until the bell; the number said after it is what counts", async () => {
+    const first = { task: "keepUp", seconds: 10, rest: 0, hand: "usual", moving: false, bounce: false };
+    const rounds = [first, { ...first, hand: "other" }];
+    const page = await playing("Priya G.", of(fromPattern("tally"), title(), { rounds }));
+    await press(page, "Start");
+    await sees(page, "Keep it up. Count each touch.");
+    await page.waitForFunction(() => document.body.innerText.includes("Tap for each one"));
+    for (let i = 0; i < 3; i++) await press(page, "Tap for each one");
+    await page.keyboard.press("Space");
+    await press(page, "Dropped it");
+    await press(page, "Tap for each one");
+    await sees(page, "Stop! How many was that?", 20_000);
+    await page.waitForSelector("main form input");
+    expect(await page.$eval("main form input", (e) => (e as HTMLInputElement).value)).toBe("5");
+    await press(page, "One more");
+    await press(page, "That is it");
+    await press(page, "Start");
+    await sees(page, "Stop! How many was that?", 20_000);
+    await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
+    await page.type("main form input", "999");
+    await press(page, "That is it");
+    await sees(page, "Give a number from 0 to 40.");
+    await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
+    await page.type("main form input", "7");
+    await press(page, "That is it");
+    await sees(page, "2 rounds done.");
+    await sees(page, "6 + 7 = 13");
+    await handIn(page);
+    await sees(page, "You got 13 touches.");
+    await page.close();
+  });
+
+  it("two count at the same time, each with a counter of its own", async () => {
+    const rounds = [{ task: "keepUp", seconds: 10, rest: 0, hand: "usual", moving: false, bounce: false }];
+    const page = await playing(
+      "Nuri E.",
+      of(fromPattern("tally"), title(), { rounds }, { swap: "once" }),
+      2,
+      "Against each other",
+    );
+    await press(page, "Start");
+    await page.waitForFunction(() => document.body.innerText.includes("Player 2: tap for each one"));
+    for (let i = 0; i < 2; i++) await press(page, "Nuri: tap for each one");
+    for (let i = 0; i < 3; i++) await press(page, "Player 2: tap for each one");
+    await sees(page, "How many did Player 2 get?", 20_000);
+    await press(page, "That is it");
+    await press(page, "That is it");
+    await sees(page, "Player 2 wins!");
     await page.close();
   });
 });

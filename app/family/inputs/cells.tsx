@@ -1,66 +1,14 @@
 import type { AimOf, AskOf } from "#core/asks/ask.ts";
-import { say } from "../../words/say.ts";
-import { PieceShape } from "../yard-map.tsx";
+import { Grid } from "./grid.tsx";
 import type { InputProps } from "./input.ts";
 import type { Pieces } from "./zones.tsx";
 
-/** The squares as they lie on the floor, far ones above: tap where it rests. Arrow keys move between them. */
+/** Where a piece rests: tap the square. */
 export default function Cells({
   aim,
   data,
   act,
   pieces,
 }: InputProps<AskOf<"send">> & { aim: AimOf<"cells">; pieces: Pieces }) {
-  const cells = data.card.parts.flatMap((p) => (p.kind === "cell" && aim.among.includes(p.id) ? [p] : []));
-  const rows = [...new Set(cells.map((c) => c.along))].sort((a, b) => b - a);
-  const columns = [...new Set(cells.map((c) => c.across))].sort((a, b) => a - b);
-  const lies = (id: string) => pieces.filter((p) => p.place === id);
-  return (
-    <>
-      <div
-        className="mx-auto grid w-full max-w-80 gap-1.5 short:max-w-56"
-        style={{ gridTemplateColumns: `repeat(${columns.length}, 1fr)` }}
-        role="group"
-        aria-label={say("play.whereRests")}
-        onKeyDown={(e) => {
-          const by = { ArrowUp: -columns.length, ArrowDown: columns.length, ArrowLeft: -1, ArrowRight: 1 }[e.key];
-          if (by === undefined) return;
-          const all = [...e.currentTarget.querySelectorAll("button")];
-          all[all.indexOf(document.activeElement as HTMLButtonElement) + by]?.focus();
-          e.preventDefault();
-        }}
-      >
-        {rows.flatMap((row) =>
-          columns.map((column) => {
-            const cell = cells.find((c) => c.along === row && c.across === column)!;
-            const here = lies(cell.id);
-            return (
-              <button
-                key={cell.id}
-                type="button"
-                aria-label={say(here.length > 0 ? "play.cellTaken" : "play.cell", { label: cell.label })}
-                className={`grid aspect-square min-h-12 place-items-center rounded-sm border-[3px] border-[#14241f] text-2xl font-bold text-[#14241f] short:aspect-auto ${here.length > 0 ? "bg-mustard" : "bg-mint"}`}
-                onClick={() => act({ kind: "send", rest: cell.id })}
-              >
-                {here.length > 0 ? (
-                  <svg viewBox="0 0 30 30" width="34" height="34" aria-hidden="true">
-                    <PieceShape shape={here[0]!.player} cx={15} cy={15} r={12} />
-                  </svg>
-                ) : (
-                  cell.label
-                )}
-              </button>
-            );
-          }),
-        )}
-      </div>
-      <button
-        type="button"
-        className="btn min-h-12 border-dashed text-xl"
-        onClick={() => act({ kind: "send", rest: "out" })}
-      >
-        {say("play.outside")}
-      </button>
-    </>
-  );
+  return <Grid places={aim.among} data={data} pieces={pieces} pick={(rest) => act({ kind: "send", rest })} />;
 }

@@ -29,6 +29,7 @@ export default function Count({ ask, act, name, mending, data }: InputProps<AskO
       <button
         type="button"
         className="grid min-h-36 content-center justify-items-center rounded-[3rem] border-4 border-[#14241f] bg-mint text-[#14241f] active:scale-[0.99] short:min-h-20"
+        aria-label={several ? say("play.countFor", { name: name(ask.player) }) : say("play.tapEach")}
         onClick={one}
       >
         <span className="text-6xl leading-none font-bold short:text-4xl">{ask.soFar}</span>

@@ -3,6 +3,7 @@ import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "../../words/say.ts";
 import type { CardData } from "../card-app.tsx";
 import { PieceShape } from "../yard-map.tsx";
+import { Grid } from "./grid.tsx";
 import type { Act } from "./input.ts";
 import { Zones } from "./zones.tsx";
 
@@ -41,11 +42,11 @@ export function Move({
           ))}
         </div>
       ) : (
-        <Zones
-          zones={ask.places}
+        <Places
           data={data}
-          pick={(zone) => {
-            act({ kind: "move", piece, place: zone });
+          places={ask.places}
+          pick={(place) => {
+            act({ kind: "move", piece, place });
             close();
           }}
         />
@@ -54,5 +55,14 @@ export function Move({
         {say("play.back")}
       </button>
     </div>
+  );
+}
+
+/** The places as they lie on the floor: squares of a grid, or bands. */
+function Places({ places, data, pick }: { places: readonly string[]; data: CardData; pick: (place: string) => void }) {
+  return data.card.parts.some((p) => p.kind === "cell" && places.includes(p.id)) ? (
+    <Grid places={places} data={data} pick={pick} />
+  ) : (
+    <Zones zones={places} data={data} pick={pick} />
   );
 }
