@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { type Ask, mainAsks } from "#core/asks/ask.ts";
-import { isRefusal } from "#core/patterns/contract.ts";
+import { type AnyPattern, isRefusal } from "#core/patterns/contract.ts";
 import type { PlayEvent } from "#core/records/events.ts";
-import { bellAt, type Play, referee, replay, view } from "#core/referee/referee.ts";
+import { bellAt, type Play, referee, replayOf, view } from "#core/referee/play.ts";
 import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "../words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";
 import { Finished, markOf } from "./finished.tsx";
@@ -32,18 +32,21 @@ const isFloor = (a: Ask): boolean =>
 /** The shell of every game: whose turn, what to do, the score with its sum, the clock, the inputs, undo. */
 export function Board({
   data,
+  pattern,
   own,
   local,
   again,
   go,
 }: {
   data: CardData;
+  pattern: AnyPattern;
   own: OwnCard;
   local: LocalPlay;
   again: () => Promise<void>;
   go: (to: Step) => void;
 }) {
-  const { pattern, match } = data.card.activity;
+  const { match } = data.card.activity;
+  const { params } = data.card.activity.pattern;
   const [play, show] = useState<Play | null>(null);
   // Two taps can come before the screen is drawn again: each builds on the one before, not on what is shown.
   const latest = useRef<Play | null>(null);
@@ -63,7 +66,7 @@ export function Board({
   useEffect(() => {
     void eventsOf(local.id).then((events) => {
       const record = events.map((e) => e.event);
-      setPlay(replay({ ...pattern, match }, local.setup, record, local.rulesVersion).play);
+      setPlay(replayOf(pattern, { params, match }, local.setup, record, local.rulesVersion).play);
     });
   }, [local.id]);
 
@@ -164,7 +167,7 @@ export function Board({
   const mine = v.score[v.side]!;
   const reached = v.progress[v.side]!;
   // The mark is in own points: beside a match scored otherwise it would say nothing true.
-  const mark = markOf(data, local);
+  const mark = markOf(pattern, data, local);
   const several = local.setup.players > 1;
   const name = (i: number) => local.names[i] ?? say("play.player", { number: i + 1 });
   const asked = mainAsks(v.asks)[0];

@@ -1,15 +1,14 @@
 import { useEffect } from "react";
-import { patternOf } from "#core/patterns/registry.ts";
+import type { AnyPattern } from "#core/patterns/contract.ts";
 import { beatsMark, rankOf } from "#core/records/rank.ts";
-import { type Play, view } from "#core/referee/referee.ts";
+import { type Play, view } from "#core/referee/play.ts";
 import { say, sayList, sayScore } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import type { LocalPlay } from "./store.ts";
 
 /** The teacher's mark, unless the match is scored in another way than it. */
-export function markOf(data: CardData, local: LocalPlay): number | null {
-  const { name, params } = data.card.activity.pattern;
-  return patternOf(name).matchApart(params, local.setup) ? null : data.mark;
+export function markOf(pattern: AnyPattern, data: CardData, local: LocalPlay): number | null {
+  return pattern.matchApart(data.card.activity.pattern.params, local.setup) ? null : data.mark;
 }
 
 export function Finished({
@@ -37,7 +36,7 @@ export function Finished({
   const own = { ...mine, finished: v.progress[side]!.finished, stage: v.progress[side]!.stage };
   const over = v.done === "over";
   const beat =
-    over && beatsMark(own, markOf(data, local))
+    over && beatsMark(own, markOf(play.game.pattern, data, local))
       ? "mark"
       : over && data.best && rankOf(own) > rankOf(data.best)
         ? "best"

@@ -1,5 +1,7 @@
 import { useEffect, useState } from "react";
+import type { AnyPattern } from "#core/patterns/contract.ts";
 import { hasRules } from "#core/patterns/game.ts";
+import { loadPattern } from "#core/patterns/load.ts";
 import { say } from "../words/say.ts";
 import { Board } from "./board.tsx";
 import type { CardData, Step } from "./card-app.tsx";
@@ -38,10 +40,19 @@ function useOnlyTab(card: string): { state: "asking" | "mine" | "other"; retry: 
   return { state, retry: () => setTries(tries + 1) };
 }
 
+/** The one pattern that is played: its code comes with the game. */
+function usePattern(name: string): AnyPattern | null {
+  const [pattern, set] = useState<AnyPattern | null>(null);
+  useEffect(() => {
+    void loadPattern(name).then(set);
+  }, [name]);
+  return pattern;
+}
+
 export default function PlayScreen({ data, own, underWay, again, go }: Props) {
   const tab = useOnlyTab(data.id);
-  const game = data.card.activity.pattern;
-  if (tab.state === "asking") return null;
+  const pattern = usePattern(data.card.activity.pattern.name);
+  if (tab.state === "asking" || !pattern) return null;
   if (tab.state === "other")
     return (
       <div className="grid gap-4 p-6 text-lg">
@@ -51,9 +62,10 @@ export default function PlayScreen({ data, own, underWay, again, go }: Props) {
         </button>
       </div>
     );
-  if (!underWay) return <Who data={data} own={own} again={again} />;
-  if (underWay.done && !underWay.result) return <Board data={data} own={own} local={underWay} again={again} go={go} />;
-  if (!hasRules(game.name, underWay.rulesVersion))
+  if (!underWay) return <Who data={data} pattern={pattern} own={own} again={again} />;
+  if (underWay.done && !underWay.result)
+    return <Board data={data} pattern={pattern} own={own} local={underWay} again={again} go={go} />;
+  if (!hasRules(pattern, underWay.rulesVersion))
     return (
       <div className="grid gap-4 p-6 text-lg">
         <p>{say("play.otherRules")}</p>
@@ -70,5 +82,5 @@ export default function PlayScreen({ data, own, underWay, again, go }: Props) {
         </button>
       </div>
     );
-  return <Board data={data} own={own} local={underWay} again={again} go={go} />;
+  return <Board data={data} pattern={pattern} own={own} local={underWay} again={again} go={go} />;
 }

@@ -37,6 +37,9 @@ async function alone(id: string, work: () => Promise<boolean>): Promise<boolean>
   return navigator.locks ? navigator.locks.request(`yard-sync-${id}`, work) : work();
 }
 
+/** Events in one message: well under what the server takes. */
+const MOST_AT_ONCE = 4000;
+
 /** True when nothing is left to send, or never will be. */
 function syncPlay(id: string): Promise<boolean> {
   return alone(id, async () => {
@@ -44,10 +47,14 @@ function syncPlay(id: string): Promise<boolean> {
     if (!play || play.receipt || play.refused) return true;
     const events = (await eventsOf(id)).filter((e) => e.kept === 0);
     if (events.length === 0 && !play.result) return true;
-    const done = await sendByAnyLink(
-      play,
-      events.map(({ seq, event }) => ({ seq, event })),
-    );
+    let done = true;
+    // A very long game goes in parts; its result goes with the last of them.
+    for (let from = 0; done && (from === 0 || from < events.length); from += MOST_AT_ONCE) {
+      const part = events.slice(from, from + MOST_AT_ONCE).map(({ seq, event }) => ({ seq, event }));
+      const last = from + MOST_AT_ONCE >= events.length;
+      done = await sendByAnyLink({ ...play, result: last ? play.result : null }, part);
+      if (done && (await playById(id))?.refused) break;
+    }
     changed.dispatchEvent(new Event("sync"));
     return done;
   });

@@ -1,6 +1,5 @@
 import { useState } from "react";
-import { MODES, type Mode } from "#core/patterns/contract.ts";
-import { patternOf } from "#core/patterns/registry.ts";
+import { type AnyPattern, MODES, type Mode } from "#core/patterns/contract.ts";
 import { say } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { holdPage } from "./offline.ts";
@@ -8,8 +7,18 @@ import { decidedEvents, type OwnCard } from "./own-card.ts";
 import { addEvent, addPlay, deviceId, type LocalPlay } from "./store.ts";
 
 /** Who plays, how, and the names for the day. */
-export function Who({ data, own, again }: { data: CardData; own: OwnCard; again: () => Promise<void> }) {
-  const { players, pattern } = data.card.activity;
+export function Who({
+  data,
+  pattern,
+  own,
+  again,
+}: {
+  data: CardData;
+  pattern: AnyPattern;
+  own: OwnCard;
+  again: () => Promise<void>;
+}) {
+  const { players } = data.card.activity;
   const modes = MODES.filter((m) => players.modes.includes(m));
   const least = modes.includes("alone") ? players.least : Math.max(2, players.least);
   const [count, setCount] = useState(least);
@@ -28,7 +37,7 @@ export function Who({ data, own, again }: { data: CardData; own: OwnCard; again:
       device: deviceId(),
       setup: { players: count, mode: count === 1 ? "alone" : mode, seed: Math.floor(Math.random() * 0xffffffff) },
       names: Array.from({ length: count }, (_, i) => names[i]?.trim() || say("play.player", { number: i + 1 })),
-      rulesVersion: patternOf(pattern.name).rulesVersion,
+      rulesVersion: pattern.rulesVersion,
       cardHash: data.hash ?? null,
       decided: { ...own.decided, fixed: { ...own.decided.fixed }, also: [...own.decided.also] },
       startedAt: Date.now(),

@@ -263,3 +263,6 @@ export interface Peg {
   many?: number;
   kind: "target" | "line";
 }
+
+/** A pattern whose parameters and state are its own business: what referee, forecast and screens work on. */
+export type AnyPattern = Pattern<unknown, BaseState>;

@@ -1,6 +1,5 @@
 import type { Match } from "../match/match.ts";
-import type { BaseState, GamePart, Rules, Setup } from "./contract.ts";
-import { type AnyPattern, patternOf } from "./registry.ts";
+import type { AnyPattern, BaseState, GamePart, Rules, Setup } from "./contract.ts";
 
 /** A game opened: a pattern with its parameters and its match, under the rules of one version. What referee, forecast and screens run. */
 export interface Game extends Omit<Rules<unknown, BaseState>, "start" | "clock" | "sidesMeet"> {
@@ -13,18 +12,15 @@ export interface Game extends Omit<Rules<unknown, BaseState>, "start" | "clock" 
   sidesMeet(setup: Setup): boolean;
 }
 
-/**
- * Opens a game. `version`: the rules that a play began with; those of now unless given. RangeError names a pattern or a version that is
- * not there.
- */
-export function openGame(part: GamePart, version?: number, pattern: AnyPattern = patternOf(part.name)): Game {
+/** Opens a game of a pattern. `version`: the rules that a play began with; those of now unless given. RangeError names a version that is not there. */
+export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, version?: number): Game {
   const { params, match = pattern.match.initial } = part;
   const current = version === undefined || version === pattern.rulesVersion;
   const rules = current ? pattern.rules : pattern.earlier?.[version];
-  if (!rules) throw new RangeError(`rulesVersion: ${part.name} has no rules of version ${version}`);
+  if (!rules) throw new RangeError(`rulesVersion: ${pattern.name} has no rules of version ${version}`);
   return {
     ...rules,
-    name: part.name,
+    name: pattern.name,
     params,
     match,
     pattern,
@@ -35,7 +31,6 @@ export function openGame(part: GamePart, version?: number, pattern: AnyPattern =
 }
 
 /** Whether a pattern still has the rules of a version. */
-export function hasRules(name: string, version: number): boolean {
-  const pattern = patternOf(name);
+export function hasRules(pattern: AnyPattern, version: number): boolean {
   return version === pattern.rulesVersion || pattern.earlier?.[version] !== undefined;
 }

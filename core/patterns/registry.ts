@@ -1,6 +1,6 @@
 import { bands } from "./bands/index.ts";
 import { climb } from "./climb/index.ts";
-import type { BaseState, Pattern } from "./contract.ts";
+import type { AnyPattern } from "./contract.ts";
 import { pins } from "./pins/index.ts";
 import { tally } from "./tally/index.ts";
 import { threeLine } from "./three-line/index.ts";
@@ -17,8 +17,7 @@ export const patterns = {
 export type PatternName = keyof typeof patterns;
 export const patternNames = Object.keys(patterns) as PatternName[];
 
-/** A pattern whose parameters and state are its own business: what referee, forecast and screens work on. */
-export type AnyPattern = Pattern<unknown, BaseState>;
+export type { AnyPattern };
 
 export function patternOf(name: string): AnyPattern {
   const found = (patterns as Record<string, unknown>)[name];

@@ -6,7 +6,7 @@ import { forecastActivity, rates } from "../../forecast/for-activity.ts";
 import { forecast } from "../../forecast/forecast.ts";
 import { type Activity, activity, fromPattern } from "../../formats/activity.ts";
 import type { GameEvent } from "../../records/events.ts";
-import { isRefusal } from "../contract.ts";
+import { type AnyPattern, isRefusal } from "../contract.ts";
 import { openGame } from "../game.ts";
 import { tally as pattern } from "./index.ts";
 import type { Round, TallyParams } from "./params.ts";
@@ -126,7 +126,7 @@ const keeper = (p: number, touch: number, restart: number): Person => ({
   tempo: 1,
 });
 function counts(p: TallyParams, person: Person): Distribution {
-  const game = openGame({ name: "tally", params: p, match: pattern.match.initial });
+  const game = openGame(pattern as unknown as AnyPattern, { params: p, match: pattern.match.initial });
   const f = forecast({ game, setup: alone, parts: [], people: [person], policy: "middle" });
   expect(f.method).toBe("exact");
   return f.sides[0]!.points;

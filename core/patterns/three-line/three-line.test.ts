@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../../formats/activity.ts";
-import { isRefusal } from "../contract.ts";
+import { type AnyPattern, isRefusal } from "../contract.ts";
 import { openGame } from "../game.ts";
 import { threeLine as pattern } from "./index.ts";
 import { cellsOf, linesOf } from "./rules.ts";
@@ -91,7 +91,7 @@ describe("its forecast", () => {
     const a = fromPattern("threeLine");
     const best = forecastActivity(a, [{ age: 7 }], alone, "middle");
     expect(best).toMatchObject({ method: "exact", choice: "bestOverall", leftOut: ["move"] });
-    const game = openGame({ ...a.pattern, match: a.match });
+    const game = openGame(pattern as unknown as AnyPattern, { ...a.pattern, match: a.match });
     expect(game.sidesMeet(alone)).toBe(false);
     const greedy = forecastActivity(a, [{ age: 7 }], alone, "middle", { solveBudget: 10 });
     expect(greedy.choice).toBe("mostPoints");

@@ -1,0 +1,18 @@
+import type { AnyPattern } from "./contract.ts";
+import type { PatternName } from "./registry.ts";
+
+/** One pattern by itself: a device that plays it gets no other. Complete by the compiler. */
+const loaders: Record<PatternName, () => Promise<unknown>> = {
+  climb: async () => (await import("./climb/index.ts")).climb,
+  bands: async () => (await import("./bands/index.ts")).bands,
+  pins: async () => (await import("./pins/index.ts")).pins,
+  threeLine: async () => (await import("./three-line/index.ts")).threeLine,
+  tally: async () => (await import("./tally/index.ts")).tally,
+};
+
+/** The pattern of a name; RangeError where there is none. */
+export async function loadPattern(name: string): Promise<AnyPattern> {
+  if (!Object.hasOwn(loaders, name))
+    throw new RangeError(`pattern.name: "${name}" is not one of ${Object.keys(loaders)}`);
+  return (await loaders[name as PatternName]()) as AnyPattern;
+}

@@ -1,0 +1,112 @@
+import { describe, expect, it } from "vitest";
+import { fromPattern } from "../formats/activity.ts";
+import { opened, withParams } from "../formats/opened.ts";
+import { match } from "../match/match.ts";
+import { MOST_EVENTS } from "../records/events.ts";
+import { openPlay, referee, view } from "../referee/referee.ts";
+import { isRefusal, type Setup } from "./contract.ts";
+import { openGame } from "./game.ts";
+import { type PatternName, patternNames, patternOf } from "./registry.ts";
+
+/** The longest game that the schema of each pattern allows, and an event at each ask that keeps it long. */
+const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setup }> = {
+  climb: {
+    params: { tries: 200, forfeit: { misses: 1, exercise: "hops", dose: 1 } },
+    match: { goes: { count: 5, keep: "total" } },
+    setup: { players: 6, mode: "turns", seed: 1 },
+  },
+  bands: {
+    params: {
+      pieces: 10,
+      blocker: true,
+      counting: "all",
+      finish: { rounds: 100, total: null, exact: false, dropTo: null },
+    },
+    setup: { players: 6, mode: "against", seed: 1 },
+  },
+  pins: {
+    params: { rolls: 5, frames: 10, standUp: true },
+    match: { goes: { count: 5, keep: "total" } },
+    setup: { players: 6, mode: "turns", seed: 1 },
+  },
+  threeLine: {
+    params: { sends: 60 },
+    match: { goes: { count: 5, keep: "total" } },
+    setup: { players: 6, mode: "turns", seed: 1 },
+  },
+  tally: {
+    params: {
+      rounds: Array.from({ length: 6 }, () => ({
+        task: "keepUp",
+        seconds: 300,
+        rest: 0,
+        hand: "usual",
+        moving: false,
+        bounce: false,
+      })),
+    },
+    setup: { players: 6, mode: "turns", seed: 1 },
+  },
+};
+/** Taps that come as fast as anybody taps are one event each so many seconds; see the play screen. */
+const RUN = 1;
+
+describe("the longest game fits the record", () => {
+  it.each(patternNames)(
+    "%s",
+    (name) => {
+      const longest = LONGEST[name];
+      const doc = fromPattern(name);
+      const pattern = patternOf(name);
+      const params = pattern.params.parse({ ...(doc.pattern.params as object), ...longest.params });
+      const around = match.parse({ ...doc.match, ...longest.match });
+      const game = openGame(pattern, { params, match: around });
+      let state = game.start(longest.setup);
+      let events = 0;
+      let at = 0;
+      while (!game.ending(state)) {
+        const asks = game.asks(state);
+        const due = game.due(state);
+        const [ask] = asks;
+        at += ask!.kind === "count" ? RUN * 1000 : 1;
+        const body =
+          due !== null && at >= due
+            ? { kind: "bell", at: due }
+            : ask!.kind === "send"
+              ? ask!.aim.kind === "zones" || ask!.aim.kind === "cells"
+                ? { kind: "send", at, rest: ask!.aim.kind === "cells" ? "out" : "short" }
+                : ask!.aim.kind === "fall"
+                  ? { kind: "send", at, fell: 1 }
+                  : { kind: "send", at, hit: null }
+              : ask!.kind === "count"
+                ? { kind: "count", at, n: 2 }
+                : ask!.kind === "total"
+                  ? { kind: "total", at, n: 1 }
+                  : ask!.kind === "choose"
+                    ? { kind: "choose", at, of: ask!.of, pick: null }
+                    : { kind: ask!.kind, at };
+        const after = game.step(state, body as never);
+        if (isRefusal(after)) throw new Error(`${body.kind}: ${after.refused.key}`);
+        state = after;
+        events++;
+      }
+      expect(events).toBeGreaterThan(100);
+      expect(events).toBeLessThan(MOST_EVENTS - 1);
+      expect(opened(withParams(doc, params)).pattern).toBe(pattern);
+    },
+    60_000,
+  );
+
+  it("and a full record ends in words, with its score kept", () => {
+    const doc = fromPattern("climb");
+    const play = openPlay({ ...doc.pattern, match: doc.match }, { players: 1, mode: "alone", seed: 1 });
+    const hit = referee(play, { kind: "send", at: 0, hit: "t1" });
+    if (isRefusal(hit)) throw new Error(hit.refused.key);
+    const record = Array.from({ length: MOST_EVENTS - 1 }, () => ({ kind: "undo", at: 0 }) as const);
+    const full = { ...hit, record };
+    expect(referee(full, { kind: "send", at: 1, hit: "t2" })).toEqual({ refused: { key: "refused.full" } });
+    const stopped = referee(full, { kind: "stop", at: 1 });
+    if (isRefusal(stopped)) throw new Error(stopped.refused.key);
+    expect(view(stopped)).toMatchObject({ done: "stopped", score: [{ value: 2 }] });
+  });
+});

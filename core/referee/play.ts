@@ -1,0 +1,227 @@
+import { type Ask, arranged, askOf, mainAsks, standsAt } from "../asks/ask.ts";
+import {
+  type AnyPattern,
+  type BaseState,
+  type Ending,
+  type GamePart,
+  isRefusal,
+  type Phrase,
+  type Progress,
+  type Refusal,
+  refuse,
+  type Score,
+  type Setup,
+} from "../patterns/contract.ts";
+import { type Game, openGame } from "../patterns/game.ts";
+import { eventNow } from "../records/before.ts";
+import { type Body, type GameEvent, MOST_EVENTS, type PlayEvent, type RecordedEvent } from "../records/events.ts";
+
+/** One event that still stands: its place in the record, and the state after it. */
+type ObjectEvent = Extract<PlayEvent, { kind: "object" }>;
+interface Standing {
+  seq: number;
+  event: GameEvent | ObjectEvent;
+  after: BaseState;
+}
+
+/** A play as the referee holds it. Immutable: `referee` gives the next one. */
+export interface Play {
+  game: Game;
+  setup: Setup;
+  begin: BaseState;
+  /** Everything recorded, in order; never shortened. */
+  record: readonly PlayEvent[];
+  standing: readonly Standing[];
+  /** The people stopped before the end, at this place in the record. */
+  stopped: number | null;
+}
+
+/** Opens a play of a pattern. `version`: the rules that it began with; those of now unless given. */
+export function openPlayOf(pattern: AnyPattern, part: Omit<GamePart, "name">, setup: Setup, version?: number): Play {
+  const game = openGame(pattern, part, version);
+  return { game, setup, begin: game.start(setup), record: [], standing: [], stopped: null };
+}
+
+export const stateOf = (p: Play): BaseState => p.standing[p.standing.length - 1]?.after ?? p.begin;
+
+/** Takes one event: the next play, or a refusal with words. An undo and a correction are events like any other. */
+export function referee(p: Play, event: PlayEvent): Play | Refusal {
+  const record = [...p.record, event];
+  const seq = p.record.length;
+  // A full record takes only what ends it: its score is kept.
+  if (seq >= MOST_EVENTS - 1 && event.kind !== "stop") return refuse("refused.full");
+  switch (event.kind) {
+    case "undo": {
+      if (p.stopped !== null) return { ...p, record, stopped: null };
+      const { by } = event;
+      const i = by === undefined ? p.standing.length - 1 : lastOf(p, by);
+      if (i < 0) return refuse("refused.nothingToUndo");
+      if (i === p.standing.length - 1) return { ...p, record, standing: p.standing.slice(0, -1) };
+      const redone = retake(p, i, p.standing.slice(i + 1));
+      return isRefusal(redone) ? refuse("refused.nothingToUndo") : { ...p, record, standing: redone };
+    }
+    case "stop":
+      if (p.stopped !== null || p.game.ending(stateOf(p))) return refuse("refused.over");
+      return { ...p, record, stopped: seq };
+    case "correct": {
+      const i = p.standing.findIndex((s) => s.seq === event.seq);
+      if (i < 0) return refuse("refused.noSuchEvent", { number: event.seq + 1 });
+      const fixed: GameEvent = { ...event.event, at: p.standing[i]!.event.at };
+      const redone = retake(p, i, [{ seq: event.seq, event: fixed }, ...p.standing.slice(i + 1)]);
+      return isRefusal(redone)
+        ? refuse("refused.correction", { number: event.seq + 1 })
+        : { ...p, record, standing: redone };
+    }
+    case "object":
+      // The rules do not care what is sent; whoever works out chances later does.
+      if (p.stopped !== null) return refuse("refused.stopped");
+      if (p.game.ending(stateOf(p))) return refuse("refused.over");
+      return { ...p, record, standing: [...p.standing, { seq, event, after: stateOf(p) }] };
+    default: {
+      if (p.stopped !== null) return refuse("refused.stopped");
+      const after = p.game.step(stateOf(p), event);
+      if (isRefusal(after)) return after;
+      return { ...p, record, standing: [...p.standing, { seq, event, after }] };
+    }
+  }
+}
+
+function retake(
+  p: Play,
+  keep: number,
+  events: readonly { seq: number; event: Standing["event"] }[],
+): Standing[] | Refusal {
+  const out = p.standing.slice(0, keep);
+  for (const { seq, event } of events) {
+    const before = out[out.length - 1]?.after ?? p.begin;
+    const after = event.kind === "object" ? before : p.game.step(before, event);
+    if (isRefusal(after)) return after;
+    out.push({ seq, event, after });
+  }
+  return out;
+}
+
+/** The last event that still stands of those that one player did, where several play at the same time. */
+const lastOf = (p: Play, by: number): number =>
+  p.standing.findLastIndex(({ event }) => "by" in event && event.by === by);
+
+export type Replayed = { play: Play; refused: null } | { play: Play; refused: Phrase; seq: number };
+/** Replays a whole record; the first refusal ends it and names its place. Kinds of before are translated. `version`: see `openPlay`. */
+export function replayOf(
+  pattern: AnyPattern,
+  part: Omit<GamePart, "name">,
+  setup: Setup,
+  events: readonly RecordedEvent[],
+  version?: number,
+): Replayed {
+  let play = openPlayOf(pattern, part, setup, version);
+  for (const [seq, event] of events.entries()) {
+    const after = referee(play, eventNow(event));
+    if (isRefusal(after)) return { play, refused: after.refused, seq };
+    play = after;
+  }
+  return { play, refused: null };
+}
+
+/** What anyone may ask of a play at any moment. */
+export interface View {
+  player: number;
+  side: number;
+  now: Phrase;
+  asks: Ask[];
+  /** The line to send from, and the parts that are done with, for the side whose turn it is. */
+  from: string | null;
+  doneParts: readonly string[];
+  score: Score[];
+  progress: Progress[];
+  ending: Ending | null;
+  /** Over by the rules, or stopped by the people. */
+  done: "over" | "stopped" | null;
+  canUndo: boolean;
+  /** What serves in each role that was changed, as of now. */
+  objects: Readonly<Record<string, string>>;
+}
+
+export function view(p: Play): View {
+  const s = stateOf(p);
+  const ending = p.game.ending(s);
+  const asks = p.game.asks(s);
+  return {
+    ...p.game.turn(s),
+    asks: p.stopped === null ? asks : [],
+    from: standsAt(asks),
+    doneParts: p.game.done(s),
+    score: p.game.score(s),
+    progress: p.game.progress(s),
+    ending,
+    done: p.stopped !== null ? "stopped" : ending ? "over" : null,
+    canUndo: p.standing.length > 0 || p.stopped !== null,
+    objects: Object.fromEntries(p.standing.flatMap(({ event: e }) => (e.kind === "object" ? [[e.role, e.item]] : []))),
+  };
+}
+
+/** What one outcome would make of a play. */
+export interface Outlook {
+  event: PlayEvent;
+  /** Of the side whose turn it is: its score with what lies on the floor counted, and its working. */
+  score: number;
+  working: string;
+  /** Whose turn it is then, and what they are told. */
+  turn: { player: number; side: number; now: Phrase };
+  ending: Ending | null;
+}
+/** What may be seen of what is asked, in the order of the list: every thing aimed at, every zone and square, each number that can fall. */
+export function bodiesOf(ask: Ask): Body[] {
+  switch (ask.kind) {
+    case "send": {
+      const { aim } = ask;
+      switch (aim.kind) {
+        case "any":
+          return [...aim.among, null].map((hit) => ({ kind: "send", hit }));
+        case "zones":
+          return Object.keys(aim.worth).map((rest) => ({ kind: "send", rest }));
+        case "cells":
+          return [...aim.among, "out"].map((rest) => ({ kind: "send", rest }));
+        case "fall":
+          return Array.from({ length: aim.standing.length + 1 }, (_, fell) => ({ kind: "send", fell }));
+        default:
+          return [];
+      }
+    }
+    case "count":
+      return [{ kind: "count", n: 1 }, ...(ask.drops ? [{ kind: "count", n: 0, drop: true } as const] : [])];
+    case "total":
+      return [{ kind: "total", n: ask.soFar }];
+    case "choose":
+      return [{ kind: "choose", of: ask.of, pick: null }];
+    case "arrange":
+      return [arranged(ask.spots)];
+    case "move":
+    case "carry":
+    case "set":
+    case "bell":
+      return [];
+    default:
+      return [{ kind: ask.kind }];
+  }
+}
+
+/** What each outcome of what comes next would do, for the side whose turn it is. */
+export function outlook(p: Play): Outlook[] {
+  const s = stateOf(p);
+  if (p.stopped !== null || p.game.ending(s)) return [];
+  const at = p.standing[p.standing.length - 1]?.event.at ?? 0;
+  const { side } = p.game.turn(s);
+  return mainAsks(p.game.asks(s))
+    .flatMap(bodiesOf)
+    .flatMap((body): Outlook[] => {
+      const event = { ...body, at } as GameEvent;
+      const after = p.game.step(s, event);
+      if (isRefusal(after)) return [];
+      const { soFar, working } = p.game.score(after)[side]!;
+      return [{ event, score: soFar, working, turn: p.game.turn(after), ending: p.game.ending(after) }];
+    });
+}
+
+/** When the bell goes, milliseconds since the play began; null where none does. */
+export const bellAt = (v: View): number | null => askOf(v.asks, "bell")?.dueAt ?? null;
