@@ -181,7 +181,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
         bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
       const a = activityOf(activity);
       allowed(a, how.mode, how.players);
-      const told = replay({ ...a.pattern, match: a.match }, how, events);
+      const told = replay({ ...a.pattern, match: a.match, family: a.family }, how, events);
       if (told.refused) bad([{ field: `events.${told.seq}`, message: sayPhrase(told.refused) }]);
       const v = view(told.play);
       return {

@@ -45,7 +45,7 @@ export function Board({
   again: () => Promise<void>;
   go: (to: Step) => void;
 }) {
-  const { match } = data.card.activity;
+  const { match, family } = data.card.activity;
   const { params } = data.card.activity.pattern;
   const [play, show] = useState<Play | null>(null);
   // Two taps can come before the screen is drawn again: each builds on the one before, not on what is shown.
@@ -66,7 +66,7 @@ export function Board({
   useEffect(() => {
     void eventsOf(local.id).then((events) => {
       const record = events.map((e) => e.event);
-      setPlay(replayOf(pattern, { params, match }, local.setup, record, local.rulesVersion).play);
+      setPlay(replayOf(pattern, { params, match, family }, local.setup, record, local.rulesVersion).play);
     });
   }, [local.id]);
 

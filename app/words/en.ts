@@ -186,6 +186,8 @@ export const en = {
   "refused.noCarry": "This match cannot go on another day.",
   "refused.carryBetween": "Finish the round first.",
   "refused.roundOpen": "{left, plural, one {# piece is} other {# pieces are}} still to send.",
+  "refused.setFirst": "That is set before the first send.",
+  "refused.notAllowed": "Your teacher did not allow that.",
   "refused.full": "This game is full. Stop here and hand in.",
   "refused.notTheirTurn": "It is not their turn.",
   "refused.nothingToUndo": "There is nothing to undo.",

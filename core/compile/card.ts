@@ -45,7 +45,10 @@ export interface CardChild {
   age: number;
   step: number | null;
   leftHanded: boolean;
+  /** Spread beside a child of 8, once known better than by age. */
+  multiplier?: number;
 }
+const whoIs = ({ age, multiplier }: CardChild) => ({ age, ...(multiplier !== undefined && { multiplier }) });
 /** What a school has made of the list of things. */
 export interface SchoolItems {
   own: Item[];
@@ -170,7 +173,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
   const counted = a.counted ?? "steps";
   const cells = a.layout ? cellsOf(a.layout) : null;
   const rateAt = (id: string) => (along: number) =>
-    pegRates(o.move(id, { along }), { age: child.age }, undefined, id).get(id) ?? 0;
+    pegRates(o.move(id, { along }), whoIs(child), undefined, id).get(id) ?? 0;
   const markers = o.pegs.map((peg): Marker => {
     const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id), counted);
     const targets = partsOf(parts, "target").filter((t) => t.id === peg.id || t.group === peg.id);
@@ -219,9 +222,9 @@ export function compileFor(making: Making, at?: string, fixed?: Readonly<Record<
   // Nobody said where it is played: as designed, but no farther than this child can be asked.
   if (!home) {
     const ceiling = designed.space.indoors ? USUAL_CEILING : null;
-    return compileCard(withinReach(designed, { age: child.age }, ceiling), child);
+    return compileCard(withinReach(designed, whoIs(child), ceiling), child);
   }
-  const { activity, ...rest } = forHome(designed, { age: child.age }, home, listOf(items.own, items.hidden), fixed);
+  const { activity, ...rest } = forHome(designed, whoIs(child), home, listOf(items.own, items.hidden), fixed);
   const card = compileCard(
     activity,
     child,

@@ -11,6 +11,7 @@ import { type PatternName, patternNames, patternOf, patterns } from "../patterns
 import { laid, laidParts } from "../yard/layouts/laid.ts";
 import { boundsOf, partsOf, reachOfLayout } from "../yard/parts.ts";
 import { documentNow } from "./before.ts";
+import { hasField, withSetting } from "./change.ts";
 import { opened } from "./opened.ts";
 import { type Problem, problemsOf, repeated } from "./problems.ts";
 
@@ -88,6 +89,19 @@ const shape = z.strictObject({
   pattern,
   /** What surrounds a go of the pattern: goes, turns, the bell. */
   match: match.default(USUAL_MATCH),
+  /** What the family may set before the first send, and to what. */
+  family: z
+    .array(
+      z.strictObject({
+        field: z.string().min(1).max(80),
+        values: z
+          .array(z.union([z.string().max(40), z.number(), z.boolean()]))
+          .min(1)
+          .max(20),
+      }),
+    )
+    .max(12, "at most 12 things for the family to set")
+    .default([]),
   players: z
     .strictObject({
       least: z.number({ error: "least players must be a number" }).int().min(1, "at least 1 player").max(MOST_PLAYERS),
@@ -136,6 +150,18 @@ export const activity = shape.superRefine((a, ctx) => {
       path: ["players", "modes"],
       message: `modes: ${p.name} is played ${p.modes.join(", ")}, not ${modes.join(", ")}`,
     });
+  const game = { params: a.pattern.params, match: a.match };
+  a.family.forEach(({ field, values }, i) => {
+    const bad = !hasField(game, field)
+      ? `family: this game has no ${field}`
+      : values.some((value) => {
+            const set = withSetting(game, { field, value });
+            return !p.params.safeParse(set.params).success || !match.safeParse(set.match).success;
+          })
+        ? `family: not every value of ${field} is allowed in this game`
+        : null;
+    if (bad) ctx.addIssue({ code: "custom", path: ["family", i], message: bad });
+  });
   for (const { path, message } of p.problems(a.pattern.params, a.match))
     ctx.addIssue({ code: "custom", path: path[0] === "params" ? ["pattern", ...path] : [...path], message });
   const far = reachOfLayout(parts);

@@ -26,7 +26,7 @@ export function documentNow(json: unknown): unknown {
   const { match, ...pattern } = { ...(gameNow(json.pattern) as Loose) };
   const around = { ...USUAL_MATCH, ...(isObject(match) ? match : {}) };
   const kit = isObject(json.kit) ? { implement: null, ...json.kit } : json.kit;
-  return { ...json, version: 2, kit, pattern, match: around };
+  return { ...json, version: 2, kit, pattern, match: around, family: [] };
 }
 
 /** A card as it was compiled, its activities in the shape of now. */

@@ -51,7 +51,7 @@ export function opened(a: Activity): Opened {
       return made.is;
     };
   };
-  const game = once(() => openGame(pattern, { params, match: a.match }));
+  const game = once(() => openGame(pattern, { params, match: a.match, family: a.family }));
   const parts = once(() => ground.parts(params, a.space));
   const pegs = once(() => ground.pegs(params));
   const probes = once(() => ground.probes(params));

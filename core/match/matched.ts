@@ -118,7 +118,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     s.match.goes.keep === "total" || (go.together === "each" && side.players.length > 1);
 
   function start(params: P, match: Match, setup: Setup): S {
-    const all = Array.from({ length: setup.players }, (_, i) => i);
+    const all = Array.from({ length: setup.players }, (_, i) => i).filter((i) => setup.people?.[i]?.role !== "feeds");
     const groups = setup.sides ?? (setup.mode === "relay" ? [all] : all.map((i) => [i]));
     const sides = groups.map((players): Side<G> => {
       const begun = go.begin(params, { players, setup });
@@ -149,11 +149,18 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
       const rest = Math.max(READY, ...now.map((i) => clockOf(s, s.sides[i]!)?.rest ?? 0));
       return [{ kind: "ready", player: by[0]!, takes: { by, seconds: rest, walk: 0, moving: false } }, ...carry(s)];
     }
-    const out = now.flatMap((i) => go.asks(s.params, s.sides[i]!.go, playerOf(s.sides[i]!)));
+    const out = now
+      .flatMap((i) => go.asks(s.params, s.sides[i]!.go, playerOf(s.sides[i]!)))
+      .map((ask) => handOf(s, ask));
     const dueAt = due(s);
     if (dueAt !== null) out.push({ kind: "bell", player: playerOf(s.sides[now[0]!]!), dueAt });
     return [...out, ...carry(s)];
   }
+  /** Somebody who plays with the other hand, whatever is asked. */
+  const handOf = (s: S, ask: Ask): Ask =>
+    "manner" in ask && s.setup.people?.[ask.player]?.otherHand
+      ? { ...ask, manner: { ...ask.manner, hand: "other" } }
+      : ask;
   const carry = (s: S): Ask[] =>
     s.match.carry && due(s) === null ? [{ kind: "carry", player: playerOf(s.sides[s.side]!), optional: true }] : [];
 

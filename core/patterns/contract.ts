@@ -31,8 +31,17 @@ export interface Setup {
   mode: Mode;
   /** Seeds any choice the rules leave to chance. */
   seed: number;
-  /** Who plays together, by number; each by itself, or all in a relay, unless given. */
+  /** Who plays together, by number; each by itself, or all in a relay, unless given. Who is on no side only helps. */
   sides?: readonly (readonly number[])[];
+  /** What somebody does beside sending, or how, by number. */
+  people?: readonly Role[];
+}
+/** `feeds`: sends to the others and has no score. */
+export const ROLES = ["plays", "feeds", "catches"] as const;
+export interface Role {
+  role: (typeof ROLES)[number];
+  /** The other hand for everything: a handicap. */
+  otherHand?: boolean | undefined;
 }
 
 export interface Refusal {
@@ -134,6 +143,8 @@ export interface GamePart {
   name: string;
   params: unknown;
   match?: Match;
+  /** What the family may set before the first send, by field, and to what. */
+  family?: readonly { field: string; values: readonly (string | number | boolean)[] }[];
 }
 
 /** One chance that is shown: what is asked to find it, and what of the outcomes counts, each as a share from 0 to 1. */

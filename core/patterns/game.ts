@@ -1,5 +1,7 @@
+import { withSetting } from "../formats/change.ts";
 import type { Match } from "../match/match.ts";
-import type { AnyPattern, BaseState, GamePart, Rules, Setup } from "./contract.ts";
+import { own } from "../own.ts";
+import { type AnyPattern, type BaseState, type GamePart, type Rules, refuse, type Setup } from "./contract.ts";
 
 /** A game opened: a pattern with its parameters and its match, under the rules of one version. What referee, forecast and screens run. */
 export interface Game extends Omit<Rules<unknown, BaseState>, "start" | "clock" | "sidesMeet"> {
@@ -14,11 +16,11 @@ export interface Game extends Omit<Rules<unknown, BaseState>, "start" | "clock" 
 
 /** Opens a game of a pattern. `version`: the rules that a play began with; those of now unless given. RangeError names a version that is not there. */
 export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, version?: number): Game {
-  const { params, match = pattern.match.initial } = part;
+  const { params, match = pattern.match.initial, family = [] } = part;
   const current = version === undefined || version === pattern.rulesVersion;
   const rules = current ? pattern.rules : pattern.earlier?.[version];
   if (!rules) throw new RangeError(`rulesVersion: ${pattern.name} has no rules of version ${version}`);
-  return {
+  const plain: Game = {
     ...rules,
     name: pattern.name,
     params,
@@ -27,6 +29,53 @@ export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, vers
     start: (setup) => rules.start(params, match, setup),
     clock: (setup) => rules.clock(params, match, setup),
     sidesMeet: (setup) => rules.sidesMeet(params, match, setup),
+  };
+  return family.length === 0 ? plain : withFamily(plain, family, (p, m, setup) => rules.start(p, m, setup));
+}
+
+/** A state in which the family has set something: it goes along to the end, and is kept with the score. */
+interface SetState extends BaseState {
+  set?: Readonly<Record<string, string | number | boolean>>;
+}
+/** What the family set, by field. */
+export const setIn = (s: BaseState): SetState["set"] => (s as SetState).set;
+
+/** The same game, of which the family may set something, within what it may, until something has happened. */
+function withFamily(
+  game: Game,
+  family: NonNullable<GamePart["family"]>,
+  start: (params: unknown, match: Match, setup: Setup) => BaseState,
+): Game {
+  /** States before anything happened, each with the game as it is set. */
+  const fresh = new WeakMap<BaseState, { params: unknown; match: Match }>();
+  const first = { params: game.params, match: game.match };
+  const fields = Object.fromEntries(family.map(({ field, values }) => [field, values]));
+  return {
+    ...game,
+    start(setup) {
+      const s = game.start(setup);
+      fresh.set(s, first);
+      return s;
+    },
+    asks: (s) => {
+      const asks = game.asks(s);
+      const [ask] = asks;
+      return fresh.has(s) && ask ? [...asks, { kind: "set", player: ask.player, optional: true, fields }] : asks;
+    },
+    step(s, e) {
+      if (e.kind !== "set") return game.step(s, e);
+      const now = fresh.get(s);
+      if (!now) return refuse("refused.setFirst");
+      const values = own(fields, e.field);
+      if (!values?.includes(e.value)) return refuse("refused.notAllowed", { field: e.field });
+      const next = withSetting(now, { field: e.field, value: e.value });
+      const checked = game.pattern.params.safeParse(next.params);
+      if (!checked.success) return refuse("refused.notAllowed", { field: e.field });
+      const begun: SetState = { ...start(checked.data, next.match, s.setup), set: { ...setIn(s), [e.field]: e.value } };
+      fresh.set(begun, next);
+      return begun;
+    },
+    key: (s) => (setIn(s) ? `${game.key(s)} ${JSON.stringify(setIn(s))}` : game.key(s)),
   };
 }
 

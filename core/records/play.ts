@@ -1,12 +1,38 @@
 import { z } from "zod";
-import { type Better, MODES, MOST_PLAYERS, type Unit } from "../patterns/contract.ts";
+import { type Better, MODES, MOST_PLAYERS, ROLES, type Unit } from "../patterns/contract.ts";
 import { MOST_EVENTS, recordedEvent } from "./events.ts";
+
+const player = z
+  .number()
+  .int()
+  .min(0)
+  .max(MOST_PLAYERS - 1);
+const eachOnce = (all: readonly number[], players: number) =>
+  new Set(all).size === all.length && all.every((i) => i < players);
 
 export const playSetup = z
   .strictObject({
     players: z.number().int().min(1).max(MOST_PLAYERS),
     mode: z.enum(MODES),
     seed: z.number().int().min(0).max(0xffffffff),
+    /** Who plays together, by number; and what somebody does beside sending. */
+    sides: z.array(z.array(player).min(1)).min(2).max(MOST_PLAYERS).optional(),
+    people: z
+      .array(z.strictObject({ role: z.enum(ROLES), otherHand: z.boolean().optional() }))
+      .max(MOST_PLAYERS)
+      .optional(),
+  })
+  .refine((s) => s.sides === undefined || eachOnce(s.sides.flat(), s.players), {
+    error: "sides: each player at most once, and none beyond their number",
+    path: ["sides"],
+  })
+  .refine((s) => s.people?.[0]?.role !== "feeds" && (s.sides === undefined || s.sides.flat().includes(0)), {
+    error: "people: the child plays itself",
+    path: ["people"],
+  })
+  .refine((s) => s.people === undefined || s.people.length === s.players, {
+    error: "people: one entry a player",
+    path: ["people"],
   })
   .refine((s) => (s.mode === "alone") === (s.players === 1), {
     error: "mode: alone is for 1 player, the others for 2 or more",
@@ -41,6 +67,8 @@ export interface PlayScore {
   /** More is better; see rank.ts. */
   rank: number;
   working: string;
+  /** What the family had set before the first send, by field: only goes alike in it compare. */
+  set?: Readonly<Record<string, string | number | boolean>>;
   sends: number;
   stage: number;
   stages: number;
@@ -62,7 +90,7 @@ export const decidedBefore = z.strictObject({
 
 /** What was really played: the game as this home had it, for later sums. */
 export interface PlayedGame {
-  pattern: { name: string; params: unknown; match?: unknown };
+  pattern: { name: string; params: unknown; match?: unknown; family?: unknown };
   action: string;
   /** The thing sent, and the floor it was sent over. */
   send: string;

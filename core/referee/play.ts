@@ -12,7 +12,7 @@ import {
   type Score,
   type Setup,
 } from "../patterns/contract.ts";
-import { type Game, openGame } from "../patterns/game.ts";
+import { type Game, openGame, setIn } from "../patterns/game.ts";
 import { eventNow } from "../records/before.ts";
 import { type Body, type GameEvent, MOST_EVENTS, type PlayEvent, type RecordedEvent } from "../records/events.ts";
 
@@ -138,6 +138,8 @@ export interface View {
   /** Over by the rules, or stopped by the people. */
   done: "over" | "stopped" | null;
   canUndo: boolean;
+  /** What the family had set before the first send, by field. */
+  set: Readonly<Record<string, string | number | boolean>>;
   /** What serves in each role that was changed, as of now. */
   objects: Readonly<Record<string, string>>;
 }
@@ -155,6 +157,7 @@ export function view(p: Play): View {
     progress: p.game.progress(s),
     ending,
     done: p.stopped !== null ? "stopped" : ending ? "over" : null,
+    set: setIn(s) ?? {},
     canUndo: p.standing.length > 0 || p.stopped !== null,
     objects: Object.fromEntries(p.standing.flatMap(({ event: e }) => (e.kind === "object" ? [[e.role, e.item]] : []))),
   };

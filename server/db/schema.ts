@@ -20,6 +20,7 @@ import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { cardNow, documentNow, playedNow } from "#core/formats/before.ts";
+import type { Setting } from "#core/formats/change.ts";
 import type { Item } from "#core/kit/item.ts";
 import type { RecordedEvent } from "#core/records/events.ts";
 import type { HomeAnswers, HomeKit, HomeSpace } from "#core/records/home.ts";
@@ -121,6 +122,11 @@ export const classTeacher = pgTable(
   ],
 );
 
+/** What one child needs set otherwise, by field; and its spread beside a child of 8. */
+export interface Adjust {
+  settings?: Setting[];
+  multiplier?: number;
+}
 export const child = pgTable(
   "child",
   {
@@ -136,6 +142,8 @@ export const child = pgTable(
     step: real("step"),
     /** A support need, told by the family or noted by the teacher: for the class's teachers only. */
     support: text("support").notNull().default(""),
+    /** What is set otherwise for this child, and its spread once that is known. */
+    adjust: jsonb("adjust").$type<Adjust>(),
   },
   (t) => [
     keyed("child", t),
@@ -209,6 +217,8 @@ export const surveyAnswer = pgTable(
     name: text("name").notNull().default(""),
     answers: jsonb("answers").$type<HomeAnswers>().notNull(),
     support: text("support").notNull().default(""),
+    /** What is set otherwise for this child, and its spread once that is known. */
+    adjust: jsonb("adjust").$type<Adjust>(),
     /** The home it was put to; set to null, and only it, when that home goes (see the migration). */
     homeId: uuid("home_id"),
     updatedAt: instant("updated_at").notNull().defaultNow(),

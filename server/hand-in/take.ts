@@ -167,8 +167,8 @@ async function takeResult(
 
 /** What a go is replayed under: the game as this home played it; else as its card was compiled. */
 function gamesOf(kept: typeof play.$inferSelect, compiled: Card): GamePart[] {
-  const { pattern, match } = compiled.activity;
-  const sent = { ...pattern, match };
+  const { pattern, match, family } = compiled.activity;
+  const sent = { ...pattern, match, family };
   return kept.game ? [kept.game.pattern as GamePart, sent] : [sent];
 }
 
@@ -179,7 +179,7 @@ const hasDecided = (d: Decided | null): d is Decided =>
 function gameOf(c: Card): PlayedGame {
   const a = c.activity;
   return {
-    pattern: { ...a.pattern, match: a.match },
+    pattern: { ...a.pattern, match: a.match, ...(a.family.length > 0 && { family: a.family }) },
     action: a.aim.action,
     send: a.kit.send,
     floor: a.space.floor,
@@ -238,6 +238,7 @@ export function scoreOf(
   };
   return {
     ...compared,
+    ...(Object.keys(v.set).length > 0 && { set: v.set }),
     match: score.value === reached.own ? null : score.value,
     rank: rankOf(compared),
     working: score.working,

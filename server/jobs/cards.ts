@@ -1,6 +1,4 @@
-import { and, eq, gt, isNull, notExists, sql } from "drizzle-orm";
-import type { Making } from "#core/compile/card.ts";
-import { documentNow } from "#core/formats/before.ts";
+import { and, eq, gt, isNull, notExists } from "drizzle-orm";
 import { invite } from "../cards/invite.ts";
 import { makingFor } from "../cards/making.ts";
 import { giveCards, inForce, putInForce } from "../cards/versions.ts";
@@ -26,13 +24,12 @@ export async function cardsOf(schoolId: string, childId: string): Promise<void> 
       .select({
         id: card.id,
         hash: card.hash,
-        designed: sql<unknown>`${cardVersion.compiled}->'making'->'designed'`.mapWith(
-          (kept) => documentNow(kept) as Making["designed"] | null,
-        ),
+        designed: revision.document,
       })
       .from(card)
       .innerJoin(cardVersion, inForce)
       .innerJoin(assignment, eq(assignment.id, card.assignmentId))
+      .innerJoin(revision, eq(revision.id, assignment.revisionId))
       .where(
         and(
           eq(card.childId, childId),

@@ -73,12 +73,12 @@ function start(params: BandsParams, match: Match, setup: Setup): BandsState {
 }
 
 /** Together: one side. Against for the difference with three or more: two sides, every other player. Else each alone. */
-function sidesOf(p: BandsParams, { players, mode, sides }: Setup): readonly (readonly number[])[] {
+function sidesOf(p: BandsParams, { players, mode, sides, people }: Setup): readonly (readonly number[])[] {
   if (sides) return sides;
-  const all = Array.from({ length: players }, (_, i) => i);
+  const all = Array.from({ length: players }, (_, i) => i).filter((i) => people?.[i]?.role !== "feeds");
   if (mode === "relay") return [all];
-  if (mode === "against" && p.counting === "difference" && players > 2)
-    return [all.filter((i) => i % 2 === 0), all.filter((i) => i % 2 === 1)];
+  if (mode === "against" && p.counting === "difference" && all.length > 2)
+    return [all.filter((_, k) => k % 2 === 0), all.filter((_, k) => k % 2 === 1)];
   return all.map((i) => [i]);
 }
 
