@@ -54,13 +54,20 @@ export async function cardOf(page: Page, link: string, title: string): Promise<s
 }
 
 /** From the first screen of a card to the first send, alone, as a family would. */
-export async function beginPlay(page: Page, card: string, players = 1, mode?: string): Promise<void> {
+export async function beginPlay(
+  page: Page,
+  card: string,
+  players = 1,
+  mode?: string,
+  choose?: (page: Page) => Promise<void>,
+): Promise<void> {
   await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
   for (const box of await page.$$("input[type=checkbox]:not(:checked)")) await box.click();
   await press(page, "Next: Play");
   await sees(page, "Who plays?");
   if (players > 1) await press(page, String(players));
   if (mode) await press(page, mode);
+  if (choose) await choose(page);
   await press(page, "Play");
   await page.waitForFunction(
     () => document.querySelector("main h1") && !document.body.innerText.includes("Who plays?"),

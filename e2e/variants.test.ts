@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
 import { base, beginPlay, cardOf, handIn, linkOf, openBrowser, owner, phone, press, sees } from "./help.ts";
@@ -21,7 +22,7 @@ const of = (a: Activity, title: string, change: object, match: object = {}): Act
   }) as Activity;
 
 /** Sends an activity to Heron class and opens it as one of its children. */
-async function playing(child: string, a: Activity, players = 1, mode?: string) {
+async function playing(child: string, a: Activity, players = 1, mode?: string, choose?: (page: Page) => Promise<void>) {
   const { addActivity } = await import("../server/activities/activities.ts");
   const { sendActivity } = await import("../server/assignments/send.ts");
   const sql = owner();
@@ -40,7 +41,7 @@ async function playing(child: string, a: Activity, players = 1, mode?: string) {
   });
   const page = await phone(opened.browser);
   const card = await cardOf(page, await linkOf(child), a.title);
-  await beginPlay(page, card, players, mode);
+  await beginPlay(page, card, players, mode, choose);
   return page;
 }
 const title = () => `Game ${randomUUID().slice(0, 6)}`;
@@ -278,6 +279,19 @@ describe("variants on the play screen", () => {
     await press(page, "That is it");
     await press(page, "That is it");
     await sees(page, "Player 2 wins!");
+    await page.close();
+  });
+
+  it("three or more may be two sides, chosen before play and shown", async () => {
+    const page = await playing("Lorcan T.", of(climb, title(), {}), 3, "Against each other", async (p) => {
+      await press(p, "Two sides");
+      await press(p, "Player 3: side 1. Tap to change.");
+      await press(p, "Player 1: side 1. Tap to change.");
+      await sees(p, "Each side needs somebody.");
+      await press(p, "Player 2: side 2. Tap to change.");
+    });
+    await sees(page, "Player 2, your turn.");
+    await sees(page, "Lorcan and Player 3");
     await page.close();
   });
 });

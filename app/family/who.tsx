@@ -25,6 +25,13 @@ export function Who({
   const together = modes.filter((m) => m !== "alone");
   const [mode, setMode] = useState<Mode>(together[0] ?? "alone");
   const [names, setNames] = useState<string[]>([data.name.split(" ")[0]!]);
+  // Against each other by three or more: each for itself, or two sides.
+  const [two, setTwo] = useState(false);
+  const [sides, setSides] = useState<readonly number[]>([0, 1, 0, 1, 0, 1]);
+  const canSide = mode === "against" && count >= 3;
+  const inSides = canSide && two;
+  const sideOf = (n: number) => Array.from({ length: count }, (_, i) => i).filter((i) => sides[i] === n);
+  const empty = inSides && (sideOf(0).length === 0 || sideOf(1).length === 0);
   const counts = Array.from({ length: players.most - least + 1 }, (_, i) => i + least).filter(
     (n) => n > 1 || modes.includes("alone"),
   );
@@ -35,7 +42,12 @@ export function Who({
       token: data.token,
       card: data.id,
       device: deviceId(),
-      setup: { players: count, mode: count === 1 ? "alone" : mode, seed: Math.floor(Math.random() * 0xffffffff) },
+      setup: {
+        players: count,
+        mode: count === 1 ? "alone" : mode,
+        seed: Math.floor(Math.random() * 0xffffffff),
+        ...(inSides && { sides: [sideOf(0), sideOf(1)] }),
+      },
       names: Array.from({ length: count }, (_, i) => names[i]?.trim() || say("play.player", { number: i + 1 })),
       rulesVersion: pattern.rulesVersion,
       cardHash: data.hash ?? null,
@@ -95,27 +107,45 @@ export function Who({
           </div>
         </fieldset>
       )}
+      {canSide && (
+        <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">
+          <input type="checkbox" className="size-6" checked={two} onChange={() => setTwo(!two)} />
+          {say("who.twoSides")}
+        </label>
+      )}
       {count > 1 && (
         <fieldset className="grid gap-2">
           <legend className="mb-1 font-semibold">{say("who.names")}</legend>
           <p className="text-base text-chalk/80">{say("who.namesHint")}</p>
           {Array.from({ length: count }, (_, i) => (
-            <input
-              key={`name${i + 1}`}
-              aria-label={say("who.name", { number: i + 1 })}
-              placeholder={say("play.player", { number: i + 1 })}
-              maxLength={20}
-              value={names[i] ?? ""}
-              onChange={(e) => {
-                const next = [...names];
-                next[i] = e.target.value;
-                setNames(next);
-              }}
-            />
+            <div key={`name${i + 1}`} className="grid grid-cols-[minmax(0,1fr)_auto] gap-2">
+              <input
+                aria-label={say("who.name", { number: i + 1 })}
+                placeholder={say("play.player", { number: i + 1 })}
+                maxLength={20}
+                value={names[i] ?? ""}
+                onChange={(e) => {
+                  const next = [...names];
+                  next[i] = e.target.value;
+                  setNames(next);
+                }}
+              />
+              {inSides && (
+                <button
+                  type="button"
+                  className={`btn min-h-12 px-3 ${sides[i] === 0 ? "border-mustard bg-mustard text-[#14241f]" : "border-mint bg-mint text-[#14241f]"}`}
+                  aria-label={say("who.sideOf", { number: i + 1, side: sides[i]! + 1 })}
+                  onClick={() => setSides(sides.map((x, k) => (k === i ? 1 - x : x)))}
+                >
+                  {say("who.side", { side: sides[i]! + 1 })}
+                </button>
+              )}
+            </div>
           ))}
         </fieldset>
       )}
-      <button type="submit" className="btn btn-main min-h-16 text-2xl">
+      {empty && <p role="alert">{say("who.emptySide")}</p>}
+      <button type="submit" className="btn btn-main min-h-16 text-2xl" disabled={empty}>
         {say("who.go")}
       </button>
     </form>

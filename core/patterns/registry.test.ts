@@ -1,3 +1,5 @@
+import { readdirSync } from "node:fs";
+import { join } from "node:path";
 import { describe, expect, it } from "vitest";
 import { type Aim, mainAsks } from "../asks/ask.ts";
 import { kindOf } from "../chances/kinds.ts";
@@ -10,7 +12,24 @@ import { matchKnobs } from "../match/knobs.ts";
 import { match as matchSchema } from "../match/match.ts";
 import { openPlay, outlook, referee, stateOf, view } from "../referee/referee.ts";
 import { isRefusal, MODES } from "./contract.ts";
+import { loadPattern } from "./load.ts";
 import { patternNames, patternOf } from "./registry.ts";
+
+describe("the folders of the patterns", () => {
+  const folders = readdirSync(import.meta.dirname, { withFileTypes: true }).filter((f) => f.isDirectory());
+  it("are those of the registry, each with its parameters, its rules, its index and a second telling", () => {
+    expect(folders).toHaveLength(patternNames.length);
+    for (const { name } of folders) {
+      const files = readdirSync(join(import.meta.dirname, name));
+      for (const file of ["params.ts", "rules.ts", "index.ts", `${name}.oracle.ts`])
+        expect(files, name).toContain(file);
+    }
+  });
+  it("are each loaded by themselves", async () => {
+    for (const name of patternNames) expect(await loadPattern(name)).toBe(patternOf(name));
+    await expect(loadPattern("constructor")).rejects.toThrow("pattern.name");
+  });
+});
 
 describe.each(patternNames)("pattern %s keeps the contract", (name) => {
   const p = patternOf(name);
