@@ -233,7 +233,7 @@ describe("variants on the play screen", () => {
 
   it("touches are counted by taps and keys until the bell; the number said after it is what counts", async () => {
     const first = { task: "keepUp", seconds: 10, rest: 0, hand: "usual", moving: false, bounce: false };
-    const rounds = [first, { ...first, hand: "other" }];
+    const rounds = [first];
     const page = await playing("Priya G.", of(fromPattern("tally"), title(), { rounds }));
     await press(page, "Start");
     await sees(page, "Keep it up. Count each touch.");
@@ -246,9 +246,6 @@ describe("variants on the play screen", () => {
     await page.waitForSelector("main form input");
     expect(await page.$eval("main form input", (e) => (e as HTMLInputElement).value)).toBe("5");
     await press(page, "One more");
-    await press(page, "That is it");
-    await press(page, "Start");
-    await sees(page, "Stop! How many was that?", 20_000);
     await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
     await page.type("main form input", "999");
     await press(page, "That is it");
@@ -256,10 +253,9 @@ describe("variants on the play screen", () => {
     await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
     await page.type("main form input", "7");
     await press(page, "That is it");
-    await sees(page, "2 rounds done.");
-    await sees(page, "6 + 7 = 13");
+    await sees(page, "Time is up.");
     await handIn(page);
-    await sees(page, "You got 13 touches.");
+    await sees(page, "You got 7 touches.");
     await page.close();
   });
 

@@ -1,7 +1,7 @@
 /** Sentences of the teacher's side that hold a number, a name or a list, as ICU messages. Plain labels are in teacher.ts. */
 export const enTeacher: Record<string, string> = {
   "change.action":
-    "{action, select, underarmRoll {Rolled underarm} slide {Slid} underarmThrow {Thrown underarm} overarmThrow {Thrown overarm} straightArmBowl {Bowled} pushThrow {Pushed with two hands} kick {Kicked} shortStrike {Struck with something short} other {Pushed with something long}} instead: {why, select, noRoom {a big swing has no room here} ceiling {the ceiling is too low} other {nothing slides or rolls far enough here}}",
+    "{action, select, underarmRoll {Rolled underarm} slide {Slid} underarmThrow {Thrown underarm} overarmThrow {Thrown overarm} straightArmBowl {Bowled} pushThrow {Pushed with two hands} kick {Kicked} shortStrike {Struck with something short} longStrike {Pushed with something long} twoHandStrike {Struck with two hands} handStrike {Struck with the hand} forehand {Struck forehand} backhand {Struck backhand} other {Done in another way}} instead: {why, select, noRoom {a big swing has no room here} ceiling {the ceiling is too low} other {nothing slides or rolls far enough here}}",
   "change.limit": "nothing here meets what was asked: {property} is let go",
   "change.touch": "{item}: touching it counts, since nothing goes in or through, or nothing falls",
   "change.fewer": "with {count, plural, one {# piece} other {# pieces}}, fetched and sent again",

@@ -14,10 +14,14 @@ export const SENDS = [
   "kick",
   "shortStrike",
   "longStrike",
+  "twoHandStrike",
+  "handStrike",
+  "forehand",
+  "backhand",
 ] as const;
 export type Send = (typeof SENDS)[number];
 /** What does not: it has a chance that is no spread. */
-export const SKILLS = ["keepUp"] as const;
+export const SKILLS = ["keepUp", "catch", "tossCatch", "carry", "dribbleFoot", "dribbleStick", "balance"] as const;
 export type Skill = (typeof SKILLS)[number];
 export const ACTIONS = [...SENDS, ...SKILLS] as const;
 export type Action = Send | Skill;
@@ -31,6 +35,9 @@ export interface ActionFacts {
   /** From ready to letting go, seconds. */
   windUp: number;
 }
+
+/** A skill has no spread: its chances are log-odds. */
+const NONE: Spread = { lateral: 0, range: 0, vertical: 0 };
 
 /** Assumptions, all of them; a child's own record replaces the spread. See docs/model.md. */
 export const actionFacts: Record<Action, ActionFacts> = {
@@ -71,5 +78,15 @@ export const actionFacts: Record<Action, ActionFacts> = {
     spread: { lateral: 0.085, range: 0.19, vertical: 0 },
     windUp: 2.6,
   },
-  keepUp: { travel: "air", spread: { lateral: 0, range: 0, vertical: 0 }, windUp: 0 },
+  twoHandStrike: { travel: "air", spread: { lateral: 0.13, range: 0.22, vertical: 0.16 }, windUp: 2.8 },
+  handStrike: { travel: "air", spread: { lateral: 0.11, range: 0.19, vertical: 0.14 }, windUp: 1.8 },
+  forehand: { travel: "air", spread: { lateral: 0.12, range: 0.2, vertical: 0.15 }, windUp: 2.2 },
+  backhand: { travel: "air", spread: { lateral: 0.135, range: 0.22, vertical: 0.165 }, windUp: 2.4 },
+  keepUp: { travel: "air", spread: NONE, windUp: 0 },
+  catch: { travel: "air", spread: NONE, windUp: 0 },
+  tossCatch: { travel: "air", spread: NONE, windUp: 0 },
+  carry: { travel: "slide", spread: NONE, windUp: 0 },
+  dribbleFoot: { travel: "ground", spread: NONE, windUp: 0 },
+  dribbleStick: { travel: "ground", spread: NONE, windUp: 0 },
+  balance: { travel: "slide", spread: NONE, windUp: 0 },
 };

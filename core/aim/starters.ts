@@ -8,6 +8,100 @@ export interface Starter {
 }
 
 export const starters: Record<Action, Starter> = {
+  twoHandStrike: {
+    outcomes: ["Strikes side-on with two hands and a level swing"],
+    cues: [
+      "Stand side-on",
+      "Hands together, left hand lower",
+      "Step with the left foot",
+      "Swing level, eyes on it",
+      "Turn the hips through",
+    ],
+    criteria: ["Starts side-on", "Steps before the swing", "Swings level", "Lays the implement down before moving off"],
+  },
+  handStrike: {
+    outcomes: ["Strikes with the open hand towards a target"],
+    cues: [
+      "Side-on, left foot in front",
+      "Flat, firm hand",
+      "Swing from below the hip",
+      "Meet it in front",
+      "Finish towards the target",
+    ],
+    criteria: ["Hand is flat and firm", "Meets it in front of the body", "Hand ends pointing at the target"],
+  },
+  forehand: {
+    outcomes: ["Strikes forehand after a bounce towards a target"],
+    cues: [
+      "Side-on, implement back early",
+      "Let it bounce",
+      "Swing low to high",
+      "Meet it beside the front foot",
+      "Follow through to the target",
+    ],
+    criteria: ["Implement is back before the bounce", "Meets it beside the front foot", "Swings low to high"],
+  },
+  backhand: {
+    outcomes: ["Strikes backhand after a bounce towards a target"],
+    cues: [
+      "Turn the right shoulder in front",
+      "Implement back early",
+      "Let it bounce",
+      "Meet it in front",
+      "Follow through to the target",
+    ],
+    criteria: [
+      "Turns the shoulder before the bounce",
+      "Meets it in front of the body",
+      "Follows through to the target",
+    ],
+  },
+  catch: {
+    outcomes: ["Catches with two hands, giving with the thing", "Moves the feet to be behind what comes"],
+    cues: [
+      "Ready hands in front",
+      "Watch it all the way",
+      "Little fingers together when it is low",
+      "Thumbs together when it is high",
+      "Give with it",
+    ],
+    criteria: ["Hands ready before it comes", "Eyes on it to the end", "Gives with it, hands not the chest"],
+  },
+  tossCatch: {
+    outcomes: ["Tosses straight up and catches after a task"],
+    cues: ["Toss from the belly button", "Straight up, above the eyes", "Do the task, then look up", "Two ready hands"],
+    criteria: ["The toss goes straight up", "Looks up before the catch", "Catches in the hands"],
+  },
+  carry: {
+    outcomes: ["Carries something on an implement without dropping it"],
+    cues: [
+      "Level hand, arm away from the body",
+      "Eyes ahead, not only on it",
+      "Small, soft steps",
+      "Slow down before a turn",
+    ],
+    criteria: ["Keeps it level", "Looks where it goes", "Walks, never runs"],
+  },
+  dribbleFoot: {
+    outcomes: ["Keeps a ball close with soft touches of the feet"],
+    cues: [
+      "Small touches, inside and outside",
+      "The ball an arm's length away at most",
+      "Look up between touches",
+      "Both feet",
+    ],
+    criteria: ["Keeps the ball close", "Looks up between touches", "Uses both feet"],
+  },
+  dribbleStick: {
+    outcomes: ["Steers a ball with a stick kept on the floor"],
+    cues: ["Two hands apart, left hand on top", "Stick stays on the floor", "Push, do not hit", "Knees bent, look up"],
+    criteria: ["The stick stays low", "The ball stays at the stick", "Looks up between pushes"],
+  },
+  balance: {
+    outcomes: ["Holds a still balance with a strong middle"],
+    cues: ["Look at one point", "Belly firm", "Slow breath", "Soft knee on the standing leg"],
+    criteria: ["Stands still", "Looks at one point", "Comes down under control"],
+  },
   keepUp: {
     outcomes: ["Keeps a thing up with soft, even touches", "Moves the feet to stay under it"],
     cues: [

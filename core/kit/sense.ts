@@ -61,6 +61,9 @@ export const ROOM_FOR: Partial<Record<Action, number>> = {
   kick: 3,
   shortStrike: 3,
   longStrike: 3,
+  twoHandStrike: 5,
+  forehand: 3,
+  backhand: 3,
 };
 /** What is done where an action makes no sense in a home and nothing that the teacher allows does either: with what needs no kit. */
 export const PLAINER: Record<Action, Action> = {
@@ -73,7 +76,17 @@ export const PLAINER: Record<Action, Action> = {
   straightArmBowl: "underarmThrow",
   pushThrow: "underarmThrow",
   shortStrike: "underarmThrow",
+  twoHandStrike: "underarmThrow",
+  handStrike: "underarmThrow",
+  forehand: "underarmThrow",
+  backhand: "underarmThrow",
   keepUp: "keepUp",
+  catch: "catch",
+  tossCatch: "tossCatch",
+  carry: "carry",
+  dribbleFoot: "dribbleFoot",
+  dribbleStick: "dribbleStick",
+  balance: "balance",
 };
 
 /** Names that stand for glass, pressure, cleaning or medicine. */

@@ -56,6 +56,10 @@ const TABLE: Record<Send, Letting> = {
   kick: { speed: 0.7, steady: 0.15, height: 0, loft: 0, limb: 2 },
   shortStrike: { speed: 0.7, steady: 0.3, height: 0.6, loft: degrees(30), limb: 0.6, implement: 0.45 },
   longStrike: { speed: 0.6, steady: 0.12, height: 0, loft: 0, limb: 1.2, implement: 0.9 },
+  twoHandStrike: { speed: 0.85, steady: 0.35, height: 0.55, loft: degrees(25), limb: 1.2, implement: 0.8 },
+  handStrike: { speed: 0.55, steady: 0.3, height: 0.6, loft: degrees(35), limb: 0.6 },
+  forehand: { speed: 0.7, steady: 0.3, height: 0.55, loft: degrees(25), limb: 0.6, implement: 0.45 },
+  backhand: { speed: 0.6, steady: 0.3, height: 0.55, loft: degrees(25), limb: 0.6, implement: 0.45 },
 };
 /** What the reported throws were of, kilograms: lighter things leave the hand no faster. */
 const BALL = 0.06;
