@@ -23,8 +23,7 @@ function textOf(e: GameEvent, label: (id: string) => string): string | null {
       if (e.rest !== undefined) return say("play.ev.rest", { zone: label(e.rest) });
       if (e.fell !== undefined) return say("play.ev.fell", { count: Array.isArray(e.fell) ? e.fell.length : e.fell });
       return e.hit ? say("play.ev.hit", { label: label(e.hit) }) : say("play.ev.miss");
-    case "count":
-      return e.drop ? say("play.ev.drop") : say("play.ev.count", { count: e.n });
+    // Of a run only the number after it is what counts.
     case "total":
       return say("play.ev.total", { count: e.n });
     default:

@@ -74,8 +74,6 @@ export const en = {
   "play.arrange": "Drag the pins to where you stood them.",
   "play.theyStand": "They stand so",
   "play.ev.fell": "{count, plural, =0 {none fell} other {# fell}}",
-  "play.ev.count": "{count, number} more",
-  "play.ev.drop": "a drop",
   "play.ev.total": "{count, number} in all",
   "play.handIn": "Hand it in",
   "play.stopped": "You stopped here.",

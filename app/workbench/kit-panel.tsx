@@ -109,7 +109,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
                 <span className="block font-semibold">
                   {name(is)}
                   {r.count > 1 && r.use === "send" ? `, ${r.count} for each side` : ""}
-                  {r.count > 1 && r.id === "layout" ? `, ${r.count} of them` : ""}
+                  {r.count > 1 && (r.id === "layout" || target !== null) ? `, ${r.count} of them` : ""}
                 </span>
                 <span className="block text-xs text-quiet">{askedWords(a.kit.roles, r.id)}</span>
               </span>
@@ -136,6 +136,27 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
           </section>
         );
       })}
+      {opened(a).needs.implement && (
+        <label className="row-line flex items-center justify-between gap-3 py-2 text-[0.92rem]">
+          Struck with
+          <select
+            value={a.kit.implement ?? ""}
+            onChange={(e) => {
+              const kit = { ...a.kit, implement: e.target.value === "" ? null : e.target.value };
+              change(withOwn({ ...a, kit }, list));
+            }}
+          >
+            <option value="">the bare hand</option>
+            {list
+              .filter((i) => i.uses.includes("implement"))
+              .map((i) => (
+                <option key={i.id} value={i.id}>
+                  {name(i.id)}
+                </option>
+              ))}
+          </select>
+        </label>
+      )}
       <p className="pt-2 text-sm">
         <Link to="/things" className="underline">
           Your school's list of things

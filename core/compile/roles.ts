@@ -66,14 +66,14 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
         sends: { action: a.aim.action, age, metres: t.along - from },
       });
   }
-  if (needs.implement)
+  if (needs.implement && a.kit.implement)
     roles.push({
       id: "implement",
       use: "implement",
       move: null,
       count: 1,
       ...asked("implement"),
-      as: a.kit.implement ? (thing(a.kit, a.kit.implement) ?? null) : null,
+      as: thing(a.kit, a.kit.implement) ?? null,
       optional: true,
     });
   const stands = a.layout && layoutNamed(a.layout.name).item;

@@ -109,7 +109,9 @@ export function personOf(a: Activity, who: Who): Person {
         ...(hand && { hand }),
       });
     }),
-    keeps: once((m) => keeperOf(who.age, itemOf(m), a.space.floor, m)),
+    keeps: once((m) =>
+      keeperOf(who.age, itemOf(m), a.space.floor, a.kit.implement ? { ...m, implement: "implement" } : m),
+    ),
     typical: (m) => {
       const { spread } = actionFacts[actionOf(m)];
       const k = itemOf(m).handling;
