@@ -1,17 +1,17 @@
 import { z } from "zod";
 import { itemName, namesOf, sayPhrase } from "#app/words/say.ts";
 import { hitChance } from "#core/aim/hit.ts";
-import { hitRule } from "#core/aim/hit-rule.ts";
 import { POLICIES } from "#core/chances/kind.ts";
 import { fitAsDesigned, forHome } from "#core/compile/for-home.ts";
+import { MODES, MOST_PLAYERS, type Phrase } from "#core/contract/contract.ts";
+import { MOST_EVENTS, recordedEvent } from "#core/events/events.ts";
 import { type Distribution, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
 import { type Activity, type Problem, parseActivity, problemsOf } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
-import { MODES, MOST_PLAYERS, type Phrase } from "#core/patterns/contract.ts";
-import { MOST_EVENTS, recordedEvent } from "#core/records/events.ts";
 import { homeAnswers, homeSpace, NOTHING_SAID } from "#core/records/home.ts";
 import { outlook, replay, view } from "#core/referee/referee.ts";
+import { hitRule } from "#core/rules/hit-rule.ts";
 
 /** Input that is not allowed: one line that names the field. */
 class Bad extends Error {}

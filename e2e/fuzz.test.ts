@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { Agent, request } from "node:http";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
-import { random } from "../core/forecast/random.ts";
 import { fromPattern } from "../core/formats/activity.ts";
+import { random } from "../core/random.ts";
 import { freePort } from "../scripts/lib/port.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";
 import { tidewell } from "../server/demo/tidewell.ts";

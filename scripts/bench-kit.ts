@@ -1,13 +1,13 @@
 import { choosingFor } from "../core/compile/for-home.ts";
 import { rolesOf } from "../core/compile/roles.ts";
-import { random } from "../core/forecast/random.ts";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
 import { opened } from "../core/formats/opened.ts";
 import { catalogue } from "../core/kit/catalogue.ts";
 import { choose } from "../core/kit/choose.ts";
-import type { Item } from "../core/kit/item.ts";
 import { listOf } from "../core/kit/items.ts";
+import { random } from "../core/random.ts";
 import { NOTHING_SAID } from "../core/records/home.ts";
+import type { Item } from "../core/things/item.ts";
 
 /** Choosing for thirty homes against the whole list, and how it grows with roles, things and couplings. Prints JSON. */
 const ROUNDS = 25;

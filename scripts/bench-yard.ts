@@ -1,7 +1,7 @@
 import { fitAsDesigned } from "../core/compile/for-home.ts";
-import { random } from "../core/forecast/random.ts";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
 import { opened } from "../core/formats/opened.ts";
+import { random } from "../core/random.ts";
 import type { HomeSpace } from "../core/records/home.ts";
 import { exampleOf } from "../core/yard/layouts/laid.ts";
 import { ell } from "../core/yard/shapes.ts";

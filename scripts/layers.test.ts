@@ -28,7 +28,51 @@ function houseOf(file: string, spec: string): string | null {
   return null;
 }
 
+/** The folders of the core, from the ground up: each imports those before it and itself. */
+const CORE = [
+  "rules",
+  "things",
+  "measures",
+  "actions",
+  "physics",
+  "asks",
+  "aim",
+  "yard",
+  "events",
+  "chances",
+  "kit",
+  "contract",
+  "match",
+  "patterns",
+  "records",
+  "referee",
+  "formats",
+  "forecast",
+  "child",
+  "compile",
+];
+
 describe("imports run downward only", () => {
+  it("inside the core too, folder by folder", () => {
+    const wrong: string[] = [];
+    for (const file of sources(join(root, "core"))) {
+      const [folder] = relative(join(root, "core"), file).split("/");
+      for (const spec of imports(file)) {
+        if (!spec.startsWith(".")) continue;
+        const to = relative(join(root, "core"), resolve(dirname(file), spec)).split("/");
+        if (to.length < 2 || to[0] === folder) continue;
+        // What lies beside the folders imports nothing.
+        if (CORE.indexOf(to[0]!) < 0 || CORE.indexOf(folder!) < CORE.indexOf(to[0]!))
+          wrong.push(`${relative(root, file)} -> ${spec}`);
+      }
+    }
+    expect(wrong).toEqual([]);
+    const folders = readdirSync(join(root, "core"), { withFileTypes: true }).flatMap((f) =>
+      f.isDirectory() ? [f.name] : [],
+    );
+    expect(folders.filter((f) => !CORE.includes(f))).toEqual([]);
+  });
+
   it.each(Object.keys(MAY))("%s", (house) => {
     const wrong: string[] = [];
     for (const file of sources(join(root, house)))

@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { z } from "zod";
 import { activitySchema } from "../core/formats/activity.ts";
-import { itemsFile } from "../core/kit/item.ts";
+import { itemsFile } from "../core/things/item.ts";
 
 /** Writes the published JSON Schemas; a test holds them against the code. */
 const folder = new URL("../schemas/", import.meta.url);

@@ -1,8 +1,8 @@
 import { Check, RefreshCw } from "lucide-react";
 import { useEffect, useState } from "react";
 import { mirrored } from "#core/aim/starters.ts";
-import type { Item } from "#core/kit/item.ts";
 import { own as held } from "#core/own.ts";
+import type { Item } from "#core/things/item.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "../words/say.ts";
 import type { CardData, Ticks } from "./card-app.tsx";

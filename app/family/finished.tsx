@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import type { AnyPattern } from "#core/patterns/contract.ts";
+import type { AnyPattern } from "#core/contract/contract.ts";
 import { beatsMark, rankOf } from "#core/records/rank.ts";
 import { type Play, view } from "#core/referee/play.ts";
 import { say, sayList, sayScore } from "../words/say.ts";

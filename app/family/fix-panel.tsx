@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { type Ask, mainAsks } from "#core/asks/ask.ts";
-import type { GameEvent } from "#core/records/events.ts";
+import type { GameEvent } from "#core/events/events.ts";
 import type { Play } from "#core/referee/play.ts";
 import { say, targetName } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";

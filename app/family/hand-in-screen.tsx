@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Unit } from "#core/patterns/contract.ts";
+import type { Unit } from "#core/contract/contract.ts";
 import { Face } from "../drawings/face.tsx";
 import { say, sayScore } from "../words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";

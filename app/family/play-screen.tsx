@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
-import type { AnyPattern } from "#core/patterns/contract.ts";
-import { hasRules } from "#core/patterns/game.ts";
+import type { AnyPattern } from "#core/contract/contract.ts";
+import { hasRules } from "#core/contract/game.ts";
 import { loadPattern } from "#core/patterns/load.ts";
 import { say } from "../words/say.ts";
 import { Board } from "./board.tsx";

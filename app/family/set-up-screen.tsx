@@ -1,7 +1,7 @@
 import { ArrowLeft, ArrowRight } from "lucide-react";
 import { useState } from "react";
-import type { HitRule } from "#core/aim/hit-rule.ts";
 import type { Marker } from "#core/compile/card.ts";
+import type { HitRule } from "#core/rules/hit-rule.ts";
 import type { Place } from "#core/yard/parts.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { countedIn, itemName, type Names, namesOf, say, sayPhrase, targetName } from "../words/say.ts";

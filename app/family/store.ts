@@ -1,5 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
-import type { PlayEvent } from "#core/records/events.ts";
+import type { PlayEvent } from "#core/events/events.ts";
 import type { HandInSent, PlaySetup, Reflection } from "#core/records/play.ts";
 
 /** One go as this device keeps it, until it is handed in and receipted. */

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { type AnyPattern, MODES, type Mode } from "#core/patterns/contract.ts";
+import { type AnyPattern, MODES, type Mode } from "#core/contract/contract.ts";
 import { say } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { holdPage } from "./offline.ts";

@@ -1,10 +1,8 @@
 import { Minus } from "lucide-react";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useFetcher, useNavigate } from "react-router";
+import { MOST_PLAYERS } from "#core/contract/contract.ts";
 import type { Problem } from "#core/formats/activity.ts";
-import { FLOORS } from "#core/kit/floors.ts";
-import { type Item, MOST_OF_ONE, ROOMS } from "#core/kit/item.ts";
-import { MOST_PLAYERS } from "#core/patterns/contract.ts";
 import type { HomeAnswers, HomeSpace } from "#core/records/home.ts";
 import { SLOPES, SPACE_KINDS, WINDS } from "#core/records/home.ts";
 import {
@@ -21,6 +19,8 @@ import {
   toSteps,
   USUAL_SPACE,
 } from "#core/records/home-fields.ts";
+import { FLOORS } from "#core/things/floors.ts";
+import { type Item, MOST_OF_ONE, ROOMS } from "#core/things/item.ts";
 import { ell, rectangle } from "#core/yard/shapes.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { enHome } from "../words/en-home.ts";

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
 import { Form, useNavigation } from "react-router";
+import type { Possible } from "#core/contract/contract.ts";
 import type { Problem } from "#core/formats/activity.ts";
-import type { Possible } from "#core/patterns/contract.ts";
 import { clockText } from "#core/records/score-text.ts";
 import type { Go } from "#server/assignments/goes.ts";
 import { Problems } from "../ui/problems.tsx";

@@ -1,8 +1,8 @@
 import { data, Form, Link, redirect } from "react-router";
 import { catalogueItem } from "#core/kit/catalogue.ts";
-import { CAUTIONS } from "#core/kit/cautions.ts";
-import { type Item, MATERIALS, MOVES, ROOMS, SOURCE_ESTIMATED, USES } from "#core/kit/item.ts";
 import { listOf } from "#core/kit/items.ts";
+import { CAUTIONS } from "#core/things/cautions.ts";
+import { type Item, MATERIALS, MOVES, ROOMS, SOURCE_ESTIMATED, USES } from "#core/things/item.ts";
 import { rowToItem, saveItem, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
 import { missing } from "../answer.server.ts";

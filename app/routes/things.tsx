@@ -1,9 +1,9 @@
 import { data, Form, Link } from "react-router";
 import { problemsOf } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
-import { itemsFile, ROOMS, USES } from "#core/kit/item.ts";
 import { listOf } from "#core/kit/items.ts";
 import { SENSE } from "#core/kit/sense.ts";
+import { itemsFile, ROOMS, USES } from "#core/things/item.ts";
 import { deleteItem, hideItem, readItemsCsv, saveItems, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { answered } from "../answer.server.ts";

@@ -1,6 +1,6 @@
 import { IntlMessageFormat } from "intl-messageformat";
+import type { Phrase } from "#core/contract/contract.ts";
 import { own } from "#core/own.ts";
-import type { Phrase } from "#core/patterns/contract.ts";
 import { clockText, type ScoreUnit } from "#core/records/score-text.ts";
 import { en } from "./en.ts";
 

@@ -2,8 +2,8 @@ import { createContext, useContext } from "react";
 import type { SchoolItems } from "#core/compile/card.ts";
 import { type Activity, itemsIn } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
-import type { Item } from "#core/kit/item.ts";
 import { listOf } from "#core/kit/items.ts";
+import type { Item } from "#core/things/item.ts";
 import { itemName, namesOf } from "../words/say.ts";
 
 /** The school's list of things, for every part of the workbench. */

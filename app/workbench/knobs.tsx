@@ -1,7 +1,7 @@
 import { useId, useState } from "react";
+import type { Knob } from "#core/contract/contract.ts";
 import type { Problem } from "#core/formats/activity.ts";
 import { faceOf } from "#core/kit/face.ts";
-import type { Knob } from "#core/patterns/contract.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { label } from "../words/teacher.ts";
 import { useSchool } from "./items.tsx";

@@ -10,8 +10,8 @@ import {
   RotateCw,
 } from "lucide-react";
 import { memo } from "react";
+import type { Peg } from "#core/contract/contract.ts";
 import type { Activity } from "#core/formats/activity.ts";
-import type { Peg } from "#core/patterns/contract.ts";
 import { arrange, type Together } from "./edit.ts";
 import type { Yard } from "./use-yard.ts";
 

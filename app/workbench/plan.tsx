@@ -1,6 +1,6 @@
 import { useDrag } from "@use-gesture/react";
 import { memo, useMemo, useRef } from "react";
-import type { Spread } from "#core/aim/hit.ts";
+import type { Spread } from "#core/actions/spread.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { strokesOf } from "#core/yard/draw.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";

@@ -1,13 +1,13 @@
 import { Plus, Trash2 } from "lucide-react";
 import { nanoid } from "nanoid";
-import { ACTIONS, actionFacts } from "#core/aim/actions.ts";
+import { ACTIONS, actionFacts } from "#core/actions/actions.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
+import { type Knob, MODES, type Mode } from "#core/contract/contract.ts";
 import { type Activity, BEHIND, type Problem } from "#core/formats/activity.ts";
 import { opened, withParams } from "#core/formats/opened.ts";
-import { FLOORS } from "#core/kit/floors.ts";
-import type { Item } from "#core/kit/item.ts";
 import { COUNTED } from "#core/measures/count.ts";
-import { type Knob, MODES, type Mode } from "#core/patterns/contract.ts";
+import { FLOORS } from "#core/things/floors.ts";
+import type { Item } from "#core/things/item.ts";
 import { itemName, namesOf, sayPhrase } from "../words/say.ts";
 import { label } from "../words/teacher.ts";
 import { tell } from "../words/tell.ts";

@@ -1,10 +1,10 @@
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { lazy, memo, Suspense } from "react";
+import type { Unit } from "#core/contract/contract.ts";
 import { mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
-import type { Unit } from "#core/patterns/contract.ts";
 import { label } from "../words/teacher.ts";
 import { tell } from "../words/tell.ts";
 import { useForecast } from "./use-forecast.ts";

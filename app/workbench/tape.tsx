@@ -1,8 +1,8 @@
 import { useDrag } from "@use-gesture/react";
 import { memo, useRef } from "react";
+import type { Peg } from "#core/contract/contract.ts";
 import { FOOT, spreadOfCount } from "#core/measures/count.ts";
 import type { Paces } from "#core/measures/step.ts";
-import type { Peg } from "#core/patterns/contract.ts";
 import { itemName, sayCount } from "../words/say.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 

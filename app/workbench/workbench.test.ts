@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
+import type { Knob } from "#core/contract/contract.ts";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import { type Activity, fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
-import type { Knob } from "#core/patterns/contract.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
 import { hasLabel } from "../words/teacher.ts";

@@ -2,11 +2,11 @@ import * as Comlink from "comlink";
 import type { SchoolItems } from "#core/compile/card.ts";
 import { fitHomes, type KitFit } from "#core/compile/class-fit.ts";
 import { forHome, type HomeFacts, type Place } from "#core/compile/for-home.ts";
+import type { Phrase } from "#core/contract/contract.ts";
 import { forecastActivity, layoutOf, type Who } from "#core/forecast/for-activity.ts";
 import { type Forecast, Graph } from "#core/forecast/forecast.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
-import type { Phrase } from "#core/patterns/contract.ts";
 import type { Part } from "#core/yard/parts.ts";
 
 const alone = { players: 1, mode: "alone", seed: 1 } as const;

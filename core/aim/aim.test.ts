@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { topples } from "../physics/topple.ts";
+import type { HitRule } from "../rules/hit-rule.ts";
 import { lineShifts } from "./band-lines.ts";
 import { erf } from "./erf.ts";
 import { fallenSets, firstTouched } from "./first-touched.ts";
 import { hitChance, type Shot } from "./hit.ts";
-import type { HitRule } from "./hit-rule.ts";
 import { stopBands } from "./stop-bands.ts";
-import { topples } from "./topple.ts";
 
 const shot = (over: Partial<Shot> = {}): Shot => ({
   distance: 4,

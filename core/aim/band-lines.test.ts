@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { normalDraw, random } from "../forecast/random.ts";
+import { normalDraw, random } from "../random.ts";
+import { LINE_RULES } from "../rules/hit-rule.ts";
 import { LAST_LINES, lineShifts } from "./band-lines.ts";
-import { LINE_RULES } from "./hit-rule.ts";
 import { stopBands } from "./stop-bands.ts";
 
 describe("lines of bands", () => {

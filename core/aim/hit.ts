@@ -1,15 +1,9 @@
-import type { HitRule, LineRule, SingleRule } from "./hit-rule.ts";
+import type { Spread } from "../actions/spread.ts";
+import { topples } from "../physics/topple.ts";
+import type { HitRule, LineRule, SingleRule } from "../rules/hit-rule.ts";
 import { density, within } from "./normal.ts";
 import { cornersAcross, facingOf, halfWidth, type Inside, insideOf, mouthOf, spanAt } from "./opening.ts";
 import { integrate } from "./quadrature.ts";
-import { topples } from "./topple.ts";
-
-/** Spread of a player for one action and object: SD per metre of aimed distance, dimensionless. */
-export interface Spread {
-  lateral: number;
-  range: number;
-  vertical: number;
-}
 
 /** One send at one target. SI units. */
 export interface Shot {

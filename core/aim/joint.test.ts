@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { normalDraw, random } from "../forecast/random.ts";
+import { topples } from "../physics/topple.ts";
+import { normalDraw, random } from "../random.ts";
+import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
 import { hitChance } from "./hit.ts";
-import type { HitRule, SingleRule } from "./hit-rule.ts";
 import { type JointSend, jointChances, type Standing } from "./joint.ts";
-import { topples } from "./topple.ts";
 
 const SCENES = 500;
 const DRAWS = 12_000;

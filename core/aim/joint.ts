@@ -1,11 +1,11 @@
+import type { Spread } from "../actions/spread.ts";
 import type { Path } from "../physics/send.ts";
 import { dropsIn } from "../physics/standing.ts";
-import type { Spread } from "./hit.ts";
-import type { HitRule, SingleRule } from "./hit-rule.ts";
+import { type Blow, topples } from "../physics/topple.ts";
+import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
 import { density, within } from "./normal.ts";
 import { cornersAcross, facingOf, halfWidth, type Inside, insideOf, mouthOf, spanAt } from "./opening.ts";
 import { NODES, WEIGHTS } from "./quadrature.ts";
-import { type Blow, topples } from "./topple.ts";
 
 /**
  * One send past everything that stands there.

@@ -1,10 +1,10 @@
 import type { Manner } from "../asks/ask.ts";
-import type { Floor } from "../kit/floors.ts";
-import type { Item } from "../kit/item.ts";
 import type { Age } from "../measures/stature.ts";
 import { dragLength } from "../physics/air.ts";
 import { GRAVITY } from "../physics/floor.ts";
 import { PICK_UP, runAfterLanding } from "../physics/landing.ts";
+import type { Floor } from "../things/floors.ts";
+import type { Item } from "../things/item.ts";
 import { agePrior } from "./priors.ts";
 
 /** Somebody who keeps a thing up, touch by touch: a chance that is not a spread. Seconds and metres. */

@@ -1,5 +1,5 @@
 import { climbs } from "../physics/standing.ts";
-import type { SingleRule } from "./hit-rule.ts";
+import type { SingleRule } from "../rules/hit-rule.ts";
 
 type Into = Extract<SingleRule, { kind: "into" }>;
 

@@ -1,5 +1,5 @@
+import type { Spread } from "../actions/spread.ts";
 import type { Manner } from "../asks/ask.ts";
-import type { Spread } from "./hit.ts";
 import type { Keeper } from "./keeper.ts";
 import type { PlayerModel } from "./player.ts";
 

@@ -1,10 +1,10 @@
-import type { Floor } from "../kit/floors.ts";
-import type { Item } from "../kit/item.ts";
+import { type Action, actionFacts } from "../actions/actions.ts";
+import type { Spread } from "../actions/spread.ts";
 import type { Age } from "../measures/stature.ts";
 import type { How } from "../physics/release.ts";
 import { type Sending, sendingOf } from "../physics/send.ts";
-import { type Action, actionFacts } from "./actions.ts";
-import type { Spread } from "./hit.ts";
+import type { Floor } from "../things/floors.ts";
+import type { Item } from "../things/item.ts";
 import { agePrior } from "./priors.ts";
 
 /** A player as the arithmetic sees it: how it misses, how it sends, how fast it moves. */

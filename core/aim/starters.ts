@@ -1,4 +1,4 @@
-import type { Action } from "./actions.ts";
+import type { Action } from "../actions/actions.ts";
 
 /** Starter texts a teacher takes, edits or drops: our own wording, for a right-handed child; `mirrored` turns it round. */
 export interface Starter {

@@ -1,4 +1,4 @@
-import type { Action } from "../aim/actions.ts";
+import type { Action } from "../actions/actions.ts";
 import type { Hand, Posture } from "../physics/release.ts";
 
 /** How something is done: chances, times and estimates read it here, for it may change by word, stage and call. */

@@ -1,14 +1,14 @@
 import { describe, expect, it } from "vitest";
-import { actionFacts } from "../aim/actions.ts";
+import { actionFacts } from "../actions/actions.ts";
 import { firstTouched, type Upright } from "../aim/first-touched.ts";
 import type { Person } from "../aim/person.ts";
 import { type PlayerModel, playerModel } from "../aim/player.ts";
 import { agePrior } from "../aim/priors.ts";
 import { stopBands } from "../aim/stop-bands.ts";
 import type { Aim } from "../asks/ask.ts";
-import { normalDraw, random } from "../forecast/random.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import { reachChance, sendingOf } from "../physics/send.ts";
+import { normalDraw, random } from "../random.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Policy } from "./kind.ts";
 import { kindOf } from "./kinds.ts";

@@ -1,8 +1,8 @@
-import type { HitRule } from "../aim/hit-rule.ts";
 import { within } from "../aim/normal.ts";
-import { topples } from "../aim/topple.ts";
 import type { AimOf } from "../asks/ask.ts";
 import { pathTo, reachChance, runsOn } from "../physics/send.ts";
+import { topples } from "../physics/topple.ts";
+import type { HitRule } from "../rules/hit-rule.ts";
 import { endOfRunOn, partsOf } from "../yard/parts.ts";
 import { bestAim, type KindOf, type Outcome, type Sight, standAt, underWay } from "./kind.ts";
 

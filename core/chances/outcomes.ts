@@ -1,7 +1,7 @@
 import type { Person } from "../aim/person.ts";
 import { type Aim, type Ask, type AskKind, type AskOf, arranged, type Takes } from "../asks/ask.ts";
+import type { Body } from "../events/events.ts";
 import { own } from "../own.ts";
-import type { Body } from "../records/events.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Outcome, Policy, Seen, Sight } from "./kind.ts";
 import { kindOf } from "./kinds.ts";

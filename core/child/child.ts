@@ -12,13 +12,13 @@ import { type Seen, type Sight, standAt } from "../chances/kind.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { sightOf } from "../chances/outcomes.ts";
 import { middleOf, shiftsOf } from "../chances/zones.ts";
+import { type BaseState, isRefusal, type Setup } from "../contract/contract.ts";
+import type { Body, PlayEvent } from "../events/events.ts";
 import { layoutOf, personOf } from "../forecast/for-activity.ts";
-import { normalDraw, random } from "../forecast/random.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
-import { type BaseState, isRefusal, type Setup } from "../patterns/contract.ts";
 import { farthest, reachChance } from "../physics/send.ts";
-import type { Body, PlayEvent } from "../records/events.ts";
+import { normalDraw, random } from "../random.ts";
 import { partsOf } from "../yard/parts.ts";
 
 /**

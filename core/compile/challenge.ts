@@ -1,9 +1,9 @@
 import type { Aim } from "../asks/ask.ts";
 import { kindOf } from "../chances/kinds.ts";
+import type { Peg } from "../contract/contract.ts";
 import { layoutOf, rates, sendingIn, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
-import type { Peg } from "../patterns/contract.ts";
 import { asksAtMost, pathTo, type Sending } from "../physics/send.ts";
 import { HEADROOM, HOLDS } from "../yard/fit.ts";
 import { freeOf, spread } from "./apart.ts";

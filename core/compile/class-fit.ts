@@ -2,8 +2,8 @@ import type { Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { choose, type Unmet } from "../kit/choose.ts";
-import type { Item } from "../kit/item.ts";
 import { type Change, changesThatLetIn } from "../kit/lets-in.ts";
+import type { Item } from "../things/item.ts";
 import { choosingFor, DEFAULT_PLAYERS, fitAsDesigned, type HomeFacts, type Place } from "./for-home.ts";
 import { rolesOf, targetOf } from "./roles.ts";
 

@@ -1,4 +1,5 @@
-import { type Action, actionFacts } from "../aim/actions.ts";
+import { type Action, actionFacts } from "../actions/actions.ts";
+import type { Phrase } from "../contract/contract.ts";
 import {
   flies,
   goesOn,
@@ -16,15 +17,14 @@ import { opened } from "../formats/opened.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import type { Choosing, Chosen, Pick } from "../kit/choose.ts";
 import { faceOf } from "../kit/face.ts";
-import type { Floor } from "../kit/floors.ts";
-import type { Item } from "../kit/item.ts";
 import { thing } from "../kit/items.ts";
 import { PLAINER, ROOM_FOR, type Sense } from "../kit/sense.ts";
 import { defaultStock, type Stock } from "../kit/stock.ts";
 import type { Age } from "../measures/stature.ts";
-import type { Phrase } from "../patterns/contract.ts";
 import { runDownhill, type Slope } from "../physics/floor.ts";
 import { ceilingOf, groundOf, type HomeAnswers, type HomeSpace } from "../records/home.ts";
+import type { Floor } from "../things/floors.ts";
+import type { Item } from "../things/item.ts";
 import { sweeps, swingOf } from "../yard/clear.ts";
 import { type Fit, findPlace, fitLayout, HEADROOM, highestOf, lacksWall, type Sent } from "../yard/fit.ts";
 import { footprintOf, STAND, widthAt } from "../yard/footprint.ts";

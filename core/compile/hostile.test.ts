@@ -1,14 +1,14 @@
 import { describe, expect, it } from "vitest";
-import { ACTIONS, type Action, actionFacts } from "../aim/actions.ts";
+import { ACTIONS, type Action, actionFacts } from "../actions/actions.ts";
 import { layoutOf, pegRates, sendingIn, sentIn } from "../forecast/for-activity.ts";
-import { random } from "../forecast/random.ts";
 import { type Activity, activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { catalogue } from "../kit/catalogue.ts";
-import { FLOORS } from "../kit/floors.ts";
 import { listOf, thing } from "../kit/items.ts";
 import { asksAtMost, pathTo, pointless, purposeOf } from "../physics/send.ts";
+import { random } from "../random.ts";
 import { ceilingOf, groundOf, type HomeSpace, NOTHING_SAID } from "../records/home.ts";
+import { FLOORS } from "../things/floors.ts";
 import { troubleOf } from "../yard/fit.oracle.ts";
 import { footprintOf } from "../yard/footprint.ts";
 import { exampleOf } from "../yard/layouts/laid.ts";

@@ -1,11 +1,11 @@
-import { actionFacts, isSend } from "../aim/actions.ts";
-import type { HitRule } from "../aim/hit-rule.ts";
+import { actionFacts, isSend } from "../actions/actions.ts";
 import { farthestAim, layoutOf, sentIn, USUAL_AGE } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { thing } from "../kit/items.ts";
 import type { Coupling, Role } from "../kit/role.ts";
 import type { Age } from "../measures/stature.ts";
+import type { HitRule } from "../rules/hit-rule.ts";
 import { layoutNamed } from "../yard/layouts/index.ts";
 import { thingsOf } from "../yard/layouts/laid.ts";
 import { partsOf } from "../yard/parts.ts";

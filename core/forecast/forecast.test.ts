@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
+import type { Match } from "../contract/match.ts";
 import { type Activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
-import type { Match } from "../match/match.ts";
 import { patternNames, patterns } from "../patterns/registry.ts";
 import { asksAtMost } from "../physics/send.ts";
 import { distribution, mean, quantile } from "./distribution.ts";

@@ -12,14 +12,14 @@ import {
   waysFrom,
   worthOf,
 } from "../chances/outcomes.ts";
-import { type BaseState, isRefusal, type Setup } from "../patterns/contract.ts";
-import type { Game } from "../patterns/game.ts";
-import type { Body, GameEvent } from "../records/events.ts";
+import { type BaseState, isRefusal, type Setup } from "../contract/contract.ts";
+import type { Game } from "../contract/game.ts";
+import type { Body, GameEvent } from "../events/events.ts";
+import { random } from "../random.ts";
 import { rankOf } from "../records/rank.ts";
 import type { Part } from "../yard/parts.ts";
 import { type Distribution, distribution } from "./distribution.ts";
 import { atMost, convolved, shareOfWins } from "./join.ts";
-import { random } from "./random.ts";
 
 /** Exact while no more states than this are met; else sampled. */
 export const STATE_CAP = 20_000;

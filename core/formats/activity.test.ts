@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
 import { catalogueItem } from "../kit/catalogue.ts";
-import { itemsFile } from "../kit/item.ts";
+import { itemsFile } from "../things/item.ts";
 import { activitySchema, fromPattern, parseActivity } from "./activity.ts";
 
 const climb = () =>

@@ -1,17 +1,17 @@
 import { z } from "zod";
-import { ACTIONS } from "../aim/actions.ts";
-import { FLOORS } from "../kit/floors.ts";
-import { item } from "../kit/item.ts";
+import { ACTIONS } from "../actions/actions.ts";
+import { MODES, MOST_PLAYERS } from "../contract/contract.ts";
+import { match, USUAL_MATCH } from "../contract/match.ts";
+import { hasField, withSetting } from "../contract/settings.ts";
 import { thing } from "../kit/items.ts";
 import { roleWords } from "../kit/role.ts";
-import { match, USUAL_MATCH } from "../match/match.ts";
 import { COUNTED } from "../measures/count.ts";
-import { MODES, MOST_PLAYERS } from "../patterns/contract.ts";
 import { type PatternName, patternNames, patternOf, patterns } from "../patterns/registry.ts";
+import { FLOORS } from "../things/floors.ts";
+import { item } from "../things/item.ts";
 import { laid, laidParts } from "../yard/layouts/laid.ts";
 import { boundsOf, partsOf, reachOfLayout } from "../yard/parts.ts";
 import { documentNow } from "./before.ts";
-import { hasField, withSetting } from "./change.ts";
 import { opened } from "./opened.ts";
 import { type Problem, problemsOf, repeated } from "./problems.ts";
 

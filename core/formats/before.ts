@@ -1,4 +1,4 @@
-import { USUAL_MATCH } from "../match/match.ts";
+import { USUAL_MATCH } from "../contract/match.ts";
 
 /** Documents of the first version, in the shape of now. Files and rows that were kept are never rewritten: they are translated when read. */
 type Loose = Record<string, unknown>;

@@ -1,43 +1,13 @@
+import { hasField, type Setting, withSetting } from "../contract/settings.ts";
 import type { Activity } from "./activity.ts";
-
-/** One setting of a game by its field: the way to it from the pattern or the match, `params.tries`, `match.goes.count`. */
-export interface Setting {
-  field: string;
-  value: string | number | boolean;
-}
-/** What of a game can be set: its parameters, and the match around it. */
-interface Settable {
-  params: unknown;
-  match: unknown;
-}
-
-/** Whether a field is there in a game. */
-export function hasField(game: Settable, field: string): boolean {
-  let at: unknown = game;
-  for (const key of field.split(".")) {
-    if (typeof at !== "object" || at === null || !Object.hasOwn(at, key)) return false;
-    at = (at as Record<string, unknown>)[key];
-  }
-  return true;
-}
-
-function put(o: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
-  if (key === undefined) return value;
-  if (Array.isArray(o)) return o.map((x, i) => (String(i) === key ? put(x, rest, value) : x));
-  return { ...(o as object), [key]: put((o as Record<string, unknown>)[key], rest, value) };
-}
-
-/** The same game with a setting changed. RangeError names a field that is not there. */
-export function withSetting<G extends Settable>(game: G, { field, value }: Setting): G {
-  if (!hasField(game, field)) throw new RangeError(`field: this game has no ${field}`);
-  const { params, match } = put({ params: game.params, match: game.match }, field.split("."), value) as Settable;
-  return { ...game, params, match };
-}
 
 /** An activity with some of its game set otherwise: what one child needs, say. What is not there is left alone. */
 export function adjusted(a: Activity, settings: readonly Setting[]): Activity {
   const known = settings.filter((s) => hasField({ params: a.pattern.params, match: a.match }, s.field));
   if (known.length === 0) return a;
-  const { params, match } = known.reduce(withSetting<Settable>, { params: a.pattern.params, match: a.match });
+  const { params, match } = known.reduce(withSetting<{ params: unknown; match: unknown }>, {
+    params: a.pattern.params,
+    match: a.match,
+  });
   return { ...a, pattern: { ...a.pattern, params }, match } as Activity;
 }

@@ -1,7 +1,7 @@
+import type { Knob, Needs, Peg, Phrase, Possible, Probe } from "../contract/contract.ts";
+import { type Game, openGame } from "../contract/game.ts";
 import type { Face } from "../kit/face.ts";
 import { matchKnobs } from "../match/knobs.ts";
-import type { Knob, Needs, Peg, Phrase, Possible, Probe } from "../patterns/contract.ts";
-import { type Game, openGame } from "../patterns/game.ts";
 import { type AnyPattern, patternOf } from "../patterns/registry.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Activity } from "./activity.ts";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { random } from "../forecast/random.ts";
+import { random } from "../random.ts";
 import { fromPattern, parseActivity } from "./activity.ts";
 import { MOST_REPEATED, repeated } from "./problems.ts";
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { random } from "../forecast/random.ts";
+import { random } from "../random.ts";
+import type { Item } from "../things/item.ts";
 import { catalogue } from "./catalogue.ts";
 import { type Choosing, CLEARANCE, choose } from "./choose.ts";
-import type { Item } from "./item.ts";
 import type { Coupling, Role } from "./role.ts";
 
 const CASES = 10_000;

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import type { Item } from "../things/item.ts";
 import { catalogue, catalogueItem } from "./catalogue.ts";
 import { type Choosing, CLEARANCE, choose } from "./choose.ts";
-import type { Item } from "./item.ts";
 import { changesThatLetIn } from "./lets-in.ts";
 import type { Coupling, Role } from "./role.ts";
 import { availableFrom, defaultStock, noKitStock } from "./stock.ts";

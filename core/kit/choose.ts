@@ -1,10 +1,10 @@
 import { own } from "../own.ts";
 import { asksAtMost, pointless, sendingOf } from "../physics/send.ts";
 import { falls } from "../physics/standing.ts";
+import type { Caution } from "../things/cautions.ts";
+import type { Floor } from "../things/floors.ts";
+import type { Item } from "../things/item.ts";
 import { assign } from "./assign.ts";
-import type { Caution } from "./cautions.ts";
-import type { Floor } from "./floors.ts";
-import type { Item } from "./item.ts";
 import { type Property, propertyOf, sendsAt, type Where } from "./property.ts";
 import { broken, type Coupling, type Limit, type Role } from "./role.ts";
 import { type Sense, senseless, tooHeavyToFall } from "./sense.ts";

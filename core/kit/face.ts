@@ -1,4 +1,4 @@
-import type { Item } from "./item.ts";
+import type { Item } from "../things/item.ts";
 
 /** A thing as a target shows itself: name (empty: as the thing is called), size, opening or gap in metres, mass in kilograms. */
 export interface Face {

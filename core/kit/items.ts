@@ -1,5 +1,5 @@
+import type { Item } from "../things/item.ts";
 import { catalogue, catalogueItem } from "./catalogue.ts";
-import type { Item } from "./item.ts";
 
 /** The things that a document can speak of: those of the list, and its own. */
 export function thing(kit: { own: readonly Item[] }, id: string): Item | undefined {

@@ -1,6 +1,6 @@
 import { own } from "../own.ts";
+import type { Item } from "../things/item.ts";
 import { type Choosing, choose, endsOf } from "./choose.ts";
-import type { Item } from "./item.ts";
 import type { Property } from "./property.ts";
 
 /** One change that would let a home in: a limit let go, a role that may be left out, or one more thing in the house. */

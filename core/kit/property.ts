@@ -1,9 +1,9 @@
-import type { Action } from "../aim/actions.ts";
+import type { Action } from "../actions/actions.ts";
 import type { Age } from "../measures/stature.ts";
 import { slideKeeps } from "../physics/floor.ts";
 import { runsOn, sendingOf, USUAL_ACTION } from "../physics/send.ts";
-import type { Floor } from "./floors.ts";
-import type { Item, Move } from "./item.ts";
+import type { Floor } from "../things/floors.ts";
+import type { Item, Move } from "../things/item.ts";
 
 /** What limits and wishes can speak of, each a number: metres, kilograms, shares 0 to 1, yes (1) or no (0). */
 export const PROPERTIES = [

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Item, Move, Use } from "./item.ts";
+import type { Item, Move, Use } from "../things/item.ts";
 import { PROPERTIES, type Property, propertyOf, type Sends, type Where } from "./property.ts";
 
 export const MOST_LIMITS = 12;

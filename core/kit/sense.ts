@@ -1,6 +1,6 @@
-import type { Action } from "../aim/actions.ts";
-import type { Floor } from "./floors.ts";
-import type { Item } from "./item.ts";
+import type { Action } from "../actions/actions.ts";
+import type { Floor } from "../things/floors.ts";
+import type { Item } from "../things/item.ts";
 import type { Role } from "./role.ts";
 
 /**

@@ -1,4 +1,4 @@
-import type { Item } from "./item.ts";
+import type { Item } from "../things/item.ts";
 
 /** Things a home has, by item id: how many. */
 export type Stock = Readonly<Record<string, number>>;

@@ -1,6 +1,6 @@
-import type { Knob } from "../patterns/contract.ts";
-import { fieldsOf } from "../patterns/fields.ts";
-import { type Match, type MatchField, match, type Swap } from "./match.ts";
+import type { Knob } from "../contract/contract.ts";
+import { fieldsOf } from "../contract/fields.ts";
+import { type Match, type MatchField, match, type Swap } from "../contract/match.ts";
 
 const USUAL: readonly (readonly [Swap, string])[] = [
   ["send", "knob.swapSend"],

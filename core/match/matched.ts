@@ -12,9 +12,9 @@ import {
   type Score,
   type Setup,
   type Unit,
-} from "../patterns/contract.ts";
-import type { GameEvent } from "../records/events.ts";
-import type { Match } from "./match.ts";
+} from "../contract/contract.ts";
+import type { Match } from "../contract/match.ts";
+import type { GameEvent } from "../events/events.ts";
 
 /** Whose go it is: the players of the side, in the order they take their turns. */
 export interface Seat {

@@ -1,4 +1,4 @@
-import type { AnyPattern } from "./contract.ts";
+import type { AnyPattern } from "../contract/contract.ts";
 import type { PatternName } from "./registry.ts";
 
 /** One pattern by itself: a device that plays it gets no other. Complete by the compiler. */

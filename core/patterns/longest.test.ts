@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { isRefusal, type Setup } from "../contract/contract.ts";
+import { openGame } from "../contract/game.ts";
+import { match } from "../contract/match.ts";
+import { MOST_EVENTS } from "../events/events.ts";
 import { fromPattern } from "../formats/activity.ts";
 import { opened, withParams } from "../formats/opened.ts";
-import { match } from "../match/match.ts";
-import { MOST_EVENTS } from "../records/events.ts";
 import { openPlay, referee, view } from "../referee/referee.ts";
-import { isRefusal, type Setup } from "./contract.ts";
-import { openGame } from "./game.ts";
 import { type PatternName, patternNames, patternOf } from "./registry.ts";
 
 /** The longest game that the schema of each pattern allows, and an event at each ask that keeps it long. */

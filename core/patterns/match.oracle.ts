@@ -1,6 +1,6 @@
-import type { Match } from "../match/match.ts";
-import type { GameEvent } from "../records/events.ts";
-import type { Setup } from "./contract.ts";
+import type { Setup } from "../contract/contract.ts";
+import type { Match } from "../contract/match.ts";
+import type { GameEvent } from "../events/events.ts";
 
 /** What a story makes of something that happened: nothing (it may not), or how it goes on. */
 export type Took = "no" | "on" | "hit" | "miss" | "spent" | "part" | "end";

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { askOf, mainAsks } from "../asks/ask.ts";
-import { random } from "../forecast/random.ts";
+import { type BaseState, isRefusal, type Possible } from "../contract/contract.ts";
+import { type Game, openGame } from "../contract/game.ts";
+import { type Match, match } from "../contract/match.ts";
 import { fromPattern } from "../formats/activity.ts";
-import { type Match, match } from "../match/match.ts";
+import { random } from "../random.ts";
 import { bodiesOf } from "../referee/referee.ts";
-import { type BaseState, isRefusal, type Possible } from "./contract.ts";
-import { type Game, openGame } from "./game.ts";
 import { type PatternName, patternNames, patternOf } from "./registry.ts";
 
 /** What each pattern is tried with besides its example; all of it valid. */

@@ -5,13 +5,13 @@ import { type Aim, mainAsks } from "../asks/ask.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { sightOf } from "../chances/outcomes.ts";
 import { playGo, temper } from "../child/child.ts";
+import { isRefusal, MODES } from "../contract/contract.ts";
+import { match as matchSchema } from "../contract/match.ts";
 import { forecastActivity, layoutOf, personOf, rates } from "../forecast/for-activity.ts";
 import { activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { matchKnobs } from "../match/knobs.ts";
-import { match as matchSchema } from "../match/match.ts";
 import { openPlay, outlook, referee, stateOf, view } from "../referee/referee.ts";
-import { isRefusal, MODES } from "./contract.ts";
 import { loadPattern } from "./load.ts";
 import { patternNames, patternOf } from "./registry.ts";
 

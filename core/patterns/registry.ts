@@ -1,6 +1,6 @@
+import type { AnyPattern } from "../contract/contract.ts";
 import { bands } from "./bands/index.ts";
 import { climb } from "./climb/index.ts";
-import type { AnyPattern } from "./contract.ts";
 import { pins } from "./pins/index.ts";
 import { tally } from "./tally/index.ts";
 import { threeLine } from "./three-line/index.ts";

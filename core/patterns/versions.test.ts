@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
-import { USUAL_MATCH } from "../match/match.ts";
+import type { AnyPattern, Pattern } from "../contract/contract.ts";
+import { hasRules, openGame } from "../contract/game.ts";
+import { USUAL_MATCH } from "../contract/match.ts";
 import { type GoRules, matched } from "../match/matched.ts";
 import { openPlayOf, replayOf, view } from "../referee/play.ts";
-import type { AnyPattern, Pattern } from "./contract.ts";
-import { hasRules, openGame } from "./game.ts";
 
 /** A pattern of three sends; a hit was worth one point in the first version, and is worth `worth` in the next. */
 const go = (worth: number): GoRules<null, { hits: number; sends: number }> => ({

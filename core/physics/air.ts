@@ -1,4 +1,4 @@
-import type { Item } from "../kit/item.ts";
+import type { Item } from "../things/item.ts";
 
 /** Density of air (kg/m^3), drag coefficient of a rough thing, and how much of its box a thing fills as it flies: assumptions but the first. */
 const DENSITY = 1.2;

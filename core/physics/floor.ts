@@ -1,5 +1,5 @@
-import type { Floor } from "../kit/floors.ts";
-import type { Item, Material } from "../kit/item.ts";
+import type { Floor } from "../things/floors.ts";
+import type { Item, Material } from "../things/item.ts";
 
 export const GRAVITY = 9.81;
 /** Rolling resistance of a ball by floor, no unit: assumptions, see docs/model.md. */

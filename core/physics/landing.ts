@@ -1,5 +1,5 @@
-import type { Floor } from "../kit/floors.ts";
-import type { Item } from "../kit/item.ts";
+import type { Floor } from "../things/floors.ts";
+import type { Item } from "../things/item.ts";
 import { decelerationOf, GRAVITY, stopsAfter } from "./floor.ts";
 
 /** A solid ball that lands sliding rolls off with this share of its speed. */

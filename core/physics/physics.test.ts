@@ -1,8 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { actionFacts, SENDS } from "../aim/actions.ts";
-import { topples } from "../aim/topple.ts";
+import { actionFacts, SENDS } from "../actions/actions.ts";
 import { catalogue, catalogueItem } from "../kit/catalogue.ts";
-import { FLOORS, type Floor } from "../kit/floors.ts";
+import { FLOORS, type Floor } from "../things/floors.ts";
 import { dragLength } from "./air.ts";
 import { ballSlows, decelerationOf, runDownhill, slideKeeps, stopsAfter } from "./floor.ts";
 import { fetchSeconds, runAfterLanding } from "./landing.ts";
@@ -21,6 +20,7 @@ import {
   sendingOf,
 } from "./send.ts";
 import { blowTo, climbs, dropsIn, falls, standingOf, steadyFrom, tips, waterFor } from "./standing.ts";
+import { topples } from "./topple.ts";
 
 const i = (id: string) => catalogueItem(id)!;
 const AGES = [4, 5, 6, 7, 8, 9, 10, 11, 12, 14, "adult"] as const;

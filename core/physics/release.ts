@@ -1,4 +1,4 @@
-import { type Action, isSend, type Send } from "../aim/actions.ts";
+import { type Action, isSend, type Send } from "../actions/actions.ts";
 import { type Age, stature } from "../measures/stature.ts";
 
 /** How somebody is set while sending, which hand it is, and how long an implement is: each with its default. */

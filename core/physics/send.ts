@@ -1,8 +1,8 @@
-import { type Action, actionFacts, type Travel } from "../aim/actions.ts";
-import type { HitRule } from "../aim/hit-rule.ts";
-import type { Floor } from "../kit/floors.ts";
-import type { Item, Move } from "../kit/item.ts";
+import { type Action, actionFacts, type Travel } from "../actions/actions.ts";
 import type { Age } from "../measures/stature.ts";
+import type { HitRule } from "../rules/hit-rule.ts";
+import type { Floor } from "../things/floors.ts";
+import type { Item, Move } from "../things/item.ts";
 import { dragLength, farOf, throughAir } from "./air.ts";
 import { decelerationOf, GRAVITY, stopsAfter } from "./floor.ts";
 import { runAfterLanding } from "./landing.ts";

@@ -1,7 +1,7 @@
-import { type Blow, type Standing, topples } from "../aim/topple.ts";
-import type { Item } from "../kit/item.ts";
+import type { Item } from "../things/item.ts";
 import { GRAVITY } from "./floor.ts";
 import { pathTo, type Sending } from "./send.ts";
+import { type Blow, type Standing, topples } from "./topple.ts";
 
 /** Fillings are tried in steps of a twentieth. */
 const STEPS = 20;

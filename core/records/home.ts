@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { FLOORS } from "../kit/floors.ts";
-import { MOST_OF_ONE } from "../kit/item.ts";
-import { MOST_PLAYERS } from "../patterns/contract.ts";
+import { MOST_PLAYERS } from "../contract/contract.ts";
 import { GRADE, type Slope } from "../physics/floor.ts";
+import { FLOORS } from "../things/floors.ts";
+import { MOST_OF_ONE } from "../things/item.ts";
 import { outlineOf } from "../yard/shapes.ts";
 import {
   floorPatch,

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { type Better, MODES, MOST_PLAYERS, ROLES, type Unit } from "../patterns/contract.ts";
-import { MOST_EVENTS, recordedEvent } from "./events.ts";
+import { type Better, MODES, MOST_PLAYERS, ROLES, type Unit } from "../contract/contract.ts";
+import { MOST_EVENTS, recordedEvent } from "../events/events.ts";
 
 const player = z
   .number()

@@ -1,4 +1,4 @@
-import type { Better } from "../patterns/contract.ts";
+import type { Better } from "../contract/contract.ts";
 import type { PlayScore } from "./play.ts";
 
 /** Above everything that a go not finished can reach. */

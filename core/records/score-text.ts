@@ -1,4 +1,4 @@
-import { UNITS, type Unit } from "../patterns/contract.ts";
+import { UNITS, type Unit } from "../contract/contract.ts";
 
 export type ScoreUnit = Unit;
 export const SCORE_UNITS: readonly ScoreUnit[] = UNITS;

@@ -11,10 +11,10 @@ import {
   refuse,
   type Score,
   type Setup,
-} from "../patterns/contract.ts";
-import { type Game, openGame, setIn } from "../patterns/game.ts";
-import { eventNow } from "../records/before.ts";
-import { type Body, type GameEvent, MOST_EVENTS, type PlayEvent, type RecordedEvent } from "../records/events.ts";
+} from "../contract/contract.ts";
+import { type Game, openGame, setIn } from "../contract/game.ts";
+import { eventNow } from "../events/before.ts";
+import { type Body, type GameEvent, MOST_EVENTS, type PlayEvent, type RecordedEvent } from "../events/events.ts";
 
 /** One event that still stands: its place in the record, and the state after it. */
 type ObjectEvent = Extract<PlayEvent, { kind: "object" }>;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { isRefusal } from "../patterns/contract.ts";
+import { isRefusal } from "../contract/contract.ts";
+import type { PlayEvent } from "../events/events.ts";
 import { patterns } from "../patterns/registry.ts";
-import type { PlayEvent } from "../records/events.ts";
 import { openPlay, outlook, referee, replay, view } from "./referee.ts";
 
 const climb = { name: "climb", params: patterns.climb.example.params };

@@ -1,6 +1,6 @@
-import type { GamePart, Setup } from "../patterns/contract.ts";
+import type { GamePart, Setup } from "../contract/contract.ts";
+import type { RecordedEvent } from "../events/events.ts";
 import { patternOf } from "../patterns/registry.ts";
-import type { RecordedEvent } from "../records/events.ts";
 import { openPlayOf, type Play, type Replayed, replayOf } from "./play.ts";
 
 export * from "./play.ts";

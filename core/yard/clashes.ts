@@ -1,5 +1,5 @@
-import type { HitRule } from "../aim/hit-rule.ts";
 import { farthest, pathTo, purposeOf, type Sending as Sends } from "../physics/send.ts";
+import type { HitRule } from "../rules/hit-rule.ts";
 import { HEADROOM } from "./fit.ts";
 import { footprintOf } from "./footprint.ts";
 import { overlap } from "./geometry.ts";

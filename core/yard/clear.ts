@@ -1,4 +1,4 @@
-import type { Action } from "../aim/actions.ts";
+import type { Action } from "../actions/actions.ts";
 import { type Age, stature } from "../measures/stature.ts";
 import { implementOf } from "../physics/release.ts";
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { ACTIONS, actionFacts } from "../aim/actions.ts";
+import { ACTIONS, actionFacts } from "../actions/actions.ts";
 import { stature } from "../measures/stature.ts";
 import { awayFrom, sweeps, swingOf } from "./clear.ts";
 import { strokesOf } from "./draw.ts";
@@ -76,7 +76,7 @@ describe("what to keep clear", () => {
     expect(swingOf("shortStrike", 8)).toBeGreaterThan(swingOf("overarmThrow", 8));
   });
   it("is a whole circle only for what is long and swung", () => {
-    expect(ACTIONS.filter(sweeps)).toEqual(["shortStrike", "longStrike"]);
+    expect(ACTIONS.filter(sweeps)).toEqual(["shortStrike", "longStrike", "twoHandStrike", "forehand", "backhand"]);
     expect(ACTIONS.filter((a) => actionFacts[a].travel === "air" && sweeps(a))).toEqual(["shortStrike"]);
   });
 });

@@ -1,4 +1,4 @@
-import type { HitRule } from "../aim/hit-rule.ts";
+import type { HitRule } from "../rules/hit-rule.ts";
 import { LINE_DEPTH, type Part, type PartOf, type Place, partsOf, patchOf } from "./parts.ts";
 
 /** A child stands in this much floor behind its line, metres. */

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { FLOORS } from "../kit/floors.ts";
+import { FLOORS } from "../things/floors.ts";
 import { areaOf, cleanCorners, crossingSides, diameterOf, type Point } from "./geometry.ts";
 
 /** What stands in a space. `wall`: a stretch that may stop a ball, or be thrown at. */

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { forHome } from "../compile/for-home.ts";
-import { random } from "../forecast/random.ts";
 import { fromPattern } from "../formats/activity.ts";
 import { catalogue } from "../kit/catalogue.ts";
 import { listOf } from "../kit/items.ts";
+import { random } from "../random.ts";
 import { type HomeSpace, NOTHING_SAID } from "../records/home.ts";
 import { troubleOf } from "./fit.oracle.ts";
 import { fitLayout, type Sent } from "./fit.ts";

@@ -1,8 +1,8 @@
 import { and, asc, count, desc, eq, inArray, sql } from "drizzle-orm";
 import { z } from "zod";
+import type { Possible } from "#core/contract/contract.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
-import type { Possible } from "#core/patterns/contract.ts";
 import { MARKS, type PlayScore } from "#core/records/play.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema } from "../db/client.ts";

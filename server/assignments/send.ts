@@ -1,8 +1,8 @@
 import { and, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
+import { UNITS } from "#core/contract/contract.ts";
 import { ACTIVITY_VERSION, type Activity, problemsOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
-import { UNITS } from "#core/patterns/contract.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
 import { ownActivity } from "../activities/activities.ts";
 import type { SignedIn } from "../auth/sign-in.ts";

@@ -18,13 +18,13 @@ import {
 } from "drizzle-orm/pg-core";
 import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
+import type { Setting } from "#core/contract/settings.ts";
+import type { RecordedEvent } from "#core/events/events.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { cardNow, documentNow, playedNow } from "#core/formats/before.ts";
-import type { Setting } from "#core/formats/change.ts";
-import type { Item } from "#core/kit/item.ts";
-import type { RecordedEvent } from "#core/records/events.ts";
 import type { HomeAnswers, HomeKit, HomeSpace } from "#core/records/home.ts";
 import type { PlayedGame, PlayScore, PlaySetup, Reflection } from "#core/records/play.ts";
+import type { Item } from "#core/things/item.ts";
 
 /** Instants in UTC. */
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });

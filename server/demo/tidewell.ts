@@ -1,7 +1,7 @@
-import { random } from "#core/forecast/random.ts";
 import { catalogue, catalogueItem } from "#core/kit/catalogue.ts";
-import type { Item } from "#core/kit/item.ts";
+import { random } from "#core/random.ts";
 import type { HomeKit, HomeSpace } from "#core/records/home.ts";
+import type { Item } from "#core/things/item.ts";
 import type { SchoolFile } from "../db/school-file.ts";
 
 export const DEMO_EMAIL = "noor.fenwick@tidewell.example";

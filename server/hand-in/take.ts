@@ -1,8 +1,8 @@
 import { and, asc, eq, sql } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
-import type { GamePart } from "#core/patterns/contract.ts";
-import type { RecordedEvent } from "#core/records/events.ts";
+import type { GamePart } from "#core/contract/contract.ts";
+import type { RecordedEvent } from "#core/events/events.ts";
 import type { HandIn, HandInSent, PlayedGame, PlayScore, Receipt } from "#core/records/play.ts";
 import { rankOf } from "#core/records/rank.ts";
 import { replay, view } from "#core/referee/referee.ts";

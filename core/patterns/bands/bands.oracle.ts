@@ -1,6 +1,6 @@
-import type { Match } from "../../match/match.ts";
-import type { GameEvent } from "../../records/events.ts";
-import type { Setup } from "../contract.ts";
+import type { Setup } from "../../contract/contract.ts";
+import type { Match } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
 import type { BandsParams } from "./params.ts";
 
 /**

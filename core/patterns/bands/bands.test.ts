@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { askOf } from "../../asks/ask.ts";
-import type { GameEvent } from "../../records/events.ts";
-import { isRefusal, type Mode } from "../contract.ts";
+import { isRefusal, type Mode } from "../../contract/contract.ts";
+import type { GameEvent } from "../../events/events.ts";
 import { bands as pattern } from "./index.ts";
 import { type BandsParams, bandsParams } from "./params.ts";
 import type { BandsState } from "./rules.ts";

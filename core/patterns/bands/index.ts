@@ -1,6 +1,6 @@
-import { isSend } from "../../aim/actions.ts";
-import { USUAL_MATCH } from "../../match/match.ts";
-import { MODES, type Pattern, type Phrase } from "../contract.ts";
+import { isSend } from "../../actions/actions.ts";
+import { MODES, type Pattern, type Phrase } from "../../contract/contract.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
 import { knobs, pegKnobs } from "./knobs.ts";
 import { bandsGround } from "./layout.ts";
 import { type BandsParams, bandsParams } from "./params.ts";

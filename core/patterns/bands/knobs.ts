@@ -1,5 +1,5 @@
-import type { Knob, Space } from "../contract.ts";
-import { fieldsOf } from "../fields.ts";
+import type { Knob, Space } from "../../contract/contract.ts";
+import { fieldsOf } from "../../contract/fields.ts";
 import { type BandsParams, bandsParams, MOST_BANDS } from "./params.ts";
 
 const cm = (m: number) => Math.round(m * 100) / 100;

@@ -1,5 +1,5 @@
+import type { Ground, Peg, Probe } from "../../contract/contract.ts";
 import type { Part } from "../../yard/parts.ts";
-import type { Ground, Peg, Probe } from "../contract.ts";
 import { addPeg, removePeg } from "./knobs.ts";
 import type { BandsParams } from "./params.ts";
 

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { LAST_LINES } from "../../aim/band-lines.ts";
-import { LINE_RULES } from "../../aim/hit-rule.ts";
+import { LINE_RULES } from "../../rules/hit-rule.ts";
 
 export const MOST_BANDS = 8;
 /** Even an exact finish ends after so many rounds. */

@@ -1,6 +1,4 @@
 import type { Ask } from "../../asks/ask.ts";
-import type { Match } from "../../match/match.ts";
-import type { GameEvent } from "../../records/events.ts";
 import {
   type BaseState,
   type Ending,
@@ -12,7 +10,9 @@ import {
   refuse,
   type Score,
   type Setup,
-} from "../contract.ts";
+} from "../../contract/contract.ts";
+import type { Match } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
 import { type BandsParams, MOST_ROUNDS } from "./params.ts";
 
 interface Piece {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { askOf } from "../../asks/ask.ts";
-import { type Match, match } from "../../match/match.ts";
+import { isRefusal, type Mode } from "../../contract/contract.ts";
+import { type Match, match } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
 import type { MatchState } from "../../match/matched.ts";
-import type { GameEvent } from "../../records/events.ts";
-import { isRefusal, type Mode } from "../contract.ts";
 import { climb as pattern } from "./index.ts";
 import { type ClimbParams, climbParams } from "./params.ts";
 import type { Climber } from "./rules.ts";

@@ -1,5 +1,5 @@
-import type { Knob, Space } from "../contract.ts";
-import { fieldsOf } from "../fields.ts";
+import type { Knob, Space } from "../../contract/contract.ts";
+import { fieldsOf } from "../../contract/fields.ts";
 import { type ClimbParams, climbParams, MOST_RUNGS } from "./params.ts";
 
 /** What a further target begins as. */

@@ -1,7 +1,7 @@
-import type { HitRule, SingleRule } from "../../aim/hit-rule.ts";
+import type { Ground, Peg, Probe } from "../../contract/contract.ts";
 import type { Face } from "../../kit/face.ts";
+import type { HitRule, SingleRule } from "../../rules/hit-rule.ts";
 import type { Part } from "../../yard/parts.ts";
-import type { Ground, Peg, Probe } from "../contract.ts";
 import { addPeg, removePeg } from "./knobs.ts";
 import type { ClimbParams, ClimbTarget } from "./params.ts";
 

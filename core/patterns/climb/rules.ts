@@ -1,7 +1,7 @@
 import type { Ask } from "../../asks/ask.ts";
-import type { Match } from "../../match/match.ts";
+import { type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
+import type { Match } from "../../contract/match.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
-import { type Phrase, type Possible, type Refusal, refuse } from "../contract.ts";
 import type { ClimbParams } from "./params.ts";
 
 /** One climb of one side. */

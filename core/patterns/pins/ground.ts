@@ -1,6 +1,6 @@
-import type { HitRule } from "../../aim/hit-rule.ts";
+import type { Ground } from "../../contract/contract.ts";
+import type { HitRule } from "../../rules/hit-rule.ts";
 import type { Part } from "../../yard/parts.ts";
-import type { Ground } from "../contract.ts";
 import { cm, held } from "../schema.ts";
 import { spotsOf } from "./formation.ts";
 import { FEWEST_PINS, MOST_PINS, type PinsParams } from "./params.ts";

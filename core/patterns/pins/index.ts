@@ -1,7 +1,7 @@
-import { isSend } from "../../aim/actions.ts";
-import { USUAL_MATCH } from "../../match/match.ts";
+import { isSend } from "../../actions/actions.ts";
+import { MODES, type Pattern } from "../../contract/contract.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
-import { MODES, type Pattern } from "../contract.ts";
 import { pinsGround } from "./ground.ts";
 import { knobs, pegKnobs } from "./knobs.ts";
 import { type PinsParams, pinsParams } from "./params.ts";

@@ -1,5 +1,5 @@
-import type { Knob } from "../contract.ts";
-import { fieldsOf } from "../fields.ts";
+import type { Knob } from "../../contract/contract.ts";
+import { fieldsOf } from "../../contract/fields.ts";
 import { type PinsParams, pinsParams, SHAPES } from "./params.ts";
 
 export function knobs(p: PinsParams): Knob[] {

@@ -1,8 +1,8 @@
 import type { Ask, Spot } from "../../asks/ask.ts";
-import type { Match } from "../../match/match.ts";
+import { type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
+import type { Match } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
-import type { GameEvent } from "../../records/events.ts";
-import { type Phrase, type Possible, type Refusal, refuse } from "../contract.ts";
 import { depthOf, idsOf, spotsOf, TOUCHING } from "./formation.ts";
 import type { PinsParams } from "./params.ts";
 

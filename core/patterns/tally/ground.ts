@@ -1,5 +1,5 @@
+import type { Ground, Probe } from "../../contract/contract.ts";
 import type { Part } from "../../yard/parts.ts";
-import type { Ground, Probe } from "../contract.ts";
 import { held } from "../schema.ts";
 import { kept, MARK, type TallyParams, WALL, walled } from "./params.ts";
 import { aimOf, mannerOf } from "./rules.ts";

@@ -1,8 +1,8 @@
 import type { Aim, Ask, Manner } from "../../asks/ask.ts";
-import type { Match } from "../../match/match.ts";
+import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../../contract/contract.ts";
+import type { Match } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
-import type { GameEvent } from "../../records/events.ts";
-import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../contract.ts";
 import { kept, MARK, type Round, type TallyParams, WALL, walled } from "./params.ts";
 
 /** All rounds of one side: the clock opens the next, whatever happened in the one before. */

@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
 import type { Person } from "../../aim/person.ts";
 import { askOf } from "../../asks/ask.ts";
+import { type AnyPattern, isRefusal } from "../../contract/contract.ts";
+import { openGame } from "../../contract/game.ts";
+import type { GameEvent } from "../../events/events.ts";
 import { type Distribution, mean } from "../../forecast/distribution.ts";
 import { forecastActivity, rates } from "../../forecast/for-activity.ts";
 import { forecast } from "../../forecast/forecast.ts";
 import { type Activity, activity, fromPattern } from "../../formats/activity.ts";
-import type { GameEvent } from "../../records/events.ts";
-import { type AnyPattern, isRefusal } from "../contract.ts";
-import { openGame } from "../game.ts";
 import { tally as pattern } from "./index.ts";
 import type { Round, TallyParams } from "./params.ts";
 

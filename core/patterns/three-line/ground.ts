@@ -1,6 +1,6 @@
 import type { AimOf } from "../../asks/ask.ts";
+import type { Ground } from "../../contract/contract.ts";
 import type { Part } from "../../yard/parts.ts";
-import type { Ground } from "../contract.ts";
 import { cm, held } from "../schema.ts";
 import type { ThreeLineParams } from "./params.ts";
 import { cellId, cellsOf } from "./rules.ts";

@@ -1,8 +1,8 @@
-import { isSend } from "../../aim/actions.ts";
-import { USUAL_MATCH } from "../../match/match.ts";
+import { isSend } from "../../actions/actions.ts";
+import type { Knob, Pattern } from "../../contract/contract.ts";
+import { fieldsOf } from "../../contract/fields.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
-import type { Knob, Pattern } from "../contract.ts";
-import { fieldsOf } from "../fields.ts";
 import { threeLineGround } from "./ground.ts";
 import { type ThreeLineParams, threeLineParams } from "./params.ts";
 import { type Grid, possible, threeLineGo } from "./rules.ts";

@@ -1,8 +1,8 @@
 import type { Ask } from "../../asks/ask.ts";
-import type { Match } from "../../match/match.ts";
+import { type Possible, type Refusal, refuse } from "../../contract/contract.ts";
+import type { Match } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
-import type { GameEvent } from "../../records/events.ts";
-import { type Possible, type Refusal, refuse } from "../contract.ts";
 import type { ThreeLineParams } from "./params.ts";
 
 /** One grid of one side: pieces that lie in a square of their own. */

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { type AnyPattern, isRefusal } from "../../contract/contract.ts";
+import { openGame } from "../../contract/game.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../../formats/activity.ts";
-import { type AnyPattern, isRefusal } from "../contract.ts";
-import { openGame } from "../game.ts";
 import { threeLine as pattern } from "./index.ts";
 import { cellsOf, linesOf } from "./rules.ts";
 

@@ -1,4 +1,4 @@
-import { random } from "../../forecast/random.ts";
+import { random } from "../../random.ts";
 import type { Part, Place } from "../parts.ts";
 import { choice, cm, defineLayout, degrees, metres, upTo, whole } from "./layout.ts";
 

@@ -1,4 +1,4 @@
-import { random } from "../../forecast/random.ts";
+import { random } from "../../random.ts";
 import type { Part } from "../parts.ts";
 import { cm, defineLayout, metres, upTo, whole } from "./layout.ts";
 

@@ -1,7 +1,7 @@
-import { withSetting } from "../formats/change.ts";
-import type { Match } from "../match/match.ts";
 import { own } from "../own.ts";
 import { type AnyPattern, type BaseState, type GamePart, type Rules, refuse, type Setup } from "./contract.ts";
+import type { Match } from "./match.ts";
+import { withSetting } from "./settings.ts";
 
 /** A game opened: a pattern with its parameters and its match, under the rules of one version. What referee, forecast and screens run. */
 export interface Game extends Omit<Rules<unknown, BaseState>, "start" | "clock" | "sidesMeet"> {

@@ -1,11 +1,11 @@
 import type { z } from "zod";
-import type { Action } from "../aim/actions.ts";
+import type { Action } from "../actions/actions.ts";
 import type { Ask } from "../asks/ask.ts";
+import type { Body, GameEvent } from "../events/events.ts";
 import type { Face } from "../kit/face.ts";
-import type { Floor } from "../kit/floors.ts";
-import type { Match, MatchField, Swap } from "../match/match.ts";
-import type { Body, GameEvent } from "../records/events.ts";
+import type { Floor } from "../things/floors.ts";
 import type { Part } from "../yard/parts.ts";
+import type { Match, MatchField, Swap } from "./match.ts";
 
 /** A message key with its parameters; the sentence lives in a catalogue. */
 export interface Phrase {

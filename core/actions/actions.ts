@@ -1,4 +1,4 @@
-import type { Spread } from "./hit.ts";
+import type { Spread } from "../actions/spread.ts";
 
 /** How a send travels: decides which errors matter and what slows it. */
 export type Travel = "ground" | "slide" | "air";
