@@ -3,6 +3,7 @@ import { nanoid } from "nanoid";
 import { ACTIONS, actionFacts } from "#core/actions/actions.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
 import { type Knob, MODES, type Mode } from "#core/contract/contract.ts";
+import { sentIn } from "#core/forecast/for-activity.ts";
 import { type Activity, BEHIND, type Problem } from "#core/formats/activity.ts";
 import { opened, withParams } from "#core/formats/opened.ts";
 import { COUNTED } from "#core/measures/count.ts";
@@ -331,6 +332,7 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
   const { pegs } = o;
   const peg = pegs.find((x) => x.id === chosen);
   const longer = o.add();
+  const advice = o.pattern.advice?.(a.pattern.params, sentIn(a).width) ?? [];
   const less = peg && o.remove(peg.id);
   const told = problems.filter((x) => ["pattern.params.peg", "space", "layout"].some((f) => x.field.startsWith(f)));
   return (
@@ -380,6 +382,11 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
           </select>
         </label>
       )}
+      {advice.map((x) => (
+        <p key={x.key} className="mb-2 text-sm text-quiet">
+          {tell(x.key, x.params)}
+        </p>
+      ))}
       {!peg && <p className="mb-2 text-sm text-quiet">Choose a peg on the tape, or a thing on the plan.</p>}
       <button
         type="button"

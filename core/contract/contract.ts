@@ -205,6 +205,8 @@ export interface Pattern<P, S extends BaseState = BaseState> {
   needs(params: P, match: Match): Needs;
   /** What setting up needs said beside what is put down at each peg. */
   setUp(params: P): Phrase[];
+  /** What a teacher should know of the layout and what is sent at it, a thing so many metres across. */
+  advice?(params: P, width: number): Phrase[];
   /** What the stations let a teacher set, and what one peg lets them set. */
   knobs(params: P): Knob[];
   pegKnobs(params: P, id: string): Knob[];

@@ -76,3 +76,11 @@ export function depthOf(p: PinsParams): number {
   const along = spotsOf(p).map((s) => s.along);
   return Math.max(...along) - Math.min(...along);
 }
+
+/** The widest gap that is seen from the line between two neighbours, edge to edge, metres: a thing narrower than it may pass. */
+export function widestGap(p: PinsParams): number {
+  const aside = spotsOf(p)
+    .map((s) => s.across)
+    .sort((a, b) => a - b);
+  return Math.max(0, ...aside.slice(1).map((x, i) => x - aside[i]! - p.pin.width));
+}

@@ -2,6 +2,7 @@ import { isSend } from "../../actions/actions.ts";
 import { MODES, type Pattern } from "../../contract/contract.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
+import { widestGap } from "./formation.ts";
 import { pinsGround } from "./ground.ts";
 import { knobs, pegKnobs } from "./knobs.ts";
 import { type PinsParams, pinsParams } from "./params.ts";
@@ -38,6 +39,10 @@ export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
     }
     const { shape, gap } = p.formation;
     return [{ key: `pins.setUp.${shape}`, params: { count, cm: Math.round(gap * 100) } }, ...untouched];
+  },
+  advice: (p, width) => {
+    const gap = widestGap(p);
+    return [{ key: gap > width ? "pins.gap.lets" : "pins.gap.none", params: { cm: Math.round(gap * 100) } }];
   },
   knobs,
   pegKnobs,

@@ -130,6 +130,12 @@ describe("Pins", () => {
       ]),
     ).toMatchObject({ refused: { key: "refused.allPins" } });
   });
+  it("says whether a gap seen from the line lets what is rolled pass", () => {
+    const told = (gap: number, shape: "row" | "triangle") =>
+      pattern.advice!({ ...base, formation: { kind: "given", shape, count: 6, gap } }, 0.08).map((x) => x.key);
+    expect(told(0.12, "row")).toEqual(["pins.gap.lets"]);
+    expect(told(0.12, "triangle")).toEqual(["pins.gap.none"]);
+  });
   it("lays every shape of every number inside itself, none touching", () => {
     for (const shape of SHAPES)
       for (let count = 3; count <= 15; count++) {
