@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { itemName, namesOf, sayPhrase } from "#app/words/say.ts";
+import { enGame } from "#app/words/en-game.ts";
+import { addWords, itemName, namesOf, sayPhrase } from "#app/words/say.ts";
 import { hitChance } from "#core/aim/hit.ts";
 import { POLICIES } from "#core/chances/kind.ts";
 import { fitAsDesigned, forHome } from "#core/compile/for-home.ts";
@@ -12,6 +13,8 @@ import { listOf } from "#core/kit/items.ts";
 import { homeAnswers, homeSpace, NOTHING_SAID } from "#core/records/home.ts";
 import { outlook, replay, view } from "#core/referee/referee.ts";
 import { hitRule } from "#core/rules/hit-rule.ts";
+
+addWords(enGame);
 
 /** Input that is not allowed: one line that names the field. */
 class Bad extends Error {}

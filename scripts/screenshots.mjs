@@ -55,11 +55,6 @@ try {
   await page.waitForSelector("[aria-label='What the swap does']");
   await shot("workbench-kit");
   await press(page, "Undo");
-  await workbench("Hallway climb", "yard", "t3");
-  await page.click("[data-strip] button");
-  await page.waitForSelector("[role=dialog] svg");
-  await shot("forecast-picture");
-  await page.keyboard.press("Escape");
   await page.emulateMediaFeatures([{ name: "prefers-color-scheme", value: "dark" }]);
   await workbench("Stop on the step", "players", "b4");
   await shot("workbench-bands-dark");
@@ -111,10 +106,6 @@ try {
   const begin = async (title) => {
     await go(`${card(title)}?screen=look`);
     for (const b of await page.$$("input[type=checkbox]")) await b.click();
-    if (title === "Hallway climb") {
-      await page.evaluate(() => scrollTo(0, 0));
-      await shot("family-look-round");
-    }
     await press(page, "Next: Play");
     await page.waitForFunction(() => document.body.innerText.includes("Who plays?"));
   };
@@ -130,6 +121,19 @@ try {
   for (const p of ["4 points", "2 points", "6 points"]) await press(page, p);
   await page.evaluate(() => scrollTo(0, 0));
   await shot("family-play-bands");
+  await begin("Six in the hall");
+  await press(page, "Play");
+  await page.waitForSelector("input[aria-label='Pin 1']");
+  for (const n of [1, 3]) await page.$eval(`input[aria-label='Pin ${n}']`, (e) => e.click());
+  await page.evaluate(() => scrollTo(0, 0));
+  await shot("family-play-pins");
+  await begin("Up and up");
+  await press(page, "Play");
+  await press(page, "Start");
+  await page.waitForSelector("[aria-label='Tap for each one']");
+  for (let i = 0; i < 7; i++) await press(page, "Tap for each one");
+  await page.evaluate(() => scrollTo(0, 0));
+  await shot("family-play-tally");
   await press(page, "Stop here");
   await press(page, "Hand it in");
   await page.waitForFunction(() => document.body.innerText.includes("How did it feel?"));

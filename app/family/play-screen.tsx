@@ -2,12 +2,15 @@ import { useEffect, useState } from "react";
 import type { AnyPattern } from "#core/contract/contract.ts";
 import { hasRules } from "#core/contract/game.ts";
 import { loadPattern } from "#core/patterns/load.ts";
-import { say } from "../words/say.ts";
+import { enGame } from "../words/en-game.ts";
+import { addWords, say } from "../words/say.ts";
 import { Board } from "./board.tsx";
 import type { CardData, Step } from "./card-app.tsx";
 import type { OwnCard } from "./own-card.ts";
 import { changePlay, type LocalPlay } from "./store.ts";
 import { Who } from "./who.tsx";
+
+addWords(enGame);
 
 interface Props {
   data: CardData;

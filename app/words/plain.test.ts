@@ -3,12 +3,13 @@ import { join } from "node:path";
 import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
 import { en } from "./en.ts";
+import { enGame } from "./en-game.ts";
 import { enHome } from "./en-home.ts";
 import { enTeacher } from "./en-teacher.ts";
 import { sayList } from "./say.ts";
 import { labels } from "./teacher.ts";
 
-const CATALOGUES = { en, enHome, enTeacher, labels };
+const CATALOGUES = { en, enGame, enHome, enTeacher, labels };
 const every = Object.entries(CATALOGUES).flatMap(([c, all]) =>
   Object.entries(all).map(([key, text]) => [`${c} ${key}`, text as string] as const),
 );
@@ -79,7 +80,7 @@ describe("sentences", () => {
       "Amina and Jo",
       "Amina, Jo, and Sam",
     ]);
-    const win = new IntlMessageFormat(en["play.winner"], "en");
+    const win = new IntlMessageFormat(enGame["play.winner"], "en");
     expect(win.format({ names: "Amina", count: 1 })).toBe("Amina wins!");
     expect(win.format({ names: "Amina and Jo", count: 2 })).toBe("Amina and Jo win!");
   });

@@ -1,6 +1,8 @@
+import { enGame } from "./en-game.ts";
 import { enTeacher } from "./en-teacher.ts";
 import { addWords, say } from "./say.ts";
 
+addWords(enGame);
 addWords(enTeacher);
 
 /** A sentence of the teacher's side with its parameters. */

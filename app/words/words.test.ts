@@ -11,11 +11,13 @@ import { ROOMS } from "#core/things/item.ts";
 import { paths } from "../drawings/paths.ts";
 import { drawingSheet } from "../drawings/sheet.ts";
 import { en as base } from "./en.ts";
+import { enGame } from "./en-game.ts";
 import { enHome } from "./en-home.ts";
-import { itemName, namesOf, say, sayPhrase, sayScore } from "./say.ts";
+import { addWords, itemName, namesOf, say, sayPhrase, sayScore } from "./say.ts";
 import { hasLabel } from "./teacher.ts";
 
-const en = { ...base, ...enHome };
+addWords(enGame);
+const en = { ...base, ...enGame, ...enHome };
 
 type Ast = readonly { type: number; value?: string; options?: Record<string, { value: Ast }> }[];
 /** A message with each choice of its selects and plurals in turn; what is filled in is one word. */
