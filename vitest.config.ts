@@ -4,6 +4,7 @@ export default defineConfig({
   test: {
     include: [
       "core/**/*.test.ts",
+      "words/**/*.test.ts",
       "server/**/*.test.ts",
       "app/**/*.test.{ts,tsx}",
       "cli/**/*.test.ts",

@@ -1,6 +1,4 @@
 import { z } from "zod";
-import { enGame } from "#app/words/en-game.ts";
-import { addWords, itemName, namesOf, sayPhrase } from "#app/words/say.ts";
 import { hitChance } from "#core/aim/hit.ts";
 import { POLICIES } from "#core/chances/kind.ts";
 import { fitAsDesigned, forHome } from "#core/compile/for-home.ts";
@@ -13,6 +11,8 @@ import { listOf } from "#core/kit/items.ts";
 import { homeAnswers, homeSpace, NOTHING_SAID } from "#core/records/home.ts";
 import { outlook, replay, view } from "#core/referee/referee.ts";
 import { hitRule } from "#core/rules/hit-rule.ts";
+import { enGame } from "#words/en-game.ts";
+import { addWords, itemName, namesOf, sayPhrase } from "#words/say.ts";
 
 addWords(enGame);
 

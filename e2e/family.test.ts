@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
-import { targetName } from "../app/words/say.ts";
+import { targetName } from "#words/say.ts";
 import { type Part, partsOf } from "../core/yard/parts.ts";
 import { freePort } from "../scripts/lib/port.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";

@@ -3,7 +3,7 @@ import { type Ask, mainAsks } from "#core/asks/ask.ts";
 import { type AnyPattern, isRefusal } from "#core/contract/contract.ts";
 import type { PlayEvent } from "#core/events/events.ts";
 import { bellAt, type Play, referee, replayOf, view } from "#core/referee/play.ts";
-import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "../words/say.ts";
+import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "#words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";
 import { Finished, markOf } from "./finished.tsx";
 import { FixPanel } from "./fix-panel.tsx";

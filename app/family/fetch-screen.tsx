@@ -3,8 +3,8 @@ import { useEffect, useState } from "react";
 import { mirrored } from "#core/aim/starters.ts";
 import { own as held } from "#core/own.ts";
 import type { Item } from "#core/things/item.ts";
+import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "../words/say.ts";
 import type { CardData, Ticks } from "./card-app.tsx";
 import type { OwnCard } from "./own-card.ts";
 

@@ -2,7 +2,7 @@ import { useEffect } from "react";
 import type { AnyPattern } from "#core/contract/contract.ts";
 import { beatsMark, rankOf } from "#core/records/rank.ts";
 import { type Play, view } from "#core/referee/play.ts";
-import { say, sayList, sayScore } from "../words/say.ts";
+import { say, sayList, sayScore } from "#words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import type { LocalPlay } from "./store.ts";
 

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { type Ask, mainAsks } from "#core/asks/ask.ts";
 import type { GameEvent } from "#core/events/events.ts";
 import type { Play } from "#core/referee/play.ts";
-import { say, targetName } from "../words/say.ts";
+import { say, targetName } from "#words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import type { Act } from "./inputs/input.ts";
 import { hasInput, Input } from "./inputs/inputs.tsx";

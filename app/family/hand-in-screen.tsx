@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Unit } from "#core/contract/contract.ts";
+import { say, sayScore } from "#words/say.ts";
 import { Face } from "../drawings/face.tsx";
-import { say, sayScore } from "../words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";
 import { holdPage } from "./offline.ts";
 import { changePlay, eventsOf, type LocalPlay } from "./store.ts";

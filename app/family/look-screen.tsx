@@ -1,4 +1,4 @@
-import { say } from "../words/say.ts";
+import { say } from "#words/say.ts";
 import type { CardData, Ticks } from "./card-app.tsx";
 
 export function LookScreen({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {

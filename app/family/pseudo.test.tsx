@@ -19,16 +19,16 @@ import type { CardData, Ticks } from "./card-app.tsx";
 import type { OwnCard } from "./own-card.ts";
 
 /** A language of its own: every whole sentence stands in brackets, so that one glued from pieces shows. */
-vi.mock("../words/en.ts", async (original) => {
-  const { en } = await original<typeof import("../words/en.ts")>();
+vi.mock("#words/en.ts", async (original) => {
+  const { en } = await original<typeof import("#words/en.ts")>();
   return { en: Object.fromEntries(Object.entries(en).map(([k, text]) => [k, `⟦${text}⟧`])) };
 });
-vi.mock("../words/en-game.ts", async (original) => {
-  const { enGame } = await original<typeof import("../words/en-game.ts")>();
+vi.mock("#words/en-game.ts", async (original) => {
+  const { enGame } = await original<typeof import("#words/en-game.ts")>();
   return { enGame: Object.fromEntries(Object.entries(enGame).map(([k, text]) => [k, `⟦${text}⟧`])) };
 });
-vi.mock("../words/en-home.ts", async (original) => {
-  const { enHome } = await original<typeof import("../words/en-home.ts")>();
+vi.mock("#words/en-home.ts", async (original) => {
+  const { enHome } = await original<typeof import("#words/en-home.ts")>();
   return { enHome: Object.fromEntries(Object.entries(enHome).map(([k, text]) => [k, `⟦${text}⟧`])) };
 });
 const { FetchScreen } = await import("./fetch-screen.tsx");
@@ -36,8 +36,8 @@ const { SetUpScreen } = await import("./set-up-screen.tsx");
 const { LookScreen } = await import("./look-screen.tsx");
 const { HandInScreen } = await import("./hand-in-screen.tsx");
 const { Inputs } = await import("./inputs/inputs.tsx");
-const { addWords } = await import("../words/say.ts");
-addWords((await import("../words/en-game.ts")).enGame);
+const { addWords } = await import("#words/say.ts");
+addWords((await import("#words/en-game.ts")).enGame);
 const { CardApp } = await import("./card-app.tsx");
 const { Sheet } = await import("./sheet.tsx");
 const { RoomMap } = await import("./room-map.tsx");

@@ -1,6 +1,6 @@
 import type { Card } from "#core/compile/card.ts";
+import { say } from "#words/say.ts";
 import { RoomPlan } from "../ui/room-plan.tsx";
-import { say } from "../words/say.ts";
 
 /** Where the layout lies in this home's space: its outline, what stands in it, the start line and the way to send. */
 export function RoomMap({ card }: { card: Card }) {

@@ -1,5 +1,5 @@
+import { itemName, namesOf, say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { itemName, namesOf, say } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { stages } from "./set-up-screen.tsx";
 import { mapScale, YardMap } from "./yard-map.tsx";

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
+import { itemName, namesOf, say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { itemName, namesOf, say } from "../words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import type { Act } from "./inputs/input.ts";
 import type { OwnCard } from "./own-card.ts";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { type AnyPattern, MODES, type Mode } from "#core/contract/contract.ts";
-import { say } from "../words/say.ts";
+import { say } from "#words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { holdPage } from "./offline.ts";
 import { decidedEvents, type OwnCard } from "./own-card.ts";

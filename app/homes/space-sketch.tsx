@@ -3,7 +3,7 @@ import { cornersFrom, standsFrom } from "#core/records/home-fields.ts";
 import { FLOORS } from "#core/things/floors.ts";
 import type { Point } from "#core/yard/geometry.ts";
 import { OBSTACLES } from "#core/yard/space.ts";
-import { say } from "../words/say.ts";
+import { say } from "#words/say.ts";
 
 const WIDE = 360;
 const PAD = 16;

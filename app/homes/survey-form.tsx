@@ -22,9 +22,9 @@ import {
 import { FLOORS } from "#core/things/floors.ts";
 import { type Item, MOST_OF_ONE, ROOMS } from "#core/things/item.ts";
 import { ell, rectangle } from "#core/yard/shapes.ts";
+import { enHome } from "#words/en-home.ts";
+import { addWords, itemName, namesOf, say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { enHome } from "../words/en-home.ts";
-import { addWords, itemName, namesOf, say } from "../words/say.ts";
 import { SpaceSketch } from "./space-sketch.tsx";
 
 addWords(enHome);

@@ -1,6 +1,6 @@
 import type { ResultRow } from "#server/assignments/results.ts";
 import type { Expected } from "#server/figures/work.ts";
-import { tell } from "../words/tell.ts";
+import { tell } from "#words/tell.ts";
 
 const HIGH = 250;
 const TOP = 16;

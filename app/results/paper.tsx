@@ -4,10 +4,10 @@ import type { Possible } from "#core/contract/contract.ts";
 import type { Problem } from "#core/formats/activity.ts";
 import { clockText } from "#core/records/score-text.ts";
 import type { Go } from "#server/assignments/goes.ts";
+import { sayScore } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
+import { tell } from "#words/tell.ts";
 import { Problems } from "../ui/problems.tsx";
-import { sayScore } from "../words/say.ts";
-import { label } from "../words/teacher.ts";
-import { tell } from "../words/tell.ts";
 
 /** What the game can give, as a hint beside the field. */
 function rangeOf({ unit, least, most, values }: Possible): string {

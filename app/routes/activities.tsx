@@ -5,13 +5,13 @@ import { type PatternName, patternNames } from "#core/patterns/registry.ts";
 import { activitiesFor, addActivity, shelveActivity } from "#server/activities/activities.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { wellFormedJson } from "#server/web/well-formed.ts";
+import { label } from "#words/teacher.ts";
 import { answered, idOf } from "../answer.server.ts";
 import { formOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { MiniPlan } from "../ui/mini-plan.tsx";
 import { Problems } from "../ui/problems.tsx";
 import { when } from "../when.ts";
-import { label } from "../words/teacher.ts";
 import { answerOf } from "../workbench/stations.tsx";
 import type { Route } from "./+types/activities";
 

@@ -2,10 +2,10 @@ import { layoutOf } from "#core/forecast/for-activity.ts";
 import { own } from "#core/own.ts";
 import { planSvg } from "#core/yard/svg.ts";
 import { activityFor } from "#server/activities/activities.ts";
+import { namesOf, targetName } from "#words/say.ts";
 import { found, idOf } from "../answer.server.ts";
 import { paths } from "../drawings/paths.ts";
 import { teacherOf } from "../session.server.ts";
-import { namesOf, targetName } from "../words/say.ts";
 import type { Route } from "./+types/activity-plan";
 
 /** The plan of an activity as an SVG file, 1 : 10. */

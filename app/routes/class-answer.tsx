@@ -2,6 +2,7 @@ import { redirect } from "react-router";
 import { listOf } from "#core/kit/items.ts";
 import { openAnswer, saveAnswer } from "#server/homes/homes.ts";
 import { schoolItemsIn } from "#server/kit/items.ts";
+import { say } from "#words/say.ts";
 import { found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { classOf } from "../family-link.server.ts";
@@ -9,7 +10,6 @@ import { keepTyped } from "../homes/keep-typed.ts";
 import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm, SurveySaid } from "../homes/survey-form.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
-import { say } from "../words/say.ts";
 import type { Route } from "./+types/class-answer";
 
 export const meta: Route.MetaFunction = () => [

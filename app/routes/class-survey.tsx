@@ -1,9 +1,9 @@
 import { redirect } from "react-router";
 import { beginAnswer, schoolNameOf } from "#server/homes/homes.ts";
+import { enHome } from "#words/en-home.ts";
+import { addWords, say } from "#words/say.ts";
 import { answered } from "../answer.server.ts";
 import { classOf } from "../family-link.server.ts";
-import { enHome } from "../words/en-home.ts";
-import { addWords, say } from "../words/say.ts";
 import type { Route } from "./+types/class-survey";
 
 addWords(enHome);

@@ -1,13 +1,13 @@
 import { useEffect, useMemo } from "react";
 import { cardsFor } from "#server/cards/family.ts";
 import { familyHomes } from "#server/homes/homes.ts";
+import { say, sayScore } from "#words/say.ts";
 import { keepPages } from "../family/offline.ts";
 import { keepSyncing } from "../family/sync.ts";
 import { useWaiting } from "../family/waiting.ts";
 import { familyOf } from "../family-link.server.ts";
 import { MiniPlan } from "../ui/mini-plan.tsx";
 import { when } from "../when.ts";
-import { say, sayScore } from "../words/say.ts";
 import type { Route } from "./+types/family-cards";
 
 export const meta: Route.MetaFunction = () => [{ title: "Your games" }, { name: "robots", content: "noindex" }];

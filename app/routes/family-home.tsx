@@ -3,6 +3,7 @@ import { listOf } from "#core/kit/items.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
 import { addFamilyHome, answerForHome, familyHomes } from "#server/homes/homes.ts";
 import { schoolItemsIn } from "#server/kit/items.ts";
+import { say } from "#words/say.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { familyOf } from "../family-link.server.ts";
@@ -10,7 +11,6 @@ import { keepTyped } from "../homes/keep-typed.ts";
 import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm, SurveySaid } from "../homes/survey-form.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
-import { say } from "../words/say.ts";
 import type { Route } from "./+types/family-home";
 
 export const meta: Route.MetaFunction = () => [

@@ -1,7 +1,7 @@
+import { say } from "#words/say.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { Sheet } from "../family/sheet.tsx";
 import { cardAt } from "../family-link.server.ts";
-import { say } from "../words/say.ts";
 import type { Route } from "./+types/family-sheet";
 
 export const meta: Route.MetaFunction = ({ data }) => [

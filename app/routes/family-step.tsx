@@ -3,13 +3,13 @@ import { FOOT } from "#core/measures/count.ts";
 import { paces } from "#core/measures/step.ts";
 import { saveStep, stepOf } from "#server/homes/step.ts";
 import { NotAllowed } from "#server/problem.ts";
+import { enHome } from "#words/en-home.ts";
+import { addWords, say } from "#words/say.ts";
 import { found, idOf, missing } from "../answer.server.ts";
 import { RULER_CM } from "../family/sheet.tsx";
 import { familyOf } from "../family-link.server.ts";
 import { keepTyped } from "../homes/keep-typed.ts";
 import { fieldsOf, searchOf } from "../read.server.ts";
-import { enHome } from "../words/en-home.ts";
-import { addWords, say } from "../words/say.ts";
 import type { Route } from "./+types/family-step";
 
 addWords(enHome);

@@ -1,7 +1,7 @@
 import { Outlet, useParams } from "react-router";
+import { say } from "#words/say.ts";
 import { Pending } from "../ui/pending.tsx";
 import { Trouble, troubleOf } from "../ui/trouble.tsx";
-import { say } from "../words/say.ts";
 import type { Route } from "./+types/family";
 
 /** Around every page of a family. */

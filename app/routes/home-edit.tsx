@@ -3,6 +3,7 @@ import { listOf } from "#core/kit/items.ts";
 import { addHomeFor, homesFor, leaveHome, saveChild, saveHome } from "#server/homes/homes.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { NotFound } from "#server/problem.ts";
+import { sayList } from "#words/say.ts";
 import { answered, idOf, missing } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { keepTyped } from "../homes/keep-typed.ts";
@@ -10,7 +11,6 @@ import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm } from "../homes/survey-form.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
-import { sayList } from "../words/say.ts";
 import type { Route } from "./+types/home-edit";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.row.child ?? "Home"} · Daring Yard` }];

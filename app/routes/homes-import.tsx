@@ -9,10 +9,10 @@ import {
   type Planned,
 } from "#server/homes/keep-rows.ts";
 import { NotAllowed } from "#server/problem.ts";
+import { label } from "#words/teacher.ts";
+import { tell } from "#words/tell.ts";
 import { formOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
-import { label } from "../words/teacher.ts";
-import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/homes-import";
 
 export const meta: Route.MetaFunction = () => [{ title: "Homes from a file · Daring Yard" }];

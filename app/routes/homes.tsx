@@ -14,15 +14,15 @@ import {
 } from "#server/homes/homes.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
+import { itemName, namesOf, sayList } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
+import { tell } from "#words/tell.ts";
 import { answered, idOf } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { SpacePicture } from "../ui/space-picture.tsx";
 import { when } from "../when.ts";
-import { itemName, namesOf, sayList } from "../words/say.ts";
-import { label } from "../words/teacher.ts";
-import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/homes";
 
 export const meta: Route.MetaFunction = () => [{ title: "Homes · Daring Yard" }];

@@ -1,10 +1,10 @@
 import { Link } from "react-router";
 import { MESSAGES_A_PAGE, outboxFor } from "#server/outbox/outbox.ts";
 import { shellOf } from "#server/school/classes.ts";
+import { tell } from "#words/tell.ts";
 import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { when } from "../when.ts";
-import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/outbox";
 
 /** Farther back than any school has messages. */

@@ -9,6 +9,9 @@ import { closeAt, sendToChild, withdraw } from "#server/assignments/change.ts";
 import { correctResult, paperResult } from "#server/assignments/corrections.ts";
 import { criterionOrder, markCriterion, type ResultRow, resultsFor } from "#server/assignments/results.ts";
 import { shellOf } from "#server/school/classes.ts";
+import { sayScore } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
+import { tell } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { ChildrenStrip } from "../results/children-strip.tsx";
@@ -17,9 +20,6 @@ import { Sending } from "../results/sending.tsx";
 import { teacherOf } from "../session.server.ts";
 import { Problems } from "../ui/problems.tsx";
 import { fromLocalInput, localInput, when } from "../when.ts";
-import { sayScore } from "../words/say.ts";
-import { label } from "../words/teacher.ts";
-import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/result";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [

@@ -5,14 +5,14 @@ import { CAUTIONS } from "#core/things/cautions.ts";
 import { type Item, MATERIALS, MOVES, ROOMS, SOURCE_ESTIMATED, USES } from "#core/things/item.ts";
 import { rowToItem, saveItem, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
+import { itemName, namesOf, say } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
 import { missing } from "../answer.server.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { paths } from "../drawings/paths.ts";
 import { formOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { ModelNotes } from "../things/model-notes.tsx";
-import { itemName, namesOf, say } from "../words/say.ts";
-import { label } from "../words/teacher.ts";
 import type { Route } from "./+types/thing-edit";
 
 export const meta: Route.MetaFunction = () => [{ title: "A thing · Daring Yard" }];

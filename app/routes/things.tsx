@@ -6,13 +6,13 @@ import { SENSE } from "#core/kit/sense.ts";
 import { itemsFile, ROOMS, USES } from "#core/things/item.ts";
 import { deleteItem, hideItem, readItemsCsv, saveItems, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed } from "#server/problem.ts";
+import { itemName, namesOf, sayList } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
+import { tell } from "#words/tell.ts";
 import { answered } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
 import { formOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
-import { itemName, namesOf, sayList } from "../words/say.ts";
-import { label } from "../words/teacher.ts";
-import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/things";
 
 /** A list of things is some hundred kilobytes at most. */

@@ -1,10 +1,10 @@
 import { Link } from "react-router";
 import { assignmentsFor } from "#server/assignments/results.ts";
 import { shellOf } from "#server/school/classes.ts";
+import { label } from "#words/teacher.ts";
+import { tell } from "#words/tell.ts";
 import { teacherOf } from "../session.server.ts";
 import { dayKey, when } from "../when.ts";
-import { label } from "../words/teacher.ts";
-import { tell } from "../words/tell.ts";
 import type { Route } from "./+types/week";
 
 const DAY = 86_400_000;

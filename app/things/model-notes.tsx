@@ -8,8 +8,8 @@ import { comesBack, farthest, pointless, runsOn, sendingOf } from "#core/physics
 import { falls, steadyFrom, waterFor } from "#core/physics/standing.ts";
 import { FLOORS, type Floor } from "#core/things/floors.ts";
 import type { Item } from "#core/things/item.ts";
-import { itemName } from "../words/say.ts";
-import { label } from "../words/teacher.ts";
+import { itemName } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
 
 /** What the notes are told for: a child of this age, a send of so many metres on boards. */
 const AGE = 8;

@@ -3,9 +3,9 @@ import type { SchoolItems } from "#core/compile/card.ts";
 import type { HomeFacts } from "#core/compile/for-home.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import type { Letting } from "#core/yard/fit.ts";
+import { namesOf, sayPhrase } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
 import { RoomPlan } from "../ui/room-plan.tsx";
-import { namesOf, sayPhrase } from "../words/say.ts";
-import { label } from "../words/teacher.ts";
 import { useHomeFit } from "./use-forecast.ts";
 
 export interface HomeChoice {

@@ -4,7 +4,7 @@ import { type Activity, itemsIn } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { listOf } from "#core/kit/items.ts";
 import type { Item } from "#core/things/item.ts";
-import { itemName, namesOf } from "../words/say.ts";
+import { itemName, namesOf } from "#words/say.ts";
 
 /** The school's list of things, for every part of the workbench. */
 export interface School {

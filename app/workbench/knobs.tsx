@@ -2,8 +2,8 @@ import { useId, useState } from "react";
 import type { Knob } from "#core/contract/contract.ts";
 import type { Problem } from "#core/formats/activity.ts";
 import { faceOf } from "#core/kit/face.ts";
+import { label } from "#words/teacher.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { label } from "../words/teacher.ts";
 import { useSchool } from "./items.tsx";
 
 type Path = readonly (string | number)[];

@@ -4,8 +4,8 @@ import { strokesOf } from "#core/yard/draw.ts";
 import { layoutNamed } from "#core/yard/layouts/index.ts";
 import { type Laid, LEAST_SIZE, laidParts, MOST_SIZE, moveLaid, ownId } from "#core/yard/layouts/laid.ts";
 import { boundsOf, type Place } from "#core/yard/parts.ts";
+import { label } from "#words/teacher.ts";
 import { Strokes } from "../ui/strokes.tsx";
-import { label } from "../words/teacher.ts";
 import { asideText, LAYOUT, nudged, type Snap, snapped, snappedTurn, turnedBy } from "./edit.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 

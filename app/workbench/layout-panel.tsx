@@ -6,8 +6,8 @@ import { strokesOf } from "#core/yard/draw.ts";
 import { type LayoutName, layoutNamed, layoutNames } from "#core/yard/layouts/index.ts";
 import { exampleOf, type Laid, LEAST_SIZE, laidParts, MOST_SIZE } from "#core/yard/layouts/laid.ts";
 import { boundsOf, reachOfLayout } from "#core/yard/parts.ts";
+import { label } from "#words/teacher.ts";
 import { Strokes } from "../ui/strokes.tsx";
-import { label } from "../words/teacher.ts";
 import { LAYOUT } from "./edit.ts";
 import { Choice, NumberField } from "./knobs.tsx";
 

@@ -13,7 +13,7 @@ import { clashesOf } from "#core/yard/clashes.ts";
 import { layoutNamed, layoutNames } from "#core/yard/layouts/index.ts";
 import { laidParts } from "#core/yard/layouts/laid.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
-import { label } from "../words/teacher.ts";
+import { label } from "#words/teacher.ts";
 import { SchoolContext, schoolOf, withOwn } from "./items.tsx";
 import { changeText, KitPanel } from "./kit-panel.tsx";
 import { LaidLayer } from "./laid-layer.tsx";

@@ -4,10 +4,10 @@ import type { Spread } from "#core/actions/spread.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { strokesOf } from "#core/yard/draw.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
+import { targetName } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
 import { useDrawing } from "../drawings/items.tsx";
 import { Strokes } from "../ui/strokes.tsx";
-import { targetName } from "../words/say.ts";
-import { label } from "../words/teacher.ts";
 import { asideText, nudged, type Snap, snapped } from "./edit.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 

@@ -2,8 +2,8 @@ import { useState } from "react";
 import { Form, useNavigation } from "react-router";
 import type { Activity, Problem } from "#core/formats/activity.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
-import { label } from "../words/teacher.ts";
-import { tell } from "../words/tell.ts";
+import { label } from "#words/teacher.ts";
+import { tell } from "#words/tell.ts";
 import { NumberField, TextField } from "./knobs.tsx";
 
 interface Props {

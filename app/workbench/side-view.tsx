@@ -1,7 +1,7 @@
 import { memo } from "react";
 import { pathTo, purposeOf, type Sending } from "#core/physics/send.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
-import { targetName } from "../words/say.ts";
+import { targetName } from "#words/say.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 const HIGHEST = 118;

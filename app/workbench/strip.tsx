@@ -5,8 +5,8 @@ import type { Unit } from "#core/contract/contract.ts";
 import { mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
-import { label } from "../words/teacher.ts";
-import { tell } from "../words/tell.ts";
+import { label } from "#words/teacher.ts";
+import { tell } from "#words/tell.ts";
 import { useForecast } from "./use-forecast.ts";
 
 const Chart = lazy(() => import("./strip-chart.tsx"));

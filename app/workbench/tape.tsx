@@ -3,7 +3,7 @@ import { memo, useRef } from "react";
 import type { Peg } from "#core/contract/contract.ts";
 import { FOOT, spreadOfCount } from "#core/measures/count.ts";
 import type { Paces } from "#core/measures/step.ts";
-import { itemName, sayCount } from "../words/say.ts";
+import { itemName, sayCount } from "#words/say.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 const TAPE_TOP = 34;

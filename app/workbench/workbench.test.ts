@@ -5,7 +5,7 @@ import { type Activity, fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
-import { hasLabel } from "../words/teacher.ts";
+import { hasLabel } from "#words/teacher.ts";
 import { getIn, setIn } from "./knobs.tsx";
 import { planScale, WIDTH } from "./scale.ts";
 import { answerOf, STATIONS } from "./stations.tsx";

@@ -8,7 +8,7 @@ import { pathTo, sendingOf } from "#core/physics/send.ts";
 import { layoutNames } from "#core/yard/layouts/index.ts";
 import { exampleOf } from "#core/yard/layouts/laid.ts";
 import { partsOf } from "#core/yard/parts.ts";
-import { label } from "../words/teacher.ts";
+import { label } from "#words/teacher.ts";
 import { arrangeAs, nudged, turnedBy } from "./edit.ts";
 import { letText } from "./home-view.tsx";
 import { LayoutPanel, withLayout } from "./layout-panel.tsx";

@@ -7,6 +7,7 @@ import { give, say } from "./say.mjs";
 
 const SOURCES = [
   "app",
+  "words",
   "core",
   "server",
   "public",

@@ -1,6 +1,6 @@
 import { useRef, useState } from "react";
 import { type AskOf, arranged, type Spot } from "#core/asks/ask.ts";
-import { say } from "../../words/say.ts";
+import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 
 /** One press of an arrow, metres. */

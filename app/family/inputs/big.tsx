@@ -1,5 +1,5 @@
 import type { AskOf } from "#core/asks/ask.ts";
-import { say } from "../../words/say.ts";
+import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 
 /** One big button for the one thing that comes next. */

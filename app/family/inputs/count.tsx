@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
-import { say } from "../../words/say.ts";
+import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 
 /** One big counter: a tap anywhere on it, space or any letter counts one more; a drop has a button of its own. */

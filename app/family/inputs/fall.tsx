@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import type { AimOf, AskOf } from "#core/asks/ask.ts";
-import { say } from "../../words/say.ts";
+import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 
 /** Half of a pin as it is drawn, pixels. */

@@ -1,4 +1,4 @@
-import { say } from "../../words/say.ts";
+import { say } from "#words/say.ts";
 import type { CardData } from "../card-app.tsx";
 import { PieceShape } from "../yard-map.tsx";
 import type { Pieces } from "./zones.tsx";

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import type { AimOf, AskOf } from "#core/asks/ask.ts";
+import { say, targetName } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
-import { say, targetName } from "../../words/say.ts";
 import type { InputProps } from "./input.ts";
 
 /** HIT and MISS differ in shape, sign and word. Arrow left and right do the same. */

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useState } from "react";
 import { type AimKind, type Ask, type AskKind, type AskOf, askOf, mainAsks } from "#core/asks/ask.ts";
-import { say } from "../../words/say.ts";
+import { say } from "#words/say.ts";
 import { Carry, Ready, Stand, Task } from "./big.tsx";
 import { HitOrMiss } from "./hit-or-miss.tsx";
 import type { InputProps } from "./input.ts";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
-import { say } from "../../words/say.ts";
+import { say } from "#words/say.ts";
 import type { CardData } from "../card-app.tsx";
 import { PieceShape } from "../yard-map.tsx";
 import { Grid } from "./grid.tsx";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
-import { say } from "../../words/say.ts";
+import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 
 /** How many there were: as tapped, or as counted by somebody with both hands busy. */

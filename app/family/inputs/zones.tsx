@@ -1,6 +1,6 @@
 import type { Ask, AskOf } from "#core/asks/ask.ts";
 import { askOf } from "#core/asks/ask.ts";
-import { say } from "../../words/say.ts";
+import { say } from "#words/say.ts";
 import type { CardData } from "../card-app.tsx";
 import { PieceShape } from "../yard-map.tsx";
 import type { InputProps } from "./input.ts";

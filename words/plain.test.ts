@@ -88,7 +88,7 @@ describe("sentences", () => {
 
 /** The words of docs/words.md that are not ours, as they would stand in a sentence. */
 function notOurs(): string[] {
-  const page = readFileSync(new URL("../../docs/words.md", import.meta.url), "utf8");
+  const page = readFileSync(new URL("../docs/words.md", import.meta.url), "utf8");
   const rows = [...page.matchAll(/^\| \*\*(.+?)\*\* \| .*? \| (.*?) \|$/gm)];
   expect(rows.length).toBeGreaterThan(10);
   return rows.flatMap((r) => r[2]!.split(", ").filter(Boolean));
@@ -116,9 +116,9 @@ describe("one word for one thing", () => {
   it("nor does a page of ours that writes its words itself", () => {
     const wrong: string[] = [];
     for (const dir of ["routes", "results", "workbench", "family", "homes"])
-      for (const f of readdirSync(join(import.meta.dirname, "..", dir))) {
+      for (const f of readdirSync(join(import.meta.dirname, "..", "app", dir))) {
         if (!f.endsWith(".tsx") || f.includes(".test.")) continue;
-        const source = readFileSync(join(import.meta.dirname, "..", dir, f), "utf8");
+        const source = readFileSync(join(import.meta.dirname, "..", "app", dir, f), "utf8");
         // What stands between tags, and titles.
         for (const m of source.matchAll(
           />([^<>{}=;]*\b(?:tries|attempts?|pupils?|students?|submit|looked)\b[^<>{}=;]*)</g,

@@ -1,6 +1,8 @@
 import { readFileSync } from "node:fs";
 import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
+import { paths } from "#app/drawings/paths.ts";
+import { drawingSheet } from "#app/drawings/sheet.ts";
 import { catalogue } from "#core/kit/catalogue.ts";
 import { PROPERTIES } from "#core/kit/property.ts";
 import { askings } from "#core/kit/role.ts";
@@ -8,8 +10,6 @@ import { patternNames, patternOf } from "#core/patterns/registry.ts";
 import { CAUTIONS } from "#core/things/cautions.ts";
 import { FLOORS } from "#core/things/floors.ts";
 import { ROOMS } from "#core/things/item.ts";
-import { paths } from "../drawings/paths.ts";
-import { drawingSheet } from "../drawings/sheet.ts";
 import { en as base } from "./en.ts";
 import { enGame } from "./en-game.ts";
 import { enHome } from "./en-home.ts";
@@ -50,7 +50,7 @@ describe("the catalogue", () => {
     expect(catalogue.flatMap((i) => i.made?.steps.map((x) => x.drawing) ?? []).filter((d) => !(d in paths))).toEqual(
       [],
     );
-    expect(readFileSync(new URL("../drawings/drawings.svg", import.meta.url), "utf8")).toBe(drawingSheet());
+    expect(readFileSync(new URL("../app/drawings/drawings.svg", import.meta.url), "utf8")).toBe(drawingSheet());
     expect(new Set(Object.values(paths)).size).toBe(Object.keys(paths).length);
     expect(askings.map((a) => `asks.${a.id}`).filter((k) => !hasLabel(k))).toEqual([]);
   });
