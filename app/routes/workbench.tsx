@@ -3,7 +3,7 @@ import { Dialog } from "radix-ui";
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { data, Form, Link, redirect, useSearchParams } from "react-router";
 import type { KitFit } from "#core/compile/class-fit.ts";
-import { flies, layoutOf, pegRates, personOf, rates, sendingIn, sentIn } from "#core/forecast/for-activity.ts";
+import { byPeg, flies, layoutOf, personOf, rates, sendingIn, sentIn } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { countIn, FOOT, MOST_SHOES, type Unit } from "#core/measures/count.ts";
@@ -216,11 +216,14 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const scale = useMemo(() => planScale(length, width, backFrom), [length, width, backFrom]);
   const rows = useMemo(
     () =>
-      people.map((p, i) => ({
-        name: `${RANKS[i]}, ${p.age}`,
-        rates: new Map([...rates(game, p, parts), ...pegRates(game, p, parts)]),
-        step: paces(p.age).step,
-      })),
+      people.map((p, i) => {
+        const all = rates(game, p, parts);
+        return {
+          name: `${RANKS[i]}, ${p.age}`,
+          rates: new Map([...all, ...byPeg(game, all)]),
+          step: paces(p.age).step,
+        };
+      }),
     [people, game, parts],
   );
   const { action } = live.aim;

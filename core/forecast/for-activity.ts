@@ -211,13 +211,15 @@ export function rates(a: Activity, who: Who, parts: readonly Part[] = layoutOf(a
   return out;
 }
 /** The same by peg: what stands under it on the tape. */
-export function pegRates(
+export const pegRates = (
   a: Activity,
   who: Who,
   parts: readonly Part[] = layoutOf(a),
   only?: string,
-): Map<string, number> {
-  const all = rates(a, who, parts, only);
+): Map<string, number> => byPeg(a, rates(a, who, parts, only));
+
+/** Chances by probe as chances by peg: of several under one peg the first. */
+export function byPeg(a: Activity, all: ReadonlyMap<string, number>): Map<string, number> {
   const out = new Map<string, number>();
   for (const p of opened(a).probes) {
     const rate = all.get(p.id);
