@@ -64,18 +64,6 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  it("a bell ends the go by itself, with the clock running down from the start", async () => {
-    const page = await playing("Dao N.", of(climb, title(), { tries: null }, { seconds: 10 }));
-    await sees(page, "Ready? Press start.");
-    await press(page, "Start");
-    await sees(page, "time left");
-    await press(page, "HIT");
-    await sees(page, "All sends are used.", 20_000);
-    await press(page, "Undo");
-    await sees(page, "All sends are used.");
-    await page.close();
-  });
-
   it("the line moves back with every hit", async () => {
     const { distance: _, ...target } = (climb.pattern.params as { ladder: { targets: { distance: number }[] } }).ladder
       .targets[0]!;
@@ -235,7 +223,9 @@ describe("variants on the play screen", () => {
     const first = { task: "keepUp", seconds: 10, rest: 0, hand: "usual", moving: false, bounce: false };
     const rounds = [first];
     const page = await playing("Priya G.", of(fromPattern("tally"), title(), { rounds }));
+    await sees(page, "Ready? Press start.");
     await press(page, "Start");
+    await sees(page, "time left");
     await sees(page, "Keep it up. Count each touch.");
     await page.waitForFunction(() => document.body.innerText.includes("Tap for each one"));
     for (let i = 0; i < 3; i++) await press(page, "Tap for each one");
@@ -254,8 +244,13 @@ describe("variants on the play screen", () => {
     await page.type("main form input", "7");
     await press(page, "That is it");
     await sees(page, "Time is up.");
+    // The number, and then the bell, which rings again at once.
+    await press(page, "Undo");
+    await press(page, "Undo");
+    await sees(page, "Stop! How many was that?");
+    await press(page, "That is it");
     await handIn(page);
-    await sees(page, "You got 7 touches.");
+    await sees(page, "You got 5 touches.");
     await page.close();
   });
 

@@ -22,7 +22,7 @@ import { type ThreeLineParams, threeLineParams } from "./three-line/params.ts";
 import { tellThreeLine } from "./three-line/three-line.oracle.ts";
 
 /** A few in every run; many more when it is proved (`npm run prove`). */
-const SEQUENCES = Number(process.env.YARD_SEQUENCES ?? 10_000);
+const SEQUENCES = Number(process.env.YARD_SEQUENCES ?? 6_000);
 
 interface Told {
   accepted: boolean[];

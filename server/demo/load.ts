@@ -54,6 +54,8 @@ interface Sending {
   closes: number;
   tries: number;
   mark: number;
+  /** Only so many of the class, by name, and the child whose link is printed. */
+  few?: number;
   /** Shares of the class that never look, only look, and hand in after closing. */
   unopened: number;
   onlyLook: number;
@@ -68,7 +70,16 @@ async function play(
 ): Promise<void> {
   const opensAt = new Date(now + s.opens);
   const closesAt = new Date(now + s.closes);
+  const all = await inSchool(who.schoolId, (tx) =>
+    tx
+      .select({ id: schema.child.id, name: schema.child.name })
+      .from(schema.child)
+      .where(eq(schema.child.classId, s.classId))
+      .orderBy(schema.child.name),
+  );
+  const some = s.few ? all.filter((k, i) => i < s.few! || k.name === DEMO_CHILD).map((k) => k.id) : null;
   const id = await sendActivity(who, s.activityId, {
+    children: some,
     orderId: idOf(`order ${seed}`),
     classId: s.classId,
     opensAt,
@@ -292,6 +303,7 @@ async function load(owner: postgres.Sql): Promise<void> {
     {
       ...common,
       activityId: countId,
+      few: 9,
       document: count,
       classId: heron,
       opens: at(-2, 10),
@@ -308,6 +320,7 @@ async function load(owner: postgres.Sql): Promise<void> {
     {
       ...common,
       activityId: lineId,
+      few: 9,
       document: line,
       classId: otter,
       opens: at(-2, 9),
