@@ -34,7 +34,7 @@ const SAMPLES = 4000;
  * cells of time.
  */
 const EXACT_BUDGET = 30_000;
-const CELLS_A_STEP = 600;
+const CELLS_A_STEP = 300;
 const SAMPLE_BUDGET = 88_000;
 /** What finding the best choice over a whole go may cost, in steps; beyond it the best of the next send alone is taken, and named so. */
 const SOLVE_BUDGET = 60_000;
@@ -391,8 +391,11 @@ function readyOf(input: ForecastInput, book: Book): number | null {
  * joined. Source: core model, "Forecast".
  */
 export function forecast(input: ForecastInput): Forecast {
-  const exact = input.method === "sampled" ? null : (joined(input) ?? expand(input)?.told ?? null);
-  if (exact) return exact;
+  if (input.method !== "sampled") {
+    // What cannot be followed side by side cannot be followed all at once.
+    const exact = apart(input) ? joined(input) : (expand(input)?.told ?? null);
+    if (exact) return exact;
+  }
   if (input.method === "exact")
     throw new RangeError(
       `method: more than ${input.stateCap ?? STATE_CAP} states, or ${EXACT_BUDGET} steps: this game can only be sampled`,
@@ -400,11 +403,14 @@ export function forecast(input: ForecastInput): Forecast {
   return sample(input);
 }
 
-/** Each side by itself, and then all of them together; null where they touch each other, or one of them cannot be followed to its end. */
+/** Whether there are several sides, and none touches another. */
+const apart = ({ game, setup }: ForecastInput): boolean =>
+  game.score(game.start(setup)).length > 1 && !game.sidesMeet(setup);
+
+/** Each side by itself, and then all of them together; null where one of them cannot be followed to its end. */
 function joined(input: ForecastInput): Forecast | null {
   const { game, setup } = input;
   const sides = game.score(game.start(setup)).map((s) => s.players);
-  if (sides.length < 2 || game.sidesMeet(setup)) return null;
   const each: Expanded[] = [];
   const graphs = new Map<number, Graph>();
   for (const players of sides) {
