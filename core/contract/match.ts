@@ -1,11 +1,5 @@
 import { z } from "zod";
-
-const whole = (name: string, least: number, most: number) =>
-  z
-    .number({ error: `${name} must be a whole number from ${least} to ${most}` })
-    .int(`${name} must be a whole number`)
-    .min(least, `${name} must be ${least} or more`)
-    .max(most, `${name} must be ${most} or less`);
+import { whole } from "./schema.ts";
 
 /** When the next one sends: after each send, after a miss, once the misses of a forfeit are spent, after a whole go, or all at once. */
 export const SWAPS = ["send", "miss", "budget", "go", "once"] as const;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { LAST_LINES } from "../../aim/band-lines.ts";
+import { whole } from "../../contract/schema.ts";
 import { LINE_RULES } from "../../rules/hit-rule.ts";
 
 export const MOST_BANDS = 8;
@@ -7,13 +8,6 @@ export const MOST_BANDS = 8;
 export const MOST_ROUNDS = 100;
 /** Thinner bands cannot be laid out at home, metres. */
 const LEAST_DEPTH = 0.1;
-
-const whole = (name: string, least: number, most: number) =>
-  z
-    .number({ error: `${name} must be a whole number from ${least} to ${most}` })
-    .int(`${name} must be a whole number`)
-    .min(least, `${name} must be ${least} or more`)
-    .max(most, `${name} must be ${most} or less`);
 
 export const bandsParams = z
   .strictObject({

@@ -1,16 +1,11 @@
 import { z } from "zod";
+import { weight, whole } from "../../contract/schema.ts";
 
 export const MOST_RUNGS = 10;
 export const MOST_TRIES = 200;
 /** Two rungs at the same distance would not be a climb, metres. */
 const LEAST_GAP = 0.05;
 
-const whole = (name: string, least: number, most: number) =>
-  z
-    .number({ error: `${name} must be a whole number from ${least} to ${most}` })
-    .int(`${name} must be a whole number`)
-    .min(least, `${name} must be ${least} or more`)
-    .max(most, `${name} must be ${most} or less`);
 export const distance = z
   .number({ error: "distance must be a number of metres" })
   .min(0.3, "distance must be 0.3 m or more")
@@ -63,13 +58,7 @@ export const climbTarget = z.strictObject({
     .optional(),
   gap: inner("gap").optional(),
   /** For topple: mass empty, contents when full (kilograms), and how full, 0 to 1. */
-  weight: z
-    .strictObject({
-      mass: z.number({ error: "mass must be a number of kilograms" }).min(0.001).max(80),
-      contents: z.number().min(0).max(80),
-      filling: z.number().min(0, "filling must be 0 to 1").max(1, "filling must be 0 to 1"),
-    })
-    .optional(),
+  weight: weight.optional(),
 });
 export type ClimbTarget = z.infer<typeof climbTarget>;
 

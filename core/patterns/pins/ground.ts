@@ -1,7 +1,7 @@
 import type { Ground } from "../../contract/contract.ts";
+import { cm, held } from "../../contract/schema.ts";
 import type { HitRule } from "../../rules/hit-rule.ts";
 import type { Part } from "../../yard/parts.ts";
-import { cm, held } from "../schema.ts";
 import { spotsOf } from "./formation.ts";
 import { FEWEST_PINS, MOST_PINS, type PinsParams } from "./params.ts";
 

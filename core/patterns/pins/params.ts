@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { across, distance, metres, whole } from "../schema.ts";
+import { across, distance, metres, weight, whole } from "../../contract/schema.ts";
 
 export const FEWEST_PINS = 3;
 export const MOST_PINS = 15;
@@ -29,13 +29,7 @@ export const pinsParams = z.strictObject({
     width: metres("width", 0.02, 0.5),
     height: metres("height", 0.02, 1.5),
     /** Whether it falls goes by what it weighs (kilograms; contents when full; how full, 0 to 1); not given: touching fells it. */
-    weight: z
-      .strictObject({
-        mass: z.number({ error: "mass must be a number of kilograms" }).min(0.001).max(80),
-        contents: z.number().min(0).max(80),
-        filling: z.number().min(0, "filling must be 0 to 1").max(1, "filling must be 0 to 1"),
-      })
-      .optional(),
+    weight: weight.optional(),
   }),
   /** From the line to the nearest pin, or to the field. */
   distance,

@@ -1,6 +1,6 @@
 import type { Ground, Probe } from "../../contract/contract.ts";
+import { held } from "../../contract/schema.ts";
 import type { Part } from "../../yard/parts.ts";
-import { held } from "../schema.ts";
 import { kept, MARK, type TallyParams, WALL, walled } from "./params.ts";
 import { aimOf, mannerOf } from "./rules.ts";
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { metres, whole } from "../schema.ts";
+import { metres, whole } from "../../contract/schema.ts";
 
 /** What is counted: touches that keep a thing up, or sends off a wall onto a mark on the floor. */
 export const TASKS = ["keepUp", "rebound"] as const;

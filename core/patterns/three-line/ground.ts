@@ -1,7 +1,7 @@
 import type { AimOf } from "../../asks/ask.ts";
 import type { Ground } from "../../contract/contract.ts";
+import { cm, held } from "../../contract/schema.ts";
 import type { Part } from "../../yard/parts.ts";
-import { cm, held } from "../schema.ts";
 import type { ThreeLineParams } from "./params.ts";
 import { cellId, cellsOf } from "./rules.ts";
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { distance, metres, whole } from "../schema.ts";
+import { distance, metres, whole } from "../../contract/schema.ts";
 
 export const threeLineParams = z.strictObject({
   /** Squares along one side, and so many in a line. */

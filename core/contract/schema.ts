@@ -19,6 +19,12 @@ export const metres = (name: string, least: number, most: number) =>
 export const distance = metres("distance", 0.3, 30);
 /** To the player's right of the middle. */
 export const across = metres("across", -10, 10);
+/** What a thing weighs that may fall: empty, its contents when full (kilograms), and how full it is, 0 to 1. */
+export const weight = z.strictObject({
+  mass: z.number({ error: "mass must be a number of kilograms" }).min(0.001).max(80),
+  contents: z.number().min(0).max(80),
+  filling: z.number().min(0, "filling must be 0 to 1").max(1, "filling must be 0 to 1"),
+});
 /** Pegs snap to whole centimetres. */
 export const cm = (m: number): number => Math.round(m * 100) / 100;
 export const held = (m: number, least: number, most: number): number => cm(Math.min(most, Math.max(least, m)));
