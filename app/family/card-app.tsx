@@ -117,7 +117,7 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
         </a>
         <p className="min-w-0 grow truncate font-head text-xl font-bold">{data.card.activity.title}</p>
         {waiting.count > 0 && (
-          <span className="shrink-0 rounded-sm bg-mustard px-2 text-sm font-bold text-[#14241f]">
+          <span className="shrink-0 rounded-sm bg-mustard px-2 text-sm font-bold text-night">
             {say("card.waits", { count: waiting.count })}
           </span>
         )}

@@ -133,7 +133,7 @@ export function FetchScreen({
             {card.making.homes.map((h) => (
               <label
                 key={h.id}
-                className="grid min-h-12 cursor-pointer place-items-center rounded-md border-2 border-hair p-2 text-center font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-[#14241f] has-focus-visible:outline-3"
+                className="grid min-h-12 cursor-pointer place-items-center rounded-md border-2 border-hair p-2 text-center font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-night has-focus-visible:outline-3"
               >
                 <input
                   type="radio"

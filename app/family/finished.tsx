@@ -58,7 +58,7 @@ export function Finished({
         ))}
       </div>
       {beat && (
-        <p className="rounded-md bg-mustard p-3 text-xl font-bold text-[#14241f]">
+        <p className="rounded-md bg-mustard p-3 text-xl font-bold text-night">
           {say(beat === "mark" ? "hand.beatMark" : "hand.beat")}
         </p>
       )}

@@ -146,7 +146,7 @@ function Sent({ play, go }: { play: LocalPlay; go: (to: Step) => void }) {
       )}
       {score && <p className="text-2xl font-bold">{say("hand.score", { score: sayScore(score.value, score.unit) })}</p>}
       {score?.beat && (
-        <p className="rounded-md bg-mustard p-3 text-xl font-bold text-[#14241f]">
+        <p className="rounded-md bg-mustard p-3 text-xl font-bold text-night">
           {say(score.beat === "mark" ? "hand.beatMark" : "hand.beat")}
         </p>
       )}

@@ -86,8 +86,8 @@ describe("pictures of the yard", () => {
     const shown = html("spots", { way, behind: true, only: ["start", "t1"] });
     expect(shown).toContain('stroke-dasharray="2 8"');
     expect(shown).toMatch(/rotate\(90\)/);
-    expect(shown).toContain("#FF8A66");
-    expect(shown.match(/opacity="0.25"/g)!.length).toBeGreaterThanOrEqual(6);
+    expect(shown).toContain("var(--color-ember)");
+    expect(shown.match(/opacity="0.28"/g)!.length).toBeGreaterThanOrEqual(6);
   });
   it("draw every layout whole, inside the picture", () => {
     for (const name of layoutNames) {

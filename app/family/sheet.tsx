@@ -109,12 +109,12 @@ function Ruler() {
         <path
           key={`mm${i + 1}`}
           d={`M${i} 0v${i % 10 === 0 ? 5 : i % 5 === 0 ? 3.5 : 2}`}
-          stroke="#14241F"
+          stroke="var(--color-night)"
           strokeWidth={i % 10 === 0 ? 0.35 : 0.2}
         />
       ))}
       {Array.from({ length: RULER_CM + 1 }, (_, i) => (
-        <text key={`cm${i + 1}`} x={i * 10} y="8.6" fontSize="3" textAnchor="middle" fill="#14241F">
+        <text key={`cm${i + 1}`} x={i * 10} y="8.6" fontSize="3" textAnchor="middle" fill="var(--color-night)">
           {i}
         </text>
       ))}

@@ -75,7 +75,7 @@ export function Who({
     >
       <h1 className="text-3xl">{say("who.title")}</h1>
       {data.used >= data.tries && (
-        <p className="rounded-md bg-mustard p-3 font-semibold text-[#14241f]">{say("card.usedUp")}</p>
+        <p className="rounded-md bg-mustard p-3 font-semibold text-night">{say("card.usedUp")}</p>
       )}
       <fieldset>
         <legend className="mb-2 font-semibold">{say("who.howMany")}</legend>
@@ -83,7 +83,7 @@ export function Who({
           {counts.map((n) => (
             <label
               key={n}
-              className={`grid min-h-14 cursor-pointer place-items-center rounded-md border-2 text-2xl font-bold has-focus-visible:outline-3 ${n === count ? "border-mustard bg-mustard text-[#14241f]" : "border-chalk/50"}`}
+              className={`grid min-h-14 cursor-pointer place-items-center rounded-md border-2 text-2xl font-bold has-focus-visible:outline-3 ${n === count ? "border-mustard bg-mustard text-night" : "border-chalk/50"}`}
             >
               <input type="radio" name="count" className="sr-only" checked={n === count} onChange={() => setCount(n)} />
               {n}
@@ -98,7 +98,7 @@ export function Who({
             {together.map((m) => (
               <label
                 key={m}
-                className={`flex min-h-12 cursor-pointer items-center rounded-md border-2 px-3 font-semibold has-focus-visible:outline-3 ${m === mode ? "border-mustard bg-mustard text-[#14241f]" : "border-chalk/50"}`}
+                className={`flex min-h-12 cursor-pointer items-center rounded-md border-2 px-3 font-semibold has-focus-visible:outline-3 ${m === mode ? "border-mustard bg-mustard text-night" : "border-chalk/50"}`}
               >
                 <input type="radio" name="mode" className="sr-only" checked={m === mode} onChange={() => setMode(m)} />
                 {say(`who.mode.${m}`)}
@@ -133,7 +133,7 @@ export function Who({
               {inSides && (
                 <button
                   type="button"
-                  className={`btn min-h-12 px-3 ${sides[i] === 0 ? "border-mustard bg-mustard text-[#14241f]" : "border-mint bg-mint text-[#14241f]"}`}
+                  className={`btn min-h-12 px-3 ${sides[i] === 0 ? "border-mustard bg-mustard text-night" : "border-mint bg-mint text-night"}`}
                   aria-label={say("who.sideOf", { number: i + 1, side: sides[i]! + 1 })}
                   onClick={() => setSides(sides.map((x, k) => (k === i ? 1 - x : x)))}
                 >

@@ -1,6 +1,5 @@
 import { strokesOf } from "#core/yard/draw.ts";
 import { boundsOf, type Part, type Place } from "#core/yard/parts.ts";
-import { useDrawing } from "../drawings/items.tsx";
 import { Strokes } from "../ui/strokes.tsx";
 
 /** Room kept free around the layout, pixels. */
@@ -46,11 +45,9 @@ export function YardMap({
   marks?: MapMarks;
   label: string;
 }) {
-  const drawing = useDrawing();
   const { lo, half, scale } = extentOf(parts, width, height);
   const x = (across: number) => width / 2 + across * scale;
   const y = (along: number) => height - PAD.bottom - (along - lo) * scale;
-  const dim = (id: string) => (marks.only && !marks.only.includes(id) ? 0.3 : 1);
   const seen = new Map<string, number>();
   const [before, end] = marks.way?.slice(-2) ?? [];
   return (
@@ -69,9 +66,9 @@ export function YardMap({
           width={width - 12}
           height={PAD.top - 6}
           rx="4"
-          fill="#FF8A66"
+          fill="var(--color-ember)"
           fillOpacity="0.35"
-          stroke="#FF8A66"
+          stroke="var(--color-ember)"
           strokeWidth="2"
           strokeDasharray="5 4"
         />
@@ -80,11 +77,16 @@ export function YardMap({
         list={strokesOf(parts)}
         to={(p) => [x(p.across), y(p.along)]}
         k={scale}
-        lit={marks.now ?? null}
+        lit={(id) => id === marks.now || id === "start"}
         faint={(id) => marks.only !== undefined && !marks.only.includes(id)}
+        done={marks.done ?? []}
+        ring
+        text={16}
+        least={30}
+        most={52}
       />
       {marks.way && marks.way.length > 1 && (
-        <g fill="none" stroke="#F2B632" strokeWidth="3.5" strokeLinecap="round" strokeLinejoin="round">
+        <g fill="none" stroke="var(--color-mustard)" strokeWidth="3.5" strokeLinecap="round" strokeLinejoin="round">
           <path
             d={`M${marks.way.map((p) => `${x(p.across).toFixed(1)} ${y(p.along).toFixed(1)}`).join("L")}`}
             strokeDasharray="2 8"
@@ -95,91 +97,6 @@ export function YardMap({
           />
         </g>
       )}
-      {parts.map((p) => {
-        if (p.kind === "zone") {
-          const now = marks.now === p.id;
-          return (
-            <g key={p.id} opacity={dim(p.id)}>
-              <rect
-                x={x(-p.width / 2)}
-                y={y(p.far)}
-                width={p.width * scale}
-                height={(p.far - p.near) * scale}
-                fill={now ? "#F2B632" : "#6FDCCB"}
-                fillOpacity={now ? 0.35 : 0.06 + 0.03 * p.points}
-                stroke="#6FDCCB"
-                strokeWidth="2"
-              />
-              <text
-                x={x(-p.width / 2) - 8}
-                y={(y(p.near) + y(p.far)) / 2 + 6}
-                textAnchor="end"
-                fill="#F6F4EA"
-                fontSize="17"
-                fontWeight="700"
-              >
-                {p.points}
-              </text>
-            </g>
-          );
-        }
-        if (p.kind === "line" && p.role === "start") {
-          const now = marks.now === p.id || p.id === "start";
-          return (
-            <g key={p.id} opacity={dim(p.id)}>
-              <path
-                d={`M${x(-p.width / 2)} ${y(p.along)}H${x(p.width / 2)}`}
-                stroke={now ? "#F2B632" : "#F6F4EA"}
-                strokeOpacity={now ? 1 : 0.55}
-                strokeWidth={now ? 6 : 3}
-                strokeLinecap="round"
-              />
-              {p.label && (
-                <text
-                  x={x(p.width / 2) + 9}
-                  y={y(p.along) + 6}
-                  fill={now ? "#F2B632" : "#F6F4EA"}
-                  fontSize="16"
-                  fontWeight="700"
-                >
-                  {p.label}
-                </text>
-              )}
-            </g>
-          );
-        }
-        if (p.kind === "target") {
-          const now = marks.now === p.id;
-          const done = marks.done?.includes(p.id);
-          const size = Math.max(30, Math.min(52, p.width * scale * 1.4));
-          return (
-            <g key={p.id} opacity={dim(p.id)} transform={`translate(${x(p.across)} ${y(p.along)})`}>
-              {now && <circle r={size * 0.78} fill="#F2B632" fillOpacity="0.2" stroke="#F2B632" strokeWidth="3" />}
-              <use
-                href={drawing(p.item)}
-                transform={`scale(${size / 40}) translate(-20 -20)`}
-                fill="none"
-                stroke={now ? "#F2B632" : "#6FDCCB"}
-                strokeWidth="2.6"
-                strokeLinecap="round"
-                strokeLinejoin="round"
-                opacity={done ? 0.45 : 1}
-              />
-              {done && (
-                <path
-                  d="M-11 1l8 8 14-17"
-                  fill="none"
-                  stroke="#F6F4EA"
-                  strokeWidth="5"
-                  strokeLinecap="round"
-                  strokeLinejoin="round"
-                />
-              )}
-            </g>
-          );
-        }
-        return null;
-      })}
       {marks.pieces?.map((piece, i) => {
         const zone = parts.find((p) => p.kind === "zone" && p.id === piece.zone);
         const n = seen.get(piece.zone ?? "") ?? 0;
@@ -201,21 +118,30 @@ function arrowTurn(from: Place, to: Place): number {
 
 /** A piece: players differ by shape as well as by colour. */
 export function PieceShape({ shape, cx, cy, r = 10 }: { shape: number; cx: number; cy: number; r?: number }) {
-  const common = { stroke: "#14241F", strokeWidth: 2 };
+  const common = { stroke: "var(--color-night)", strokeWidth: 2 };
   switch (shape % 6) {
     case 0:
-      return <circle cx={cx} cy={cy} r={r} fill="#F2B632" {...common} />;
+      return <circle cx={cx} cy={cy} r={r} fill="var(--color-mustard)" {...common} />;
     case 1:
-      return <rect x={cx - r * 0.9} y={cy - r * 0.9} width={r * 1.8} height={r * 1.8} fill="#F6F4EA" {...common} />;
+      return (
+        <rect
+          x={cx - r * 0.9}
+          y={cy - r * 0.9}
+          width={r * 1.8}
+          height={r * 1.8}
+          fill="var(--color-chalk)"
+          {...common}
+        />
+      );
     case 2:
-      return <path d={`M${cx} ${cy - r}l${r} ${r * 1.8}h${-2 * r}z`} fill="#E8A38D" {...common} />;
+      return <path d={`M${cx} ${cy - r}l${r} ${r * 1.8}h${-2 * r}z`} fill="var(--color-clay)" {...common} />;
     case 3:
-      return <path d={`M${cx} ${cy - r}l${r} ${r}l${-r} ${r}l${-r} ${-r}z`} fill="#C9A4DA" {...common} />;
+      return <path d={`M${cx} ${cy - r}l${r} ${r}l${-r} ${r}l${-r} ${-r}z`} fill="var(--color-lilac)" {...common} />;
     case 4:
       return (
         <path
           d={`M${cx - r} ${cy - r}l${2 * r} ${2 * r}M${cx + r} ${cy - r}l${-2 * r} ${2 * r}`}
-          stroke="#8CC6EA"
+          stroke="var(--color-ice)"
           strokeWidth="5"
           strokeLinecap="round"
         />
@@ -224,7 +150,7 @@ export function PieceShape({ shape, cx, cy, r = 10 }: { shape: number; cx: numbe
       return (
         <path
           d={`M${cx - r} ${cy}h${2 * r}M${cx} ${cy - r}v${2 * r}`}
-          stroke="#B9E3A0"
+          stroke="var(--color-leaf)"
           strokeWidth="5"
           strokeLinecap="round"
         />

@@ -4,6 +4,7 @@ import { FLOORS } from "#core/things/floors.ts";
 import type { Point } from "#core/yard/geometry.ts";
 import { OBSTACLES } from "#core/yard/space.ts";
 import { say } from "#words/say.ts";
+import { STANDING } from "../ui/room-plan.tsx";
 
 const WIDE = 360;
 const PAD = 16;
@@ -11,13 +12,11 @@ const PAD = 16;
 const LEAST = { across: 8, down: 6 };
 /** A thing that is only tapped is so many steps across and deep. */
 const TAPPED: Record<string, readonly [number, number]> = { door: [1.5, 0.5], wall: [2, 0.5] };
-const PAINT: Record<string, string> = {
-  furniture: "#F6F4EA55",
-  breakable: "#FF8A6699",
-  door: "#C9A4DA99",
-  stairs: "#C9A4DA66",
-  wall: "#F6F4EAEE",
-};
+function paintOf(kind: string) {
+  const { sign: _, ...paint } =
+    STANDING[(OBSTACLES as readonly string[]).includes(kind) ? (kind as keyof typeof STANDING) : "furniture"];
+  return paint;
+}
 const asSteps = (m: number) => m;
 const half = (n: number) => Math.round(n * 2) / 2;
 const figure = (n: number) => String(Math.round(n * 10) / 10);
@@ -91,7 +90,7 @@ export function SpaceSketch({
           {[...(own ? ["corner"] : []), ...OBSTACLES, ...FLOORS].map((t) => (
             <label
               key={t}
-              className="grid min-h-11 cursor-pointer place-items-center rounded-md border-2 border-hair bg-raised px-2.5 text-sm font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-[#14241f] has-focus-visible:outline-3"
+              className="grid min-h-11 cursor-pointer place-items-center rounded-md border-2 border-hair bg-raised px-2.5 text-sm font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-night has-focus-visible:outline-3"
             >
               <input
                 type="radio"
@@ -137,7 +136,7 @@ export function SpaceSketch({
         >
           <defs>
             <pattern id="steps" x={PAD} y={PAD} width={k} height={k} patternUnits="userSpaceOnUse">
-              <circle cx="0" cy="0" r="1.6" fill="#F6F4EA" fillOpacity="0.5" />
+              <circle cx="0" cy="0" r="1.6" fill="var(--color-chalk)" fillOpacity="0.5" />
             </pattern>
           </defs>
           <rect width={WIDE} height={tall} fill="url(#steps)" />
@@ -148,17 +147,18 @@ export function SpaceSketch({
               y={px(f.y)}
               width={f.width * k}
               height={f.depth * k}
-              fill="#F6D87833"
-              stroke="#F6D878"
+              fill="var(--color-straw)"
+              fillOpacity="0.2"
+              stroke="var(--color-straw)"
               strokeDasharray="3 4"
             />
           ))}
           {drawn.length > 0 && (
             <path
               d={`M${drawn.map((p) => `${px(p.x)} ${px(p.y)}`).join("L")}${drawn.length > 2 ? "Z" : ""}`}
-              fill="#F6F4EA"
+              fill="var(--color-chalk)"
               fillOpacity="0.06"
-              stroke="#F6F4EA"
+              stroke="var(--color-chalk)"
               strokeWidth="3"
               strokeLinejoin="round"
             />
@@ -166,8 +166,22 @@ export function SpaceSketch({
           {own &&
             tapped.map((p, i) => (
               <g key={`${p.x} ${p.y} ${i + 1}`}>
-                <circle cx={px(p.x)} cy={px(p.y)} r="9" fill="#F2B632" stroke="#14241F" strokeWidth="2" />
-                <text x={px(p.x)} y={px(p.y) + 4} textAnchor="middle" fontSize="11" fontWeight="700" fill="#14241F">
+                <circle
+                  cx={px(p.x)}
+                  cy={px(p.y)}
+                  r="9"
+                  fill="var(--color-mustard)"
+                  stroke="var(--color-night)"
+                  strokeWidth="2"
+                />
+                <text
+                  x={px(p.x)}
+                  y={px(p.y) + 4}
+                  textAnchor="middle"
+                  fontSize="11"
+                  fontWeight="700"
+                  fill="var(--color-night)"
+                >
                   {i + 1}
                 </text>
               </g>
@@ -179,8 +193,8 @@ export function SpaceSketch({
                 y={px(o.y)}
                 width={o.width * k}
                 height={o.depth * k}
-                fill={PAINT[o.kind] ?? "#F6F4EA55"}
-                stroke="#F6F4EA"
+                {...paintOf(o.kind)}
+                stroke="var(--color-chalk)"
                 strokeWidth="1.5"
               />
               <text
@@ -188,8 +202,8 @@ export function SpaceSketch({
                 y={px(o.y + o.depth / 2) + 4}
                 textAnchor="middle"
                 fontSize="11"
-                fill="#F6F4EA"
-                stroke="#27463F"
+                fill="var(--color-chalk)"
+                stroke="var(--color-court)"
                 strokeWidth="2.5"
                 paintOrder="stroke"
               >
@@ -199,7 +213,7 @@ export function SpaceSketch({
           ))}
           <path
             d={`M${px(at.x) - 8} ${px(at.y)}h16M${px(at.x)} ${px(at.y) - 8}v16`}
-            stroke="#F2B632"
+            stroke="var(--color-mustard)"
             strokeWidth="2"
             className="opacity-0 group-focus-visible:opacity-100"
           />

@@ -281,7 +281,7 @@ function Things({ answers, items, typed, ready, changed }: PartProps) {
 }
 
 const pick =
-  "grid min-h-16 cursor-pointer place-items-center rounded-md border-2 border-hair bg-raised p-2 text-center font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-[#14241f] has-focus-visible:outline-3";
+  "grid min-h-16 cursor-pointer place-items-center rounded-md border-2 border-hair bg-raised p-2 text-center font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-night has-focus-visible:outline-3";
 
 /** A few shapes, sized in a grown-up's steps. */
 function Space({ answers, typed, ready, changed }: PartProps) {

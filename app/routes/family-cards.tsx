@@ -42,7 +42,7 @@ export default function FamilyCards({ loaderData, params }: Route.ComponentProps
           <h1 className="text-3xl">{say("family.title", { name: name.split(" ")[0]! })}</h1>
         </header>
         {waiting.count > 0 && (
-          <p role="status" className="rounded-md bg-mustard p-3 font-semibold text-[#14241f]">
+          <p role="status" className="rounded-md bg-mustard p-3 font-semibold text-night">
             {say("card.waiting", { count: waiting.count })} {waiting.stuck && say("card.stuck")}
           </p>
         )}

@@ -81,7 +81,7 @@ export default function FamilyHome({ loaderData, actionData, params }: Route.Com
                   <a
                     href={`/f/${params.token}/home?home=${h.id}&part=things`}
                     aria-current={h.id === home.id ? "true" : undefined}
-                    className={`grid min-h-12 place-items-center rounded-md border-2 p-2 text-center font-semibold no-underline ${h.id === home.id ? "border-ink bg-mustard text-[#14241f]" : "border-hair"}`}
+                    className={`grid min-h-12 place-items-center rounded-md border-2 p-2 text-center font-semibold no-underline ${h.id === home.id ? "border-ink bg-mustard text-night" : "border-hair"}`}
                   >
                     {h.label}
                   </a>

@@ -23,7 +23,7 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
       <Pending words="Working ..." />
       <a
         href="#main"
-        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-mustard focus:p-2 focus:text-[#14241f]"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-mustard focus:p-2 focus:text-night"
       >
         To the content
       </a>

@@ -661,7 +661,7 @@ const Stations = memo(function Stations({ activity, station }: { activity: Activ
               className="grid w-full grid-cols-[26px_1fr] gap-x-3 rounded-sm py-1.5 text-left"
             >
               <span
-                className={`grid size-[26px] place-items-center rounded-full border-2 border-ink text-sm font-bold ${s === station ? "bg-mustard text-[#14241f]" : "bg-page"}`}
+                className={`grid size-[26px] place-items-center rounded-full border-2 border-ink text-sm font-bold ${s === station ? "bg-mustard text-night" : "bg-page"}`}
               >
                 {i + 1}
               </span>

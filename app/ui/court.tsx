@@ -17,30 +17,52 @@ export function Court() {
           width="500"
           height="300"
           fill="none"
-          stroke="#F6F4EA"
+          stroke="var(--color-chalk)"
           strokeOpacity="0.35"
           strokeDasharray="3 8"
           strokeWidth="2"
         />
-        <path d="M110 100v220" stroke="#F2B632" strokeWidth="6" strokeLinecap="round" strokeDasharray="1 5" />
-        <ellipse cx="86" cy="210" rx="8" ry="17" fill="none" stroke="#F6F4EA" strokeWidth="3" />
-        <circle cx="86" cy="210" r="7" fill="#F6F4EA" />
-        <path d="M110 210L430 150" stroke="#F6F4EA" strokeWidth="2.5" strokeDasharray="9 8" />
-        <g fill="none" stroke="#6FDCCB" strokeWidth="3">
+        <path
+          d="M110 100v220"
+          stroke="var(--color-mustard)"
+          strokeWidth="6"
+          strokeLinecap="round"
+          strokeDasharray="1 5"
+        />
+        <ellipse cx="86" cy="210" rx="8" ry="17" fill="none" stroke="var(--color-chalk)" strokeWidth="3" />
+        <circle cx="86" cy="210" r="7" fill="var(--color-chalk)" />
+        <path d="M110 210L430 150" stroke="var(--color-chalk)" strokeWidth="2.5" strokeDasharray="9 8" />
+        <g fill="none" stroke="var(--color-mint)" strokeWidth="3">
           <circle cx="220" cy="262" r="20" />
           <circle cx="220" cy="262" r="13" />
           <rect x="300" y="110" width="36" height="28" />
           <circle cx="500" cy="250" r="13" />
           <circle cx="500" cy="250" r="4" />
         </g>
-        <rect x="420" y="133" width="20" height="34" fill="#27463F" stroke="#F2B632" strokeWidth="3.5" />
-        <circle cx="430" cy="150" r="34" fill="none" stroke="#F2B632" strokeDasharray="5 5" strokeWidth="2" />
-        <rect x="110" y="400" width="440" height="34" fill="#F6D878" />
+        <rect
+          x="420"
+          y="133"
+          width="20"
+          height="34"
+          fill="var(--color-court)"
+          stroke="var(--color-mustard)"
+          strokeWidth="3.5"
+        />
+        <circle
+          cx="430"
+          cy="150"
+          r="34"
+          fill="none"
+          stroke="var(--color-mustard)"
+          strokeDasharray="5 5"
+          strokeWidth="2"
+        />
+        <rect x="110" y="400" width="440" height="34" fill="var(--color-straw)" />
         {Array.from({ length: 45 }, (_, i) => (
           <path
             key={`t${i * 10}`}
             d={`M${110 + i * 10} 400v${i % 10 === 0 ? 22 : i % 5 === 0 ? 14 : 8}`}
-            stroke="#14241F"
+            stroke="var(--color-night)"
             strokeWidth="2"
           />
         ))}

@@ -3,18 +3,21 @@ import { strokesOf } from "#core/yard/draw.ts";
 import { type Part, type Place, partsOf } from "#core/yard/parts.ts";
 import { type Placement, pointIn } from "#core/yard/placement.ts";
 import { outlineOf } from "#core/yard/shapes.ts";
-import { useDrawing } from "../drawings/items.tsx";
-import { Strokes } from "./strokes.tsx";
+import { PAINT, Strokes } from "./strokes.tsx";
 
 const PAD = 14;
 /** How what stands in a space is told apart: fill, and a sign in its middle. */
-const THINGS = {
-  furniture: { fill: "#F6F4EA", fillOpacity: 0.32, sign: "" },
-  breakable: { fill: "#FF8A66", fillOpacity: 0.35, sign: "!" },
-  door: { fill: "#C9A4DA", fillOpacity: 0.4, sign: "D" },
-  stairs: { fill: "#C9A4DA", fillOpacity: 0.4, sign: "≡" },
-  wall: { fill: "#F6F4EA", fillOpacity: 0.9, sign: "" },
+export const STANDING = {
+  furniture: { fill: PAINT.chalk, fillOpacity: 0.32, sign: "" },
+  breakable: { fill: "var(--color-ember)", fillOpacity: 0.4, sign: "!" },
+  door: { fill: PAINT.lilac, fillOpacity: 0.45, sign: "D" },
+  stairs: { fill: PAINT.lilac, fillOpacity: 0.4, sign: "≡" },
+  wall: { fill: PAINT.chalk, fillOpacity: 0.9, sign: "" },
 } as const;
+/** A line to send from is no wider here than so much, metres: where it lies is what matters. */
+const START_WIDE = 0.6;
+const shortStart = (p: Part): Part =>
+  p.kind === "line" && p.role === "start" ? { ...p, width: Math.min(p.width, START_WIDE) } : p;
 
 /** A home's space to scale, what stands in it, and where a layout lies in it, if it does. */
 export function RoomPlan({
@@ -32,7 +35,6 @@ export function RoomPlan({
   wide: number;
   tall: number;
 }) {
-  const drawing = useDrawing();
   const corners = outlineOf(space);
   const [xs, ys] = [corners.map((c) => c.x), corners.map((c) => c.y)];
   const [lx, ly] = [Math.min(...xs), Math.min(...ys)];
@@ -45,14 +47,7 @@ export function RoomPlan({
     const at = pointIn(p, placement!);
     return [x(at.x), y(at.y)];
   };
-  const poly = (points: readonly Place[]) =>
-    `M${points
-      .map((p) =>
-        to(p)
-          .map((v) => v.toFixed(1))
-          .join(" "),
-      )
-      .join("L")}`;
+  const starts = new Set(partsOf(parts, "line").flatMap((l) => (l.role === "start" ? [l.id] : [])));
   return (
     <svg
       viewBox={`0 0 ${wide} ${height.toFixed(1)}`}
@@ -62,9 +57,9 @@ export function RoomPlan({
     >
       <path
         d={`M${corners.map((c) => `${x(c.x).toFixed(1)} ${y(c.y).toFixed(1)}`).join("L")}Z`}
-        fill="#1E3731"
+        fill="var(--color-court-deep)"
         fillOpacity="0.35"
-        stroke="#F6F4EA"
+        stroke="var(--color-chalk)"
         strokeWidth={space.indoors ? 3.5 : 2}
         strokeDasharray={space.indoors ? undefined : "7 5"}
       />
@@ -75,15 +70,15 @@ export function RoomPlan({
           y={y(f.y)}
           width={f.width * k}
           height={f.depth * k}
-          fill="#F6F4EA"
+          fill="var(--color-chalk)"
           fillOpacity="0.1"
-          stroke="#F6F4EA"
+          stroke="var(--color-chalk)"
           strokeOpacity="0.4"
           strokeDasharray="2 4"
         />
       ))}
       {space.obstacles?.map((o) => {
-        const { sign, ...paint } = THINGS[o.kind];
+        const { sign, ...paint } = STANDING[o.kind];
         return (
           <g key={`${o.kind} ${o.x} ${o.y}`}>
             <rect
@@ -92,7 +87,7 @@ export function RoomPlan({
               width={o.width * k}
               height={o.depth * k}
               {...paint}
-              stroke="#F6F4EA"
+              stroke="var(--color-chalk)"
               strokeWidth="1.5"
             />
             {sign && (
@@ -100,7 +95,7 @@ export function RoomPlan({
                 x={x(o.x + o.width / 2)}
                 y={y(o.y + o.depth / 2) + 5}
                 textAnchor="middle"
-                fill="#F6F4EA"
+                fill="var(--color-chalk)"
                 fontSize="14"
                 fontWeight="700"
               >
@@ -112,59 +107,35 @@ export function RoomPlan({
       })}
       {placement && (
         <g>
-          {partsOf(parts, "zone").map((z) => (
+          {partsOf(parts, "target").map((t) => (
             <path
-              key={z.id}
-              d={`${poly([
-                { along: z.near, across: z.across - z.width / 2 },
-                { along: z.far, across: z.across - z.width / 2 },
-                { along: z.far, across: z.across + z.width / 2 },
-                { along: z.near, across: z.across + z.width / 2 },
-              ])}Z`}
-              fill="#6FDCCB"
-              fillOpacity="0.15"
-              stroke="#6FDCCB"
+              key={t.id}
+              d={`M${[{ along: 0, across: 0 }, t]
+                .map((p) =>
+                  to(p)
+                    .map((v) => v.toFixed(1))
+                    .join(" "),
+                )
+                .join("L")}`}
+              stroke={PAINT.chalk}
+              strokeOpacity="0.35"
               strokeWidth="1.5"
             />
           ))}
-          <Strokes list={strokesOf(parts)} to={to} k={k} text={11} />
-          {partsOf(parts, "line")
-            .filter((l) => l.role === "start")
-            .map((l) => (
-              <path
-                key={l.id}
-                d={poly([
-                  { along: l.along, across: -Math.min(l.width, 0.6) / 2 },
-                  { along: l.along, across: Math.min(l.width, 0.6) / 2 },
-                ])}
-                stroke="#F2B632"
-                strokeWidth="4"
-                strokeLinecap="round"
-              />
-            ))}
-          {partsOf(parts, "target").map((t) => {
-            const [cx, cy] = to(t);
-            const size = Math.max(16, Math.min(34, t.width * k * 1.2));
-            return (
-              <g key={t.id}>
-                <path d={poly([{ along: 0, across: 0 }, t])} stroke="#F6F4EA" strokeOpacity="0.35" strokeWidth="1.5" />
-                <use
-                  href={drawing(t.item)}
-                  transform={`translate(${cx.toFixed(1)} ${cy.toFixed(1)}) scale(${(size / 40).toFixed(3)}) translate(-20 -20)`}
-                  fill="none"
-                  stroke="#6FDCCB"
-                  strokeWidth="2.8"
-                  strokeLinecap="round"
-                  strokeLinejoin="round"
-                />
-              </g>
-            );
-          })}
+          <Strokes
+            list={strokesOf(parts.map(shortStart))}
+            to={to}
+            k={k}
+            lit={(id) => starts.has(id)}
+            text={11}
+            least={16}
+            most={34}
+          />
           {partsOf(parts, "person")
             .filter((p) => p.role === "sender")
             .map((p) => {
               const [cx, cy] = to({ along: p.along - 0.25, across: p.across });
-              return <circle key={p.id} cx={cx} cy={cy} r="6" fill="#F6F4EA" />;
+              return <circle key={p.id} cx={cx} cy={cy} r="6" fill="var(--color-chalk)" />;
             })}
         </g>
       )}

@@ -2,46 +2,72 @@ import type { Look, Stroke } from "#core/yard/draw.ts";
 import type { Place } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
 
-const CHALK = "#F6F4EA";
-const MINT = "#6FDCCB";
+/** Court paint, from the tokens of app.css. */
+export const PAINT = {
+  chalk: "var(--color-chalk)",
+  mint: "var(--color-mint)",
+  mustard: "var(--color-mustard)",
+  lilac: "var(--color-lilac)",
+  court: "var(--color-court)",
+} as const;
+const { chalk, mint, mustard } = PAINT;
 const LOOKS: Record<Look, React.SVGProps<SVGPathElement>> = {
-  field: { stroke: CHALK, strokeOpacity: 0.75, strokeWidth: 2, strokeDasharray: "7 4", fill: CHALK, fillOpacity: 0.05 },
-  cell: { stroke: CHALK, strokeOpacity: 0.85, strokeWidth: 2, fill: MINT, fillOpacity: 0.07 },
-  line: { stroke: CHALK, strokeWidth: 3, strokeLinecap: "round", strokeDasharray: "1 5" },
-  net: { stroke: CHALK, strokeWidth: 6, strokeDasharray: "2 3" },
-  run: { stroke: CHALK, strokeOpacity: 0.7, strokeWidth: 2, strokeDasharray: "9 6", strokeLinejoin: "round" },
-  roll: { stroke: "#F2B632", strokeWidth: 2, strokeDasharray: "8 6" },
-  spot: { stroke: MINT, strokeWidth: 2.5, fill: MINT, fillOpacity: 0.12 },
+  field: { stroke: chalk, strokeOpacity: 0.75, strokeWidth: 2, strokeDasharray: "7 4", fill: chalk, fillOpacity: 0.05 },
+  zone: { stroke: mint, strokeOpacity: 0.8, strokeWidth: 2, fill: mint, fillOpacity: 0.06 },
+  cell: { stroke: chalk, strokeOpacity: 0.85, strokeWidth: 2, fill: mint, fillOpacity: 0.07 },
+  line: { stroke: chalk, strokeWidth: 3, strokeLinecap: "round", strokeDasharray: "1 5" },
+  net: { stroke: chalk, strokeWidth: 6, strokeDasharray: "2 3" },
+  run: { stroke: chalk, strokeOpacity: 0.7, strokeWidth: 2, strokeDasharray: "9 6", strokeLinejoin: "round" },
+  roll: { stroke: mustard, strokeWidth: 2, strokeDasharray: "8 6" },
+  spot: { stroke: mint, strokeWidth: 2.5, fill: mint, fillOpacity: 0.12 },
+  start: { stroke: chalk, strokeOpacity: 0.6, strokeWidth: 3, strokeLinecap: "round", strokeDasharray: "1 4" },
 };
+/** What is lit is mustard: lines thicker, bands filled. */
+const LIT: Partial<Record<Look, React.SVGProps<SVGPathElement>>> = {
+  start: { strokeWidth: 5 },
+  zone: { fill: mustard, fillOpacity: 0.3 },
+};
+/** A band gets fuller by this with each point, up to so much. */
+const WORTH = { each: 0.03, most: 0.35 };
+/** A tick over a thing that is done with. */
+const TICK = "M-11 1l8 8 14-17";
+
+interface Shown {
+  /** Pixels a metre. */
+  k: number;
+  text?: number;
+  /** Things are drawn no larger, and no smaller, than so many pixels. */
+  most?: number;
+  least?: number;
+}
 
 /**
- * Marks on the floor and things that stand there, in chalk on the court. `to` gives the pixels of a place, `k` the pixels of a metre; `lit` is
- * drawn in mustard, what `faint` names hardly at all.
+ * A layout in chalk on the court. `to` gives the pixels of a place; what is `lit` is drawn in mustard, what `faint` names hardly at all, and what
+ * is `done` has a tick.
  */
 export function Strokes({
   list,
   to,
-  k,
-  lit = null,
+  lit,
   faint,
-  text = 13,
-  most = MOST_DRAWN,
+  done = [],
+  ring = false,
+  ...shown
 }: {
   list: readonly Stroke[];
   to: (p: Place) => readonly [number, number];
-  k: number;
-  lit?: string | null;
+  lit?: ((id: string) => boolean) | undefined;
   faint?: (id: string) => boolean;
-  text?: number;
-  /** Things are drawn no larger than so many pixels. */
-  most?: number;
-}) {
-  const drawing = useDrawing();
+  done?: readonly string[];
+  /** A ring about the thing that is lit. */
+  ring?: boolean;
+} & Shown) {
+  const { k, text = 13 } = shown;
   return (
     <>
       {list.map((s, i) => {
-        const now = s.id === lit;
-        const opacity = faint?.(s.id) ? 0.25 : 1;
+        const now = lit?.(s.id) ?? false;
+        const opacity = faint?.(s.id) ? 0.28 : 1;
         const key = `${s.id} ${s.kind} ${i + 1}`;
         switch (s.kind) {
           case "poly":
@@ -52,7 +78,8 @@ export function Strokes({
                 fill="none"
                 opacity={opacity}
                 {...LOOKS[s.look]}
-                {...(now && { stroke: "#F2B632", strokeOpacity: 1 })}
+                {...(s.worth !== undefined && { fillOpacity: px2(Math.min(WORTH.most, 0.06 + WORTH.each * s.worth)) })}
+                {...(now && { stroke: mustard, strokeOpacity: 1, ...LIT[s.look] })}
               />
             );
           case "disc": {
@@ -65,7 +92,7 @@ export function Strokes({
                 r={px(Math.max(5, s.radius * k))}
                 opacity={opacity}
                 {...(LOOKS[s.look] as React.SVGProps<SVGCircleElement>)}
-                {...(now && { stroke: "#F2B632" })}
+                {...(now && { stroke: mustard })}
               />
             );
           }
@@ -73,58 +100,122 @@ export function Strokes({
             const [x, y] = to(s.at);
             return (
               <g key={key} transform={`translate(${px(x)} ${px(y)})`} opacity={opacity}>
-                <ellipse rx="6" ry="13" fill="none" stroke={CHALK} strokeWidth="2.2" />
-                <circle r="5.5" fill="#C9A4DA" />
+                <ellipse rx="6" ry="13" fill="none" stroke={chalk} strokeWidth="2.2" />
+                <circle r="5.5" fill={PAINT.lilac} />
               </g>
             );
           }
           case "thing": {
             const [x, y] = to(s.at);
-            const size = drawnSize(s.size, k, most);
             return (
               <g key={key} transform={`translate(${px(x)} ${px(y)})`} opacity={opacity}>
-                {s.wall && <path d="M10 -16v32" stroke={CHALK} strokeWidth="3" />}
-                <use
-                  href={drawing(s.item)}
-                  transform={`scale(${px(size / 40)}) translate(-20 -20)`}
-                  fill="none"
-                  stroke={now ? "#F2B632" : CHALK}
-                  strokeWidth="2.4"
-                  strokeLinejoin="round"
-                  strokeLinecap="round"
-                />
+                <ThingStroke s={s} now={now} done={done.includes(s.id)} ring={ring} {...shown} />
               </g>
             );
           }
-          default: {
-            const [x, y] = to(s.at);
-            const down = s.under === undefined ? text * 0.36 : drawnSize(s.under, k, most) / 2 + text * 0.9;
+          default:
             return (
-              <text
+              <WordsStroke
                 key={key}
-                x={px(x)}
-                y={px(y + down)}
-                textAnchor="middle"
-                fill={CHALK}
-                fontSize={text}
-                fontWeight="700"
+                s={s}
+                to={to}
                 opacity={opacity}
-                stroke="#27463F"
-                strokeWidth="2.5"
-                paintOrder="stroke"
-                pointerEvents="none"
-              >
-                {s.text}
-              </text>
+                now={now && s.of === "line"}
+                {...shown}
+                text={text}
+              />
             );
-          }
         }
       })}
     </>
   );
 }
+
+/** A thing about the middle of its own group: what is aimed at in mint, what only stands there in chalk. */
+export function ThingStroke({
+  s,
+  now,
+  done = false,
+  ring = false,
+  ...shown
+}: { s: Stroke & { kind: "thing" }; now: boolean; done?: boolean; ring?: boolean } & Shown) {
+  const drawing = useDrawing();
+  const size = drawnSize(s.size, shown);
+  return (
+    <>
+      {s.wall && <path d="M10 -16v32" stroke={chalk} strokeWidth="3" />}
+      {ring && now && (
+        <circle r={px(size * 0.78)} fill={mustard} fillOpacity="0.2" stroke={mustard} strokeWidth="3" data-now={s.id} />
+      )}
+      <use
+        href={drawing(s.item)}
+        transform={`scale(${(size / 40).toFixed(3)}) translate(-20 -20)`}
+        fill="none"
+        stroke={now ? mustard : s.aimed ? mint : chalk}
+        strokeWidth="2.5"
+        strokeLinejoin="round"
+        strokeLinecap="round"
+        opacity={done ? 0.45 : 1}
+      />
+      {done && (
+        <path d={TICK} fill="none" stroke={chalk} strokeWidth="5" strokeLinecap="round" strokeLinejoin="round" />
+      )}
+    </>
+  );
+}
+
+/** Words with the court's colour around them, so that they can be read across any line. */
+function WordsStroke({
+  s,
+  to,
+  opacity,
+  now,
+  text,
+  ...shown
+}: {
+  s: Stroke & { kind: "text" };
+  to: (p: Place) => readonly [number, number];
+  opacity: number;
+  now: boolean;
+} & Shown & { text: number }) {
+  const [x, y] = to(s.at);
+  let [dx, dy] = [0, text * 0.36];
+  let anchor: "start" | "middle" | "end" = "middle";
+  if (s.beside && "side" in s.beside) {
+    const half = drawnSize(s.beside.size, shown) / 2;
+    dy = s.beside.side === "under" ? half + text * 0.9 : -half - 7;
+  } else if (s.beside) {
+    const [tx, ty] = to(s.beside.toward);
+    const far = Math.hypot(tx - x, ty - y) || 1;
+    const [ux, uy] = [(tx - x) / far, (ty - y) / far];
+    dx = ux * BESIDE;
+    dy += uy * (BESIDE + text * 0.3);
+    if (Math.abs(ux) > 0.5) anchor = ux > 0 ? "start" : "end";
+  }
+  return (
+    <text
+      x={px(x + dx)}
+      y={px(y + dy)}
+      textAnchor={anchor}
+      fill={now ? mustard : chalk}
+      fontSize={text}
+      fontWeight="700"
+      opacity={opacity}
+      stroke={PAINT.court}
+      strokeWidth="2.5"
+      paintOrder="stroke"
+      pointerEvents="none"
+    >
+      {s.text}
+    </text>
+  );
+}
+/** Words stand so far from the end that they stand beside, pixels. */
+const BESIDE = 8;
 /** Things are drawn to scale, but never too small to be made out. */
-const MOST_DRAWN = 46;
-const drawnSize = (metres: number, k: number, most: number) =>
-  Math.max(Math.min(20, most), Math.min(most, metres * k * 1.25));
+const SIZES = { least: 20, most: 46 };
+/** Pixels that a thing is drawn with. */
+export const drawnSize = (metres: number, { k, least = SIZES.least, most = SIZES.most }: Shown) =>
+  Math.max(Math.min(least, most), Math.min(most, metres * k * 1.25));
 const px = (v: number) => Math.round(v * 10) / 10;
+const px2 = (v: number) => Math.round(v * 100) / 100;

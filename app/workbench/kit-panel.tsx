@@ -188,7 +188,7 @@ function Pick({
         {items.map((i) => (
           <label
             key={i.id}
-            className={`grid content-start justify-items-center rounded-sm border-2 p-0.5 text-center text-[11px] leading-tight has-focus-visible:outline-3 ${is === i.id ? "border-ink bg-mustard font-bold text-[#14241f]" : "border-hair"}`}
+            className={`grid content-start justify-items-center rounded-sm border-2 p-0.5 text-center text-[11px] leading-tight has-focus-visible:outline-3 ${is === i.id ? "border-ink bg-mustard font-bold text-night" : "border-hair"}`}
           >
             <input
               type="radio"

@@ -280,7 +280,7 @@ function ItemPick({ value, change }: { value: { item: string }; change: (v: unkn
             <label
               key={t.id}
               title={name(t.id)}
-              className={`grid place-items-center rounded-sm border-2 p-0.5 has-focus-visible:outline-3 ${value.item === t.id ? "border-ink bg-mustard text-[#14241f]" : "border-hair"}`}
+              className={`grid place-items-center rounded-sm border-2 p-0.5 has-focus-visible:outline-3 ${value.item === t.id ? "border-ink bg-mustard text-night" : "border-hair"}`}
             >
               <input
                 type="radio"

@@ -59,7 +59,7 @@ export const LaidLayer = memo(function LaidLayer({ laid, scale, chosen, choose, 
       role="group"
       aria-label={label(`layout.${laid.name}`)}
     >
-      <Strokes list={list} to={(p) => [scale.x(p.along), scale.y(p.across)]} k={scale.k} lit={chosen} />
+      <Strokes list={list} to={(p) => [scale.x(p.along), scale.y(p.across)]} k={scale.k} lit={(id) => id === chosen} />
       {!rigid &&
         marks.map((p) => (
           <MarkHandle
@@ -156,12 +156,12 @@ const MarkHandle = memo(function MarkHandle({
         const to = nudged(e, { along, across });
         if (to) move(id, to.along, to.across, `keys ${id}`);
       }}
-      className="pointer-events-auto cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
+      className="pointer-events-auto cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-mustard"
     >
       <circle
         r={r}
         fill="transparent"
-        stroke={wrong ? "#FF8A66" : chosen ? "#F2B632" : "transparent"}
+        stroke={wrong ? "var(--color-ember)" : chosen ? "var(--color-mustard)" : "transparent"}
         strokeWidth={wrong ? 3.5 : 2}
         strokeDasharray={wrong ? undefined : "5 4"}
       />
@@ -169,10 +169,10 @@ const MarkHandle = memo(function MarkHandle({
         <text
           x={r + 6}
           y={5}
-          fill="#F2B632"
+          fill="var(--color-mustard)"
           fontSize="13"
           fontWeight="700"
-          stroke="#27463F"
+          stroke="var(--color-court)"
           strokeWidth="3"
           paintOrder="stroke"
         >
@@ -257,14 +257,14 @@ function Frame({
         else if (turn !== 0) lay({ ...laid, turn: turnedBy(laid.turn, turn, e.altKey) }, "keys turn");
         else lay({ ...laid, size: sizeHeld(laid.size - size * SIZE_NUDGE[e.altKey ? "fine" : "by"]) }, "keys size");
       }}
-      className="touch-none outline-none [&:focus-visible>path]:stroke-[#F2B632]"
+      className="touch-none outline-none [&:focus-visible>path]:stroke-mustard"
     >
       <path
         {...drag("move")}
         d={`M${corners.map((p) => p.map((v) => v.toFixed(1)).join(" ")).join("L")}Z`}
         fill="none"
         pointerEvents="stroke"
-        stroke={chosen ? "#F2B632" : "#F6F4EA"}
+        stroke={chosen ? "var(--color-mustard)" : "var(--color-chalk)"}
         strokeOpacity={chosen ? 1 : 0.35}
         strokeWidth={chosen ? 2 : 1.5}
         strokeDasharray="2 5"
@@ -291,10 +291,10 @@ function Frame({
         <text
           x={Math.min(WIDTH - 150, Math.max(80, moveAt[0]))}
           y={Math.max(14, Math.min(...corners.map((p) => p[1])) - 8)}
-          fill="#F2B632"
+          fill="var(--color-mustard)"
           fontSize="13"
           fontWeight="700"
-          stroke="#27463F"
+          stroke="var(--color-court)"
           strokeWidth="3"
           paintOrder="stroke"
           pointerEvents="none"
@@ -333,12 +333,18 @@ function Grip({
       <circle r="22" fill="transparent" />
       <circle
         r="11"
-        fill="#1E3731"
-        stroke={shown ? "#F2B632" : "#F6F4EA"}
+        fill="var(--color-court-deep)"
+        stroke={shown ? "var(--color-mustard)" : "var(--color-chalk)"}
         strokeOpacity={shown ? 1 : 0.6}
         strokeWidth="2"
       />
-      <path d={shape} fill="none" stroke={shown ? "#F2B632" : "#F6F4EA"} strokeWidth="2" strokeLinecap="round" />
+      <path
+        d={shape}
+        fill="none"
+        stroke={shown ? "var(--color-mustard)" : "var(--color-chalk)"}
+        strokeWidth="2"
+        strokeLinecap="round"
+      />
     </g>
   );
 }

@@ -133,8 +133,8 @@ describe("the plan", () => {
   });
   it("rings what clashes", () => {
     const html = drawn(opened(climb).move("t2", { across: 5 }), null);
-    expect(html.match(/#FF8A66/g)).toHaveLength(1);
-    expect(drawn(climb, null)).not.toContain("#FF8A66");
+    expect(html.match(/var\(--color-ember\)/g)).toHaveLength(1);
+    expect(drawn(climb, null)).not.toContain("var(--color-ember)");
   });
   it("draws what is laid out beside the game, with a mark a thing and a frame for all of it", () => {
     for (const name of layoutNames) {

@@ -2,12 +2,11 @@ import { useDrag } from "@use-gesture/react";
 import { memo, useMemo, useRef } from "react";
 import type { Spread } from "#core/actions/spread.ts";
 import type { Activity } from "#core/formats/activity.ts";
-import { strokesOf } from "#core/yard/draw.ts";
+import { strokesOf, writtenOn } from "#core/yard/draw.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { targetName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
-import { useDrawing } from "../drawings/items.tsx";
-import { Strokes } from "../ui/strokes.tsx";
+import { drawnSize, Strokes, ThingStroke } from "../ui/strokes.tsx";
 import { asideText, nudged, type Snap, snapped } from "./edit.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
@@ -65,9 +64,22 @@ export const Plan = memo(function Plan({
   const runOn = partsOf(parts, "runOn")[0];
   const targets = partsOf(parts, "target");
   const zones = partsOf(parts, "zone");
-  const strokes = useMemo(() => strokesOf(parts), [parts]);
   const lines = partsOf(parts, "line").filter((l) => l.role === "start");
   const from = lines.find((l) => l.id === chosen) ?? lines[0];
+  const fromId = from?.id;
+  // What is sent at stands in handles of its own, with its words.
+  const strokes = useMemo(() => {
+    const at = partsOf(parts, "line").filter((l) => l.role === "start");
+    const line = at.findIndex((l) => l.id === fromId);
+    const written = (p: Part) => {
+      if (p.kind !== "line" || p.role !== "start") return writtenOn(p);
+      if (p.id !== fromId) return "";
+      return s.reversed ? `line ${line + 1}` : "start";
+    };
+    return strokesOf(parts, written).filter(
+      (x) => !(x.kind === "thing" && x.aimed) && !(x.kind === "text" && x.of === "target"),
+    );
+  }, [parts, fromId, s.reversed]);
   const aim = targets.find((t) => t.id === chosen || t.group === chosen) ?? (s.reversed ? targets[0] : null);
   const zone = zones.find((z) => `b${z.id.slice(1)}` === chosen) ?? null;
   const aimed = aim
@@ -87,12 +99,12 @@ export const Plan = memo(function Plan({
     >
       <defs>
         <pattern id="hatch" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <path d="M0 0v9" stroke="#F6F4EA" strokeOpacity="0.22" strokeWidth="2.5" />
+          <path d="M0 0v9" stroke="var(--color-chalk)" strokeOpacity="0.22" strokeWidth="2.5" />
         </pattern>
         <radialGradient id="scatter">
-          <stop offset="0" stopColor="#F2B632" stopOpacity="0.62" />
-          <stop offset="0.5" stopColor="#F2B632" stopOpacity="0.26" />
-          <stop offset="1" stopColor="#F2B632" stopOpacity="0" />
+          <stop offset="0" stopColor="var(--color-mustard)" stopOpacity="0.62" />
+          <stop offset="0.5" stopColor="var(--color-mustard)" stopOpacity="0.26" />
+          <stop offset="1" stopColor="var(--color-mustard)" stopOpacity="0" />
         </radialGradient>
       </defs>
       <g>
@@ -102,7 +114,7 @@ export const Plan = memo(function Plan({
           width={right - 18}
           height={bottom - top}
           fill="none"
-          stroke="#F6F4EA"
+          stroke="var(--color-chalk)"
           strokeOpacity="0.4"
           strokeWidth="2"
           strokeDasharray="3 7"
@@ -119,7 +131,7 @@ export const Plan = memo(function Plan({
         {behind !== "open" && (
           <path
             d={`M${s.x(Math.max(...targets.map((t) => t.along), ...zones.map((z) => z.far)) + 0.18)} ${top + 6}V${bottom - 6}`}
-            stroke="#F6F4EA"
+            stroke="var(--color-chalk)"
             strokeWidth={behind === "wall" ? 6 : 12}
             strokeOpacity={behind === "wall" ? 0.9 : 0.35}
             strokeLinecap="round"
@@ -131,7 +143,7 @@ export const Plan = memo(function Plan({
               cx={s.x(from.along)}
               cy={s.y(0)}
               r={clear.swing * s.k}
-              stroke="#FF8A66"
+              stroke="var(--color-ember)"
               strokeWidth="2"
               strokeDasharray="6 4"
             />
@@ -139,7 +151,7 @@ export const Plan = memo(function Plan({
               cx={s.x(from.along)}
               cy={s.y(0)}
               r={clear.away * s.k}
-              stroke="#C9A4DA"
+              stroke="var(--color-lilac)"
               strokeWidth="2"
               strokeDasharray="2 5"
             />
@@ -147,45 +159,38 @@ export const Plan = memo(function Plan({
               <path
                 key={t.id}
                 d={`M${s.x(from.along)} ${s.y(0)}L${s.x(t.along)} ${s.y(t.across)}`}
-                stroke="#FF8A66"
+                stroke="var(--color-ember)"
                 strokeOpacity="0.25"
                 strokeWidth={Math.max(6, s.k * 0.18)}
               />
             ))}
-            <text x={s.x(from.along + clear.swing) + 4} y={bottom - 6} fill="#FF8A66" fontSize="12" fontWeight="700">
+            <text
+              x={s.x(from.along + clear.swing) + 4}
+              y={bottom - 6}
+              fill="var(--color-ember)"
+              fontSize="12"
+              fontWeight="700"
+            >
               swing {clear.swing.toFixed(1)} m
             </text>
-            <text x={s.x(from.along + clear.away) + 4} y={top + 16} fill="#D9BDE6" fontSize="12" fontWeight="700">
+            <text
+              x={s.x(from.along + clear.away) + 4}
+              y={top + 16}
+              fill="var(--color-lilac)"
+              fontSize="12"
+              fontWeight="700"
+            >
               others stay {clear.away.toFixed(1)} m away
             </text>
           </g>
         )}
-        {zones.map((z) => (
-          <g key={z.id}>
-            <rect
-              x={s.x(z.near)}
-              y={s.y(-z.width / 2)}
-              width={(z.far - z.near) * s.k}
-              height={z.width * s.k}
-              fill={zone?.id === z.id ? "#F2B632" : "#6FDCCB"}
-              fillOpacity={zone?.id === z.id ? 0.22 : 0.07}
-              stroke="#6FDCCB"
-              strokeOpacity="0.8"
-              strokeWidth="2"
-            />
-            <text
-              x={(s.x(z.near) + s.x(z.far)) / 2}
-              y={s.y(z.width / 2) - 10}
-              textAnchor="middle"
-              fill="#F6F4EA"
-              fontWeight="700"
-              fontSize="16"
-            >
-              {z.points}
-            </text>
-          </g>
-        ))}
-        <Strokes list={strokes} to={(p) => [s.x(p.along), s.y(p.across)]} k={s.k} lit={chosen} />
+        <Strokes
+          list={strokes}
+          to={(p) => [s.x(p.along), s.y(p.across)]}
+          k={s.k}
+          text={14}
+          lit={(id) => id === chosen || id === from?.id || id === zone?.id}
+        />
         {aimed && spread && distance > 0 && (
           <ellipse
             cx={s.x(aimed.along)}
@@ -201,7 +206,7 @@ export const Plan = memo(function Plan({
             <path
               key={t.id}
               d={`M${s.x(from.along)} ${s.y(0)}L${s.x(t.along)} ${s.y(t.across)}`}
-              stroke="#F6F4EA"
+              stroke="var(--color-chalk)"
               strokeOpacity={t.id === chosen ? 0.95 : 0.22}
               strokeWidth={t.id === chosen ? 2.4 : 1.5}
               strokeDasharray={t.id === chosen ? "8 6" : undefined}
@@ -210,42 +215,26 @@ export const Plan = memo(function Plan({
         {from && (s.reversed || zone) && aimed && (
           <path
             d={`M${s.x(from.along)} ${s.y(0)}L${s.x(aimed.along)} ${s.y(aimed.across)}`}
-            stroke="#F6F4EA"
+            stroke="var(--color-chalk)"
             strokeWidth="2.4"
             strokeDasharray="8 6"
           />
         )}
-        {lines.map((l, i) => {
-          const now = l === from;
-          return (
-            <g key={l.id} onClick={() => s.reversed && choose(l.id)} className={s.reversed ? "cursor-pointer" : ""}>
-              <path
-                d={`M${s.x(l.along)} ${s.y(-l.width / 2)}V${s.y(l.width / 2)}`}
-                stroke={now ? "#F2B632" : "#F6F4EA"}
-                strokeOpacity={now ? 1 : 0.65}
-                strokeWidth={now ? 5 : 3}
-                strokeDasharray="1 4"
-                strokeLinecap="round"
-              />
-              {(!s.reversed || now) && (
-                <text
-                  x={s.x(l.along)}
-                  y={Math.max(14, s.y(-l.width / 2) - 9)}
-                  textAnchor="middle"
-                  fill="#F2B632"
-                  fontSize="14"
-                  fontWeight="700"
-                >
-                  {s.reversed ? `line ${i + 1}` : "start"}
-                </text>
-              )}
-            </g>
-          );
-        })}
+        {s.reversed &&
+          lines.map((l) => (
+            <path
+              key={l.id}
+              d={`M${s.x(l.along)} ${s.y(-l.width / 2)}V${s.y(l.width / 2)}`}
+              stroke="transparent"
+              strokeWidth={LINE_GRIP}
+              onClick={() => choose(l.id)}
+              className="cursor-pointer"
+            />
+          ))}
         {from && (
           <g transform={`translate(${s.x(from.along) - 24} ${s.y(0)})`}>
-            <ellipse rx="8" ry="18" fill="none" stroke="#F6F4EA" strokeWidth="2.5" />
-            <circle r="7.5" fill="#F6F4EA" />
+            <ellipse rx="8" ry="18" fill="none" stroke="var(--color-chalk)" strokeWidth="2.5" />
+            <circle r="7.5" fill="var(--color-chalk)" />
           </g>
         )}
         {targets.map((t, i) => (
@@ -256,7 +245,7 @@ export const Plan = memo(function Plan({
             name={t.group ? t.label : s.reversed ? targetName(t) : `${i + 1} ${targetName(t)}`}
             x={s.x(t.along)}
             y={s.y(t.across)}
-            size={Math.max(26, Math.min(46, t.width * s.k * 1.25))}
+            size={drawnSize(t.width, { k: s.k, least: LEAST })}
             foot={s.height}
             chosen={t.id === chosen}
             grouped={group.includes(t.id)}
@@ -275,11 +264,18 @@ export const Plan = memo(function Plan({
             wrong={wrong.includes(t.id)}
           />
         ))}
-        <text x="26" y={s.height - 9} fill="#F6F4EA" fillOpacity="0.85" fontSize="13">
+        <text x="26" y={s.height - 9} fill="var(--color-chalk)" fillOpacity="0.85" fontSize="13">
           {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Where sends of {who} land
         </text>
         {beyond > 0 && (
-          <text x={WIDTH - 14} y={s.height - 9} textAnchor="end" fill="#F6F4EA" fillOpacity="0.85" fontSize="13">
+          <text
+            x={WIDTH - 14}
+            y={s.height - 9}
+            textAnchor="end"
+            fill="var(--color-chalk)"
+            fillOpacity="0.85"
+            fontSize="13"
+          >
             run-on {beyond.toFixed(1)} m: needs a wall or a cushion
           </text>
         )}
@@ -287,6 +283,10 @@ export const Plan = memo(function Plan({
     </svg>
   );
 });
+
+/** Targets are drawn no smaller than so many pixels; a line is taken hold of within so many. */
+const LEAST = 26;
+const LINE_GRIP = 16;
 
 interface MarkProps {
   id: string;
@@ -344,7 +344,6 @@ const TargetMark = memo(function TargetMark({
   across,
   wrong,
 }: MarkProps) {
-  const drawing = useDrawing();
   const box = useRef<DOMRect | null>(null);
   const gesture = useRef(0);
   const bind = useDrag(
@@ -397,11 +396,11 @@ const TargetMark = memo(function TargetMark({
           const to = nudged(e, { along: distance, across });
           if (to) place(id, to.along, to.across, `keys ${id}`);
         }}
-        className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-[#F2B632]"
+        className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-mustard"
       >
         <path
           d={`M0 ${size / 2}V${foot - y}`}
-          stroke="#F6F4EA"
+          stroke="var(--color-chalk)"
           strokeOpacity="0.45"
           strokeWidth="1.5"
           strokeDasharray="1.5 6"
@@ -410,26 +409,23 @@ const TargetMark = memo(function TargetMark({
         <circle
           r={size * 0.75}
           fill="transparent"
-          stroke={wrong ? "#FF8A66" : chosen || grouped ? "#F2B632" : "transparent"}
+          stroke={wrong ? "var(--color-ember)" : chosen || grouped ? "var(--color-mustard)" : "transparent"}
           strokeWidth={wrong ? 3.5 : 2}
           strokeDasharray={wrong ? undefined : grouped ? "2 3" : "5 4"}
         />
-        <use
-          href={drawing(item)}
-          transform={`scale(${size / 40}) translate(-20 -20)`}
-          fill="none"
-          stroke={chosen || grouped ? "#F2B632" : "#6FDCCB"}
-          strokeWidth="2.4"
-          strokeLinejoin="round"
-          strokeLinecap="round"
+        <ThingStroke
+          s={{ kind: "thing", id, at: { along: distance, across }, size: wide, item, wall: false, aimed: true }}
+          now={chosen || grouped}
+          k={scale.k}
+          least={LEAST}
         />
         <text
           y={-size * 0.75 - 5}
           textAnchor="middle"
-          fill="#F6F4EA"
+          fill="var(--color-chalk)"
           fontSize="14"
           fontWeight="700"
-          stroke="#27463F"
+          stroke="var(--color-court)"
           strokeWidth="3"
           paintOrder="stroke"
         >
@@ -445,7 +441,7 @@ const TargetMark = memo(function TargetMark({
         >
           <title>{`Width ${wide.toFixed(2)} m: drag`}</title>
           <rect x="-14" y="-6" width="28" height="22" fill="transparent" />
-          <path d="M-9 0h18" stroke="#F2B632" strokeWidth="4" strokeLinecap="round" />
+          <path d="M-9 0h18" stroke="var(--color-mustard)" strokeWidth="4" strokeLinecap="round" />
         </g>
       )}
       {chosen && (
@@ -453,10 +449,10 @@ const TargetMark = memo(function TargetMark({
           x={x + size * 0.75 + 7}
           y={y + 5}
           pointerEvents="none"
-          fill="#F2B632"
+          fill="var(--color-mustard)"
           fontSize="13"
           fontWeight="700"
-          stroke="#27463F"
+          stroke="var(--color-court)"
           strokeWidth="3"
           paintOrder="stroke"
         >

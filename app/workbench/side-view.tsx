@@ -48,11 +48,16 @@ export const SideView = memo(function SideView({
           : "From the side"
       }
     >
-      <path d={`M18 ${y(0)}H${WIDTH - 14}`} stroke="#F6F4EA" strokeWidth="2" />
+      <path d={`M18 ${y(0)}H${WIDTH - 14}`} stroke="var(--color-chalk)" strokeWidth="2" />
       {ceiling !== null && (
         <>
-          <path d={`M18 ${y(ceiling)}H${WIDTH - 14}`} stroke="#F6F4EA" strokeWidth="4" strokeDasharray="2 3" />
-          <text x={WIDTH - 16} y={y(ceiling) + 15} textAnchor="end" fill="#F6F4EA" fontSize="12">
+          <path
+            d={`M18 ${y(ceiling)}H${WIDTH - 14}`}
+            stroke="var(--color-chalk)"
+            strokeWidth="4"
+            strokeDasharray="2 3"
+          />
+          <text x={WIDTH - 16} y={y(ceiling) + 15} textAnchor="end" fill="var(--color-chalk)" fontSize="12">
             ceiling {ceiling} m
           </text>
         </>
@@ -69,7 +74,7 @@ export const SideView = memo(function SideView({
             <path
               d={`M${points.join("L")}`}
               fill="none"
-              stroke={hits ? "#FF8A66" : now ? "#F2B632" : "#F6F4EA"}
+              stroke={hits ? "var(--color-ember)" : now ? "var(--color-mustard)" : "var(--color-chalk)"}
               strokeOpacity={now || hits ? 1 : 0.3}
               strokeWidth={now ? 2.6 : 1.5}
               strokeDasharray={now ? undefined : "5 5"}
@@ -80,15 +85,15 @@ export const SideView = memo(function SideView({
               width="6"
               height={Math.max(2, t.height * ky)}
               fill="none"
-              stroke="#6FDCCB"
+              stroke="var(--color-mint)"
               strokeWidth="2"
             />
           </g>
         );
       })}
-      <circle cx={s.x(from) - 4} cy={y(sending.height)} r="5" fill="#F6F4EA" />
-      <path d={`M${s.x(from) - 4} ${y(0)}V${y(sending.height)}`} stroke="#F6F4EA" strokeWidth="2" />
-      <text x="26" y={height - 5} fill="#F6F4EA" fillOpacity="0.85" fontSize="12.5">
+      <circle cx={s.x(from) - 4} cy={y(sending.height)} r="5" fill="var(--color-chalk)" />
+      <path d={`M${s.x(from) - 4} ${y(0)}V${y(sending.height)}`} stroke="var(--color-chalk)" strokeWidth="2" />
+      <text x="26" y={height - 5} fill="var(--color-chalk)" fillOpacity="0.85" fontSize="12.5">
         From the side, {who}
         {shown && `: ${targetName(shown.t)}, up to ${shown.f.apex.toFixed(1)} m`}
         {ky < s.k - 0.5 && ". Heights are drawn smaller"}

@@ -4,7 +4,7 @@ import type { Forecast } from "#core/forecast/forecast.ts";
 import { percentTick } from "./percent.ts";
 
 type Kind = "sends" | "points" | "finish" | "minutes" | "moving";
-const FILLS = ["#7B4B94", "#F2B632", "#0E8A80"];
+const FILLS = ["var(--color-plum)", "var(--color-mustard)", "var(--color-teal-paint)"];
 const MOST_BARS = 40;
 
 /** Several distributions side by side, in bins wide enough to read. */
@@ -69,7 +69,11 @@ export default function StripChart({
               key={b}
               dataKey={b}
               stackId="one"
-              fill={(kind === "finish" ? ["#0E8A80", "#E05A36", "#CBD5CE"] : ["#0E8A80", "#6FDCCB", "#CBD5CE"])[i]}
+              fill={
+                (kind === "finish"
+                  ? ["var(--color-teal-paint)", "var(--color-coral)", "var(--color-hair)"]
+                  : ["var(--color-teal-paint)", "var(--color-mint)", "var(--color-hair)"])[i]
+              }
               isAnimationActive={false}
             />
           ))}

@@ -54,7 +54,7 @@ function Bars({ at, p }: { at: readonly number[]; p: readonly number[] }) {
           y={56 - 54 * (s / most)}
           width="6.5"
           height={Math.max(1, 54 * (s / most))}
-          fill="#F2B632"
+          fill="var(--color-mustard)"
           fillOpacity={0.35 + 0.65 * (s / most)}
         />
       ))}

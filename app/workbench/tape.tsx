@@ -118,9 +118,9 @@ export const Tape = memo(function Tape({
           width={Math.max(3, Math.abs(scale.xOf(spread.to) - scale.xOf(spread.from)))}
           height="42"
           rx="3"
-          fill="#F2B632"
+          fill="var(--color-mustard)"
           fillOpacity="0.3"
-          stroke="#9A6B00"
+          stroke="var(--color-umber)"
           strokeWidth="1.5"
           data-spread={`${spread.from.toFixed(2)} ${spread.to.toFixed(2)}`}
         />
@@ -191,7 +191,7 @@ const Ground = memo(function Ground({ scale, length, unit, step, who }: GroundPr
   const marks = Array.from({ length: Math.floor(far * (unit === "m" ? 10 : 1 / FOOT)) + 1 }, (_, i) => i);
   return (
     <>
-      <rect x={ends[0]} y={TAPE_TOP} width={ends[1] - ends[0]} height={TAPE_HIGH} fill="#F6D878" />
+      <rect x={ends[0]} y={TAPE_TOP} width={ends[1] - ends[0]} height={TAPE_HIGH} fill="var(--color-straw)" />
       <path d={`M${ends[0]} ${TAPE_TOP + TAPE_HIGH}H${ends[1]}`} stroke="var(--color-ink)" strokeWidth="2" />
       <text x="4" y={TAPE_TOP + 25} fontSize="13" fontWeight="600" fill="currentColor">
         {unit === "m" ? "metres" : "feet"}
@@ -204,11 +204,11 @@ const Ground = memo(function Ground({ scale, length, unit, step, who }: GroundPr
           <g key={i}>
             <path
               d={`M${x} ${TAPE_TOP}v${whole ? 20 : i % 5 === 0 ? 13 : 8}`}
-              stroke="#14241F"
+              stroke="var(--color-night)"
               strokeWidth={whole ? 2 : 1.2}
             />
             {whole && (unit === "m" || i % 2 === 0) && x < WIDTH - 16 && (
-              <text x={x + 4} y={TAPE_TOP + 32} fontSize="13" fontWeight="700" fill="#14241F">
+              <text x={x + 4} y={TAPE_TOP + 32} fontSize="13" fontWeight="700" fill="var(--color-night)">
                 {unit === "m" ? `${i / 10} m` : `${i} ft`}
               </text>
             )}
@@ -358,18 +358,18 @@ const PegHandle = memo(function PegHandle({
       <rect x="-16" y="0" width="32" height={TAPE_TOP + TAPE_HIGH} fill="transparent" />
       <path
         d={`M0 ${TAPE_TOP}v${TAPE_HIGH}`}
-        stroke="#14241F"
+        stroke="var(--color-night)"
         strokeWidth="2"
         strokeDasharray={line ? undefined : "2 3"}
       />
       <path
         d={line ? "M-11 4h22v18h-22zM0 22v11" : "M-11 3h22v19l-11 11-11-11z"}
-        fill={chosen ? "#F2B632" : "#0B7D74"}
-        stroke="#14241F"
+        fill={chosen ? "var(--color-mustard)" : "var(--color-teal-paint)"}
+        stroke="var(--color-night)"
         strokeWidth="2"
         className="peg-body"
       />
-      <text y="18" textAnchor="middle" fontSize="13" fontWeight="700" fill={chosen ? "#14241F" : "#fff"}>
+      <text y="18" textAnchor="middle" fontSize="13" fontWeight="700" fill={chosen ? "var(--color-night)" : "#fff"}>
         {number}
       </text>
     </g>

@@ -138,8 +138,8 @@ describe("over and under the plan", () => {
     const t5 = partsOf(parts, "target")[4]!;
     const { apex } = pathTo(sending, Math.hypot(t5.along, t5.across), t5.height / 2);
     expect(view(2.4, "t5")).toContain(`comes up to ${apex.toFixed(1)} m under a ceiling of 2.4 m`);
-    expect(view(2.4, "t1")).not.toContain("#FF8A66");
-    expect(view(1.2, "t1")).toContain("#FF8A66");
+    expect(view(2.4, "t1")).not.toContain("var(--color-ember)");
+    expect(view(1.2, "t1")).toContain("var(--color-ember)");
     expect(view(null, "t1")).not.toContain("ceiling");
   });
   it("what would let a layout in has words of its own, each", () => {

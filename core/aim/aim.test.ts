@@ -4,7 +4,7 @@ import { topples } from "../physics/topple.ts";
 import type { HitRule } from "../rules/hit-rule.ts";
 import { lineShifts } from "./band-lines.ts";
 import { erf } from "./erf.ts";
-import { fallenSets, firstTouched } from "./first-touched.ts";
+import { firstTouched, sweep } from "./first-touched.ts";
 import { hitChance, type Shot } from "./hit.ts";
 import { stopBands } from "./stop-bands.ts";
 
@@ -216,9 +216,13 @@ describe("several targets", () => {
     expect(twins.byTarget.a).toBeCloseTo(twins.byTarget.b!, 12);
     expect(twins.byTarget.a! + twins.byTarget.b! + twins.none).toBeCloseTo(1, 12);
   });
-  it("fallen sets sum to 1 and hold what the strip touches", () => {
+  it("what a strip sweeps sums to 1 and holds what it touches", () => {
     const pins = [-0.15, 0, 0.15].map((across, i) => ({ id: `p${i + 1}`, distance: 3, across, width: 0.08 }));
-    const sets = fallenSets(pins, { across: 0, distance: 3 }, 0.12, 0.06);
+    const sets = new Map<string, number>();
+    for (const { p, swept } of sweep(pins, { across: 0, distance: 3 }, 0.12, 0.06)) {
+      const key = swept.map((t) => t.id).join(" ");
+      sets.set(key, (sets.get(key) ?? 0) + p);
+    }
     expect([...sets.values()].reduce((a, c) => a + c, 0)).toBeCloseTo(1, 12);
     expect(sets.get("p1 p3")).toBeUndefined();
     expect(sets.get("p1 p2")).toBeCloseTo(sets.get("p2 p3")!, 12);

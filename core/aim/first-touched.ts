@@ -45,34 +45,28 @@ export function firstTouched(
 }
 
 /**
- * Which pins fall to a straight rolled send: every pin that the swept strip touches, no deflection and no pin on pin (a named
- * assumption). Keys are the fallen ids, sorted and joined by a space; the empty key is none. Sums to 1.
+ * What a straight send meets, however far it gets: for each part of the angles the things whose strip it sweeps (their width and half the sent
+ * thing on either side), in the order given, and its chance. Metres; `lateral` is the SD of the angle. Parts that meet nothing are among them, and all sum to 1.
  */
-export function fallenSets(
-  pins: readonly Upright[],
+export function* sweep<T extends Pick<Upright, "distance" | "across" | "width">>(
+  things: readonly T[],
   aim: { across: number; distance: number },
   b: number,
   lateral: number,
-): Map<string, number> {
+): Generator<{ p: number; swept: T[] }> {
   const aimed = aim.across / aim.distance;
-  const strips = pins.map((t) => ({
-    id: t.id,
+  const strips = things.map((t) => ({
+    t,
     lo: (t.across - t.width / 2 - b / 2) / t.distance,
     hi: (t.across + t.width / 2 + b / 2) / t.distance,
   }));
-  const cuts = [...new Set(strips.flatMap((s) => [s.lo, s.hi]))].sort((a, c) => a - c);
+  const cuts = [...new Set(strips.flatMap((s) => [s.lo, s.hi]))].sort((x, y) => x - y);
   const edges = [Number.NEGATIVE_INFINITY, ...cuts, Number.POSITIVE_INFINITY];
-  const out = new Map<string, number>();
   for (let i = 1; i < edges.length; i++) {
-    const lo = edges[i - 1]!;
-    const hi = edges[i]!;
-    const middle = lo === Number.NEGATIVE_INFINITY ? hi - 1 : hi === Number.POSITIVE_INFINITY ? lo + 1 : (lo + hi) / 2;
-    const key = strips
-      .filter((s) => s.lo < middle && middle < s.hi)
-      .map((s) => s.id)
-      .sort()
-      .join(" ");
-    out.set(key, (out.get(key) ?? 0) + within(lo - aimed, hi - aimed, lateral));
+    const [lo, hi] = [edges[i - 1]!, edges[i]!];
+    const p = within(lo - aimed, hi - aimed, lateral);
+    if (p <= 0) continue;
+    const middle = lo === edges[0] ? hi - 1 : hi === Number.POSITIVE_INFINITY ? lo + 1 : (lo + hi) / 2;
+    yield { p, swept: strips.filter((x) => x.lo < middle && middle < x.hi).map((x) => x.t) };
   }
-  return out;
 }

@@ -28,8 +28,6 @@ const BY_AGE: readonly (readonly [age: number, odds: number])[] = [
   [15, 3.2],
   [18, 3.4],
 ];
-/** One SD between children of an age, log-odds. */
-export const KEEPER_SD = 0.8;
 /** Height of a touch above the hand, metres, and of the hand above the floor. */
 const HIGH = 0.45;
 const DROPS = 0.9;

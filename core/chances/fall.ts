@@ -1,3 +1,4 @@
+import { sweep } from "../aim/first-touched.ts";
 import { within } from "../aim/normal.ts";
 import type { AimOf } from "../asks/ask.ts";
 import { pathTo, reachChance, runsOn } from "../physics/send.ts";
@@ -54,23 +55,8 @@ function sending(pins: readonly Pin[], sight: Sight) {
  */
 function setsAt(pins: readonly Pin[], s: ReturnType<typeof sending>, across: number, distance: number): Sets {
   const { player, inAir } = s;
-  const b = player.object.diameter;
-  const aimed = across / distance;
-  const sd = player.spread.lateral;
-  const strips = pins.map((t) => ({
-    t,
-    lo: (t.across - t.width / 2 - b / 2) / t.distance,
-    hi: (t.across + t.width / 2 + b / 2) / t.distance,
-  }));
-  const cuts = [...new Set(strips.flatMap((x) => [x.lo, x.hi]))].sort((x, y) => x - y);
-  const edges = [Number.NEGATIVE_INFINITY, ...cuts, Number.POSITIVE_INFINITY];
   const out: Sets = new Map();
-  for (let i = 1; i < edges.length; i++) {
-    const [lo, hi] = [edges[i - 1]!, edges[i]!];
-    const p = within(lo - aimed, hi - aimed, sd);
-    if (p <= 0) continue;
-    const middle = lo === edges[0] ? hi - 1 : hi === Number.POSITIVE_INFINITY ? lo + 1 : (lo + hi) / 2;
-    const swept = strips.filter((x) => x.lo < middle && middle < x.hi).map((x) => x.t);
+  for (const { p, swept } of sweep(pins, { across, distance }, player.object.diameter, player.spread.lateral)) {
     if (inAir) flies(out, swept, s, p);
     else rolls(out, swept, s, p);
   }

@@ -1,11 +1,23 @@
 import { describe, expect, it } from "vitest";
 import { ACTIONS, actionFacts } from "../actions/actions.ts";
+import { layoutOf } from "../forecast/for-activity.ts";
+import { fromPattern } from "../formats/activity.ts";
 import { stature } from "../measures/stature.ts";
+import { patternNames } from "../patterns/registry.ts";
 import { awayFrom, sweeps, swingOf } from "./clear.ts";
 import { strokesOf } from "./draw.ts";
 import { layoutNames } from "./layouts/index.ts";
 import { exampleOf, laidParts } from "./layouts/laid.ts";
-import { boundsOf, cornersOf, countedBackFrom, endOfRunOn, type Part, patchOf, reachOfLayout } from "./parts.ts";
+import {
+  boundsOf,
+  cornersOf,
+  countedBackFrom,
+  endOfRunOn,
+  type Part,
+  partsOf,
+  patchOf,
+  reachOfLayout,
+} from "./parts.ts";
 
 const start: Part = { kind: "line", id: "start", along: 0, across: 0, width: 1, role: "start" };
 
@@ -30,7 +42,7 @@ describe("parts", () => {
 });
 
 describe("strokes", () => {
-  it("draw every part of every layout but start and band lines, where they lie, and words only where there are any", () => {
+  it("draw every part of every layout but lines between bands, where they lie, and words only where there are any", () => {
     for (const name of layoutNames) {
       const x = { ...exampleOf(name), turn: 0.4, across: 0.1 };
       const parts = laidParts(x);
@@ -58,8 +70,26 @@ describe("strokes", () => {
     const slalom = strokesOf(laidParts(exampleOf("slalom"))).find((s) => s.kind === "poly" && s.look === "run");
     expect(slalom?.kind === "poly" && slalom.points).toHaveLength(6);
   });
-  it("leave out the game's own line, and tell a net from a line and a wall from the floor", () => {
-    expect(strokesOf([start])).toEqual([]);
+  it("draw what is sent at, the line and the bands of every game, flat things first and words last", () => {
+    for (const name of patternNames) {
+      const parts = layoutOf(fromPattern(name));
+      const list = strokesOf(parts, (p) => p.id);
+      const drawn = new Set(list.map((s) => s.id));
+      for (const p of parts) {
+        const aside = p.kind === "runOn" || (p.kind === "person" && p.role === "sender");
+        const edge = p.kind === "line" && p.role === "band";
+        expect(drawn.has(p.id), `${name} ${p.id}`).toBe(!aside && !edge);
+      }
+      const kinds = list.map((s) => s.kind);
+      expect(kinds.lastIndexOf("poly")).toBeLessThan(Math.max(kinds.indexOf("thing"), kinds.indexOf("text")));
+      expect(list.filter((s) => s.kind === "thing" && s.aimed)).toHaveLength(partsOf(parts, "target").length);
+      for (const s of list) if (s.kind === "text") expect(s.text).toBe(s.id);
+      const worth = list.flatMap((s) => (s.kind === "poly" && s.worth !== undefined ? [s.worth] : []));
+      expect(worth).toEqual(partsOf(parts, "zone").map((z) => z.points));
+    }
+  });
+  it("tell the game's own line by its look, and a net from a line and a wall from the floor", () => {
+    expect(strokesOf([start])).toMatchObject([{ kind: "poly", id: "start", look: "start" }]);
     const looks = (name: "net" | "wall") => strokesOf(laidParts(exampleOf(name)));
     expect(looks("net").some((s) => s.kind === "poly" && s.look === "net")).toBe(true);
     expect(looks("wall").filter((s) => s.kind === "thing")).toMatchObject([{ wall: true }]);

@@ -45,7 +45,7 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
       <p className="font-semibold">{say("play.arrange")}</p>
       <div
         ref={area}
-        className="relative mx-auto w-full max-w-72 touch-none rounded-md border-2 border-[#14241f] bg-court short:max-w-44"
+        className="relative mx-auto w-full max-w-72 touch-none rounded-md border-2 border-night bg-court short:max-w-44"
         style={{ aspectRatio: `${court.width} / ${court.depth}` }}
       >
         {spots.map((s, i) => (
@@ -57,7 +57,7 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
               cm: Math.round((s.across - court.across) * 100),
               far: Math.round((s.along - court.along) * 100),
             })}
-            className="absolute grid aspect-square min-w-7 -translate-1/2 cursor-grab place-items-center rounded-full border-2 border-[#14241f] bg-mint text-sm font-bold text-[#14241f]"
+            className="absolute grid aspect-square min-w-7 -translate-1/2 cursor-grab place-items-center rounded-full border-2 border-night bg-mint text-sm font-bold text-night"
             style={place(s)}
             onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
             onPointerMove={drag(s.id)}

@@ -7,7 +7,7 @@ export function Big({ text, press }: { text: string; press: () => void }) {
   return (
     <button
       type="button"
-      className="min-h-28 grow rounded-[2rem] border-[3px] border-[#14241f] bg-mustard px-3 text-4xl font-bold text-[#14241f] short:min-h-16 short:text-3xl"
+      className="min-h-28 grow rounded-[2rem] border-[3px] border-night bg-mustard px-3 text-4xl font-bold text-night short:min-h-16 short:text-3xl"
       onClick={press}
     >
       {text}

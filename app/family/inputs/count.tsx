@@ -28,7 +28,7 @@ export default function Count({ ask, act, name, mending, data }: InputProps<AskO
     <div className="grid grow gap-2.5">
       <button
         type="button"
-        className="grid min-h-36 content-center justify-items-center rounded-[3rem] border-4 border-[#14241f] bg-mint text-[#14241f] active:scale-[0.99] short:min-h-20"
+        className="grid min-h-36 content-center justify-items-center rounded-[3rem] border-4 border-night bg-mint text-night active:scale-[0.99] short:min-h-20"
         aria-label={several ? say("play.countFor", { name: name(ask.player) }) : say("play.tapEach")}
         onClick={one}
       >

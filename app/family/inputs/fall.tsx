@@ -32,7 +32,7 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
         <div
           role="group"
           aria-label={say("play.whichFell")}
-          className="relative mx-auto min-h-36 w-full max-w-96 grow rounded-md short:min-h-28 flat:min-h-24 border-2 border-[#14241f] bg-court"
+          className="relative mx-auto min-h-36 w-full max-w-96 grow rounded-md short:min-h-28 flat:min-h-24 border-2 border-night bg-court"
         >
           {aim.standing.map((s, i) => (
             <label
@@ -51,8 +51,8 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
                 <g transform={fell.includes(s.id) ? "rotate(78 22 30)" : undefined}>
                   <path
                     d="M18 6h8v7c5 4 6 8 6 14v11H12V27c0-6 1-10 6-14z"
-                    fill={fell.includes(s.id) ? "#F2B632" : "#6FDCCB"}
-                    stroke="#14241F"
+                    fill={fell.includes(s.id) ? "var(--color-mustard)" : "var(--color-mint)"}
+                    stroke="var(--color-night)"
                     strokeWidth="2.5"
                     strokeLinejoin="round"
                   />
@@ -68,7 +68,7 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
             <button
               key={`n${n + 1}`}
               type="button"
-              className="min-h-12 rounded-sm border-[3px] border-[#14241f] bg-mint text-2xl font-bold text-[#14241f]"
+              className="min-h-12 rounded-sm border-[3px] border-night bg-mint text-2xl font-bold text-night"
               onClick={() => act({ kind: "send", fell: n })}
             >
               {n}
@@ -78,7 +78,7 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
       ) : (
         <button
           type="button"
-          className="min-h-14 rounded-full border-[3px] border-[#14241f] bg-mustard text-2xl font-bold text-[#14241f]"
+          className="min-h-14 rounded-full border-[3px] border-night bg-mustard text-2xl font-bold text-night"
           onClick={() => act({ kind: "send", fell: [...fell].sort() })}
         >
           {fell.length === 0 ? say("play.noneFell") : say("play.fellCount", { count: fell.length })}

@@ -44,7 +44,7 @@ export function Grid({
                 key={cell.id}
                 type="button"
                 aria-label={say(here.length > 0 ? "play.cellTaken" : "play.cell", { label: cell.label })}
-                className={`grid aspect-square min-h-12 place-items-center rounded-sm border-[3px] border-[#14241f] text-2xl font-bold text-[#14241f] short:aspect-auto ${here.length > 0 ? "bg-mustard" : "bg-mint"}`}
+                className={`grid aspect-square min-h-12 place-items-center rounded-sm border-[3px] border-night text-2xl font-bold text-night short:aspect-auto ${here.length > 0 ? "bg-mustard" : "bg-mint"}`}
                 onClick={() => pick(cell.id)}
               >
                 {here.length > 0 ? (

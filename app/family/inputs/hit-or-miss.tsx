@@ -52,7 +52,7 @@ export function HitOrMiss({ aim, data, act, mending }: InputProps<AskOf<"send">>
       <div className="grid grow grid-cols-2 gap-3.5">
         <button
           type="button"
-          className="grid min-h-32 content-center short:min-h-20 short:[&_svg]:size-8 justify-items-center gap-2 rounded-[5rem] border-4 border-[#14241f] bg-mint text-[#14241f] active:scale-[0.98]"
+          className="grid min-h-32 content-center short:min-h-20 short:[&_svg]:size-8 justify-items-center gap-2 rounded-[5rem] border-4 border-night bg-mint text-night active:scale-[0.98]"
           onClick={() => act({ kind: "send", hit: want })}
         >
           <svg viewBox="0 0 60 60" width="64" height="64" aria-hidden="true">
@@ -69,7 +69,7 @@ export function HitOrMiss({ aim, data, act, mending }: InputProps<AskOf<"send">>
         </button>
         <button
           type="button"
-          className="grid min-h-32 content-center short:min-h-20 short:[&_svg]:size-8 justify-items-center gap-2 rounded-md border-4 border-[#14241f] bg-[#f3c7b8] text-[#14241f] active:scale-[0.98]"
+          className="grid min-h-32 content-center short:min-h-20 short:[&_svg]:size-8 justify-items-center gap-2 rounded-md border-4 border-night bg-rose text-night active:scale-[0.98]"
           onClick={() => act({ kind: "send", hit: null })}
         >
           <svg viewBox="0 0 60 60" width="64" height="64" aria-hidden="true">

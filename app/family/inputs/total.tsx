@@ -11,7 +11,7 @@ export default function Total({ ask, act, name, data }: InputProps<AskOf<"total"
   const n = /^\d{1,4}$/.test(text.trim()) ? Number(text) : null;
   const change = (by: number) => setText(String(Math.min(ask.most, Math.max(0, (n ?? ask.soFar) + by))));
   const step =
-    "grid size-16 shrink-0 place-items-center rounded-full border-[3px] border-[#14241f] bg-mint text-4xl font-bold text-[#14241f]";
+    "grid size-16 shrink-0 place-items-center rounded-full border-[3px] border-night bg-mint text-4xl font-bold text-night";
   return (
     <form
       className="grid grow content-center gap-3"

@@ -72,7 +72,7 @@ export function Zones({
             key={id}
             type="button"
             onClick={() => pick(id)}
-            className={`flex min-h-11 items-center short:min-h-9 justify-between rounded-sm border-[3px] px-4 text-xl font-bold active:scale-[0.99] ${points === null ? "border-dashed border-[#14241f] bg-[#f3c7b8] text-[#14241f]" : "border-[#14241f] bg-mint text-[#14241f]"}`}
+            className={`flex min-h-11 items-center short:min-h-9 justify-between rounded-sm border-[3px] px-4 text-xl font-bold active:scale-[0.99] ${points === null ? "border-dashed border-night bg-rose text-night" : "border-night bg-mint text-night"}`}
           >
             <span>{points === null ? zoneName(id) : say("play.points", { points })}</span>
             <span className="flex items-center gap-1" aria-hidden="true">
