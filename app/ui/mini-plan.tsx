@@ -2,6 +2,9 @@ import { strokesOf } from "#core/yard/draw.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { Strokes } from "./strokes.tsx";
 
+/** More targets than this are drawn smaller, so that each can be seen. */
+const CROWD = 5;
+
 /** A layout as a small picture for shelves and lists. Decoration: the words stand beside it. */
 export function MiniPlan({
   parts,
@@ -12,6 +15,7 @@ export function MiniPlan({
   space: { length: number; width: number };
   className?: string;
 }) {
+  const least = partsOf(parts, "target").length > CROWD ? 12 : 22;
   const starts = new Set(partsOf(parts, "line").flatMap((l) => (l.role === "start" ? [l.id] : [])));
   const k = Math.min(200 / space.length, 84 / Math.max(1.2, space.width));
   const x = (along: number) => 26 + along * k;
@@ -24,6 +28,7 @@ export function MiniPlan({
         to={(p) => [x(p.along), y(p.across)]}
         k={k}
         lit={(id) => starts.has(id)}
+        least={least}
         most={22}
       />
     </svg>
