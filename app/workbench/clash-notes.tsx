@@ -1,0 +1,54 @@
+import type { Clash as LayoutClash } from "#core/yard/clashes.ts";
+import { type Part, partsOf } from "#core/yard/parts.ts";
+import { targetName } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
+
+/** More clashes than this are counted, not told. */
+const MOST_TOLD = 3;
+/** What clashes on the plan, in words, as it happens. */
+export function ClashNotes({
+  clashes,
+  parts,
+  layout,
+}: {
+  clashes: readonly LayoutClash[];
+  parts: readonly Part[];
+  layout: string | null;
+}) {
+  const targets = partsOf(parts, "target");
+  const name = (id: string) => {
+    const at = targets.findIndex((t) => t.id === id);
+    if (at >= 0) return `${at + 1} ${targetName(targets[at]!)}`;
+    const mark = parts.find((p) => p.id === id);
+    if (mark?.kind === "zone") return `the band from ${mark.near} m`;
+    if (mark?.kind === "person") return "the other player";
+    const number = mark && "label" in mark && mark.label ? ` ${mark.label}` : "";
+    return layout && number ? `mark${number}` : layout ? label(`layout.${layout}`) : id;
+  };
+  const text = (c: LayoutClash) => {
+    switch (c.kind) {
+      case "together":
+        return `${name(c.ids[0])} and ${name(c.ids[1])} stand in one place`;
+      case "outside":
+        return `${name(c.ids[0])} is beyond the space`;
+      case "hides":
+        return `${name(c.ids[0])} hides ${Math.round(100 * c.share)} % of ${name(c.ids[1])}`;
+      case "tooSmall":
+        return `nothing gets into or through ${name(c.ids[0])}: what is sent is too big, it has no opening, or it stands`;
+      case "swing":
+        return `${name(c.ids[0])} is within ${c.clear.toFixed(1)} m of whoever sends`;
+      case "inWay":
+        return `${name(c.ids[0])} stands in the way to ${name(c.ids[1])}`;
+      case "ceiling":
+        return `a send at ${name(c.ids[0])} comes up to ${c.height.toFixed(1)} m: too near the ceiling`;
+      case "tooFar":
+        return `${name(c.ids[0])} is out of reach: at most ${c.reach.toFixed(1)} m`;
+    }
+  };
+  return (
+    <p role="status" className={`min-h-5 text-sm ${clashes.length > 0 ? "problem" : ""}`}>
+      {clashes.slice(0, MOST_TOLD).map(text).join("; ")}
+      {clashes.length > MOST_TOLD && `; and ${clashes.length - MOST_TOLD} more`}
+    </p>
+  );
+}

@@ -1,0 +1,30 @@
+import { countIn, FOOT, MOST_SHOES, type Unit } from "#core/measures/count.ts";
+import type { Paces } from "#core/measures/step.ts";
+import { sayCount } from "#words/say.ts";
+import type { Spread } from "./tape.tsx";
+
+/** A distance in every unit that it may be counted in, what counting it leaves, and where that count ends over the class. */
+export function Counted({
+  metres,
+  own,
+  who,
+  spread,
+}: {
+  metres: number;
+  own: Paces;
+  who: string;
+  spread: Spread | null;
+}) {
+  const inUnit = (unit: Unit) => countIn(unit, metres, own);
+  const steps = inUnit("step");
+  const shoes = inUnit("shoe");
+  return (
+    <p className="w-full text-ink" data-class-spread>
+      {metres.toFixed(2)} m is {(metres / FOOT).toFixed(1)} feet; for {who}: {sayCount(steps.count)} steps (
+      {steps.metres.toFixed(2)} m, give or take {Math.round(steps.error * 100)} cm), {sayCount(inUnit("bigStep").count)}{" "}
+      big steps{shoes.count <= MOST_SHOES && `, ${shoes.count} shoe lengths`}.
+      {spread &&
+        ` ${sayCount(spread.count)} steps end between ${spread.from.toFixed(2)} and ${spread.to.toFixed(2)} m in this class.`}
+    </p>
+  );
+}

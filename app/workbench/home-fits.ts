@@ -1,0 +1,67 @@
+import { useMemo } from "react";
+import type { KitFit } from "#core/compile/class-fit.ts";
+import type { HomeFacts } from "#core/compile/for-home.ts";
+import { sayPhrase } from "#words/say.ts";
+import { letText } from "./home-view.tsx";
+import type { HomeFit } from "./strip.tsx";
+
+/** A child of a class, and the homes where it may play. */
+export interface HomesOf {
+  child: string;
+  className: string;
+  homes: readonly HomeFacts[];
+}
+export interface Shown {
+  name: string;
+  age: number;
+}
+/** Youngest, middle and oldest of a class. */
+export function shownOf(children: readonly Shown[]): Shown[] {
+  if (children.length === 0) return [6, 7, 8].map((age) => ({ name: `age ${age}`, age }));
+  const sorted = [...children].sort((a, b) => a.age - b.age);
+  return [sorted[0]!, sorted[Math.floor((sorted.length - 1) / 2)]!, sorted[sorted.length - 1]!];
+}
+export const RANKS = ["youngest", "middle", "oldest"];
+
+/** How an activity goes in the homes of one child: in the best of them. */
+export function fitOf(home: HomesOf, kit: ReadonlyMap<string, KitFit>): HomeFit {
+  const fits = home.homes.flatMap((h) => kit.get(h.id) ?? []);
+  const told = fits.filter((f) => f.place !== null || !f.guessed);
+  if (told.length === 0) return { name: home.child, fits: null, why: "did not say" };
+  const rank = (f: KitFit) => (f.can ? 4 : 0) + { designed: 2, adapted: 1, none: 0 }[f.place?.status ?? "designed"];
+  const best = told.reduce((x, f) => (rank(f) > rank(x) ? f : x));
+  const { place } = best;
+  if (!best.can) return { name: home.child, fits: false, why: best.missing.map((m) => sayPhrase(m.why)).join(" ") };
+  if (!place) return { name: home.child, fits: null, why: "space not said" };
+  if (place.status === "none") {
+    const [help] = place.lets;
+    const way = help ? `: ${letText(help)} would do` : "";
+    return { name: home.child, fits: false, why: `${place.proved ? "too short" : "no place found"}${way}` };
+  }
+  return {
+    name: home.child,
+    fits: true,
+    why: place.status === "designed" ? "as designed" : `${Math.round(100 * (1 - place.scale))} % nearer`,
+  };
+}
+
+/** The homes of one class: each once, each with its children, and what each is called. */
+export function useHomesOf(all: readonly HomesOf[], group: { name: string; children: readonly Shown[] } | undefined) {
+  return useMemo(() => {
+    const own = all.filter((h) => h.className === group?.name);
+    const names: Record<string, string> = {};
+    for (const h of all) for (const x of h.homes) names[x.id] = names[x.id] ? `${names[x.id]}, ${h.child}` : h.child;
+    return {
+      own,
+      facts: [...new Map(own.flatMap((h) => h.homes.map((x) => [x.id, x] as const))).values()],
+      choices: own.flatMap((h) => {
+        const age = group?.children.find((c) => c.name === h.child)?.age ?? MIDDLE_AGE;
+        return h.homes.map((facts) => ({ child: h.child, age, facts }));
+      }),
+      housed: own.map((h) => ({ child: h.child, homes: h.homes.map((x) => x.id) })),
+      names,
+    };
+  }, [all, group]);
+}
+/** The age of a child that is in no class any more. */
+const MIDDLE_AGE = 8;

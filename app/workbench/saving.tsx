@@ -1,0 +1,126 @@
+import { Dialog } from "radix-ui";
+import { useState } from "react";
+import { Form } from "react-router";
+import type { Activity } from "#core/formats/activity.ts";
+import { clockTime } from "../when.ts";
+import type { Draft } from "./draft.ts";
+import { answerOf } from "./stations.tsx";
+
+export function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
+  const { state } = draft;
+  const text = {
+    saved: () => `saved ${clockTime((state as { when: string }).when, zone)}`,
+    waiting: () => "saving ...",
+    mend: () => "not saved: mend first",
+    signedOut: () => "not saved: signed out",
+    offline: () => "not saved: no network",
+    clash: () => "not saved: changed elsewhere",
+  }[state.at]();
+  return (
+    <span
+      role="status"
+      data-save={state.at}
+      className={`text-sm ${state.at === "saved" || state.at === "waiting" ? "text-quiet" : "problem"}`}
+      title={state.at === "mend" ? state.problems.map((p) => p.message).join("\n") : undefined}
+    >
+      {text}
+      {state.at === "offline" && (
+        <button type="button" className="ml-2 underline" onClick={draft.retry}>
+          try again
+        </button>
+      )}
+    </span>
+  );
+}
+
+/** Two tabs, or two devices: nobody overwrites anybody without a person choosing. */
+export function Clash({ draft, zone }: { draft: Draft; zone: string }) {
+  if (draft.state.at !== "clash") return null;
+  const { theirs } = draft.state;
+  return (
+    <Dialog.Root open>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <Dialog.Content className="fixed top-1/2 left-1/2 z-50 grid w-[min(38rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-4 rounded-md bg-raised p-6">
+          <Dialog.Title className="text-2xl">This activity was changed somewhere else</Dialog.Title>
+          <Dialog.Description>
+            In another tab or on another device, at {clockTime(theirs.updatedAt, zone)}. Nothing is lost: choose which
+            one to go on with.
+          </Dialog.Description>
+          <div className="grid grid-cols-2 gap-4 text-sm">
+            {[
+              ["Here", draft.activity],
+              ["There", theirs.document],
+            ].map(([name, doc]) => (
+              <div key={name as string} className="rounded-sm border-2 border-hair p-3">
+                <p className="font-bold">{name as string}</p>
+                <p className="font-head text-lg">{(doc as Activity).title}</p>
+                <p className="text-quiet">{answerOf("yard", doc as Activity)}</p>
+                <p className="text-quiet">{answerOf("score", doc as Activity)}</p>
+              </div>
+            ))}
+          </div>
+          <div className="flex flex-wrap gap-2">
+            <button type="button" className="btn btn-main" onClick={() => draft.settle("mine")}>
+              Keep what is here
+            </button>
+            <button type="button" className="btn" onClick={() => draft.settle("theirs")}>
+              Take what is there
+            </button>
+            <Form method="post">
+              <input type="hidden" name="document" value={JSON.stringify(draft.activity)} />
+              <button type="submit" name="intent" value="mine" className="btn btn-quiet">
+                Keep both: this one as a copy
+              </button>
+            </Form>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+/** The session ended while something was unsaved: sign in here, and the work goes on. */
+export function SignInAgain({ draft }: { draft: Draft }) {
+  const [told, setTold] = useState("");
+  if (draft.state.at !== "signedOut") return null;
+  return (
+    <Dialog.Root open>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <Dialog.Content className="fixed top-1/2 left-1/2 z-50 grid w-[min(24rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 rounded-md bg-raised p-6">
+          <Dialog.Title className="text-2xl">You were signed out</Dialog.Title>
+          <Dialog.Description>Your work is kept on this page. Sign in, and it is saved.</Dialog.Description>
+          <form
+            className="grid gap-3"
+            onSubmit={async (e) => {
+              e.preventDefault();
+              const body = new FormData(e.currentTarget);
+              const response = await fetch("/sign-in-here", { method: "POST", body });
+              const answer = (await response.json()) as { ok: boolean; problems: { message: string }[] };
+              if (answer.ok) draft.retry();
+              else setTold(answer.problems.map((p) => p.message).join(" "));
+            }}
+          >
+            {told && (
+              <p role="alert" className="problem">
+                {told}
+              </p>
+            )}
+            <label className="field">
+              <span>E-mail</span>
+              <input name="email" type="email" autoComplete="username" required />
+            </label>
+            <label className="field">
+              <span>Password</span>
+              <input name="password" type="password" autoComplete="current-password" required />
+            </label>
+            <button type="submit" className="btn btn-main">
+              Sign in and save
+            </button>
+          </form>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,121 @@
+import { Copy, Download, Redo2, Undo2 } from "lucide-react";
+import { Form, type useSearchParams } from "react-router";
+import { label } from "#words/teacher.ts";
+import type { Draft } from "./draft.ts";
+import { SaveNote } from "./saving.tsx";
+
+interface Group {
+  id: string;
+  name: string;
+  children: readonly unknown[];
+}
+/** What the activity is called, for which class it is shown, whether it is saved, and what can be done with all of it. */
+export function TitleBar({
+  draft,
+  id,
+  classes,
+  group,
+  zone,
+  setSearch,
+  send,
+}: {
+  draft: Draft;
+  id: string;
+  classes: readonly Group[];
+  group: Group | undefined;
+  zone: string;
+  setSearch: ReturnType<typeof useSearchParams>[1];
+  send: () => void;
+}) {
+  const { settled: a, change, undo, redo } = draft;
+  return (
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-6 pt-3 pb-2">
+      <h1 className="sr-only">{a.title}</h1>
+      <input
+        aria-label="Title"
+        className="min-w-40 border-transparent bg-transparent px-1 font-head text-[1.65rem] leading-tight font-bold hover:border-hair"
+        style={{
+          width: `${Math.min(28, Math.max(8, a.title.length * 0.62))}em`,
+          fontSize: "1.65rem",
+          maxWidth: "40vw",
+        }}
+        value={a.title}
+        maxLength={60}
+        onChange={(e) => change({ ...a, title: e.target.value }, "title")}
+      />
+      <span className="tag">{label(`pattern.${a.pattern.name}`)}</span>
+      <span className="tag">
+        ages {a.ages.from} to {a.ages.to}
+      </span>
+      <label className="flex items-center gap-2 text-sm">
+        <span className="text-quiet">shown for</span>
+        <select
+          className="py-0.5 text-sm font-semibold"
+          value={group?.id}
+          onChange={(e) =>
+            setSearch(
+              (old) => {
+                old.set("class", e.target.value);
+                return old;
+              },
+              { replace: true, preventScrollReset: true },
+            )
+          }
+        >
+          {classes.map((c) => (
+            <option key={c.id} value={c.id}>
+              {c.name}, {c.children.length} children
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="ml-auto flex items-center gap-2">
+        <SaveNote draft={draft} zone={zone} />
+        <button
+          type="button"
+          className="btn btn-quiet btn-small px-2"
+          onClick={undo}
+          disabled={!draft.canUndo}
+          aria-label="Undo"
+          title="Undo (u)"
+        >
+          <Undo2 size={17} aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          className="btn btn-quiet btn-small px-2"
+          onClick={redo}
+          disabled={!draft.canRedo}
+          aria-label="Redo"
+          title="Redo (Shift u)"
+        >
+          <Redo2 size={17} aria-hidden="true" />
+        </button>
+        <Form method="post">
+          <button
+            type="submit"
+            name="intent"
+            value="copy"
+            className="btn btn-quiet btn-small px-2"
+            aria-label="Copy this activity"
+            title="Copy"
+          >
+            <Copy size={17} aria-hidden="true" />
+          </button>
+        </Form>
+        <a
+          className="btn btn-quiet btn-small px-2"
+          href={`/activities/${id}/file`}
+          aria-label="Save as a file"
+          title="Save as a file"
+          download
+        >
+          <Download size={17} aria-hidden="true" />
+        </a>
+        <button type="button" className="btn btn-main" onClick={send}>
+          Send
+        </button>
+      </div>
+    </div>
+  );
+}
