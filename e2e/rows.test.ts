@@ -6,6 +6,7 @@ import { owner } from "./help.ts";
 let rows: typeof import("../server/homes/keep-rows.ts");
 let csv: typeof import("../server/homes/csv.ts");
 let homes: typeof import("../server/homes/homes.ts");
+let answers: typeof import("../server/homes/answers.ts");
 let sql: ReturnType<typeof owner>;
 let who: { teacherId: string; schoolId: string };
 
@@ -14,6 +15,7 @@ beforeAll(async () => {
   rows = await import("../server/homes/keep-rows.ts");
   csv = await import("../server/homes/csv.ts");
   homes = await import("../server/homes/homes.ts");
+  answers = await import("../server/homes/answers.ts");
   const { addSchool } = await import("../server/db/add-school.ts");
   sql = owner();
   const home = (label: string, kit: Record<string, number> | null) => ({
@@ -210,13 +212,13 @@ describe("answers through a class link", () => {
     const { doDue } = await import("../server/jobs/jobs.ts");
     const [k] = await sql`select id from class where school_id = ${who.schoolId} and name = 'Row class'`;
     const to = { schoolId: who.schoolId, classId: k!.id as string };
-    const answer = await homes.beginAnswer(to);
-    await homes.saveAnswer(to, answer, { players: 3 }, "Mo N.");
+    const answer = await answers.beginAnswer(to);
+    await answers.saveAnswer(to, answer, { players: 3 }, "Mo N.");
     const [mo] = await sql`select id from child where school_id = ${who.schoolId} and name = 'Mo N.'`;
-    await homes.placeAnswer(who, answer, mo!.id);
+    await answers.placeAnswer(who, answer, mo!.id);
     // The family goes on by the class link: every few taps say something more, and the cards wait until it pauses.
     for (const n of [1, 2, 3, 4])
-      await homes.saveAnswer(
+      await answers.saveAnswer(
         to,
         answer,
         { kit: { sock: n }, space: { kind: "garden", length: 6, width: 5, floor: "grass", indoors: false } as never },

@@ -14,6 +14,10 @@ let corrections: typeof import("../server/assignments/corrections.ts");
 let jobs: typeof import("../server/jobs/jobs.ts");
 let classes: typeof import("../server/school/classes.ts");
 let homes: typeof import("../server/homes/homes.ts");
+let homeLinks: typeof import("../server/homes/links.ts");
+let families: typeof import("../server/homes/family-homes.ts");
+let editing: typeof import("../server/homes/edit.ts");
+let answers: typeof import("../server/homes/answers.ts");
 let family: typeof import("../server/cards/family.ts");
 let outbox: typeof import("../server/outbox/outbox.ts");
 let hand: typeof import("../server/hand-in/take.ts");
@@ -33,6 +37,10 @@ beforeAll(async () => {
   jobs = await import("../server/jobs/jobs.ts");
   classes = await import("../server/school/classes.ts");
   homes = await import("../server/homes/homes.ts");
+  homeLinks = await import("../server/homes/links.ts");
+  families = await import("../server/homes/family-homes.ts");
+  editing = await import("../server/homes/edit.ts");
+  answers = await import("../server/homes/answers.ts");
   family = await import("../server/cards/family.ts");
   outbox = await import("../server/outbox/outbox.ts");
   hand = await import("../server/hand-in/take.ts");
@@ -87,11 +95,11 @@ describe("a teacher sees only their own school", () => {
     const [sent] = await results.assignmentsFor(ours, "UTC");
     await expect(results.resultsFor(theirs, sent!.id)).rejects.toThrow("assignment");
     const [home] = await homes.homesFor(ours);
-    await expect(homes.withdrawLink(theirs, home!.childId, false)).rejects.toThrow("child");
-    await expect(homes.saveHome(theirs, home!.childId, home!.homes[0]!.id, { players: 2 })).rejects.toThrow("child");
+    await expect(homeLinks.withdrawLink(theirs, home!.childId, false)).rejects.toThrow("child");
+    await expect(editing.saveHome(theirs, home!.childId, home!.homes[0]!.id, { players: 2 })).rejects.toThrow("child");
     const [own] = await classes.classesFor(ours);
-    await expect(homes.waitingAnswers(theirs, own!.id)).rejects.toThrow("class");
-    await expect(homes.classLink(theirs, own!.id)).rejects.toThrow("class");
+    await expect(answers.waitingAnswers(theirs, own!.id)).rejects.toThrow("class");
+    await expect(homeLinks.classLink(theirs, own!.id)).rejects.toThrow("class");
     const { schoolItemsFor } = await import("../server/kit/items.ts");
     expect((await schoolItemsFor(ours)).own.map((i) => i.id)).toContain("foamDisc");
     expect((await schoolItemsFor(theirs)).own).toEqual([]);
@@ -190,26 +198,26 @@ describe("once, under any number of clicks", () => {
     const [kid] = await sql`insert into child (school_id, class_id, name, age)
       select school_id, class_id, 'Wim T.', 8 from child where name = 'Pip Q.' returning id`;
     const to = { schoolId: theirs.schoolId, childId: kid!.id as string };
-    const known = async () => (await homes.familyHomes(to)).homes.map((h) => h.label);
+    const known = async () => (await families.familyHomes(to)).homes.map((h) => h.label);
     // Looking makes nothing.
-    await Promise.all(Array.from({ length: 6 }, () => homes.familyHomes(to)));
+    await Promise.all(Array.from({ length: 6 }, () => families.familyHomes(to)));
     expect(await known()).toEqual([]);
     const said = await Promise.all(
-      Array.from({ length: 6 }, (_, i) => homes.answerForHome(to, null, { players: 1 + (i % 3) })),
+      Array.from({ length: 6 }, (_, i) => families.answerForHome(to, null, { players: 1 + (i % 3) })),
     );
     expect(new Set(said).size).toBe(1);
     expect(await known()).toEqual(["Wim's home"]);
     const order = randomUUID();
-    await Promise.all(Array.from({ length: 5 }, () => homes.addFamilyHome(to, order)));
+    await Promise.all(Array.from({ length: 5 }, () => families.addFamilyHome(to, order)));
     expect(await known()).toEqual(["Wim's home", "Wim's home 2"]);
-    const many = await Promise.allSettled(Array.from({ length: 10 }, () => homes.addFamilyHome(to, randomUUID())));
+    const many = await Promise.allSettled(Array.from({ length: 10 }, () => families.addFamilyHome(to, randomUUID())));
     expect(many.filter((m) => m.status === "fulfilled")).toHaveLength(2);
     expect(await known()).toHaveLength(4);
-    await expect(homes.addHomeFor(theirs, to.childId, { id: randomUUID() })).rejects.toThrow("at most 4 homes");
+    await expect(editing.addHomeFor(theirs, to.childId, { id: randomUUID() })).rejects.toThrow("at most 4 homes");
     // Another school's home is not taken by its id.
     const [foreign] = await sql`select id from home where school_id = ${ours.schoolId} limit 1`;
     await sql`delete from child_home where child_id = ${to.childId}`;
-    await expect(homes.addFamilyHome(to, foreign!.id)).rejects.toThrow("load this page again");
+    await expect(families.addFamilyHome(to, foreign!.id)).rejects.toThrow("load this page again");
     await sql`delete from child where id = ${to.childId}`;
   });
 
@@ -391,8 +399,8 @@ describe("which card was played", () => {
     const a = fromPattern("climb");
     const [pip] = await sql`select id from child where name = 'Pip Q.'`;
     const to = { schoolId: theirs.schoolId, childId: pip!.id as string };
-    const home = (await homes.familyHomes(to)).homes[0]!.id;
-    await homes.answerForHome(to, home, {
+    const home = (await families.familyHomes(to)).homes[0]!.id;
+    await families.answerForHome(to, home, {
       kit: { sock: 8, bucket: 2, box: 2, pan: 1, book: 3, bottle: 4, string: 1 },
       space: { kind: "room", length: 6, width: 4, floor: "carpet", indoors: true } as never,
     });
@@ -401,7 +409,7 @@ describe("which card was played", () => {
     const seen = await family.openCard(to, card!.id);
     expect(seen.hash).toMatch(/^[0-9a-f]{64}$/);
     // The home says more: the card is another version, and the one that was seen is still there.
-    await homes.answerForHome(to, home, {
+    await families.answerForHome(to, home, {
       space: { kind: "corridor", length: 3.2, width: 1.5, floor: "tile", indoors: true } as never,
     });
     const now = await family.openCard(to, card!.id);
@@ -444,7 +452,7 @@ describe("which card was played", () => {
     expect(goes.filter((g) => g.unversioned)).toHaveLength(2);
     // Made anew no more: it was begun.
     const version = (await sql`select hash from card where id = ${card!.id}`)[0]!.hash;
-    await homes.answerForHome(to, home, { players: 5 });
+    await families.answerForHome(to, home, { players: 5 });
     await jobs.settle(theirs.schoolId, "cards", to.childId, 10_000);
     expect((await sql`select hash from card where id = ${card!.id}`)[0]!.hash).toBe(version);
   });
@@ -578,14 +586,14 @@ describe("links and sessions", () => {
     const first = (await token())!;
     expect(await links.openLink(first)).toMatchObject({ schoolId: theirs.schoolId });
     const { childId } = (await homes.homesFor(theirs))[0]!;
-    await homes.withdrawLink(theirs, childId, false);
+    await homeLinks.withdrawLink(theirs, childId, false);
     expect(await token()).toBeNull();
     expect(await links.openLink(first)).toEqual({ trouble: "withdrawn" });
     // Withdrawing is undone by clearing it; only a new link is another address.
     await sql`update link set withdrawn_at = null where child_id = ${childId}`;
     expect(await token()).toBe(first);
-    await homes.withdrawLink(theirs, childId, false);
-    await homes.withdrawLink(theirs, childId, true);
+    await homeLinks.withdrawLink(theirs, childId, false);
+    await homeLinks.withdrawLink(theirs, childId, true);
     const second = (await token())!;
     expect(second).not.toBe(first);
     expect(await links.openLink(second)).toMatchObject({ childId });

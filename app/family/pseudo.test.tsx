@@ -42,7 +42,8 @@ const { CardApp } = await import("./card-app.tsx");
 const { Sheet } = await import("./sheet.tsx");
 const { RoomMap } = await import("./room-map.tsx");
 const { SpaceSketch } = await import("../homes/space-sketch.tsx");
-const { SurveyForm, SurveySaid } = await import("../homes/survey-form.tsx");
+const { SurveyForm } = await import("../homes/survey-form.tsx");
+const { SurveySaid } = await import("../homes/survey-said.tsx");
 
 const OPEN = "⟦";
 const SHUT = "⟧";

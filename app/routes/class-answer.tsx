@@ -1,6 +1,6 @@
 import { redirect } from "react-router";
 import { listOf } from "#core/kit/items.ts";
-import { openAnswer, saveAnswer } from "#server/homes/homes.ts";
+import { openAnswer, saveAnswer } from "#server/homes/answers.ts";
 import { schoolItemsIn } from "#server/kit/items.ts";
 import { say } from "#words/say.ts";
 import { found, idOf } from "../answer.server.ts";
@@ -8,7 +8,8 @@ import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { classOf } from "../family-link.server.ts";
 import { keepTyped } from "../homes/keep-typed.ts";
 import { partOf, takePart } from "../homes/survey.server.ts";
-import { SurveyForm, SurveySaid } from "../homes/survey-form.tsx";
+import { SurveyForm } from "../homes/survey-form.tsx";
+import { SurveySaid } from "../homes/survey-said.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import type { Route } from "./+types/class-answer";
 

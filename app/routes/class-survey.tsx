@@ -1,5 +1,5 @@
 import { redirect } from "react-router";
-import { beginAnswer, schoolNameOf } from "#server/homes/homes.ts";
+import { beginAnswer, schoolNameOf } from "#server/homes/answers.ts";
 import { enHome } from "#words/en-home.ts";
 import { addWords, say } from "#words/say.ts";
 import { answered } from "../answer.server.ts";

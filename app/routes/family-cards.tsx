@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from "react";
 import { cardsFor } from "#server/cards/family.ts";
-import { familyHomes } from "#server/homes/homes.ts";
+import { familyHomes } from "#server/homes/family-homes.ts";
 import { say, sayScore } from "#words/say.ts";
 import { keepPages } from "../family/offline.ts";
 import { keepSyncing } from "../family/sync.ts";

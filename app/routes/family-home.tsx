@@ -1,7 +1,7 @@
 import { redirect } from "react-router";
 import { listOf } from "#core/kit/items.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
-import { addFamilyHome, answerForHome, familyHomes } from "#server/homes/homes.ts";
+import { addFamilyHome, answerForHome, familyHomes } from "#server/homes/family-homes.ts";
 import { schoolItemsIn } from "#server/kit/items.ts";
 import { say } from "#words/say.ts";
 import { answered, found, idOf } from "../answer.server.ts";
@@ -9,7 +9,8 @@ import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { familyOf } from "../family-link.server.ts";
 import { keepTyped } from "../homes/keep-typed.ts";
 import { partOf, takePart } from "../homes/survey.server.ts";
-import { SurveyForm, SurveySaid } from "../homes/survey-form.tsx";
+import { SurveyForm } from "../homes/survey-form.tsx";
+import { SurveySaid } from "../homes/survey-said.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import type { Route } from "./+types/family-home";
 

@@ -1,6 +1,7 @@
 import { data, Form, Link, redirect } from "react-router";
 import { listOf } from "#core/kit/items.ts";
-import { addHomeFor, homesFor, leaveHome, saveChild, saveHome } from "#server/homes/homes.ts";
+import { addHomeFor, leaveHome, saveChild, saveHome } from "#server/homes/edit.ts";
+import { homesFor } from "#server/homes/homes.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { NotFound } from "#server/problem.ts";
 import { sayList } from "#words/say.ts";

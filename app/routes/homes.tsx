@@ -2,16 +2,10 @@ import { Copy } from "lucide-react";
 import { useState } from "react";
 import { data, Form, Link } from "react-router";
 import { listOf } from "#core/kit/items.ts";
-import {
-  askFamilies,
-  classLink,
-  dropAnswer,
-  homesFor,
-  placeAnswer,
-  waitingAnswers,
-  withdrawClassLink,
-  withdrawLink,
-} from "#server/homes/homes.ts";
+import { dropAnswer, placeAnswer, waitingAnswers } from "#server/homes/answers.ts";
+import { askFamilies } from "#server/homes/ask.ts";
+import { homesFor } from "#server/homes/homes.ts";
+import { classLink, withdrawClassLink, withdrawLink } from "#server/homes/links.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
 import { itemName, namesOf, sayList } from "#words/say.ts";

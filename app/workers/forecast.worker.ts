@@ -1,7 +1,7 @@
 import * as Comlink from "comlink";
 import type { SchoolItems } from "#core/compile/card.ts";
 import { fitHomes, type KitFit } from "#core/compile/class-fit.ts";
-import { forHome, type HomeFacts, type Place } from "#core/compile/for-home.ts";
+import { type Fitted, forHome, type HomeFacts } from "#core/compile/for-home.ts";
 import type { Phrase } from "#core/contract/contract.ts";
 import { forecastActivity, layoutOf, type Who } from "#core/forecast/for-activity.ts";
 import { type Forecast, Graph } from "#core/forecast/forecast.ts";
@@ -44,7 +44,7 @@ function oneHome(activity: Activity, facts: HomeFacts, items: SchoolItems, age: 
 export interface HomeMade {
   home: string;
   parts: Part[];
-  place: Place | null;
+  place: Fitted | null;
   changes: Phrase[];
 }
 

@@ -4,7 +4,7 @@ import { opened } from "../formats/opened.ts";
 import { choose, type Unmet } from "../kit/choose.ts";
 import { type Change, changesThatLetIn } from "../kit/lets-in.ts";
 import type { Item } from "../things/item.ts";
-import { choosingFor, DEFAULT_PLAYERS, fitAsDesigned, type HomeFacts, type Place } from "./for-home.ts";
+import { choosingFor, DEFAULT_PLAYERS, type Fitted, fitAsDesigned, type HomeFacts } from "./for-home.ts";
 import { rolesOf, targetOf } from "./roles.ts";
 
 /** Whether one home can do an activity with its own things. */
@@ -17,11 +17,11 @@ export interface KitFit {
   /** Single changes that would let it in. */
   lets: Change[];
   /** How it lies in the home's space; null where nobody told of one. */
-  place: Place | null;
+  place: Fitted | null;
 }
 
 /** How an activity lies in a home's space, with the things as designed; homes of equal spaces are looked at once. */
-function placeIn(a: Activity, home: HomeFacts, who: Who, known: Map<string, Place>): Place | null {
+function placeIn(a: Activity, home: HomeFacts, who: Who, known: Map<string, Fitted>): Fitted | null {
   const { space } = home;
   if (!space) return null;
   const key = JSON.stringify(space);
@@ -39,7 +39,7 @@ export function fitHomes(
   items: readonly Item[],
   who: Who = { age: 8 },
 ): KitFit[] {
-  const spaces = new Map<string, Place>();
+  const spaces = new Map<string, Fitted>();
   const known = new Map<number, ReturnType<typeof rolesOf>>();
   return homes.map((home) => {
     const players = Math.min(2, home.players ?? DEFAULT_PLAYERS);

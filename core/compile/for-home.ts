@@ -30,7 +30,7 @@ import { type Fit, findPlace, fitLayout, HEADROOM, highestOf, lacksWall, type Se
 import { footprintOf, STAND, widthAt } from "../yard/footprint.ts";
 import { diameterOf } from "../yard/geometry.ts";
 import { scaledLaid } from "../yard/layouts/laid.ts";
-import { type Part, partsOf, reachOfLayout, type Place as Spot } from "../yard/parts.ts";
+import { type Part, type Place, partsOf, reachOfLayout } from "../yard/parts.ts";
 import { type Placement, pointIn } from "../yard/placement.ts";
 import { USUAL_CEILING } from "../yard/space.ts";
 import { inEachOther } from "./apart.ts";
@@ -75,7 +75,7 @@ export interface ForHome {
   /** Both sets are of this one kind: one of them is marked. */
   marked: string | null;
   /** How it lies in the home's space; null where nobody told of one. */
-  place: Place | null;
+  place: Fitted | null;
 }
 
 export const stockOf = (home: HomeFacts, items: readonly Item[]): Stock => home.kit ?? defaultStock(items);
@@ -108,7 +108,7 @@ export function choosingFor(
 }
 
 /** Where and how an activity lies in a home's space. */
-export type Place = Omit<Fit, "parts">;
+export type Fitted = Omit<Fit, "parts">;
 
 /** What is sent in an activity, as the fitting sees it. */
 export function sentOf(a: Activity, age: Age = USUAL_AGE, slope: Slope = "level"): Sent {
@@ -156,7 +156,7 @@ function lies(a: Activity, space: HomeSpace, who: Who): Placement | null {
   return high ? null : findPlace(footprintOf(parts, sent), ground);
 }
 
-const placeOf = ({ parts: _, ...rest }: Fit): Place => rest;
+const placeOf = ({ parts: _, ...rest }: Fit): Fitted => rest;
 /** Rounds of shortening until it lies there, and by how much each. */
 const MOST_ROUNDS = 5;
 const STILL_SHORTER = 0.94;
@@ -239,7 +239,7 @@ function inHome(
 const LOOKS = 12;
 /** The floor that most of the ways to the targets (or the middle line, where there are none) lie on. */
 export function floorUnder(parts: readonly Part[], at: Placement, space: HomeSpace): Floor {
-  const ends: Spot[] = partsOf(parts, "target");
+  const ends: Place[] = partsOf(parts, "target");
   const to = ends.length > 0 ? ends : [{ along: reachOfLayout(parts), across: 0 }];
   const seen = new Map<Floor, number>();
   for (const end of to)

@@ -1,0 +1,42 @@
+import { say } from "#words/say.ts";
+
+export const pick =
+  "grid min-h-16 cursor-pointer place-items-center rounded-md border-2 border-hair bg-raised p-2 text-center font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-night has-focus-visible:outline-3";
+
+/** One of a few words, as radio buttons to tap. `words`: where their names stand in the catalogue. */
+export function OneOf({
+  name,
+  options,
+  is,
+  words = `survey.${name}`,
+  columns = 3,
+  choose,
+}: {
+  name: string;
+  options: readonly string[];
+  is: string | undefined;
+  words?: string;
+  columns?: 2 | 3;
+  choose?: (option: string) => void;
+}) {
+  return (
+    <fieldset>
+      <legend className="mb-1.5 text-lg font-bold">{say(`survey.${name}`)}</legend>
+      <div className={`grid gap-2 ${columns === 2 ? "grid-cols-2" : "grid-cols-3"}`}>
+        {options.map((o) => (
+          <label key={o} className={`${pick} min-h-12`}>
+            <input
+              type="radio"
+              name={name}
+              value={o}
+              className="sr-only"
+              defaultChecked={is === o}
+              onChange={() => choose?.(o)}
+            />
+            {say(`${words}.${o}`)}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,219 @@
+import { useState } from "react";
+import { type HomeSpace, SLOPES, SPACE_KINDS, WINDS } from "#core/records/home.ts";
+import {
+  CEILINGS,
+  ceilingWord,
+  cornersText,
+  fromSteps,
+  SHAPES,
+  type Shape,
+  shapeOf,
+  standsText,
+  toSteps,
+  USUAL_SPACE,
+} from "#core/records/home-fields.ts";
+import { FLOORS } from "#core/things/floors.ts";
+import { ell, rectangle } from "#core/yard/shapes.ts";
+import { say } from "#words/say.ts";
+import { OneOf, pick } from "./one-of.tsx";
+import { SpaceSketch } from "./space-sketch.tsx";
+import type { PartProps } from "./survey-part.ts";
+
+/** A few shapes, sized in a grown-up's steps. */
+export function Space({ answers, typed, ready, changed }: PartProps) {
+  const was = answers.space;
+  const [kind, setKind] = useState<HomeSpace["kind"] | "">((typed?.kind as HomeSpace["kind"]) ?? was?.kind ?? "");
+  const like = was && was.kind === kind ? was : kind ? { kind, ...USUAL_SPACE[kind] } : null;
+  const begun = shapeOf(was);
+  const [shape, setShape] = useState<Shape>((typed?.shape as Shape) ?? begun.shape);
+  const [cut, setCut] = useState({
+    long: typed?.cutLong ?? figure(begun.cutLong),
+    wide: typed?.cutWide ?? figure(begun.cutWide),
+  });
+  const [corners, setCorners] = useState(typed?.corners ?? cornersText(was?.outline ?? []));
+  const [stands, setStands] = useState(typed?.stands ?? standsText(was ?? {}));
+  const [size, setSize] = useState({ long: typed?.longSteps, wide: typed?.wideSteps });
+  const told = (set: (text: string) => void) => (text: string) => {
+    set(text);
+    changed?.();
+  };
+  const steps = (text: string | undefined, metres: number | undefined) => {
+    const n = Number((text ?? (metres === undefined ? "4" : String(toSteps(metres)))).replace(",", "."));
+    return Number.isFinite(n) && n > 0 ? n : 4;
+  };
+  const [long, wide] = [steps(size.long, like?.length), steps(size.wide, like?.width)];
+  const part = (text: string) => Math.max(0, Number(text.replace(",", ".")) || 0);
+  const outline =
+    shape === "ell"
+      ? ell(long, wide, Math.min(long, part(cut.long)), Math.min(wide, part(cut.wide)))
+      : rectangle(long, wide);
+  return (
+    <div className="grid gap-5">
+      <fieldset>
+        <legend className="mb-2 text-2xl font-bold font-head">{say("survey.space")}</legend>
+        <div className="grid grid-cols-2 gap-2">
+          {SPACE_KINDS.map((k) => (
+            <label key={k} className={pick}>
+              <input
+                type="radio"
+                name="kind"
+                value={k}
+                className="sr-only"
+                defaultChecked={kind === k}
+                onChange={() => setKind(k)}
+              />
+              <SpaceShape kind={k} />
+              {say(`survey.space.${k}`)}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <OneOf name="shape" options={SHAPES} is={shape} choose={(x) => setShape(x as Shape)} />
+      {(shape !== "own" || !ready) && (
+        <div key={kind} className="grid grid-cols-2 gap-3">
+          <Steps
+            name="longSteps"
+            title={say("survey.long")}
+            metres={like?.length ?? null}
+            typed={size.long}
+            told={(t) => setSize({ ...size, long: t })}
+          />
+          <Steps
+            name="wideSteps"
+            title={say("survey.wide")}
+            metres={like?.width ?? null}
+            typed={size.wide}
+            told={(t) => setSize({ ...size, wide: t })}
+          />
+        </div>
+      )}
+      {(shape === "ell" || !ready) && (
+        <div className="grid grid-cols-2 gap-3">
+          <Steps
+            name="cutLong"
+            title={say("survey.cutLong")}
+            metres={null}
+            typed={cut.long}
+            told={(t) => setCut({ ...cut, long: t })}
+          />
+          <Steps
+            name="cutWide"
+            title={say("survey.cutWide")}
+            metres={null}
+            typed={cut.wide}
+            told={(t) => setCut({ ...cut, wide: t })}
+          />
+        </div>
+      )}
+      {ready && kind && (
+        <SpaceSketch
+          key={shape}
+          outline={outline}
+          own={shape === "own"}
+          corners={corners}
+          setCorners={(text) => {
+            setCorners(text);
+            // Two corners are no space yet: nothing to save, and nothing to find fault with.
+            if (text.trim().split("\n").length > 2) changed?.();
+          }}
+          stands={stands}
+          setStands={told(setStands)}
+        />
+      )}
+      <details open={!ready || undefined}>
+        <summary className="min-h-11 py-2 font-semibold">{say("survey.numbers")}</summary>
+        {(shape === "own" || !ready) && (
+          <label className="field py-1">
+            <span>{say("survey.corners")}</span>
+            <textarea name="corners" rows={5} value={corners} onChange={(e) => setCorners(e.target.value)} />
+          </label>
+        )}
+        <label className="field py-1">
+          <span>{say("survey.stands")}</span>
+          <textarea name="stands" rows={4} value={stands} onChange={(e) => setStands(e.target.value)} />
+          <span className="hint">{say("survey.standsHint")}</span>
+        </label>
+      </details>
+      <OneOf key={`floor ${kind}`} name="floor" options={FLOORS} words="floor" is={typed?.floor ?? like?.floor} />
+      <label key={`in ${kind}`} className="flex min-h-12 items-center gap-3 text-lg">
+        <input type="hidden" name="indoorsAsked" value={kind ? "yes" : ""} />
+        <input
+          type="checkbox"
+          name="indoors"
+          value="yes"
+          defaultChecked={typed ? typed.indoors === "yes" : (like?.indoors ?? false)}
+        />
+        {say("survey.indoors")}
+      </label>
+      <OneOf
+        name="ceiling"
+        options={Object.keys(CEILINGS)}
+        columns={2}
+        is={typed?.ceiling ?? ceilingWord(was?.ceiling)}
+      />
+      {!(like?.indoors ?? true) && (
+        <>
+          <OneOf name="slope" options={SLOPES} is={typed?.slope ?? was?.slope ?? "level"} />
+          <OneOf name="wind" options={WINDS} is={typed?.wind ?? was?.wind ?? "still"} />
+        </>
+      )}
+    </div>
+  );
+}
+
+const figure = (n: number) => (n === 0 ? "" : String(n));
+
+function Steps({
+  name,
+  title,
+  metres,
+  typed,
+  told,
+}: {
+  name: string;
+  title: string;
+  metres: number | null;
+  typed?: string;
+  told?: (text: string) => void;
+}) {
+  const [text, setText] = useState(typed ?? (metres === null ? "" : String(toSteps(metres))));
+  const n = Number(text.replace(",", "."));
+  return (
+    <label className="field min-w-0">
+      <span className="text-lg font-bold">{title}</span>
+      <input
+        name={name}
+        inputMode="decimal"
+        className="w-full min-w-0 text-xl"
+        value={text}
+        onChange={(e) => {
+          setText(e.target.value);
+          told?.(e.target.value);
+        }}
+      />
+      <span className="hint">{say("survey.steps")}</span>
+      {text !== "" && Number.isFinite(n) && n > 0 && (
+        <span className="hint">{say("survey.metres", { metres: fromSteps(n) })}</span>
+      )}
+    </label>
+  );
+}
+
+function SpaceShape({ kind }: { kind: HomeSpace["kind"] }) {
+  const { length, width, indoors } = USUAL_SPACE[kind];
+  const k = 8;
+  return (
+    <svg viewBox="0 0 72 44" width="72" height="44" aria-hidden="true">
+      <rect
+        x={36 - (length * k) / 2}
+        y={22 - (width * k) / 2}
+        width={length * k}
+        height={width * k}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth={indoors ? 3 : 2}
+        strokeDasharray={indoors ? undefined : "5 3"}
+      />
+    </svg>
+  );
+}

@@ -1,0 +1,45 @@
+import { and, eq, inArray } from "drizzle-orm";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inSchool, schema } from "../db/client.ts";
+import { linksFor } from "../links/links.ts";
+import { ownClass } from "../school/classes.ts";
+import { homesOf } from "./homes-of.ts";
+
+const { child, message } = schema;
+
+/** Asks families for the survey, one message each: everyone not asked yet, or again those who were and said nothing. */
+export function askFamilies(who: SignedIn, classId: string, which: "invite" | "remind"): Promise<number> {
+  return inSchool(who.schoolId, async (tx) => {
+    const own = await ownClass(tx, who.teacherId, classId);
+    const children = await tx.select().from(child).where(eq(child.classId, own.id));
+    const ids = children.map((k) => k.id);
+    if (ids.length === 0) return 0;
+    const homes = await homesOf(tx, ids);
+    const asked = await tx
+      .select({ childId: message.childId })
+      .from(message)
+      .where(and(inArray(message.childId, ids), eq(message.kind, "survey")));
+    const was = new Set(asked.map((m) => m.childId));
+    const silent = children.filter((k) => homes.get(k.id)!.every((h) => h.answeredAt === null));
+    const to = silent.filter((k) => (which === "invite" ? !was.has(k.id) : was.has(k.id)));
+    await linksFor(tx, who.schoolId, to);
+    if (to.length > 0)
+      await tx.insert(message).values(
+        to.map((k) => ({
+          schoolId: who.schoolId,
+          childId: k.id,
+          kind: "survey" as const,
+          ...surveyInvitation(k.name, which),
+        })),
+      );
+    return to.length;
+  });
+}
+
+function surveyInvitation(name: string, which: "invite" | "remind"): { subject: string; body: string } {
+  return {
+    subject:
+      which === "invite" ? `What does ${name} have at home? Two minutes` : `Two minutes would help ${name}'s games fit`,
+    body: `Hello,\n\nGames for ${name} can use what your home has: tap what is there, and how much room you have.\nIt takes two minutes, everything may be left out, and you can change it later:\n\n{survey}\n\nPlease keep the link to your family.`,
+  };
+}

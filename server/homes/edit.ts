@@ -1,0 +1,87 @@
+import { eq } from "drizzle-orm";
+import { z } from "zod";
+import { problemsOf } from "#core/formats/activity.ts";
+import { LONGEST_STEP, SHORTEST_STEP } from "#core/measures/step.ts";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inSchool, schema } from "../db/client.ts";
+import { askFor, nudge } from "../jobs/jobs.ts";
+import { NotAllowed, NotFound } from "../problem.ts";
+import { leave } from "./homes.ts";
+import { homesOf } from "./homes-of.ts";
+import { addHome, checked, homeLabel, keep, oneByOne, ownChild, room, support } from "./keep.ts";
+
+const { child, childHome } = schema;
+
+const childFacts = z.strictObject({
+  name: z.string().trim().min(1, "name must not be empty").max(30, "name must be 30 letters or fewer"),
+  age: z
+    .number({ error: "age must be a number of years" })
+    .int("age must be whole years")
+    .min(4, "age must be 4 or more")
+    .max(15, "age must be 15 or less"),
+  leftHanded: z.boolean(),
+  step: z
+    .number({ error: "step must be a number of metres" })
+    .min(SHORTEST_STEP, `step must be ${SHORTEST_STEP} m or more`)
+    .max(LONGEST_STEP, `step must be ${LONGEST_STEP} m or less`)
+    .nullable(),
+  support,
+});
+/** What the teacher changes about a child. */
+export function saveChild(who: SignedIn, childId: string, given: unknown): Promise<void> {
+  const read = childFacts.safeParse(given);
+  if (!read.success) throw new NotAllowed(problemsOf(read.error));
+  return inSchool(who.schoolId, async (tx) => {
+    await ownChild(tx, who, childId);
+    const [was] = await tx.select().from(child).where(eq(child.id, childId));
+    const { age, step, leftHanded } = read.data;
+    await tx.update(child).set(read.data).where(eq(child.id, childId));
+    // Cards hang on nothing else of what is edited here.
+    if (was && (was.age !== age || was.step !== step || was.leftHanded !== leftHanded))
+      await askFor(tx, who.schoolId, "cards", [childId]);
+  }).then(nudge);
+}
+
+/** Edits a home for its family; it does not count as the family's own answer. */
+export function saveHome(who: SignedIn, childId: string, homeId: string, given: unknown): Promise<void> {
+  const answers = checked(given);
+  return inSchool(who.schoolId, async (tx) => {
+    await ownChild(tx, who, childId);
+    const homes = (await homesOf(tx, [childId])).get(childId)!;
+    if (!homes.some((h) => h.id === homeId)) throw new NotFound("home");
+    await keep(tx, who.schoolId, homeId, childId, answers, null);
+  });
+}
+
+/** Another home for a child, or the home it shares with another child. */
+export function addHomeFor(who: SignedIn, childId: string, of: { id: string } | { sharedWith: string }): Promise<void> {
+  return inSchool(who.schoolId, async (tx) => {
+    const me = await ownChild(tx, who, childId);
+    await oneByOne(tx, childId);
+    const mine = (await homesOf(tx, [childId])).get(childId)!;
+    if ("id" in of) {
+      if (room(mine, of.id) === "room")
+        await addHome(tx, who.schoolId, childId, homeLabel(me.name, mine.length), of.id);
+      return;
+    }
+    await ownChild(tx, who, of.sharedWith);
+    const [first] = (await homesOf(tx, [of.sharedWith])).get(of.sharedWith)!;
+    if (first && room(mine, first.id) === "known") return;
+    if (!first) throw NotAllowed.of("sharedWith", "home: that child has no home yet");
+    // A home of its own that nobody ever said anything about is only a place-holder.
+    for (const h of mine)
+      if (h.kit === null && h.space === null && h.answeredAt === null) await leave(tx, childId, h.id);
+    await tx.insert(childHome).values({ schoolId: who.schoolId, childId, homeId: first.id }).onConflictDoNothing();
+    await askFor(tx, who.schoolId, "cards", [childId]);
+  });
+}
+export function leaveHome(who: SignedIn, childId: string, homeId: string): Promise<void> {
+  return inSchool(who.schoolId, async (tx) => {
+    await ownChild(tx, who, childId);
+    const mine = (await homesOf(tx, [childId])).get(childId)!;
+    if (!mine.some((h) => h.id === homeId)) throw new NotFound("home");
+    if (mine.length < 2) throw NotAllowed.of("home", "home: a child keeps one home; edit it instead");
+    await leave(tx, childId, homeId);
+    await askFor(tx, who.schoolId, "cards", [childId]);
+  });
+}

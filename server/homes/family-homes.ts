@@ -1,0 +1,66 @@
+import { randomUUID } from "node:crypto";
+import { eq } from "drizzle-orm";
+import type { HomeFacts } from "#core/compile/for-home.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import { NotFound } from "../problem.ts";
+import { factsOf, homesOf } from "./homes-of.ts";
+import { addHome, checked, homeLabel, keep, oneByOne, room } from "./keep.ts";
+
+const { child } = schema;
+
+export interface FamilyHomes {
+  name: string;
+  school: string;
+  support: string;
+  homes: (HomeFacts & { answeredAt: Date | null })[];
+}
+
+/** The homes of the child whose link this is; none before its family has said something. */
+export function familyHomes(to: { schoolId: string; childId: string }): Promise<FamilyHomes> {
+  return inSchool(to.schoolId, async (tx) => {
+    const [me] = await tx
+      .select({ name: child.name, support: child.support, school: schema.school.name })
+      .from(child)
+      .innerJoin(schema.school, eq(schema.school.id, child.schoolId))
+      .where(eq(child.id, to.childId));
+    if (!me) throw new NotFound("child");
+    const homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
+    return { ...me, homes: homes.map((h) => ({ ...factsOf(h), answeredAt: h.answeredAt })) };
+  });
+}
+
+/** What a family says of one of its homes (null: its first, made now where there is none); what it leaves out stays. Answers with the home. */
+export function answerForHome(
+  to: { schoolId: string; childId: string },
+  homeId: string | null,
+  given: unknown,
+  now = new Date(),
+): Promise<string> {
+  const answers = checked(given);
+  return inSchool(to.schoolId, async (tx) => {
+    await oneByOne(tx, to.childId);
+    const homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
+    const known = homeId === null ? homes[0] : homes.find((h) => h.id === homeId);
+    if (!known && (homeId !== null || homes.length > 0)) throw new NotFound("home");
+    const id = known?.id ?? (await firstHome(tx, to));
+    await keep(tx, to.schoolId, id, to.childId, answers, now);
+    return id;
+  });
+}
+async function firstHome(tx: Tx, to: { schoolId: string; childId: string }): Promise<string> {
+  const [me] = await tx.select({ name: child.name }).from(child).where(eq(child.id, to.childId));
+  if (!me) throw new NotFound("child");
+  return addHome(tx, to.schoolId, to.childId, homeLabel(me.name, 0), randomUUID());
+}
+
+/** Another home of the same child, asked for by its family under an id of its own. */
+export function addFamilyHome(to: { schoolId: string; childId: string }, id: string): Promise<string> {
+  return inSchool(to.schoolId, async (tx) => {
+    await oneByOne(tx, to.childId);
+    const homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
+    if (room(homes, id) === "known") return id;
+    const [me] = await tx.select({ name: child.name }).from(child).where(eq(child.id, to.childId));
+    if (!me) throw new NotFound("child");
+    return addHome(tx, to.schoolId, to.childId, homeLabel(me.name, homes.length), id);
+  });
+}
