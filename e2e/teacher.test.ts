@@ -182,6 +182,29 @@ describe("the workbench", () => {
     await expect.poll(async () => (await metresOf(page, "b3")) - (await metresOf(page, "b2"))).toBeCloseTo(0.1, 5);
   });
 
+  it("leaves the family something to set, within what the teacher gives, and takes it back", async () => {
+    const url = await fresh("Climb");
+    await page.goto(`${url}?station=players`, { waitUntil: "networkidle0" });
+    const of = async () => {
+      await saved(page);
+      return page.evaluate(
+        async (at) => ((await (await fetch(`${at}/file`)).json()) as { family: unknown }).family,
+        url,
+      );
+    };
+    await press(page, "Sends in a go");
+    const field = (words: string) =>
+      page.waitForSelector(`[aria-label="Sends in a go: what the family may choose"] ::-p-aria(${words})`);
+    await retype((await field("from"))!, "12");
+    await retype((await field("to"))!, "14");
+    await page.waitForFunction(() => document.querySelector("[data-save=saved]"));
+    await expect.poll(of).toEqual([{ field: "params.tries", values: [12, 13, 14] }]);
+    await press(page, "Sends in a go");
+    await expect.poll(of).toEqual([]);
+    await page.keyboard.press("u");
+    await expect.poll(of).toEqual([{ field: "params.tries", values: [12, 13, 14] }]);
+  });
+
   it("names what is not allowed beside its field, saves nothing broken, and loses nothing typed", async () => {
     const url = await fresh("Climb");
     await focusPeg(page, "t5");

@@ -273,6 +273,70 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
+  it("what the teacher leaves to the family is set before the first send, changed until then, and kept with the score", async () => {
+    const name = title();
+    const page = await playing(
+      "Willem U.",
+      { ...of(climb, name, { tries: 8 }), family: [{ field: "params.tries", values: [4, 5, 6, 7] }] },
+      1,
+      undefined,
+      async (p) => {
+        await sees(p, "You choose");
+        for (let i = 0; i < 3; i++) await press(p, "Sends in a go: less");
+      },
+    );
+    await sees(page, "Send 1 of 5");
+    await press(page, "You choose");
+    await press(page, "Sends in a go: less");
+    await sees(page, "Send 1 of 4");
+    await press(page, "That is how we play");
+    await press(page, "MISS");
+    expect(await page.$$eval("button", (all) => all.map((b) => b.textContent))).not.toContain("You choose");
+    for (let i = 0; i < 3; i++) await press(page, "MISS");
+    await sees(page, "All sends are used.");
+    await handIn(page);
+    await sees(page, "You got 0 points.");
+    await page.close();
+    const sql = owner();
+    const [kept] = await sql`
+      select r.score from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
+      where v.compiled->'activity'->>'title' = ${name}`;
+    await sql.end();
+    expect(kept!.score).toMatchObject({ sends: 4, set: { "params.tries": 4 } });
+  });
+
+  it("everything that play needs is in sight on small phones, upright and lying", async () => {
+    const pins = of(fromPattern("pins"), title(), {});
+    const rounds = [{ task: "keepUp", seconds: 60, rest: 0, hand: "usual", moving: false, bounce: false }];
+    const games: [string, Activity, string | null][] = [
+      ["Wren H.", of(climb, title(), {}), null],
+      ["Caspian L.", pins, null],
+      ["Dao N.", of(fromPattern("tally"), title(), { rounds }), "Start"],
+      ["Quill F.", of(bands, title(), {}), null],
+      ["Suri V.", of(fromPattern("threeLine"), title(), {}), null],
+    ];
+    for (const [child, game, first] of games) {
+      const page = await playing(child, game);
+      if (first) await press(page, first);
+      for (const [width, height] of [
+        [360, 640],
+        [320, 568],
+        [640, 360],
+      ] as const) {
+        await page.setViewport({ width, height, isMobile: true, hasTouch: true });
+        await page.waitForFunction((w) => innerWidth === w && scrollY === 0, {}, width);
+        const hidden = await page.$$eval("main button, main h1, main label", (all) =>
+          all
+            .map((b) => [b.textContent ?? "", b.getBoundingClientRect()] as const)
+            .filter(([, r]) => r.height > 0 && (r.bottom > innerHeight + 1 || r.right > innerWidth + 1 || r.left < -1))
+            .map(([t]) => t),
+        );
+        expect(hidden, `${game.pattern.name} ${width}x${height}`).toEqual([]);
+      }
+      await page.close();
+    }
+  }, 120_000);
+
   it("three or more may be two sides, chosen before play and shown", async () => {
     const page = await playing("Lorcan T.", of(climb, title(), {}), 3, "Against each other", async (p) => {
       await press(p, "Two sides");

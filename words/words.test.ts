@@ -3,6 +3,8 @@ import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
 import { paths } from "#app/drawings/paths.ts";
 import { drawingSheet } from "#app/drawings/sheet.ts";
+import { fromPattern } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import { catalogue } from "#core/kit/catalogue.ts";
 import { PROPERTIES } from "#core/kit/property.ts";
 import { askings } from "#core/kit/role.ts";
@@ -36,6 +38,7 @@ describe("the catalogue", () => {
   it("has a sentence for everything the core can say", () => {
     const wanted = [
       ...patternNames.flatMap((n) => patternOf(n).phrases),
+      ...patternNames.flatMap((n) => opened(fromPattern(n)).knobs()).flatMap((k) => k.family?.key ?? []),
       ...CAUTIONS.map((c) => `caution.${c}`),
       ...catalogue.map((i) => `item.${i.id}`),
       ...catalogue.flatMap((i) => i.made?.steps.map((x) => x.text) ?? []),

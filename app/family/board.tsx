@@ -1,10 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { type Ask, mainAsks } from "#core/asks/ask.ts";
 import { type AnyPattern, isRefusal } from "#core/contract/contract.ts";
+import { withSetting } from "#core/contract/settings.ts";
 import type { PlayEvent } from "#core/events/events.ts";
 import { bellAt, type Play, referee, replayOf, view } from "#core/referee/play.ts";
 import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "#words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";
+import type { SetValues } from "./family-set.tsx";
 import { Finished, markOf } from "./finished.tsx";
 import { FixPanel } from "./fix-panel.tsx";
 import { Inputs } from "./inputs/inputs.tsx";
@@ -28,6 +30,12 @@ interface Run {
 /** Whether what is asked is told on a picture of the floor. */
 const isFloor = (a: Ask): boolean =>
   a.kind === "choose" || a.kind === "arrange" || (a.kind === "send" && a.aim.kind !== "any");
+
+/** What of a game is set, with what the family changed of it. */
+function settled(game: { params: unknown; match: CardData["card"]["activity"]["match"] }, set: SetValues) {
+  const now = Object.entries(set).reduce((g, [field, value]) => withSetting(g, { field, value }), game);
+  return [now.params, now.match] as const;
+}
 
 /** The shell of every game: whose turn, what to do, the score with its sum, the clock, the inputs, undo. */
 export function Board({
@@ -168,6 +176,8 @@ export function Board({
   const reached = v.progress[v.side]!;
   // The mark is in own points: beside a match scored otherwise it would say nothing true.
   const mark = markOf(pattern, data, local);
+  // As the family has it: it may have set another number of sends.
+  const { sends: cap } = pattern.needs(...settled({ params, match }, v.set));
   const several = local.setup.players > 1;
   const name = (i: number) => local.names[i] ?? say("play.player", { number: i + 1 });
   const asked = mainAsks(v.asks)[0];
@@ -268,7 +278,7 @@ export function Board({
             <p className="text-sm text-chalk/85" hidden={asked?.kind !== "send"}>
               {say("play.try", {
                 number: reached.sends + 1,
-                cap: data.card.needs.sends === null ? "none" : String(data.card.needs.sends),
+                cap: cap === null ? "none" : String(cap),
               })}
             </p>
             {data.best && (

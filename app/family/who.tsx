@@ -2,6 +2,7 @@ import { useState } from "react";
 import { type AnyPattern, MODES, type Mode } from "#core/contract/contract.ts";
 import { say } from "#words/say.ts";
 import type { CardData } from "./card-app.tsx";
+import { choosable, FamilySet, type SetValues } from "./family-set.tsx";
 import { holdPage } from "./offline.ts";
 import { decidedEvents, type OwnCard } from "./own-card.ts";
 import { addEvent, addPlay, deviceId, type LocalPlay } from "./store.ts";
@@ -36,6 +37,9 @@ export function Who({
     (n) => n > 1 || modes.includes("alone"),
   );
 
+  const list = choosable(data.card.activity, pattern);
+  const [chosen, choose] = useState<SetValues>({});
+
   async function begin() {
     const play: LocalPlay = {
       id: crypto.randomUUID(),
@@ -60,7 +64,11 @@ export function Who({
     };
     await addPlay(play);
     // What the family decided before play comes first in the record.
-    for (const [seq, body] of decidedEvents(own.decided).entries()) await addEvent(play.id, seq, { ...body, at: 0 });
+    const settings = list
+      .filter(({ field, usual }) => chosen[field] !== undefined && chosen[field] !== usual)
+      .map(({ field }) => ({ kind: "set" as const, field, value: chosen[field]! }));
+    for (const [seq, body] of [...decidedEvents(own.decided), ...settings].entries())
+      await addEvent(play.id, seq, { ...body, at: 0 });
     holdPage(true);
     await again();
   }
@@ -142,6 +150,12 @@ export function Who({
               )}
             </div>
           ))}
+        </fieldset>
+      )}
+      {list.length > 0 && (
+        <fieldset>
+          <legend className="mb-2 font-semibold">{say("set.title")}</legend>
+          <FamilySet list={list} now={chosen} set={(field, value) => choose({ ...chosen, [field]: value })} />
         </fieldset>
       )}
       {empty && <p role="alert">{say("who.emptySide")}</p>}

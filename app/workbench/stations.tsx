@@ -5,6 +5,7 @@ import { starterQuestions, starters } from "#core/aim/starters.ts";
 import { type Knob, MODES, type Mode } from "#core/contract/contract.ts";
 import { sentIn } from "#core/forecast/for-activity.ts";
 import { type Activity, BEHIND, type Problem } from "#core/formats/activity.ts";
+import { withoutLost } from "#core/formats/change.ts";
 import { opened, withParams } from "#core/formats/opened.ts";
 import { COUNTED } from "#core/measures/count.ts";
 import { FLOORS } from "#core/things/floors.ts";
@@ -13,6 +14,7 @@ import { itemName, namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { arrangeAs } from "./edit.ts";
+import { FamilyRange } from "./family-range.tsx";
 import { useSchool } from "./items.tsx";
 import { Choice, Knobs, NumberField, TextField, Toggle } from "./knobs.tsx";
 import { LayoutPanel } from "./layout-panel.tsx";
@@ -471,13 +473,13 @@ function Fields({
         list={list.filter((k) => k.of !== "match")}
         params={a.pattern.params}
         problems={problems}
-        change={(params, key) => change(withParams(a, params), key)}
+        change={(params, key) => change(withoutLost(withParams(a, params)), key)}
       />
       <Knobs
         list={list.filter((k) => k.of === "match")}
         params={a.match}
         problems={problems}
-        change={(match, key) => change({ ...a, match: match as Activity["match"] }, key)}
+        change={(match, key) => change(withoutLost({ ...a, match: match as Activity["match"] }), key)}
       />
     </>
   );
@@ -536,6 +538,7 @@ export function PlayersPanel({ activity: a, problems, change }: PanelProps) {
         problems={problems}
         change={change}
       />
+      <FamilyRange activity={a} change={change} />
     </>
   );
 }

@@ -91,7 +91,12 @@ export type Ask =
   /** The match goes on another day. */
   | (Asked & { kind: "carry" })
   /** Something within what the family may change: the values that are allowed, by field. */
-  | (Asked & { kind: "set"; fields: Readonly<Record<string, readonly (string | number | boolean)[]>> })
+  | (Asked & {
+      kind: "set";
+      fields: Readonly<Record<string, readonly (string | number | boolean)[]>>;
+      /** What was set so far. */
+      now: Readonly<Record<string, string | number | boolean>>;
+    })
   /** The clock starts, or what was done is counted, when somebody says so. */
   | (Sure & { kind: "ready" })
   /** The bell goes at `dueAt`, milliseconds since the play began. */

@@ -235,6 +235,8 @@ interface KnobBase {
   /** Message key of its name; `hint` a further one. */
   label: string;
   hint?: string;
+  /** Message key of what a family reads, where the teacher may leave it to the family; `number` tells several of a kind apart. */
+  family?: { key: string; number?: number };
 }
 /** One thing that can be set, described so that every station is written once for all patterns. */
 export type Knob = KnobBase &

@@ -24,7 +24,7 @@ function bare(s: z.ZodType): z.ZodType {
 }
 
 type Station = Knob["station"];
-type More = { hint?: string; of?: "match" };
+type More = Pick<Knob, "hint" | "of" | "family">;
 
 /** Describes what can be set in a value of a schema: bounds are the schema's own, so that no number is written twice. */
 export function fieldsOf(schema: z.ZodType, value: unknown) {

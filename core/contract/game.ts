@@ -60,7 +60,9 @@ function withFamily(
     asks: (s) => {
       const asks = game.asks(s);
       const [ask] = asks;
-      return fresh.has(s) && ask ? [...asks, { kind: "set", player: ask.player, optional: true, fields }] : asks;
+      return fresh.has(s) && ask
+        ? [...asks, { kind: "set", player: ask.player, optional: true, fields, now: setIn(s) ?? {} }]
+        : asks;
     },
     step(s, e) {
       if (e.kind !== "set") return game.step(s, e);

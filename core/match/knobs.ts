@@ -23,11 +23,12 @@ export function matchKnobs(
         of,
         unit: "s",
         step: 5,
+        family: { key: "set.seconds" },
         off: { label: "knob.noBell", initial: 120 },
       }),
     ],
     goes: () => [
-      f.number("score", ["goes", "count"], "knob.goes", { of }),
+      f.number("score", ["goes", "count"], "knob.goes", { of, family: { key: "set.goes" } }),
       ...(m.goes.count > 1
         ? [
             f.choice(

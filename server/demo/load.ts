@@ -204,7 +204,10 @@ async function load(owner: postgres.Sql): Promise<void> {
       },
     },
   );
-  const pins = withTexts({ ...fromPattern("pins") }, {});
+  const pins = withTexts(
+    { ...fromPattern("pins") },
+    { family: [{ field: "params.frames", values: [3, 4, 5, 6, 7, 8] }] },
+  );
   const line = withTexts({ ...fromPattern("threeLine") }, { ages: { from: 7, to: 11 } });
   const count = withTexts({ ...fromPattern("tally") }, {});
   const climbId = await addActivity(who, climb);

@@ -5,6 +5,7 @@ import { Carry, Ready, Stand, Task } from "./big.tsx";
 import { HitOrMiss } from "./hit-or-miss.tsx";
 import type { InputProps } from "./input.ts";
 import { Move } from "./move.tsx";
+import { SetPanel } from "./set.tsx";
 import { Choose, piecesIn, Rest } from "./zones.tsx";
 
 /** What only some games need comes with them. */
@@ -56,20 +57,28 @@ export const hasInput = (kind: AskKind): boolean => inputs[kind] !== null;
 /** The inputs of everything that is asked now; no game has a screen of its own. */
 export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonly Ask[] }) {
   const [moving, setMoving] = useState(false);
+  const [choosing, setChoosing] = useState(false);
+  const open = askOf(asks, "set");
+  if (choosing && open) return <SetPanel ask={open} data={p.data} act={p.act} close={() => setChoosing(false)} />;
   const move = askOf(asks, "move");
   if (moving && move) return <Move ask={move} data={p.data} name={p.name} close={() => setMoving(false)} act={p.act} />;
   const main = mainAsks(asks);
-  const aside = asks.filter((a) => a.optional && a.kind !== "move");
+  const aside = asks.filter((a) => a.optional && a.kind !== "move" && a.kind !== "set");
   return (
     <>
       {main.map((ask) => (
         <Input key={`${ask.kind} ${ask.player}`} {...p} ask={ask} all={asks} />
       ))}
-      {(move || aside.length > 0) && (
+      {(move || open || aside.length > 0) && (
         <div className="grid auto-cols-fr grid-flow-col gap-2.5">
           {move && (
             <button type="button" className="btn min-h-11" onClick={() => setMoving(true)}>
               {say("play.moved")}
+            </button>
+          )}
+          {open && (
+            <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => setChoosing(true)}>
+              {say("set.change")}
             </button>
           )}
           {aside.map((ask) => (

@@ -54,7 +54,7 @@ export function Zones({
   const far = [...zones].reverse();
   return (
     <div
-      className="grid grow gap-1.5"
+      className="grid grow gap-1.5 flat:gap-1"
       role="group"
       onKeyDown={(e) => {
         if (e.key !== "ArrowUp" && e.key !== "ArrowDown") return;
@@ -72,7 +72,7 @@ export function Zones({
             key={id}
             type="button"
             onClick={() => pick(id)}
-            className={`flex min-h-11 items-center short:min-h-9 justify-between rounded-sm border-[3px] px-4 text-xl font-bold active:scale-[0.99] ${points === null ? "border-dashed border-night bg-rose text-night" : "border-night bg-mint text-night"}`}
+            className={`flex min-h-11 items-center short:min-h-9 flat:min-h-7 flat:text-base justify-between rounded-sm border-[3px] px-4 text-xl font-bold active:scale-[0.99] ${points === null ? "border-dashed border-night bg-rose text-night" : "border-night bg-mint text-night"}`}
           >
             <span>{points === null ? zoneName(id) : say("play.points", { points })}</span>
             <span className="flex items-center gap-1" aria-hidden="true">

@@ -10,9 +10,15 @@ export function knobs(p: BandsParams): Knob[] {
   const { total, exact } = p.finish;
   return [
     f.number("score", ["pieces"], "knob.pieces"),
-    f.number("score", ["finish", "rounds"], "knob.rounds", { off: { label: "knob.noRounds", initial: 5 } }),
-    f.number("score", ["finish", "total"], "knob.firstTo", { off: { label: "knob.noTotal", initial: 21 } }),
-    ...(total !== null ? [f.toggle("score", ["finish", "exact"], "knob.exact")] : []),
+    f.number("score", ["finish", "rounds"], "knob.rounds", {
+      off: { label: "knob.noRounds", initial: 5 },
+      family: { key: "set.rounds" },
+    }),
+    f.number("score", ["finish", "total"], "knob.firstTo", {
+      off: { label: "knob.noTotal", initial: 21 },
+      family: { key: "set.total" },
+    }),
+    ...(total !== null ? [f.toggle("score", ["finish", "exact"], "knob.exact", { family: { key: "set.exact" } })] : []),
     ...(total !== null && exact
       ? [
           f.number("score", ["finish", "dropTo"], "knob.dropTo", {

@@ -12,7 +12,10 @@ export function knobs(p: ClimbParams): Knob[] {
   const points = p.scoring.by === "points" ? p.scoring : { by: "points", first: 3, growth: 0 };
   const forfeit = p.forfeit ?? { misses: 3, exercise: "star jumps", dose: 5 };
   return [
-    f.number("score", ["tries"], "knob.tries", { off: { label: "knob.noCap", initial: 24 } }),
+    f.number("score", ["tries"], "knob.tries", {
+      off: { label: "knob.noCap", initial: 24 },
+      family: { key: "set.sends" },
+    }),
     f.choice("score", ["scoring"], "knob.scoring", [
       [points, "knob.byPoints"],
       [{ by: "tries" }, "knob.byTries"],

@@ -9,11 +9,11 @@ export function knobs(p: PinsParams): Knob[] {
   const given = formation.kind === "given" ? formation : { kind: "given", shape: "triangle", count, gap: 0.12 };
   const own = formation.kind === "own" ? formation : { kind: "own", count, depth: 0.9, width: 0.9 };
   return [
-    f.number("score", ["frames"], "knob.frames"),
-    f.number("score", ["rolls"], "knob.rolls"),
+    f.number("score", ["frames"], "knob.frames", { family: { key: "set.frames" } }),
+    f.number("score", ["rolls"], "knob.rolls", { family: { key: "set.rolls" } }),
     f.number("score", ["points"], "knob.pinPoints"),
     f.number("score", ["bonus"], "knob.pinBonus", { hint: "knob.pinBonusHint" }),
-    f.toggle("score", ["standUp"], "knob.standUp"),
+    f.toggle("score", ["standUp"], "knob.standUp", { family: { key: "set.standUp" } }),
     f.choice("score", ["untouched"], "knob.untouched", [
       ["counts", "knob.untouchedCounts"],
       ["stood", "knob.untouchedStood"],

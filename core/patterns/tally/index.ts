@@ -18,7 +18,11 @@ function knobs(p: TallyParams): Knob[] {
         ["keepUp", "knob.taskKeepUp"],
         ["rebound", "knob.taskRebound"],
       ]),
-      f.number("score", at("seconds"), "knob.roundSeconds", { unit: "s", step: 5 }),
+      f.number("score", at("seconds"), "knob.roundSeconds", {
+        unit: "s",
+        step: 5,
+        family: p.rounds.length === 1 ? { key: "set.seconds" } : { key: "set.roundSeconds", number: i + 1 },
+      }),
       f.choice("score", at("hand"), "knob.hand", [
         ["usual", "knob.handUsual"],
         ["other", "knob.handOther"],

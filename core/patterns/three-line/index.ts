@@ -10,7 +10,7 @@ import { type Grid, possible, threeLineGo } from "./rules.ts";
 function knobs(p: ThreeLineParams): Knob[] {
   const f = fieldsOf(threeLineParams, p);
   return [
-    f.number("score", ["sends"], "knob.lineSends", { hint: "knob.lineSendsHint" }),
+    f.number("score", ["sends"], "knob.lineSends", { hint: "knob.lineSendsHint", family: { key: "set.sends" } }),
     f.choice("yard", ["size"], "knob.gridSize", [
       [3, "knob.grid3"],
       [4, "knob.grid4"],

@@ -1,0 +1,103 @@
+import { Minus, Plus } from "lucide-react";
+import type { AnyPattern } from "#core/contract/contract.ts";
+import { type FamilyKnob, familyKnobs, fieldOf, setTo } from "#core/contract/range.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { matchKnobs } from "#core/match/knobs.ts";
+import { say } from "#words/say.ts";
+
+export type SetValue = string | number | boolean;
+export type SetValues = Readonly<Record<string, SetValue>>;
+
+interface Choosable {
+  knob: FamilyKnob;
+  field: string;
+  /** What may be chosen, the teacher's own value among it. */
+  values: readonly SetValue[];
+  usual: SetValue;
+}
+
+/** What the family may set of a game before the first send. */
+export function choosable(a: Activity, pattern: AnyPattern): Choosable[] {
+  const game = { params: a.pattern.params, match: a.match };
+  const knobs = [...pattern.knobs(game.params), ...matchKnobs(a.match, pattern.match.fields, pattern.match.swaps)];
+  return familyKnobs(knobs, game).flatMap((knob) => {
+    const field = fieldOf(knob);
+    const range = a.family.find((f) => f.field === field);
+    if (!range) return [];
+    const usual = setTo(knob, game) as SetValue;
+    const values = [...new Set([...range.values, usual])].sort((x, y) => Number(x) - Number(y));
+    return values.length > 1 ? [{ knob, field, values, usual }] : [];
+  });
+}
+
+/** One line a thing that may be set: less and more, or yes and no. */
+export function FamilySet({
+  list,
+  now,
+  set,
+}: {
+  list: readonly Choosable[];
+  now: SetValues;
+  set: (field: string, value: SetValue) => void;
+}) {
+  return (
+    <div className="grid gap-2">
+      {list.map(({ knob, field, values, usual }) => {
+        const value = now[field] ?? usual;
+        const at = values.indexOf(value);
+        const what = say(knob.family.key, { number: knob.family.number ?? 1 });
+        const step = (by: number) => {
+          const next = values[at + by];
+          if (next !== undefined) set(field, next);
+        };
+        return (
+          <div
+            key={field}
+            data-set={field}
+            className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-3"
+            role="group"
+            aria-label={what}
+          >
+            <span className="text-lg leading-tight font-semibold">{what}</span>
+            {knob.kind === "toggle" ? (
+              <button
+                type="button"
+                role="switch"
+                aria-checked={value === true}
+                aria-label={what}
+                className={`min-h-12 min-w-32 rounded-md border-2 px-4 text-xl font-bold ${value === true ? "border-night bg-mustard text-night" : "border-current"}`}
+                onClick={() => set(field, value !== true)}
+              >
+                {say(value === true ? "set.yes" : "set.no")}
+              </button>
+            ) : (
+              <span className="grid grid-cols-[3rem_3.5rem_3rem] items-center text-center">
+                <button
+                  type="button"
+                  className="grid min-h-12 place-items-center rounded-md border-2 border-current disabled:opacity-35"
+                  aria-label={say("set.less", { what })}
+                  disabled={at <= 0}
+                  onClick={() => step(-1)}
+                >
+                  <Minus aria-hidden="true" />
+                </button>
+                <output className="text-2xl font-bold" aria-live="polite">
+                  {String(value)}
+                </output>
+                <button
+                  type="button"
+                  className="grid min-h-12 place-items-center rounded-md border-2 border-current disabled:opacity-35"
+                  aria-label={say("set.more", { what })}
+                  disabled={at >= values.length - 1}
+                  onClick={() => step(1)}
+                >
+                  <Plus aria-hidden="true" />
+                </button>
+              </span>
+            )}
+          </div>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,35 @@
+import type { Knob } from "./contract.ts";
+
+/** What a family may be left to set: a number or a yes, which changes nothing that stands on the floor. */
+export type FamilyKnob = Extract<Knob, { kind: "number" | "toggle" }> & { family: NonNullable<Knob["family"]> };
+/** A document holds so many values of a field at most. */
+export const MOST_VALUES = 20;
+
+/** The stable id of what a knob sets: `params.tries`, `match.goes.count`. */
+export const fieldOf = (k: Pick<Knob, "of" | "path">): string => [k.of ?? "params", ...k.path].join(".");
+
+/** What of a game a teacher may leave to the family. A bell or a cap that is off stays off. */
+export function familyKnobs(knobs: readonly Knob[], game: { params: unknown; match: unknown }): FamilyKnob[] {
+  return knobs.filter(
+    (k): k is FamilyKnob =>
+      k.family !== undefined && (k.kind === "toggle" || (k.kind === "number" && typeof setTo(k, game) === "number")),
+  );
+}
+
+/** What a knob is set to in a game. */
+export function setTo(k: Pick<Knob, "of" | "path">, game: { params: unknown; match: unknown }): unknown {
+  return [k.of ?? "params", ...k.path].reduce<unknown>(
+    (o, key) => (typeof o === "object" && o !== null ? (o as Record<string | number, unknown>)[key] : undefined),
+    game,
+  );
+}
+
+/** The values from one to another in the knob's own steps, both included, or in wider even steps where these would be more than a document holds. */
+export function valuesBetween(k: { step: number }, from: number, to: number): number[] {
+  const [lo, hi] = [Math.min(from, to), Math.max(from, to)];
+  const steps = Math.round((hi - lo) / k.step);
+  const by = Math.max(1, Math.ceil(steps / (MOST_VALUES - 1)));
+  const out: number[] = [];
+  for (let i = 0; i < steps; i += by) out.push(Math.round((lo + i * k.step) * 1000) / 1000);
+  return [...out, hi];
+}

@@ -1,0 +1,58 @@
+import { describe, expect, it } from "vitest";
+import { familyKnobs, fieldOf, MOST_VALUES, setTo, valuesBetween } from "../contract/range.ts";
+import { patternNames } from "../patterns/registry.ts";
+import { activity, fromPattern, parseActivity } from "./activity.ts";
+import { adjusted, withoutLost } from "./change.ts";
+import { opened } from "./opened.ts";
+
+const knobsOf = (a: ReturnType<typeof fromPattern>) =>
+  familyKnobs(opened(a).knobs(), { params: a.pattern.params, match: a.match });
+
+describe.each(patternNames)("what a family may set of %s", (name) => {
+  const a = fromPattern(name);
+  it("is allowed by the document from least to most, leaves what stands on the floor, and goes by one id", () => {
+    const knobs = knobsOf(a);
+    expect(knobs.length).toBeGreaterThan(0);
+    expect(new Set(knobs.map(fieldOf)).size).toBe(knobs.length);
+    for (const k of knobs) {
+      const values = k.kind === "toggle" ? [false, true] : valuesBetween(k, k.least, k.most);
+      expect(values.length).toBeLessThanOrEqual(MOST_VALUES);
+      const read = parseActivity({ ...a, family: [{ field: fieldOf(k), values }] });
+      expect(read.ok ? [] : read.problems, fieldOf(k)).toEqual([]);
+      for (const value of values)
+        expect(opened(adjusted(a, [{ field: fieldOf(k), value }])).parts, fieldOf(k)).toEqual(opened(a).parts);
+      expect(setTo(k, { params: a.pattern.params, match: a.match })).toBeTypeOf(
+        k.kind === "toggle" ? "boolean" : "number",
+      );
+    }
+  });
+});
+
+describe("a range", () => {
+  it("goes in the knob's own steps, or in wider ones where these would be too many, both ends among them", () => {
+    expect(valuesBetween({ step: 5 }, 20, 35)).toEqual([20, 25, 30, 35]);
+    expect(valuesBetween({ step: 1 }, 4, 4)).toEqual([4]);
+    expect(valuesBetween({ step: 1 }, 6, 2)).toEqual([2, 3, 4, 5, 6]);
+    const wide = valuesBetween({ step: 1 }, 1, 100);
+    expect(wide.length).toBeLessThanOrEqual(MOST_VALUES);
+    expect([wide[0], wide.at(-1)]).toEqual([1, 100]);
+  });
+  it("of a round that is taken away goes with it, and no other", () => {
+    const a = fromPattern("tally");
+    const rounds = (a.pattern.params as { rounds: object[] }).rounds;
+    const two = activity.parse({
+      ...a,
+      pattern: { ...a.pattern, params: { ...(a.pattern.params as object), rounds: [rounds[0], rounds[0]] } },
+      family: [
+        { field: "params.rounds.0.seconds", values: [30, 45] },
+        { field: "params.rounds.1.seconds", values: [30, 45] },
+      ],
+    });
+    expect(withoutLost(two)).toBe(two);
+    const one = {
+      ...two,
+      pattern: { ...two.pattern, params: { ...(two.pattern.params as object), rounds: [rounds[0]] } },
+    };
+    expect(withoutLost(one as typeof two).family).toEqual([two.family[0]]);
+  });
+});
