@@ -3,6 +3,7 @@ import { type Ask, mainAsks } from "#core/asks/ask.ts";
 import { type AnyPattern, isRefusal } from "#core/contract/contract.ts";
 import { withSetting } from "#core/contract/settings.ts";
 import type { PlayEvent } from "#core/events/events.ts";
+import { settingOf } from "#core/records/rank.ts";
 import { bellAt, type Play, referee, replayOf, view } from "#core/referee/play.ts";
 import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "#words/say.ts";
 import type { CardData, Step } from "./card-app.tsx";
@@ -175,7 +176,8 @@ export function Board({
   const mine = v.score[v.side]!;
   const reached = v.progress[v.side]!;
   // The mark is in own points: beside a match scored otherwise it would say nothing true.
-  const mark = markOf(pattern, data, local);
+  const mark = settingOf(v) === "" ? markOf(pattern, data, local) : null;
+  const best = data.best && settingOf(data.best) === settingOf(v) ? data.best : null;
   // As the family has it: it may have set another number of sends.
   const { sends: cap } = pattern.needs(...settled({ params, match }, v.set));
   const several = local.setup.players > 1;
@@ -281,9 +283,9 @@ export function Board({
                 cap: cap === null ? "none" : String(cap),
               })}
             </p>
-            {data.best && (
+            {best && (
               <p className="text-sm text-chalk/85">
-                {say("play.best")} <strong className="text-base">{sayScore(data.best.value, data.best.unit)}</strong>
+                {say("play.best")} <strong className="text-base">{sayScore(best.value, best.unit)}</strong>
               </p>
             )}
             {mark !== null && (

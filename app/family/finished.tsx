@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import type { AnyPattern } from "#core/contract/contract.ts";
-import { beatsMark, rankOf } from "#core/records/rank.ts";
+import { beatsMark, rankOf, settingOf } from "#core/records/rank.ts";
 import { type Play, view } from "#core/referee/play.ts";
 import { say, sayList, sayScore } from "#words/say.ts";
 import type { CardData } from "./card-app.tsx";
@@ -35,10 +35,12 @@ export function Finished({
   const mine = { ...v.score[side]!, value: v.progress[side]!.own };
   const own = { ...mine, finished: v.progress[side]!.finished, stage: v.progress[side]!.stage };
   const over = v.done === "over";
+  // A game that the family set otherwise compares with no mark, and only with goes set alike.
+  const asSent = settingOf(v) === "";
   const beat =
-    over && beatsMark(own, markOf(play.game.pattern, data, local))
+    over && asSent && beatsMark(own, markOf(play.game.pattern, data, local))
       ? "mark"
-      : over && data.best && rankOf(own) > rankOf(data.best)
+      : over && data.best && settingOf(data.best) === settingOf(v) && rankOf(own) > rankOf(data.best)
         ? "best"
         : undefined;
   useEffect(() => {

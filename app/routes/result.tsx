@@ -1,9 +1,10 @@
 import { Download } from "lucide-react";
 import { useEffect } from "react";
 import { data, Link, useFetcher, useRevalidator } from "react-router";
+import type { Activity } from "#core/formats/activity.ts";
 import { problemsOf } from "#core/formats/activity.ts";
 import { MARKS } from "#core/records/play.ts";
-import { beatsMark } from "#core/records/rank.ts";
+import { beatsMark, settingOf } from "#core/records/rank.ts";
 import { readScore } from "#core/records/score-text.ts";
 import { closeAt, sendToChild, withdraw } from "#server/assignments/change.ts";
 import { correctResult, paperResult } from "#server/assignments/corrections.ts";
@@ -17,6 +18,7 @@ import { fieldsOf, searchOf } from "../read.server.ts";
 import { ChildrenStrip } from "../results/children-strip.tsx";
 import { AddPaper, PaperGo } from "../results/paper.tsx";
 import { Sending } from "../results/sending.tsx";
+import { setWords } from "../results/set-words.ts";
 import { teacherOf } from "../session.server.ts";
 import { Problems } from "../ui/problems.tsx";
 import { fromLocalInput, localInput, when } from "../when.ts";
@@ -118,7 +120,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
   const { results: r, zone, state, orderId } = loaderData;
   const opened = r.rows.filter((x) => x.openedAt).length;
   const played = r.rows.filter((x) => x.goes.some((g) => g.corrected?.score !== null)).length;
-  const beat = r.rows.filter((x) => x.best && beatsMark(x.best.score, r.mark)).length;
+  const beat = r.rows.filter((x) => x.best && settingOf(x.best.score) === "" && beatsMark(x.best.score, r.mark)).length;
   const show = (v: number) => (r.unit === "tenths" ? sayScore(v, r.unit) : String(v));
   const problems = actionData && !actionData.ok ? actionData.problems : [];
   const told = actionData?.ok ? actionData : null;
@@ -213,6 +215,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
                   zone={zone}
                   possible={r.possible}
                   orderId={orderId}
+                  activity={r.activity}
                 />
               ))}
             </tbody>
@@ -248,12 +251,14 @@ function Row({
   zone,
   possible,
   orderId,
+  activity,
 }: {
   row: ResultRow;
   criteria: readonly { id: string; text: string }[];
   zone: string;
   possible: Route.ComponentProps["loaderData"]["results"]["possible"];
   orderId: string;
+  activity: Activity;
 }) {
   // A sheet of paper says nothing of how it felt.
   const last = r.goes.findLast((g) => g.source === "device");
@@ -264,7 +269,14 @@ function Row({
       <td className="py-2 pr-3">{r.age}</td>
       <td className="py-2 pr-3 font-bold whitespace-nowrap">
         {r.best ? (
-          sayScore(r.best.score.value, r.best.score.unit)
+          <>
+            {sayScore(r.best.score.value, r.best.score.unit)}
+            {setWords(activity, r.best.score).map((w) => (
+              <span key={w} className="block text-sm font-normal text-quiet">
+                {w}
+              </span>
+            ))}
+          </>
         ) : (
           <span className="font-normal text-quiet">
             {label(r.goes.length > 0 ? "best.none" : r.openedAt ? "best.opened" : "best.unopened")}
@@ -280,6 +292,7 @@ function Row({
               g.timing === "tooLate" && label("go.tooLate"),
               g.beyond && label("go.beyond"),
               g.score.stopped && label("go.stopped"),
+              ...setWords(activity, g.score),
               g.clockDoubt && label("go.clock"),
               g.unversioned && label("go.unversioned"),
             ].filter(Boolean);

@@ -1,4 +1,5 @@
 import Papa from "papaparse";
+import { settingOf } from "#core/records/rank.ts";
 import { resultsFor } from "#server/assignments/results.ts";
 import { found, idOf } from "../answer.server.ts";
 import { teacherOf } from "../session.server.ts";
@@ -29,6 +30,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       timing: "",
       players: "",
       mode: "",
+      set: "",
       sends: "",
       stage: "",
       finished: "",
@@ -55,6 +57,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       timing: g.timing,
       players: g.setup.players,
       mode: g.setup.mode,
+      set: settingOf(g.score),
       sends: g.score.sends,
       stage: g.score.stage,
       finished: g.score.finished ? "yes" : "no",

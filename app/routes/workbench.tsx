@@ -376,6 +376,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                 change={change}
                 chosen={chosen}
                 choose={choose}
+                middle={people[1]!}
               />
               {station === "yard" && <HomeView activity={a} homes={choices} items={loaderData.items} />}
               {station === "kit" && (

@@ -25,7 +25,7 @@ import { useSchool, withOwn } from "./items.tsx";
 import { NumberField } from "./knobs.tsx";
 import type { PanelProps } from "./stations.tsx";
 
-interface Props extends PanelProps {
+interface Props extends Omit<PanelProps, "middle"> {
   /** Youngest, middle, oldest, and how they are called. */
   people: readonly Who[];
   names: readonly string[];

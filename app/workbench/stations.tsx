@@ -3,6 +3,7 @@ import { nanoid } from "nanoid";
 import { ACTIONS, actionFacts } from "#core/actions/actions.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
 import { type Knob, MODES, type Mode } from "#core/contract/contract.ts";
+import type { Who } from "#core/forecast/for-activity.ts";
 import { sentIn } from "#core/forecast/for-activity.ts";
 import { type Activity, BEHIND, type Problem } from "#core/formats/activity.ts";
 import { withoutLost } from "#core/formats/change.ts";
@@ -13,6 +14,7 @@ import type { Item } from "#core/things/item.ts";
 import { itemName, namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { Compared } from "./compared.tsx";
 import { arrangeAs } from "./edit.ts";
 import { FamilyRange } from "./family-range.tsx";
 import { useSchool } from "./items.tsx";
@@ -63,6 +65,8 @@ export interface PanelProps {
   change: (next: Activity, key?: string) => void;
   chosen: string | null;
   choose: (id: string | null) => void;
+  /** The middle child of the class that is shown. */
+  middle: Who;
 }
 
 /** As many other skills may stand in. */
@@ -329,7 +333,7 @@ export function CuesPanel({ activity: a, change }: PanelProps) {
 /** Layouts whose places the game's own targets can take. */
 const ARRANGED = ["row", "scattered", "around", "pins"] as const;
 
-export function YardPanel({ activity: a, problems, change, chosen, choose }: PanelProps) {
+export function YardPanel({ activity: a, problems, change, chosen, choose, middle }: PanelProps) {
   const o = opened(a);
   const { pegs } = o;
   const peg = pegs.find((x) => x.id === chosen);
@@ -399,6 +403,12 @@ export function YardPanel({ activity: a, problems, change, chosen, choose }: Pan
         <Plus size={15} aria-hidden="true" /> {pegs[0]?.kind === "line" ? "One more line" : "One more target"}
       </button>
       <Fields list={o.knobs().filter((k) => k.station === "yard")} activity={a} problems={problems} change={change} />
+      {o
+        .knobs()
+        .map(
+          (k) =>
+            k.kind === "choice" && k.compared && <Compared key={k.path.join(".")} activity={a} knob={k} who={middle} />,
+        )}
       <LayoutPanel activity={a} change={change} choose={choose} />
       <h3 className="mt-3 text-base">Counting and what is behind</h3>
       <Choice

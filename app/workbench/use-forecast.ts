@@ -64,6 +64,12 @@ export function useForecast(activity: Activity, people: readonly Who[]): Forecas
   return useWorker(ask, "strip");
 }
 
+/** What somebody can expect of each of some activities, points. */
+export function useExpected(activities: readonly Activity[], who: Who): (number | null)[] | null {
+  const ask = useCallback((w: Remote) => w.expected(activities, who), [activities, who]);
+  return useWorker(ask, "expected");
+}
+
 /** Which homes can do an activity with their own things. */
 export function useKitFits(
   activity: Activity,

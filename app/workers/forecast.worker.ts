@@ -3,9 +3,10 @@ import type { SchoolItems } from "#core/compile/card.ts";
 import { fitHomes, type KitFit } from "#core/compile/class-fit.ts";
 import { type Fitted, forHome, type HomeFacts } from "#core/compile/for-home.ts";
 import type { Phrase } from "#core/contract/contract.ts";
+import { mean } from "#core/forecast/distribution.ts";
 import { forecastActivity, layoutOf, type Who } from "#core/forecast/for-activity.ts";
 import { type Forecast, Graph } from "#core/forecast/forecast.ts";
-import type { Activity } from "#core/formats/activity.ts";
+import { type Activity, parseActivity } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
 import type { Part } from "#core/yard/parts.ts";
 
@@ -20,6 +21,14 @@ function each(activity: Activity, people: readonly Who[]): Forecast[] {
     const found = known.get(key) ?? forecastActivity(activity, [who], alone, "middle", { graph });
     known.set(key, found);
     return found;
+  });
+}
+
+/** What one person alone can expect of each activity, points; null where it cannot be played so. */
+function expected(activities: readonly Activity[], who: Who): (number | null)[] {
+  return activities.map((a) => {
+    if (!parseActivity(a).ok) return null;
+    return mean(forecastActivity(a, [who], alone, "middle").sides[0]!.points);
   });
 }
 
@@ -48,6 +57,6 @@ export interface HomeMade {
   changes: Phrase[];
 }
 
-const api = { each, match, homes, oneHome };
+const api = { each, expected, match, homes, oneHome };
 export type ForecastWorker = typeof api;
 Comlink.expose(api);

@@ -249,7 +249,12 @@ export type Knob = KnobBase &
         step: number /** Given: may be off (null), and what on begins with. */;
         off?: { label: string; initial: number };
       }
-    | { kind: "choice"; options: readonly { value: unknown; label: string }[] }
+    | {
+        kind: "choice";
+        options: readonly { value: unknown; label: string }[];
+        /** What the middle child can expect of each is shown beside it. */
+        compared?: true;
+      }
     | { kind: "toggle" }
     | { kind: "text"; most: number }
     | { kind: "item" }

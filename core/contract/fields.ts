@@ -45,7 +45,7 @@ export function fieldsOf(schema: z.ZodType, value: unknown) {
       path: Path,
       label: string,
       options: readonly (readonly [value: unknown, label: string])[],
-      more: More = {},
+      more: More & { compared?: true } = {},
     ): Knob => ({
       station,
       kind: "choice",

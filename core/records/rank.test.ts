@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { beatsMark, bestBy, rankOf } from "./rank.ts";
+import type { PlayScore } from "./play.ts";
+import { beatsMark, bestAlike, bestBy, rankOf, settingOf } from "./rank.ts";
 import { clockText, readScore } from "./score-text.ts";
 
 const score = (over: object) => ({ unit: "tenths" as const, value: 0, finished: false, stage: 0, ...over });
@@ -29,6 +30,19 @@ describe("rank", () => {
     const b = { id: 2, s: score({ unit: "points", value: 7 }) };
     expect(bestBy([a, b], (x) => x.s)?.id).toBe(1);
     expect(bestBy([], (x: typeof a) => x.s)).toBeNull();
+  });
+  it("compares like with like: as sent where there is one, else as the latest was set", () => {
+    const go = (id: number, value: number, set?: Record<string, number>) => ({
+      id,
+      s: { unit: "points", value, finished: true, stage: 0, ...(set && { set }) } as PlayScore,
+    });
+    const of = (x: ReturnType<typeof go>) => x.s;
+    const [few, more, most] = [go(1, 20, { a: 3 }), go(2, 30, { a: 5, b: 1 }), go(3, 25, { b: 1, a: 5 })];
+    expect(settingOf(more.s)).toBe(settingOf(most.s));
+    expect(bestAlike([few, more, most], of)?.id).toBe(2);
+    expect(bestAlike([more, few], of)?.id).toBe(1);
+    expect(bestAlike([more, go(4, 2), few], of)?.id).toBe(4);
+    expect(bestAlike([], of)).toBeNull();
   });
   it("beats a mark by more points, or by fewer sends only at the end", () => {
     expect(beatsMark({ unit: "points", value: 46, finished: false }, 45)).toBe(true);

@@ -29,3 +29,26 @@ export function beatsMark(s: Pick<Ranked, "unit" | "value" | "finished" | "bette
 export function bestBy<T>(list: readonly T[], score: (t: T) => Ranked): T | null {
   return list.reduce<T | null>((a, b) => (a === null || rankOf(score(b)) > rankOf(score(a)) ? b : a), null);
 }
+
+/** What the family had set for a go, in one line, the same whatever the order; empty: as it was sent. `params.frames=3`. */
+export function settingOf(s: Pick<PlayScore, "set">): string {
+  return Object.entries(s.set ?? {})
+    .map(([field, value]) => `${field}=${value}`)
+    .sort()
+    .join("; ");
+}
+
+/**
+ * The best of several, like compared with like: of the goes as they were sent, where there are any, else of those set as the latest one.
+ * `list` in the order they were begun.
+ */
+export function bestAlike<T>(list: readonly T[], score: (t: T) => PlayScore): T | null {
+  const last = list[list.length - 1];
+  if (last === undefined) return null;
+  const plain = list.filter((t) => settingOf(score(t)) === "");
+  if (plain.length > 0) return bestBy(plain, score);
+  return bestBy(
+    list.filter((t) => settingOf(score(t)) === settingOf(score(last))),
+    score,
+  );
+}

@@ -1,6 +1,6 @@
 import { asc, eq, inArray } from "drizzle-orm";
 import type { PlayScore, PlaySetup, Reflection } from "#core/records/play.ts";
-import { bestBy } from "#core/records/rank.ts";
+import { bestAlike } from "#core/records/rank.ts";
 import { schema, type Tx } from "../db/client.ts";
 import { type Corrected, correctionsOf } from "./corrections.ts";
 
@@ -69,9 +69,9 @@ export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> 
   });
 }
 
-/** The best go that counts; the earliest of equals. */
+/** The best go that counts, like compared with like; the earliest of equals. */
 export const bestOf = (goes: readonly Go[]): Go | null =>
-  bestBy(
+  bestAlike(
     goes.filter((g) => g.counts),
     (g) => g.score,
   );

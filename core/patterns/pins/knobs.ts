@@ -30,6 +30,7 @@ export function knobs(p: PinsParams): Knob[] {
             ["formation", "shape"],
             "knob.shape",
             SHAPES.map((s) => [s, `shape.${s}`] as const),
+            { compared: true },
           ),
           f.number("yard", ["formation", "gap"], "knob.pinGap", { unit: "m", step: 0.01, hint: "knob.pinGapHint" }),
         ]

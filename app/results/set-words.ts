@@ -1,0 +1,20 @@
+import { fieldOf } from "#core/contract/range.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
+import type { PlayScore } from "#core/records/play.ts";
+import { label } from "#words/teacher.ts";
+
+/** What a family had set for a go, in the teacher's words: "Frames: 3". */
+export function setWords(a: Activity, score: Pick<PlayScore, "set">): string[] {
+  const set = Object.entries(score.set ?? {});
+  if (set.length === 0) return [];
+  const names = new Map(
+    opened(a)
+      .knobs()
+      .map((k) => [fieldOf(k), label(k.label)]),
+  );
+  return set.map(([field, value]) => {
+    const told = typeof value === "boolean" ? (value ? "yes" : "no") : String(value);
+    return `${names.get(field) ?? field}: ${told}`;
+  });
+}

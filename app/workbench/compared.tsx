@@ -1,0 +1,55 @@
+import { useMemo } from "react";
+import type { Knob } from "#core/contract/contract.ts";
+import type { Who } from "#core/forecast/for-activity.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { withParams } from "#core/formats/opened.ts";
+import { label } from "#words/teacher.ts";
+import { getIn, setIn } from "./knobs.tsx";
+import { useExpected } from "./use-forecast.ts";
+
+/** The choices of a knob beside each other: what one child can expect of each in a go, all else as it is. */
+export function Compared({
+  activity: a,
+  knob,
+  who,
+}: {
+  activity: Activity;
+  knob: Extract<Knob, { kind: "choice" }>;
+  who: Who;
+}) {
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the knob is made anew each time, and says the same for the same activity
+  const all = useMemo(() => knob.options.map((o) => withParams(a, setIn(a.pattern.params, knob.path, o.value))), [a]);
+  const expected = useExpected(all, who);
+  const now = knob.options.findIndex(
+    (o) => JSON.stringify(o.value) === JSON.stringify(getIn(a.pattern.params, knob.path)),
+  );
+  const most = Math.max(1, ...(expected ?? []).map((x) => x ?? 0));
+  return (
+    <table className="my-2 w-full text-[0.86rem]" data-compared={expected ? "ready" : "working"}>
+      <caption className="pb-1 text-left text-quiet">
+        Points that the middle child, {who.age}, can expect in a go
+      </caption>
+      <tbody>
+        {knob.options.map((o, i) => {
+          const points = expected?.[i];
+          return (
+            <tr key={o.label} className={i === now ? "font-bold" : ""} aria-current={i === now || undefined}>
+              <th scope="row" className="w-24 py-0.5 text-left font-[inherit]">
+                {label(o.label)}
+              </th>
+              <td>
+                <span
+                  className={`block h-2.5 rounded-sm ${i === now ? "bg-mustard" : "bg-teal/50"}`}
+                  style={{ width: `${(100 * (points ?? 0)) / most}%` }}
+                />
+              </td>
+              <td className="w-14 text-right tabular-nums">
+                {points === undefined ? "..." : points === null ? "no room" : points.toFixed(1)}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
