@@ -101,6 +101,8 @@ export type Ask =
   | (Sure & { kind: "ready" })
   /** The bell goes at `dueAt`, milliseconds since the play began. */
   | (Asked & { kind: "bell"; dueAt: number });
+/** Done as it is always done. */
+export const PLAIN: Manner = {};
 export type AskKind = Ask["kind"];
 export type AskOf<K extends AskKind> = Extract<Ask, { kind: K }>;
 

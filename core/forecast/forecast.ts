@@ -12,7 +12,7 @@ import {
   waysFrom,
   worthOf,
 } from "../chances/outcomes.ts";
-import { type BaseState, isRefusal, type Setup } from "../contract/contract.ts";
+import { type BaseState, isRefusal, type Progress, type Score, type Setup } from "../contract/contract.ts";
 import type { Game } from "../contract/game.ts";
 import type { Body, GameEvent } from "../events/events.ts";
 import { random } from "../random.ts";
@@ -193,14 +193,39 @@ class Book {
     this.play = { parts, people, policy, ...(chances && { chances }) };
   }
 
+  /** Equal for equal asks. What a pattern gives again and again as one object is told apart by that object alone. */
+  private idOf(ask: Ask): string {
+    let id = "";
+    for (const key in ask) {
+      const v = (ask as unknown as Record<string, unknown>)[key];
+      id += typeof v === "object" && v !== null ? `${key}#${this.numberOf(v)} ` : `${key} ${v} `;
+    }
+    return id;
+  }
+  private readonly numbers = new WeakMap<object, number>();
+  private readonly texts = new Map<string, number>();
+  private numberOf(o: object): number {
+    const known = this.numbers.get(o);
+    if (known !== undefined) return known;
+    const text = JSON.stringify(o);
+    const n = this.texts.get(text) ?? this.texts.size;
+    this.texts.set(text, n);
+    this.numbers.set(o, n);
+    return n;
+  }
+
   options(asks: readonly Ask[]): readonly Option[] {
     const same = this.same.get(asks);
     if (same) return same;
-    for (const a of asks) if (a.optional || (a.kind !== "bell" && !hasChances(a.kind))) this.leftOut.add(a.kind);
-    const main = mainAsks(asks).filter((a) => hasChances(a.kind));
     // Of several people at once the first is followed: they do not touch each other.
-    const first = main.filter((a) => a.player === main[0]!.player);
-    const id = JSON.stringify(first);
+    const first: Ask[] = [];
+    for (const a of asks) {
+      if (a.kind === "bell") continue;
+      if (a.optional || !hasChances(a.kind)) this.leftOut.add(a.kind);
+      else if (first.length === 0 || a.player === first[0]!.player) first.push(a);
+    }
+    let id = "";
+    for (const a of first) id += this.idOf(a);
     let found = this.known.get(id);
     if (!found) {
       found = first.flatMap(optionsOf).map((ask) => new Option(ask, this.play));
@@ -241,7 +266,9 @@ class Times {
     return into;
   }
   get sum(): number {
-    return this.mass.reduce((a, b) => a + b, 0);
+    let sum = 0;
+    for (let i = 0; i < this.mass.length; i++) sum += this.mass[i]!;
+    return sum;
   }
   /** What lies up to a quantum, that included, and what lies beyond; null where nothing does. */
   split(last: number): [Times | null, Times | null] {
@@ -302,13 +329,25 @@ class Sums {
     this.spent.waiting += s.waiting * p;
   }
 
+  /** Many plays come to the same end: what it amounts to is worked out once. */
+  private readonly ends = new WeakMap<
+    BaseState,
+    { winners: readonly number[]; reached: Progress[]; scores: Score[] }
+  >();
+  private endOf(game: Game, state: BaseState) {
+    let found = this.ends.get(state);
+    if (!found) {
+      found = { winners: game.ending(state)!.winners, reached: game.progress(state), scores: game.score(state) };
+      this.ends.set(state, found);
+    }
+    return found;
+  }
+
   /** Games that ended in a state, `takes` quanta after `times`. */
   end(game: Game, state: BaseState, times: Times, takes: number, share: number): void {
     const p = times.sum * share;
     const put = (m: Map<number, number>, v: number, q = p) => m.set(v, (m.get(v) ?? 0) + q);
-    const winners = game.ending(state)!.winners;
-    const reached = game.progress(state);
-    const scores = game.score(state);
+    const { winners, reached, scores } = this.endOf(game, state);
     reached.forEach((t, i) => {
       put(this.sends[i]!, t.sends);
       put(this.stage[i]!, t.stage);

@@ -38,7 +38,8 @@ export interface Sum {
   better: Better;
   /** More is better, for comparing goes of the same game. */
   rank: number;
-  working: string;
+  /** Asked for only where it is shown: told when it is read. */
+  readonly working: string;
   sends: number;
   stage: number;
   stages: number;
@@ -149,12 +150,14 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
       const rest = Math.max(READY, ...now.map((i) => clockOf(s, s.sides[i]!)?.rest ?? 0));
       return [{ kind: "ready", player: by[0]!, takes: { by, seconds: rest, walk: 0, moving: false } }, ...carry(s)];
     }
-    const out = now
-      .flatMap((i) => go.asks(s.params, s.sides[i]!.go, playerOf(s.sides[i]!)))
-      .map((ask) => handOf(s, ask));
+    const out: Ask[] = [];
+    for (const i of now)
+      for (const ask of go.asks(s.params, s.sides[i]!.go, playerOf(s.sides[i]!)))
+        out.push(s.setup.people ? handOf(s, ask) : ask);
     const dueAt = due(s);
     if (dueAt !== null) out.push({ kind: "bell", player: playerOf(s.sides[now[0]!]!), dueAt });
-    return [...out, ...carry(s)];
+    if (s.match.carry) out.push(...carry(s));
+    return out;
   }
   /** Somebody who plays with the other hand, whatever is asked. */
   const handOf = (s: S, ask: Ask): Ask =>
@@ -197,10 +200,11 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     return isRefusal(went) ? went : took({ ...s, last: e.at }, i, went, e.at - s.since);
   }
 
-  const withSide = (s: S, i: number, change: Partial<Side<G>>): S => ({
-    ...s,
-    sides: s.sides.map((x, k) => (k === i ? { ...x, ...change } : x)),
-  });
+  const withSide = (s: S, i: number, change: Partial<Side<G>>): S => {
+    const sides = [...s.sides];
+    sides[i] = { ...sides[i]!, ...change };
+    return { ...s, sides };
+  };
 
   /** What an event made of side `i`: its go goes on, waits, or is kept; then the turn is handed on. */
   function took(s: S, i: number, went: Went<G>, ms: number): S {
@@ -228,6 +232,8 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
 
   /** Hands the turn on after a hit, a miss, a budget spent or a whole go, and ends the match when nobody is left to send. */
   function pass(s: S, after: "hit" | "miss" | "spent" | "go"): S {
+    // One person alone goes on.
+    if (after !== "go" && s.sides.length === 1 && s.sides[0]!.players.length === 1) return s;
     if (s.sides.every((x) => x.done)) return { ...s, over: true, waiting: false };
     const swap = swapOf(s);
     const moves =
@@ -268,7 +274,9 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
         soFar: value,
         unit: sums[0]!.unit,
         better: sums[0]!.better,
-        working: workingOf(s, x, sums, total),
+        get working() {
+          return workingOf(s, x, sums, total);
+        },
         rank: total ? sumUp(sums, (g) => g.rank) : bestOf(sums).rank,
       };
     });

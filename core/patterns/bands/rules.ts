@@ -1,4 +1,4 @@
-import type { Ask } from "../../asks/ask.ts";
+import { type AimOf, type Ask, PLAIN } from "../../asks/ask.ts";
 import {
   type BaseState,
   type Ending,
@@ -13,6 +13,7 @@ import {
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
+import { keptBy } from "../../kept-by.ts";
 import { type BandsParams, MOST_ROUNDS } from "./params.ts";
 
 interface Piece {
@@ -84,12 +85,19 @@ function sidesOf(p: BandsParams, { players, mode, sides, people }: Setup): reado
 
 const byDifference = (s: BandsState) =>
   s.params.counting === "difference" && s.setup.mode === "against" && s.sides.length === 2;
-export const zoneIds = (p: BandsParams) => ["short", ...p.points.map((_, i) => `z${i + 1}`), "over"];
-export function pointsOf(p: BandsParams, zone: string): number {
-  if (zone === "short") return 0;
-  if (zone === "over") return p.overshoot === "last" ? p.points[p.points.length - 1]! : 0;
-  return p.points[Number(zone.slice(1)) - 1]!;
-}
+/** Every place where a piece can rest, and what it is worth, near to far. */
+const zonesOf = keptBy(
+  (p: BandsParams) =>
+    new Map([
+      ["short", 0],
+      ...p.points.map((points, i) => [`z${i + 1}`, points] as const),
+      ["over", p.overshoot === "last" ? p.points[p.points.length - 1]! : 0],
+    ]),
+);
+export const zoneIds = keptBy((p: BandsParams) => [...zonesOf(p).keys()]);
+export const pointsOf = (p: BandsParams, zone: string): number => zonesOf(p).get(zone)!;
+/** What is aimed at where nothing limits what a place is worth. */
+const aimOf = keptBy((p: BandsParams): AimOf<"zones"> => ({ kind: "zones", worth: Object.fromEntries(zonesOf(p)) }));
 const full = (s: BandsState) => s.pieces.length === s.sides.length * s.params.pieces;
 function sideToSend(s: BandsState): number {
   const i = s.pieces.length;
@@ -125,8 +133,8 @@ function asks(s: BandsState): Ask[] {
       kind: "send",
       player,
       from: "start",
-      manner: {},
-      aim: { kind: "zones", worth: worths(s) },
+      manner: PLAIN,
+      aim: aimNow(s),
       fetch: false,
     });
   if (s.pieces.length > 0) {
@@ -136,7 +144,9 @@ function asks(s: BandsState): Ask[] {
         kind: "move",
         player,
         optional: true,
-        pieces: s.pieces.map((p, piece) => ({ piece, player: p.player, place: p.zone })),
+        get pieces() {
+          return s.pieces.map((p, piece) => ({ piece, player: p.player, place: p.zone }));
+        },
         places: zones,
       },
       { kind: "stand", player, optional: true, what: "marker", takes },
@@ -147,19 +157,17 @@ function asks(s: BandsState): Ask[] {
 }
 
 /** What each place is worth now: its points, but none beyond what an exact finish still needs. */
-function worths(s: BandsState): Record<string, number> {
+function aimNow(s: BandsState): AimOf<"zones"> {
   const p = s.params;
+  if (!p.finish.exact || p.finish.total === null || byDifference(s)) return aimOf(p);
   const { side } = playerToSend(s);
-  const need =
-    p.finish.exact && p.finish.total !== null && !byDifference(s)
-      ? p.finish.total - s.totals[side]! - lying(s)[side]!
-      : null;
-  return Object.fromEntries(
-    zoneIds(p).map((zone) => {
-      const points = pointsOf(p, zone);
-      return [zone, need !== null && points > need ? 0 : points];
-    }),
-  );
+  const need = p.finish.total - s.totals[side]! - lying(s)[side]!;
+  const { worth } = aimOf(p);
+  if (Object.values(worth).every((points) => points <= need)) return aimOf(p);
+  return {
+    kind: "zones",
+    worth: Object.fromEntries(Object.entries(worth).map(([zone, points]) => [zone, points > need ? 0 : points])),
+  };
 }
 
 function step(s: BandsState, e: GameEvent): BandsState | Refusal {
@@ -171,7 +179,7 @@ function step(s: BandsState, e: GameEvent): BandsState | Refusal {
       if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });
       if (full(s)) return refuse("refused.roundFull");
       if (asksBlocker(s)) return refuse("refused.blockerFirst");
-      if (!zoneIds(s.params).includes(e.rest)) return refuse("refused.unknownZone", { zone: e.rest });
+      if (!zonesOf(s.params).has(e.rest)) return refuse("refused.unknownZone", { zone: e.rest });
       const { side, player } = playerToSend(s);
       return {
         ...at,

@@ -1,6 +1,7 @@
-import type { Ask } from "../../asks/ask.ts";
+import { type AimOf, type Ask, PLAIN } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
+import { keptBy } from "../../kept-by.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import type { ClimbParams } from "./params.ts";
 
@@ -26,8 +27,17 @@ export function rungsOf({ ladder }: ClimbParams): string[] {
 }
 
 const wanted = ({ ladder }: ClimbParams, c: Climber) => (ladder.kind === "line" ? ladder.target.id : c.rungs[c.rung]!);
-const targetIds = ({ ladder }: ClimbParams) =>
-  ladder.kind === "line" ? [ladder.target.id] : ladder.targets.map((t) => t.id);
+const targetIds = keptBy(({ ladder }: ClimbParams) =>
+  ladder.kind === "line" ? [ladder.target.id] : ladder.targets.map((t) => t.id),
+);
+/** What is aimed at from each rung. */
+const aimsOf = keptBy((p: ClimbParams): readonly AimOf<"any">[] =>
+  rungsOf(p).map((id) => ({
+    kind: "any",
+    want: [p.ladder.kind === "line" ? p.ladder.target.id : id],
+    among: targetIds(p),
+  })),
+);
 export const worthOf = (p: ClimbParams, rung: number) =>
   p.scoring.by === "points" ? p.scoring.first + rung * p.scoring.growth : 0;
 
@@ -40,9 +50,8 @@ function asks(p: ClimbParams, c: Climber, player: number): Ask[] {
     const takes = { by: [player], seconds: dose * PER_DOSE, walk: 0, moving: true };
     return [{ kind: "task", player, exercise, dose, takes }];
   }
-  const aim = { kind: "any", want: [wanted(p, c)], among: targetIds(p) } as const;
   const from = p.ladder.kind === "line" ? c.rungs[c.rung]! : "start";
-  return [{ kind: "send", player, from, manner: {}, aim, fetch: true }];
+  return [{ kind: "send", player, from, manner: PLAIN, aim: aimsOf(p)[c.rung]!, fetch: true }];
 }
 
 function step(
@@ -88,14 +97,16 @@ function sum(p: ClimbParams, c: Climber, ms: number): Sum {
   const top = c.rung === c.rungs.length;
   const { by } = p.scoring;
   const below = c.rung * RUNG_WORTH;
-  const of = {
-    points: { value: c.points, unit: "points", better: "more", rank: c.points },
-    tries: { value: c.sends, unit: "sends", better: "less", rank: top ? TOP_BY_TRIES - c.sends : below },
-    time: { value: Math.round(ms / 100), unit: "tenths", better: "less", rank: top ? TOP_BY_TIME - ms : below },
-  } as const;
+  const value = by === "points" ? c.points : by === "tries" ? c.sends : Math.round(ms / 100);
+  const rank = by === "points" ? c.points : !top ? below : by === "tries" ? TOP_BY_TRIES - c.sends : TOP_BY_TIME - ms;
   return {
-    ...of[by],
-    working: working(p, c, ms),
+    value,
+    rank,
+    unit: by === "points" ? "points" : by === "tries" ? "sends" : "tenths",
+    better: by === "points" ? "more" : "less",
+    get working() {
+      return working(p, c, ms);
+    },
     sends: c.sends,
     stage: c.rung,
     stages: c.rungs.length,
