@@ -122,6 +122,8 @@ interface NamedWay extends Way {
 export class Graph {
   private readonly steps = new Map<string, Map<string, Step>>();
   private readonly asked = new Map<string, Ask[]>();
+  /** The best choices over a whole go were beyond their budget: nobody looks for them again. */
+  beyond = false;
 
   get size(): number {
     return this.steps.size;
@@ -429,7 +431,8 @@ function readyOf(input: ForecastInput, book: Book): number | null {
  * states stay under the cap, else seeded games with their standard error. Sides that do not touch each other are expanded one by one and
  * joined. Source: core model, "Forecast".
  */
-export function forecast(input: ForecastInput): Forecast {
+export function forecast(given: ForecastInput): Forecast {
+  const input = given.graph || given.game.clock(given.setup) !== "none" ? given : { ...given, graph: new Graph() };
   if (input.method !== "sampled") {
     // What cannot be followed side by side cannot be followed all at once.
     const exact = apart(input) ? joined(input) : (expand(input)?.told ?? null);
@@ -507,9 +510,10 @@ class Chooser {
 
   pick(key: string, state: BaseState, options: readonly Option[]): Option {
     if (options.length === 1) return options[0]!;
-    if (this.choice !== "mostPoints" && this.graph) {
+    if (this.graph && !this.graph.beyond) {
       this.choice = "bestOverall";
       if (this.value(key, state) !== null) return options[this.best.get(key)!]!;
+      this.graph.beyond = true;
     }
     this.choice = "mostPoints";
     const before = this.taken.get(options);
