@@ -34,10 +34,12 @@ function broken(trouble: LinkTrouble) {
   return data(
     trouble === "withdrawn"
       ? {
+          dead: true,
           title: "This link was withdrawn.",
           text: "Ask your teacher for the new one. Games kept on this device stay here.",
         }
       : {
+          dead: true,
           title: "This link does not work.",
           text: "Check that the whole link was copied, or ask your teacher to send it again.",
         },

@@ -1,6 +1,6 @@
 import atkinson from "@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url";
 import bricolage from "@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2?url";
-import { Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import { Links, Meta, Outlet, Scripts, ScrollRestoration, useLocation } from "react-router";
 import type { Route } from "./+types/root";
 import { Trouble, troubleOf } from "./ui/trouble.tsx";
 import "./app.css";
@@ -42,5 +42,9 @@ export default function App() {
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  return <Trouble {...troubleOf(error)} to="/" way="To the start" />;
+  const { pathname } = useLocation();
+  // A family that mistypes its link is not led to the teachers' sign-in.
+  const family = pathname.startsWith("/f/") || pathname.startsWith("/c/");
+  const { title, text } = troubleOf(error);
+  return <Trouble title={title} text={text} to={family ? null : "/"} way="To the start" />;
 }

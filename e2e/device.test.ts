@@ -92,10 +92,10 @@ describe("a go on the device", () => {
     const before = await resultsOf(name);
     await playToTheEnd(page, await cardOf(page, old, "Hallway climb"));
     await sees(page, "Kept on this device.");
-    const { withdrawLink } = await import("../server/homes/links.ts");
+    const { changeLink } = await import("../server/homes/links.ts");
     const [t] =
       await sql`select t.id, t.school_id, c.id as child from teacher t join child c on c.school_id = t.school_id where t.email = ${inject("email")} and c.name = ${name}`;
-    await withdrawLink({ teacherId: t!.id, schoolId: t!.school_id }, t!.child, true);
+    await changeLink({ teacherId: t!.id, schoolId: t!.school_id }, t!.child, "renew");
     says = () => null;
     // By the old link the server says no, and the device keeps it.
     await page.evaluate(() => dispatchEvent(new Event("online")));

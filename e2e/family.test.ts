@@ -63,8 +63,9 @@ describe("a family plays", () => {
     const card = await cardOf(page, link, "Hallway climb");
     await page.goto(card, { waitUntil: "networkidle0" });
     await sees(page, "Fetch these things");
-    await press(page, "I have it: sock ball");
-    expect(await page.$eval("[aria-label='I have it: sock ball']", (e) => e.getAttribute("aria-pressed"))).toBe("true");
+    const have = "input[aria-label^='To send, I have it: sock ball']";
+    await page.$eval(have, (e) => (e as HTMLElement).click());
+    expect(await page.$eval(have, (e) => (e as HTMLInputElement).checked)).toBe(true);
     await press(page, "Next: Set up");
     await sees(page, "Put a line on the floor.");
     await press(page, "Next");

@@ -154,9 +154,13 @@ describe("the home survey", () => {
     expect((await homeOf("Zeb X.")).players).toBe(4);
     await teacher.bringToFront();
     await press(teacher, "Withdraw the class link");
-    await sees(teacher, "The class link is withdrawn.");
+    await sees(teacher, "The link is withdrawn");
+    expect((await fetch(`${base}${path}`)).status).toBe(410);
+    await press(teacher, "Give the class link back");
+    await sees(teacher, "The link works again.");
+    expect((await fetch(`${base}${path}`)).status).toBe(200);
     await press(teacher, "New class link");
-    await sees(teacher, "There is a new class link.");
+    await sees(teacher, "There is a new link.");
     await page.bringToFront();
     expect((await page.goto(`${base}${path}`))!.status()).toBe(410);
     await teacher.close();

@@ -95,7 +95,7 @@ describe("a teacher sees only their own school", () => {
     const [sent] = await results.assignmentsFor(ours, "UTC");
     await expect(results.resultsFor(theirs, sent!.id)).rejects.toThrow("assignment");
     const [home] = await homes.homesFor(ours);
-    await expect(homeLinks.withdrawLink(theirs, home!.childId, false)).rejects.toThrow("child");
+    await expect(homeLinks.changeLink(theirs, home!.childId, "withdraw")).rejects.toThrow("child");
     await expect(editing.saveHome(theirs, home!.childId, home!.homes[0]!.id, { players: 2 })).rejects.toThrow("child");
     const [own] = await classes.classesFor(ours);
     await expect(answers.waitingAnswers(theirs, own!.id)).rejects.toThrow("class");
@@ -586,14 +586,15 @@ describe("links and sessions", () => {
     const first = (await token())!;
     expect(await links.openLink(first)).toMatchObject({ schoolId: theirs.schoolId });
     const { childId } = (await homes.homesFor(theirs))[0]!;
-    await homeLinks.withdrawLink(theirs, childId, false);
+    await homeLinks.changeLink(theirs, childId, "withdraw");
     expect(await token()).toBeNull();
     expect(await links.openLink(first)).toEqual({ trouble: "withdrawn" });
     // Withdrawing is undone by clearing it; only a new link is another address.
-    await sql`update link set withdrawn_at = null where child_id = ${childId}`;
+    await homeLinks.changeLink(theirs, childId, "restore");
     expect(await token()).toBe(first);
-    await homeLinks.withdrawLink(theirs, childId, false);
-    await homeLinks.withdrawLink(theirs, childId, true);
+    expect(await links.openLink(first)).toMatchObject({ childId });
+    await homeLinks.changeLink(theirs, childId, "withdraw");
+    await homeLinks.changeLink(theirs, childId, "renew");
     const second = (await token())!;
     expect(second).not.toBe(first);
     expect(await links.openLink(second)).toMatchObject({ childId });

@@ -315,9 +315,9 @@ describe("a child's own step and what is behind", () => {
     await page.goto(`${card}?screen=setup`, { waitUntil: "networkidle0" });
     const next = async () => {
       while (
-        await page.$$eval("button", (all) => {
-          const b = all.find((x) => x.textContent?.trim() === "Next") as HTMLButtonElement | undefined;
-          if (!b || b.disabled) return false;
+        await page.$$eval("main a", (all) => {
+          const b = all.find((x) => x.textContent?.trim() === "Next");
+          if (!b) return false;
           b.click();
           return true;
         })

@@ -41,15 +41,14 @@ export function itemName(id: string, names: Names = {}): string {
 /** Parameters that name something by its id or key. */
 const NAMED: Record<string, string> = { floor: "floor", was: "floor", property: "property" };
 
-/** A phrase of the core as a sentence: things, floors and properties in its parameters get their names. */
-export function sayPhrase(p: Phrase, names: Names = {}): string {
-  if (!p.params) return say(p.key);
-  const params: Record<string, string | number> = { ...p.params };
+/** A phrase of the core as a sentence, with what more it may need (`verb`: how it is sent): things, floors and properties in its parameters get their names. */
+export function sayPhrase(p: Phrase, names: Names = {}, more: Record<string, string> = {}): string {
+  const params: Record<string, string | number> = { verb: "", ...more, ...p.params };
   for (const [k, v] of Object.entries(params)) {
     if (k === "item" || k === "as") params[k] = itemName(String(v), names);
     else if (own(NAMED, k)) params[k] = say(`${NAMED[k]}.${v}`);
   }
-  if (typeof params.label === "string" && params.item)
+  if (typeof params.label === "string" && p.params?.item)
     params.label = targetName({ label: params.label, item: String(p.params.item) }, names);
   return say(p.key, params);
 }

@@ -6,6 +6,7 @@ import type { PlayEvent } from "#core/events/events.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { bellAt, type Play, referee, replayOf, view } from "#core/referee/play.ts";
 import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "#words/say.ts";
+import { verbOf } from "#words/verbs.ts";
 import type { CardData, Step } from "./card-app.tsx";
 import type { SetValues } from "./family-set.tsx";
 import { Finished, markOf } from "./finished.tsx";
@@ -13,10 +14,12 @@ import { FixPanel } from "./fix-panel.tsx";
 import { Inputs } from "./inputs/inputs.tsx";
 import { piecesIn } from "./inputs/zones.tsx";
 import type { OwnCard } from "./own-card.ts";
+import { heard } from "./seen.ts";
 import { addEvent, changePlay, eventsOf, type LocalPlay } from "./store.ts";
 import { SwapInPlay } from "./swap-in-play.tsx";
 import { syncAll } from "./sync.ts";
 import { useElapsed, useSound, useWakeLock } from "./use-device.ts";
+import { useHeading } from "./use-heading.ts";
 import { YardMap } from "./yard-map.tsx";
 
 /** Taps so close together are one run, milliseconds; and so many at most, so that undo never takes back much. */
@@ -64,9 +67,12 @@ export function Board({
     show(p);
   }, []);
   const [told, setTold] = useState("");
+  // What is read out: what was seen, the score, whose turn. The screen shows it already.
+  const [said, setSaid] = useState("");
   const [fixing, setFixing] = useState(false);
   const [swapping, setSwapping] = useState(false);
   const writes = useRef<Promise<void>>(Promise.resolve());
+  const name = useCallback((i: number) => local.names[i] ?? say("play.player", { number: i + 1 }), [local.names]);
   const sound = useSound();
   useWakeLock();
 
@@ -142,6 +148,8 @@ export function Board({
               ? say("play.bell")
               : "",
       );
+      const views = { before: view(before), after: view(after) };
+      setSaid(heard(event, views, data, { name, verb: verbOf(data.card.activity.aim.action) }));
       setFixing(false);
       setSwapping(false);
       setPlay(after);
@@ -149,12 +157,14 @@ export function Board({
         run.current = { before, event, timer: window.setTimeout(flush, RUN_PAUSE) };
         return;
       }
-      const done = view(after).done !== null;
-      write(seq, event, done !== (view(before).done !== null) ? { done } : null);
+      const done = views.after.done !== null;
+      write(seq, event, done !== (views.before.done !== null) ? { done } : null);
     },
-    [local, setPlay, flush, write, data.card.making],
+    [local, setPlay, flush, write, data, name],
   );
 
+  const panel = fixing ? "fix" : swapping ? "swap" : "play";
+  useHeading(play && view(play).done ? "over" : panel);
   const elapsed = useElapsed(local.startedAt, play !== null && view(play).done === null);
   const dueAt = play ? bellAt(view(play)) : null;
   useEffect(() => {
@@ -181,8 +191,9 @@ export function Board({
   // As the family has it: it may have set another number of sends.
   const { sends: cap } = pattern.needs(...settled({ params, match }, v.set));
   const several = local.setup.players > 1;
-  const name = (i: number) => local.names[i] ?? say("play.player", { number: i + 1 });
   const asked = mainAsks(v.asks)[0];
+  const how = asked && "manner" in asked ? asked.manner.action : undefined;
+  const doNow = sayPhrase(v.now, {}, { verb: verbOf(how ?? data.card.activity.aim.action) });
   // The target called for; or, where the line moves, the line to stand on.
   const wanted = asked?.kind === "send" && asked.aim.kind === "any" ? asked.aim.want[0] : undefined;
   const now = wanted === undefined ? undefined : v.from !== null && v.from !== "start" ? v.from : wanted;
@@ -224,9 +235,12 @@ export function Board({
   return (
     <div className="flex grow flex-col flat:grid flat:grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] flat:grid-rows-[auto_minmax(0,1fr)]">
       <div className="mx-auto flex w-full max-w-lg gap-2 px-4 pt-1">
-        <div className="min-w-0 grow" aria-live="polite">
+        <div className="min-w-0 grow">
+          <p className="sr-only" role="status" data-heard>
+            {said}
+          </p>
           {several && <p className="font-bold text-mustard">{say("play.turn", { name: name(v.player) })}</p>}
-          <h1 className="text-[1.75rem] leading-tight short:text-xl">{sayPhrase(v.now)}</h1>
+          <h1 className="text-[1.75rem] leading-tight short:text-xl">{doNow}</h1>
           {marker && (
             <p className="text-lg text-chalk/90 short:text-base">
               {say("setup.dist", {
@@ -256,7 +270,7 @@ export function Board({
               width={pieced ? 210 : 240}
               height={pieced ? 230 : 275}
               marks={{ now, done: v.doneParts, pieces }}
-              label={sayPhrase(v.now)}
+              label={doNow}
             />
           </div>
         )}

@@ -4,6 +4,7 @@ import { Link, useSearchParams } from "react-router";
 import type { OpenCard } from "#server/cards/family.ts";
 import { say } from "#words/say.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { useOnline } from "../ui/use-online.ts";
 import { FetchScreen } from "./fetch-screen.tsx";
 import { HandInScreen } from "./hand-in-screen.tsx";
 import { LookScreen } from "./look-screen.tsx";
@@ -11,6 +12,7 @@ import { keepPages } from "./offline.ts";
 import { type OwnCard, useOwnCard } from "./own-card.ts";
 import { type LocalPlay, playsOfCard } from "./store.ts";
 import { keepSyncing, onSync } from "./sync.ts";
+import { useHeading } from "./use-heading.ts";
 import { useWaiting } from "./waiting.ts";
 
 /** The game itself comes in a piece of its own, once somebody is about to play. */
@@ -22,29 +24,45 @@ const SetUpScreen = import.meta.env.SSR
   ? (await loadSetUp()).SetUpScreen
   : lazy(async () => ({ default: (await loadSetUp()).SetUpScreen }));
 
-export type CardData = OpenCard & { token: string; opens: string; closes: string };
+export type CardData = OpenCard & {
+  token: string;
+  opens: string;
+  closes: string;
+  /** The screen that the page was made for: a page kept on the device may be opened at another one. */
+  asked: { screen: string | null; at: string | null };
+};
 export const STEPS = ["fetch", "setup", "look", "play", "handin"] as const;
 export type Step = (typeof STEPS)[number];
+/** The screen of an address; what is none of them is the first. */
+export const stepOf = (asked: string | null): Step => STEPS.find((s) => s === asked) ?? "fetch";
 
 /** What the family has ticked, kept for this card on this device. */
 export interface Ticks {
   have: string[];
   look: string[];
   grownUp: boolean;
+  /** The day of the look round: it holds for that day. */
+  day: string;
+  /** The go that the last look round was for; the next one needs its own. */
+  of: string | null;
 }
-const NO_TICKS: Ticks = { have: [], look: [], grownUp: false };
+const NO_TICKS: Ticks = { have: [], look: [], grownUp: false, day: "", of: null };
+export const today = () => new Date().toDateString();
 
 function useTicks(card: string): [Ticks, (t: Ticks) => void] {
   const [ticks, set] = useState(NO_TICKS);
   const key = `yard-ticks-${card}`;
   useEffect(() => {
     const kept = localStorage.getItem(key);
-    if (kept) set({ ...NO_TICKS, ...(JSON.parse(kept) as Ticks) });
+    if (!kept) return;
+    const ticks = { ...NO_TICKS, ...(JSON.parse(kept) as Ticks) };
+    set(ticks.day === today() ? ticks : { ...NO_TICKS, have: ticks.have });
   }, [key]);
   const change = useCallback(
     (t: Ticks) => {
-      localStorage.setItem(key, JSON.stringify(t));
-      set(t);
+      const now = { ...t, day: today() };
+      localStorage.setItem(key, JSON.stringify(now));
+      set(now);
     },
     [key],
   );
@@ -78,8 +96,13 @@ export function CardApp({ data: sent }: { data: CardData }) {
 
 function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
   const [search, setSearch] = useSearchParams();
-  const asked = search.get("screen") as Step | null;
-  const step: Step = asked && STEPS.includes(asked) ? asked : "fetch";
+  // The first picture is the one that the page came with, so that what is there and what is drawn agree.
+  const [mounted, setMounted] = useState(false);
+  useEffect(() => setMounted(true), []);
+  const asked = mounted ? { screen: search.get("screen"), at: search.get("at") } : data.asked;
+  const step = stepOf(asked.screen);
+  const at = STEPS.indexOf(step);
+  const online = useOnline();
   const [ticks, setTicks] = useTicks(data.id);
   const { plays, again } = usePlays(data.id);
   const waiting = useWaiting(
@@ -88,6 +111,11 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
   );
   // Also one that was refused on its way: it is played to its end, and then said why.
   const underWay = plays?.find((p) => !p.result) ?? null;
+  // A look round is for one go: the next one begins with its own.
+  useEffect(() => {
+    if (underWay && ticks.of !== underWay.id) setTicks({ ...ticks, look: [], grownUp: false, of: underWay.id });
+  }, [underWay, ticks, setTicks]);
+  useHeading(`${step} ${asked.at ?? ""}`);
   const go = useCallback((to: Step) => setSearch({ screen: to }, { preventScrollReset: false }), [setSearch]);
   useEffect(() => {
     performance.mark("usable");
@@ -101,7 +129,6 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
 
   if (data.state !== "open" && !underWay && !(plays ?? []).some((p) => !p.receipt)) return <NotOpen data={data} />;
   const ready = data.card.cautions.every((c) => ticks.look.includes(c)) && (!data.card.grownUp || ticks.grownUp);
-  const at = STEPS.indexOf(step);
   const playing = step === "play";
   return (
     <main className={`flex min-h-dvh flex-col ${playing ? "on-court bg-court text-chalk" : ""}`}>
@@ -115,7 +142,12 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
         >
           <ArrowLeft aria-hidden="true" />
         </a>
-        <p className="min-w-0 grow truncate font-head text-xl font-bold">{data.card.activity.title}</p>
+        <p className="min-w-0 grow leading-tight">
+          <span className="block truncate font-head text-xl font-bold">{data.card.activity.title}</span>
+          <span className="block text-sm text-chalk/80 flat:hidden">
+            {online ? say("sheet.for", { name: data.name.split(" ")[0]! }) : say("card.offline")}
+          </span>
+        </p>
         {waiting.count > 0 && (
           <span className="shrink-0 rounded-sm bg-mustard px-2 text-sm font-bold text-night">
             {say("card.waits", { count: waiting.count })}
@@ -155,7 +187,7 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
         )}
         {step === "setup" && (
           <Suspense fallback={<p className="text-lg">{say("play.loading")}</p>}>
-            <SetUpScreen data={data} ticks={ticks} setTicks={setTicks} />
+            <SetUpScreen data={data} ticks={ticks} setTicks={setTicks} asked={asked.at} />
           </Suspense>
         )}
         {step === "look" && <LookScreen data={data} ticks={ticks} setTicks={setTicks} />}
@@ -176,7 +208,12 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
         )}
         {playing && (
           <noscript>
-            <p className="p-6">{say("noscript")}</p>
+            <p className="p-6 text-lg">{say("noscript")}</p>
+            <p className="px-6">
+              <a className="btn border-chalk text-chalk" href={`/f/${data.token}/${data.id}/sheet`}>
+                {say("noscript.sheet")}
+              </a>
+            </p>
           </noscript>
         )}
         {at < 3 && (

@@ -7,6 +7,7 @@ import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "#word
 import { ItemDrawing } from "../drawings/items.tsx";
 import type { CardData, Ticks } from "./card-app.tsx";
 import type { OwnCard } from "./own-card.ts";
+import { useHeading } from "./use-heading.ts";
 
 interface Thing {
   /** Its role: what is fetched for it, and what it is ticked by. */
@@ -99,6 +100,7 @@ export function FetchScreen({
   const list = groups(data, names);
   const makes = list.flatMap((g) => g.list).filter((t) => t.minutes > 0);
   const can = !locked && card.making !== undefined;
+  useHeading(swapping ? "swap" : "fetch");
   if (swapping)
     return (
       <SwapPanel
@@ -148,44 +150,44 @@ export function FetchScreen({
           </div>
         </fieldset>
       )}
-      {list.map((g) => (
-        <section key={g.title} className="mb-4">
-          <h2 className="mb-2 text-lg">{g.title}</h2>
-          <ul className="grid grid-cols-2 gap-2.5">
-            {g.list.map((t) => (
-              <li key={t.id} className="flex flex-col">
+      <ul className="mb-4 grid grid-cols-2 gap-x-2.5 gap-y-4">
+        {list.flatMap((g) =>
+          g.list.map((t, i) => (
+            <li key={t.id} className="flex flex-col">
+              {/* Of several for one purpose the first says what for. */}
+              <p className="mb-1 min-h-6 font-head text-base leading-tight font-bold" aria-hidden={i > 0}>
+                {i === 0 ? g.title : ""}
+              </p>
+              <label className="relative grid min-h-28 w-full grow cursor-pointer content-center justify-items-center gap-1 rounded-md border-2 border-ink bg-raised p-3 text-center has-checked:border-teal has-checked:bg-mint/30 has-focus-visible:outline-3">
+                <input
+                  type="checkbox"
+                  className="peer sr-only"
+                  aria-label={[g.title, say("fetch.have", { item: t.name }), t.note].filter(Boolean).join(", ")}
+                  checked={has(t.id)}
+                  onChange={() => turn(t.id)}
+                />
+                <ItemDrawing item={t.item} size={60} />
+                <span className="text-lg leading-tight font-semibold">{t.name}</span>
+                {t.note && <span className="text-sm text-quiet">{t.note}</span>}
+                <span className="absolute top-1.5 right-1.5 hidden size-7 place-items-center rounded-full bg-teal text-white peer-checked:grid">
+                  <Check size={20} strokeWidth={3} aria-hidden="true" />
+                </span>
+              </label>
+              {t.why && <p className="pt-1 text-sm text-quiet">{t.why}</p>}
+              {can && (
                 <button
                   type="button"
-                  aria-pressed={has(t.id)}
-                  aria-label={[say("fetch.have", { item: t.name }), t.note].filter(Boolean).join(", ")}
-                  onClick={() => turn(t.id)}
-                  className={`relative grid min-h-28 w-full grow content-center justify-items-center gap-1 rounded-md border-2 p-3 ${has(t.id) ? "border-teal bg-mint/30" : "border-ink bg-raised"}`}
+                  className="flex min-h-11 items-center gap-1.5 self-start px-1 font-semibold text-teal"
+                  aria-label={say("fetch.swapThis", { item: t.name })}
+                  onClick={() => setSwapping(t)}
                 >
-                  <ItemDrawing item={t.item} size={60} />
-                  <span className="text-lg leading-tight font-semibold">{t.name}</span>
-                  {t.note && <span className="text-sm text-quiet">{t.note}</span>}
-                  {has(t.id) && (
-                    <span className="absolute top-1.5 right-1.5 grid size-7 place-items-center rounded-full bg-teal text-white">
-                      <Check size={20} strokeWidth={3} aria-hidden="true" />
-                    </span>
-                  )}
+                  <RefreshCw size={16} aria-hidden="true" /> {say("fetch.swap")}
                 </button>
-                {t.why && <p className="pt-1 text-sm text-quiet">{t.why}</p>}
-                {can && (
-                  <button
-                    type="button"
-                    className="flex min-h-11 items-center gap-1.5 self-start px-1 font-semibold text-teal"
-                    aria-label={say("fetch.swapThis", { item: t.name })}
-                    onClick={() => setSwapping(t)}
-                  >
-                    <RefreshCw size={16} aria-hidden="true" /> {say("fetch.swap")}
-                  </button>
-                )}
-              </li>
-            ))}
-          </ul>
-        </section>
-      ))}
+              )}
+            </li>
+          )),
+        )}
+      </ul>
       {card.home?.sets && (
         <p className="note note-good mb-4">
           {say(card.home.sets === "one" ? "fetch.sets.one" : card.home.marked ? "fetch.sets.marked" : "fetch.sets.two")}

@@ -1,12 +1,11 @@
 import { useState } from "react";
 import { type Ask, mainAsks } from "#core/asks/ask.ts";
-import type { GameEvent } from "#core/events/events.ts";
 import type { Play } from "#core/referee/play.ts";
-import { say, targetName } from "#words/say.ts";
+import { say } from "#words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import type { Act } from "./inputs/input.ts";
 import { hasInput, Input } from "./inputs/inputs.tsx";
-import { zoneName } from "./inputs/zones.tsx";
+import { labelOf, seenText } from "./seen.ts";
 
 interface Fixable {
   seq: number;
@@ -14,21 +13,6 @@ interface Fixable {
   /** What was asked when it happened: told again with the same input. */
   ask: Ask;
   all: readonly Ask[];
-}
-
-/** What was seen, in words. */
-function textOf(e: GameEvent, label: (id: string) => string): string | null {
-  switch (e.kind) {
-    case "send":
-      if (e.rest !== undefined) return say("play.ev.rest", { zone: label(e.rest) });
-      if (e.fell !== undefined) return say("play.ev.fell", { count: Array.isArray(e.fell) ? e.fell.length : e.fell });
-      return e.hit ? say("play.ev.hit", { label: label(e.hit) }) : say("play.ev.miss");
-    // Of a run only the number after it is what counts.
-    case "total":
-      return say("play.ev.total", { count: e.n });
-    default:
-      return null;
-  }
 }
 
 /** Changes an earlier try, with a reason; everything after it is counted again. */
@@ -47,15 +31,10 @@ export function FixPanel({
 }) {
   const [at, setAt] = useState<number | null>(null);
   const [reason, setReason] = useState(say("play.fixReason"));
-  const label = (id: string) => {
-    const part = data.card.parts.find((p) => "id" in p && p.id === id);
-    if (part?.kind === "target") return targetName(part);
-    if (part?.kind === "cell") return say("play.cell", { label: part.label });
-    return part?.kind === "zone" ? say("play.points", { points: part.points }) : zoneName(id);
-  };
+  const label = labelOf(data);
   const fixable = play.standing.flatMap(({ seq, event }, i): Fixable[] => {
     if (event.kind === "object") return [];
-    const text = textOf(event, label);
+    const text = seenText(event, label);
     const all = play.game.asks(play.standing[i - 1]?.after ?? play.begin);
     const ask = mainAsks(all).find((a) => a.kind === event.kind);
     return text !== null && ask && hasInput(ask.kind) ? [{ seq, text, ask, all }] : [];
@@ -65,7 +44,9 @@ export function FixPanel({
     act({ kind: "correct", seq: at, event: { ...event, at: 0 }, reason: reason.trim() || say("play.fixReason") });
   return (
     <div className="grid gap-2.5">
-      <p className="text-lg font-bold">{say(chosen ? "play.fixNow" : "play.fixPick")}</p>
+      <h2 data-heading className="font-sans text-lg font-bold">
+        {say(chosen ? "play.fixNow" : "play.fixPick")}
+      </h2>
       {!chosen && (
         <ol className="grid max-h-64 grid-cols-2 gap-2 overflow-auto">
           {fixable.map((f, i) => (

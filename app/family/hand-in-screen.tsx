@@ -18,7 +18,20 @@ interface Props {
 export function HandInScreen({ data, plays, again, go }: Props) {
   const open = plays?.find((p) => p.done && !p.result);
   const last = plays?.filter((p) => p.result).at(-1);
-  if (!plays) return null;
+  if (!plays)
+    return (
+      <>
+        <h1 className="text-3xl">{say("hand.title")}</h1>
+        <noscript>
+          <p className="mt-3 text-lg">{say("noscript.hand")}</p>
+          <p className="mt-3">
+            <a className="btn" href={`/f/${data.token}/${data.id}/sheet`}>
+              {say("noscript.sheet")}
+            </a>
+          </p>
+        </noscript>
+      </>
+    );
   if (open) return <Form data={data} play={open} again={again} />;
   if (last) return <Sent play={last} go={go} />;
   return (

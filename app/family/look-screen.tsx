@@ -5,13 +5,34 @@ export function LookScreen({ data, ticks, setTicks }: { data: CardData; ticks: T
   const { cautions, grownUp, activity } = data.card;
   const turn = (c: string) =>
     setTicks({ ...ticks, look: ticks.look.includes(c) ? ticks.look.filter((x) => x !== c) : [...ticks.look, c] });
+  // Looked round before on the same day: one tick says that all is still so; a grown-up says yes each time.
+  const again = ticks.of !== null;
+  const still = cautions.every((c) => ticks.look.includes(c));
   const row = "flex min-h-16 items-center gap-4 rounded-md border-2 p-3 text-lg";
   return (
     <>
       <h1 className="mb-1 text-3xl">{say("look.title")}</h1>
-      <p className="mb-4 text-lg">{say("look.tickAll")}</p>
+      <p className="mb-4 text-lg">{say(again ? "look.again" : "look.tickAll")}</p>
       <ul className="grid gap-2">
-        {cautions.map((c) => (
+        {again && (
+          <li>
+            <label className={`${row} ${still ? "border-teal bg-mint/25" : "border-coral bg-raised"}`}>
+              <input
+                type="checkbox"
+                className="size-7 shrink-0"
+                checked={still}
+                onChange={() => setTicks({ ...ticks, look: still ? [] : [...cautions] })}
+              />
+              {say("look.allStill")}
+            </label>
+            <ul className="mt-2 list-disc pl-8 text-quiet">
+              {cautions.map((c) => (
+                <li key={c}>{say(`caution.${c}`)}</li>
+              ))}
+            </ul>
+          </li>
+        )}
+        {(again ? [] : cautions).map((c) => (
           <li key={c}>
             <label className={`${row} ${ticks.look.includes(c) ? "border-teal bg-mint/25" : "border-coral bg-raised"}`}>
               <input

@@ -8,6 +8,7 @@ import { Board } from "./board.tsx";
 import type { CardData, Step } from "./card-app.tsx";
 import type { OwnCard } from "./own-card.ts";
 import { changePlay, type LocalPlay } from "./store.ts";
+import { useHeading } from "./use-heading.ts";
 import { Who } from "./who.tsx";
 
 addWords(enGame);
@@ -54,6 +55,7 @@ function usePattern(name: string): AnyPattern | null {
 
 export default function PlayScreen({ data, own, underWay, again, go }: Props) {
   const tab = useOnlyTab(data.id);
+  useHeading(underWay ? "game" : "who");
   const pattern = usePattern(data.card.activity.pattern.name);
   if (tab.state === "asking" || !pattern) return null;
   if (tab.state === "other")

@@ -1,5 +1,5 @@
 import { renderToStaticMarkup } from "react-dom/server";
-import { createMemoryRouter, RouterProvider } from "react-router";
+import { createMemoryRouter, MemoryRouter, RouterProvider } from "react-router";
 import { describe, expect, it, vi } from "vitest";
 import { starters } from "#core/aim/starters.ts";
 import { mainAsks } from "#core/asks/ask.ts";
@@ -88,6 +88,7 @@ function cardOf(name: (typeof patternNames)[number], layout: LayoutName | null =
     token: "t",
     opens: "o",
     closes: "c",
+    asked: { screen: null, at: null },
   } as CardData;
 }
 
@@ -109,11 +110,15 @@ function outside(html: string, typed: readonly string[]): string[] {
     });
 }
 
+const code = { size: 21, path: "M0 0h1v1h-1z" };
+/** Screens that link to each other stand in a router. */
+const drawn = (page: React.ReactElement) => renderToStaticMarkup(<MemoryRouter>{page}</MemoryRouter>);
+
 describe.each(patternNames)("no sentence of the family's screens is glued: %s", (name) => {
   const data = cardOf(name);
   const labels = data.card.parts.flatMap((p) => (p.kind === "target" ? [p.label] : []));
   const typed = ["TEACHER", ...labels, ...starters.slide.cues];
-  const ticks: Ticks = { have: [], look: [], grownUp: false };
+  const ticks: Ticks = { have: [], look: [], grownUp: false, day: "", of: null };
   const none = () => undefined;
   const own: OwnCard = {
     card: data.card,
@@ -141,8 +146,8 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
     } as const;
     const pages = [
       <FetchScreen key="f" data={data} own={own} ticks={ticks} setTicks={none} locked={false} />,
-      <SetUpScreen key="s" data={data} ticks={ticks} setTicks={none} />,
-      <Sheet key="p" data={data} />,
+      <SetUpScreen key="s" data={data} ticks={ticks} setTicks={none} asked={null} />,
+      <Sheet key="p" data={{ ...data, code }} />,
       <RoomMap key="r" card={data.card} />,
       <LookScreen key="l" data={data} ticks={ticks} setTicks={none} />,
       <HandInScreen
@@ -154,7 +159,7 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
       />,
     ];
     for (const page of pages) {
-      const html = renderToStaticMarkup(page);
+      const html = drawn(page);
       expect(html).toContain(OPEN);
       expect(outside(html, typed)).toEqual([]);
     }
@@ -170,10 +175,10 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
       };
       // Kinds of things in the sorting square go by their letters.
       for (const page of [
-        <SetUpScreen key="s" data={again} ticks={ticks} setTicks={none} />,
-        <Sheet key="p" data={again} />,
+        <SetUpScreen key="s" data={again} ticks={ticks} setTicks={none} asked={null} />,
+        <Sheet key="p" data={{ ...again, code }} />,
       ])
-        expect(outside(renderToStaticMarkup(page), [...typed, ..."ABCDEF"])).toEqual([]);
+        expect(outside(drawn(page), [...typed, ..."ABCDEF"])).toEqual([]);
     }
   });
 

@@ -1,5 +1,5 @@
 import { ArrowLeft, ArrowRight } from "lucide-react";
-import { useState } from "react";
+import { Link } from "react-router";
 import type { Marker } from "#core/compile/card.ts";
 import type { HitRule } from "#core/rules/hit-rule.ts";
 import type { Place } from "#core/yard/parts.ts";
@@ -23,7 +23,7 @@ export interface Stage {
 const metres = (m: number) => m.toFixed(m < 10 ? 1 : 0);
 
 /** One marker at a time, then the whole. */
-export function stages({ card }: CardData): Stage[] {
+export function stages({ card }: Pick<CardData, "card">): Stage[] {
   const a = card.activity;
   const moving =
     card.markers.length > 0 && card.parts.some((p) => p.kind === "line" && p.role === "start" && p.id !== "start");
@@ -127,7 +127,7 @@ function markLine(m: Marker, names: Names): string {
 }
 
 /** What counts, as the card says it: one rule by its name, several by the pair they make. */
-function countsAs(rule: HitRule): "touch" | "into" | "through" | "topple" | "both" | "touchThrough" {
+export function countsAs(rule: HitRule): "touch" | "into" | "through" | "topple" | "both" | "touchThrough" {
   if (rule.kind === "anyOf") return rule.rules.some((r) => r.kind === "through") ? "touchThrough" : "both";
   return rule.kind === "into" || rule.kind === "through" || rule.kind === "topple" ? rule.kind : "touch";
 }
@@ -138,9 +138,22 @@ function countsLine(card: CardData["card"], id: string): string {
   return say(`setup.counts.${countsAs(part.rule)}`);
 }
 
-export function SetUpScreen({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {
-  const [at, setAt] = useState(0);
+/** One mark at a time, then all of it. Its steps are addresses, so that they work before a script is there. */
+export function SetUpScreen({
+  data,
+  ticks,
+  setTicks,
+  asked,
+}: {
+  data: CardData;
+  ticks: Ticks;
+  setTicks: (t: Ticks) => void;
+  /** Which step of setting up: 1 is the first. */
+  asked: string | null;
+}) {
   const list = stages(data);
+  const at = Math.min(list.length, Math.max(0, (Number(asked) || 1) - 1));
+  const to = (n: number) => `?screen=setup&at=${n + 1}`;
   const whole = at >= list.length;
   const stage = list[at];
   const zone = data.card.parts.find((p) => p.kind === "zone");
@@ -165,7 +178,7 @@ export function SetUpScreen({ data, ticks, setTicks }: { data: CardData; ticks: 
         />
       </div>
       {stage && (
-        <div className="mt-4 flex gap-4" aria-live="polite">
+        <div className="mt-4 flex gap-4">
           <ItemDrawing item={stage.item} size={64} className="shrink-0" />
           <div className="grid gap-1 text-xl">
             <p className="text-sm text-quiet">{say("setup.of", { at: at + 1, all: list.length })}</p>
@@ -219,12 +232,18 @@ export function SetUpScreen({ data, ticks, setTicks }: { data: CardData; ticks: 
         </ul>
       )}
       <div className="mt-4 grid grid-cols-2 gap-3">
-        <button type="button" className="btn min-h-14 text-lg" disabled={at === 0} onClick={() => setAt(at - 1)}>
-          <ArrowLeft aria-hidden="true" /> {say("setup.prev")}
-        </button>
-        <button type="button" className="btn min-h-14 text-lg" disabled={whole} onClick={() => setAt(at + 1)}>
-          {say("setup.next")} <ArrowRight aria-hidden="true" />
-        </button>
+        {at > 0 ? (
+          <Link to={to(at - 1)} replace preventScrollReset discover="none" className="btn min-h-14 text-lg">
+            <ArrowLeft aria-hidden="true" /> {say("setup.prev")}
+          </Link>
+        ) : (
+          <span />
+        )}
+        {!whole && (
+          <Link to={to(at + 1)} replace preventScrollReset discover="none" className="btn min-h-14 text-lg">
+            {say("setup.next")} <ArrowRight aria-hidden="true" />
+          </Link>
+        )}
       </div>
     </>
   );

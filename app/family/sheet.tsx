@@ -1,6 +1,10 @@
+import { mirrored } from "#core/aim/starters.ts";
+import type { Card } from "#core/compile/card.ts";
+import type { SquareCode as Code } from "#server/links/square-code.ts";
 import { itemName, namesOf, say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import type { CardData } from "./card-app.tsx";
+import { SquareCode } from "../ui/square-code.tsx";
+import { CountsPicture } from "./counts-picture.tsx";
 import { stages } from "./set-up-screen.tsx";
 import { mapScale, YardMap } from "./yard-map.tsx";
 
@@ -8,13 +12,20 @@ import { mapScale, YardMap } from "./yard-map.tsx";
 const PLAN = { width: 520, height: 400, mm: 118 };
 export const RULER_CM = 17;
 const GOES = 6;
+/** A box for every send where a go has no more than so many; then fewer goes fit. */
+const MOST_BOXES = 30;
+const BOXED_GOES = 3;
+/** Cues that go on the sheet. */
+const CUES = 2;
 /** More steps of setting up than this are set smaller, so that the sheet stays one. */
 const MOST_WIDE = 13;
 const BLANK = "______";
 
 /** A card on one sheet of A4 or Letter: what to fetch, the plan to scale, how to set it up, cautions, score boxes, a ruler. */
-export function Sheet({ data }: { data: CardData }) {
+export function Sheet({ data }: { data: { name: string; card: Card; tries: number; code: Code | null } }) {
   const { card } = data;
+  const { sends } = card.needs;
+  const cues = card.activity.cues.slice(0, CUES);
   const names = namesOf(card.activity.kit.own);
   const picks = card.home?.picks ?? [];
   const things =
@@ -25,7 +36,7 @@ export function Sheet({ data }: { data: CardData }) {
   const zone = card.parts.find((p) => p.kind === "zone");
   const steps = stages(data);
   return (
-    <main className="sheet">
+    <article className="sheet">
       <header className="flex items-baseline justify-between">
         <h1 className="text-2xl">{card.activity.title}</h1>
         <p>{say("sheet.for", { name: data.name.split(" ")[0]! })}</p>
@@ -77,20 +88,57 @@ export function Sheet({ data }: { data: CardData }) {
           )}
         </ol>
       </section>
-      <section>
-        <h2>{say("sheet.scores")}</h2>
-        <ul className="sheet-goes">
-          {Array.from({ length: GOES }, (_, i) => (
-            <li key={`go${i + 1}`}>{say("sheet.go", { number: i + 1 })}</li>
-          ))}
-        </ul>
+      <section className="sheet-row">
+        <div>
+          <h2>{say("sheet.scores")}</h2>
+          {sends !== null && sends <= MOST_BOXES && steps.length <= MOST_WIDE ? (
+            <ul className="grid gap-[2mm]">
+              {Array.from({ length: Math.min(BOXED_GOES, data.tries) }, (_, i) => (
+                <li key={`go${i + 1}`} className="grid grid-cols-[14mm_1fr_18mm] items-center gap-[2mm]">
+                  <span>{say("sheet.go", { number: i + 1 })}</span>
+                  <span className="sheet-boxes">
+                    {Array.from({ length: sends }, (_, n) => (
+                      <span key={`send${n + 1}`} />
+                    ))}
+                  </span>
+                  <span className="sheet-total">{say("sheet.total")}</span>
+                </li>
+              ))}
+            </ul>
+          ) : (
+            <ul className="sheet-goes">
+              {Array.from({ length: GOES }, (_, i) => (
+                <li key={`go${i + 1}`}>{say("sheet.go", { number: i + 1 })}</li>
+              ))}
+            </ul>
+          )}
+        </div>
+        <div className="sheet-aside">
+          <CountsPicture card={card} />
+          {cues.length > 0 && (
+            <div>
+              <h2>{say("fetch.cues")}</h2>
+              <ol className="list-decimal pl-[5mm]">
+                {cues.map((c) => (
+                  <li key={c.id}>{card.leftHanded ? mirrored(c.text) : c.text}</li>
+                ))}
+              </ol>
+            </div>
+          )}
+          {data.code && (
+            <div className="text-center">
+              <SquareCode code={data.code} label={say("sheet.code")} className="mx-auto w-[26mm]" />
+              <p className="text-[3mm]">{say("sheet.code")}</p>
+            </div>
+          )}
+        </div>
       </section>
       <footer>
         <p>{say("sheet.step", { line: BLANK })}</p>
         <Ruler />
         <p>{say("sheet.ruler")}</p>
       </footer>
-    </main>
+    </article>
   );
 }
 

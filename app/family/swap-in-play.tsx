@@ -28,7 +28,9 @@ export function SwapInPlay({
   const others = options?.filter((id) => id !== is) ?? [];
   return (
     <div className="grid gap-2.5">
-      <p className="text-lg font-bold">{say("play.swapTitle")}</p>
+      <h2 data-heading className="font-sans text-lg font-bold">
+        {say("play.swapTitle")}
+      </h2>
       {options === null && <p role="status">{say("fetch.recomputing")}</p>}
       {options !== null && others.length === 0 && <p>{say("fetch.swapNone")}</p>}
       <div className="grid max-h-64 grid-cols-3 gap-2.5 overflow-y-auto">

@@ -1,6 +1,7 @@
 import { data, Form, Link, redirect } from "react-router";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import { type Activity, fromPattern, parseActivity } from "#core/formats/activity.ts";
+import { started } from "#core/formats/begun.ts";
 import { type PatternName, patternNames } from "#core/patterns/registry.ts";
 import { activitiesFor, addActivity, shelveActivity } from "#server/activities/activities.ts";
 import { shellOf } from "#server/school/classes.ts";
@@ -22,9 +23,17 @@ export const meta: Route.MetaFunction = () => [{ title: "Activities · Daring Ya
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const [shelf, { zone }] = await Promise.all([activitiesFor(who), shellOf(who)]);
-  const away = searchOf(request).get("away");
-  return { shelf: shelf.map((a) => ({ id: a.id, document: a.document, changed: when(a.updatedAt, zone) })), away };
+  const [shelf, away, { zone }] = await Promise.all([activitiesFor(who), activitiesFor(who, true), shellOf(who)]);
+  const asked = searchOf(request);
+  const find = asked.get("find") ?? "";
+  const sort: Sort = asked.get("sort") === "name" ? "name" : "changed";
+  const wanted = find.trim().toLowerCase();
+  const rows = (list: typeof shelf) =>
+    list
+      .filter(({ document: a }) => wanted === "" || wordsOf(a).includes(wanted))
+      .sort((a, b) => (sort === "name" ? a.document.title.localeCompare(b.document.title) : 0))
+      .map((a) => ({ id: a.id, document: a.document, changed: when(a.updatedAt, zone) }));
+  return { shelf: rows(shelf), away: rows(away), all: shelf.length, justAway: asked.get("away"), find, sort };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -40,7 +49,8 @@ export async function action({ request }: Route.ActionArgs) {
       const name = form.text("pattern");
       if (!patternNames.includes(name as PatternName))
         return refuse("pattern", `pattern must be one of ${patternNames.join(", ")}`);
-      throw redirect(`/activities/${await addActivity(who, fromPattern(name as PatternName))}`);
+      const taken = [...(await activitiesFor(who)), ...(await activitiesFor(who, true))].map((a) => a.document.title);
+      throw redirect(`/activities/${await addActivity(who, begun(name as PatternName, taken))}`);
     }
     const file = await form.file("file", LARGEST_FILE);
     if (!file) return refuse("file", "file: choose an activity file first");
@@ -62,6 +72,21 @@ export async function action({ request }: Route.ActionArgs) {
     throw redirect(`/activities/${await addActivity(who, read.value)}`);
   });
 }
+type Sort = "changed" | "name";
+/** What a search on the shelf looks at. */
+const wordsOf = (a: Activity) =>
+  [a.title, label(`pattern.${a.pattern.name}`), label(`action.${a.aim.action}`), a.aim.outcome].join(" ").toLowerCase();
+
+/** A new activity: called by what it is, numbered where there is one of that name, with the starter cues of its action. */
+function begun(name: PatternName, taken: readonly string[]): Activity {
+  const a = fromPattern(name);
+  const is = `${label(`pattern.${name}`)}, ${label(`action.${a.aim.action}`).toLowerCase()}`;
+  const free = [is, ...Array.from({ length: taken.length + 1 }, (_, i) => `${is} ${i + 2}`)].find(
+    (t) => !taken.includes(t),
+  );
+  return { ...a, title: free ?? is, ...started(a.aim.action) };
+}
+
 const refuse = (field: string, message: string) =>
   data({ ok: false as const, problems: [{ field, message }] }, { status: 422 });
 
@@ -80,10 +105,10 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
           </button>
         </Form>
       </div>
-      {loaderData.away && (
+      {loaderData.justAway && (
         <Form method="post" className="note note-good mb-4 flex items-center gap-3">
-          <span>The activity was put away.</span>
-          <input type="hidden" name="id" value={loaderData.away} />
+          <span role="status">The activity was put away.</span>
+          <input type="hidden" name="id" value={loaderData.justAway} />
           <button type="submit" name="intent" value="back" className="btn btn-small">
             Undo
           </button>
@@ -117,15 +142,70 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
           })}
         </ul>
       </section>
-      <h2 className="mb-2 text-lg">Your shelf</h2>
-      {loaderData.shelf.length === 0 && (
+      <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
+        <h2 className="grow text-lg">Your shelf</h2>
+        <Form method="get" className="flex flex-wrap items-center gap-3 text-sm" role="search">
+          <label className="flex items-center gap-1.5">
+            Find
+            <input type="search" name="find" defaultValue={loaderData.find} className="w-44 py-0.5" />
+          </label>
+          <label className="flex items-center gap-1.5">
+            By
+            <select name="sort" defaultValue={loaderData.sort} className="py-0.5">
+              <option value="changed">last changed</option>
+              <option value="name">name</option>
+            </select>
+          </label>
+          <button type="submit" className="btn btn-quiet btn-small">
+            Show
+          </button>
+        </Form>
+      </div>
+      {loaderData.all === 0 && (
         <p className="text-quiet">Nothing here yet. Begin with a pattern above, or open a file.</p>
+      )}
+      {loaderData.all > 0 && loaderData.shelf.length === 0 && (
+        <p className="py-3 text-quiet">
+          Nothing on your shelf has these words.{" "}
+          <Link to="/activities" className="underline">
+            Show all
+          </Link>
+        </p>
       )}
       <ul className="grid gap-0">
         {loaderData.shelf.map((row) => (
           <ShelfRow key={row.id} {...row} />
         ))}
       </ul>
+      {loaderData.away.length > 0 && (
+        <details className="mt-6" open={loaderData.justAway !== null || undefined}>
+          <summary className="text-lg font-semibold">Put away ({loaderData.away.length})</summary>
+          <ul className="mt-2">
+            {loaderData.away.map((row) => (
+              <li key={row.id} className="row-line flex flex-wrap items-center gap-4 py-2">
+                <span className="min-w-60 grow">
+                  <strong>{row.document.title}</strong>{" "}
+                  <span className="text-sm text-quiet">
+                    {label(`pattern.${row.document.pattern.name}`)}, changed {row.changed}
+                  </span>
+                </span>
+                <Form method="post">
+                  <input type="hidden" name="id" value={row.id} />
+                  <button
+                    type="submit"
+                    name="intent"
+                    value="back"
+                    className="btn btn-small"
+                    aria-label={`Put ${row.document.title} back on the shelf`}
+                  >
+                    Back on the shelf
+                  </button>
+                </Form>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
     </main>
   );
 }

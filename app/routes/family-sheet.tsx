@@ -1,7 +1,9 @@
+import { squareCode } from "#server/links/square-code.ts";
 import { say } from "#words/say.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { Sheet } from "../family/sheet.tsx";
 import { cardAt } from "../family-link.server.ts";
+import { originFor } from "../origin.server.ts";
 import type { Route } from "./+types/family-sheet";
 
 export const meta: Route.MetaFunction = ({ data }) => [
@@ -10,7 +12,10 @@ export const meta: Route.MetaFunction = ({ data }) => [
 ];
 
 /** A card on one sheet, for homes that play from paper. */
-export const loader = ({ params }: Route.LoaderArgs) => cardAt(params);
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const card = await cardAt(params);
+  return { ...card, code: squareCode(`${originFor(request)}/f/${params.token}/${params.card}`) };
+}
 
 export default function FamilySheet({ loaderData, params }: Route.ComponentProps) {
   return (
@@ -21,7 +26,9 @@ export default function FamilySheet({ loaderData, params }: Route.ComponentProps
           {say("setup.print")}
         </button>
       </p>
-      <Sheet data={loaderData} />
+      <main>
+        <Sheet data={loaderData} />
+      </main>
     </OwnDrawings>
   );
 }

@@ -1,4 +1,4 @@
-import { Outlet, useParams } from "react-router";
+import { Outlet, useLocation, useParams } from "react-router";
 import { say } from "#words/say.ts";
 import { Pending } from "../ui/pending.tsx";
 import { Trouble, troubleOf } from "../ui/trouble.tsx";
@@ -17,12 +17,15 @@ export default function Family() {
 /** What went wrong, in a family's words; what was played is on the device, and goes by itself. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const { token } = useParams();
-  const { known, title, text } = troubleOf(error);
+  const { pathname } = useLocation();
+  const { known, dead, title, text } = troubleOf(error);
+  // Never to the teachers' side: a family has its own page, or none.
+  const home = token && pathname.startsWith("/f/") ? `/f/${token}` : pathname;
   return (
     <Trouble
       title={known ? title : say("trouble.title")}
       text={known ? text : say("trouble.text")}
-      to={token ? `/f/${token}` : "/"}
+      to={dead ? null : home}
       way={say("trouble.again")}
     />
   );

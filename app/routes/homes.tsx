@@ -1,11 +1,12 @@
-import { Copy } from "lucide-react";
-import { useState } from "react";
+import { QrCode } from "lucide-react";
+import { useEffect, useState } from "react";
 import { data, Form, Link } from "react-router";
 import { listOf } from "#core/kit/items.ts";
 import { dropAnswer, placeAnswer, waitingAnswers } from "#server/homes/answers.ts";
 import { askFamilies } from "#server/homes/ask.ts";
+import { addChild } from "#server/homes/edit.ts";
 import { homesFor } from "#server/homes/homes.ts";
-import { classLink, withdrawClassLink, withdrawLink } from "#server/homes/links.ts";
+import { changeClassLink, changeLink, classLink, type LinkChange } from "#server/homes/links.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
 import { itemName, namesOf, sayList } from "#words/say.ts";
@@ -15,11 +16,18 @@ import { answered, idOf } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { CopyButton } from "../ui/copy-button.tsx";
 import { SpacePicture } from "../ui/space-picture.tsx";
 import { when } from "../when.ts";
 import type { Route } from "./+types/homes";
 
 export const meta: Route.MetaFunction = () => [{ title: "Homes · Daring Yard" }];
+
+const LINK_TOLD: Record<LinkChange, string> = {
+  withdraw: "The link is withdrawn: nobody gets in with it. Give it back, and it works as before.",
+  restore: "The link works again.",
+  renew: "There is a new link. The one before never works again.",
+};
 
 /** Filters of the page; each says which rows stay. */
 const FILTERS = {
@@ -85,24 +93,37 @@ export async function action({ request }: Route.ActionArgs) {
   return answered(async () => {
     switch (fields.intent) {
       case "withdraw":
+      case "restore":
       case "renew":
-        await withdrawLink(who, idOf(fields.child, "child"), fields.intent === "renew");
-        return done(fields.intent === "renew" ? "There is a new link." : "The link is withdrawn.");
+        await changeLink(who, idOf(fields.child, "child"), fields.intent);
+        return done(LINK_TOLD[fields.intent]);
       case "invite":
       case "remind": {
         const n = await askFamilies(who, idOf(fields.class, "class"), fields.intent);
+        const children = (await classesFor(who)).find((c) => c.id === fields.class)?.children.length ?? 0;
         return done(
-          n === 0
-            ? fields.intent === "invite"
-              ? "Everyone was asked already, or has answered."
-              : "Nobody is left to remind: invite them first."
-            : tell("homes.asked", { n }),
+          children === 0
+            ? "This class has no children yet."
+            : n === 0
+              ? fields.intent === "invite"
+                ? "Everyone was asked already, or has answered."
+                : "Nobody is left to remind: invite them first."
+              : tell("homes.asked", { n }),
         );
       }
       case "classWithdraw":
-      case "classRenew":
-        await withdrawClassLink(who, idOf(fields.class, "class"), fields.intent === "classRenew");
-        return done(fields.intent === "classRenew" ? "There is a new class link." : "The class link is withdrawn.");
+      case "classRestore":
+      case "classRenew": {
+        const how = fields.intent.slice(5).toLowerCase() as LinkChange;
+        await changeClassLink(who, idOf(fields.class, "class"), how);
+        return done(LINK_TOLD[how]);
+      }
+      case "add": {
+        const age = (fields.age ?? "").trim();
+        const name = fields.name ?? "";
+        await addChild(who, idOf(fields.class, "class"), { name, age: age === "" ? undefined : Number(age) });
+        return done(tell("homes.added", { name: name.trim() }));
+      }
       case "place":
         await placeAnswer(who, idOf(fields.answer, "answer"), idOf(fields.child, "child"));
         return done("The answer is with its home now.");
@@ -213,7 +234,22 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
             </tbody>
           </table>
         </div>
-        {rows.length === 0 && <p className="py-6 text-quiet">No home in this list.</p>}
+        {rows.length === 0 && (
+          <p className="py-6 text-quiet">
+            {mine.length === 0
+              ? "No children in this class yet: add one here, or bring in a file."
+              : "No home in this list."}
+          </p>
+        )}
+        {group && (
+          <AddChild
+            key={`${mine.length}`}
+            classId={group.id}
+            name={group.name}
+            open={mine.length === 0}
+            problems={actionData && !actionData.ok ? actionData.problems : []}
+          />
+        )}
         {group && <ClassLink classId={group.id} name={group.name} link={d.link} />}
       </main>
     </OwnDrawings>
@@ -377,6 +413,17 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
                 Withdraw
               </button>
             )}
+            {!r.token && (
+              <button
+                type="submit"
+                name="intent"
+                value="restore"
+                className="btn btn-small"
+                aria-label={`Give the link of ${r.child} back`}
+              >
+                Give back
+              </button>
+            )}
             <button
               type="submit"
               name="intent"
@@ -393,6 +440,50 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
   );
 }
 
+/** One more child, by hand. */
+function AddChild({
+  classId,
+  name,
+  open,
+  problems,
+}: {
+  classId: string;
+  name: string;
+  open: boolean;
+  problems: readonly { field: string; message: string }[];
+}) {
+  const told = (field: string) => problems.find((p) => p.field === field);
+  return (
+    <details className="mt-4" open={open || problems.some((p) => p.field === "name" || p.field === "age") || undefined}>
+      <summary className="font-semibold text-teal">Add a child to {name}</summary>
+      <Form method="post" className="mt-2 flex flex-wrap items-end gap-3">
+        <input type="hidden" name="class" value={classId} />
+        <label className="field">
+          <span>
+            Name <span className="hint">first name and an initial, or a nickname</span>
+          </span>
+          <input name="name" required maxLength={30} aria-invalid={told("name") ? true : undefined} />
+        </label>
+        <label className="field">
+          <span>
+            Age <span className="hint">4 to 15</span>
+          </span>
+          <input
+            name="age"
+            inputMode="numeric"
+            required
+            className="w-20"
+            aria-invalid={told("age") ? true : undefined}
+          />
+        </label>
+        <button type="submit" name="intent" value="add" className="btn btn-main">
+          Add
+        </button>
+      </Form>
+    </details>
+  );
+}
+
 function ClassLink({ classId, name, link }: { classId: string; name: string; link: string | null }) {
   return (
     <section className="mt-6 flex flex-wrap items-center gap-3">
@@ -403,12 +494,19 @@ function ClassLink({ classId, name, link }: { classId: string; name: string; lin
           you.
         </p>
       </div>
+      <Link to={`/classes/${classId}/links`} className="btn">
+        <QrCode size={17} aria-hidden="true" /> {tell("links.see", { class: name })}
+      </Link>
       {link ? <CopyLink path={`/c/${link}`} name={name} /> : <span className="tag border-coral">withdrawn</span>}
       <Form method="post" className="flex gap-1">
         <input type="hidden" name="class" value={classId} />
-        {link && (
+        {link ? (
           <button type="submit" name="intent" value="classWithdraw" className="btn btn-quiet btn-small">
             Withdraw the class link
+          </button>
+        ) : (
+          <button type="submit" name="intent" value="classRestore" className="btn btn-small">
+            Give the class link back
           </button>
         )}
         <button type="submit" name="intent" value="classRenew" className="btn btn-quiet btn-small">
@@ -420,25 +518,14 @@ function ClassLink({ classId, name, link }: { classId: string; name: string; lin
 }
 
 function CopyLink({ path, name }: { path: string; name: string }) {
-  const [copied, set] = useState(false);
+  const [origin, set] = useState("");
+  useEffect(() => set(location.origin), []);
   return (
     <>
       <a href={path} className="underline" aria-label={`Open the page of ${name}`}>
         open
       </a>
-      <button
-        type="button"
-        className="btn btn-quiet btn-small"
-        aria-label={`Copy the link of ${name}`}
-        onClick={async () => {
-          await navigator.clipboard.writeText(location.origin + path);
-          set(true);
-          setTimeout(() => set(false), 1500);
-        }}
-      >
-        <Copy size={15} aria-hidden="true" />
-        {copied ? "copied" : "copy"}
-      </button>
+      <CopyButton text={origin + path} words="copy" of={`the link of ${name}`} small />
     </>
   );
 }

@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import { MESSAGES_A_PAGE, outboxFor } from "#server/outbox/outbox.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { tell } from "#words/tell.ts";
+import { originFor } from "../origin.server.ts";
 import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { when } from "../when.ts";
@@ -15,10 +16,9 @@ export const meta: Route.MetaFunction = () => [{ title: "Outbox · Daring Yard" 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { zone } = await shellOf(who);
-  const url = new URL(request.url);
   const page = Math.min(MOST_PAGES, Math.max(0, Math.floor(Number(searchOf(request).get("page") ?? 0)) || 0));
   const { rows, total } = await outboxFor(who, page);
-  const origin = process.env.YARD_ORIGIN ?? url.origin;
+  const origin = originFor(request);
   return {
     page,
     pages: Math.ceil(total / MESSAGES_A_PAGE),

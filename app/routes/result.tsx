@@ -1,6 +1,6 @@
-import { Download } from "lucide-react";
+import { Download, Printer } from "lucide-react";
 import { useEffect } from "react";
-import { data, Link, useFetcher, useRevalidator } from "react-router";
+import { data, Form, Link, useFetcher, useRevalidator } from "react-router";
 import type { Activity } from "#core/formats/activity.ts";
 import { problemsOf } from "#core/formats/activity.ts";
 import { MARKS } from "#core/records/play.ts";
@@ -16,6 +16,7 @@ import { tell } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { ChildrenStrip } from "../results/children-strip.tsx";
+import { arranged, NOTICES, type Notice, noticesOf, SORTS } from "../results/notice.ts";
 import { AddPaper, PaperGo } from "../results/paper.tsx";
 import { Sending } from "../results/sending.tsx";
 import { setWords } from "../results/set-words.ts";
@@ -34,6 +35,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const [results, { zone }] = await Promise.all([found(resultsFor(who, idOf(params.id, "assignment"))), shellOf(who)]);
   const now = Date.now();
+  const asked = searchOf(request);
   return {
     results,
     zone,
@@ -47,7 +49,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
         : results.closesAt.getTime() > now
           ? ("open" as const)
           : ("closed" as const),
-    sent: searchOf(request).has("sent"),
+    sent: asked.has("sent"),
+    show: NOTICES.find((n) => n === asked.get("show")) ?? ("all" as const),
+    sort: SORTS.find((s) => s === asked.get("sort")) ?? ("age" as const),
     orderId: crypto.randomUUID(),
   };
 }
@@ -121,6 +125,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
   const opened = r.rows.filter((x) => x.openedAt).length;
   const played = r.rows.filter((x) => x.goes.some((g) => g.corrected?.score !== null)).length;
   const beat = r.rows.filter((x) => x.best && settingOf(x.best.score) === "" && beatsMark(x.best.score, r.mark)).length;
+  const rows = arranged(r.rows, r.expected, loaderData);
   const show = (v: number) => (r.unit === "tenths" ? sayScore(v, r.unit) : String(v));
   const problems = actionData && !actionData.ok ? actionData.problems : [];
   const told = actionData?.ok ? actionData : null;
@@ -147,6 +152,9 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
         {r.mark !== null && (
           <Figure n={`${beat}`} what={tell("result.beat", { n: beat, mark: sayScore(r.mark, r.unit) })} />
         )}
+        <Link className="btn" to={`/results/${params.id}/sheets`}>
+          <Printer size={17} aria-hidden="true" /> Sheets
+        </Link>
         <a className="btn" href={`/results/${params.id}/csv`} download>
           <Download size={17} aria-hidden="true" /> CSV
         </a>
@@ -154,6 +162,10 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
       {loaderData.sent && !told && (
         <p role="status" className="note note-good mb-3">
           {tell("sent.told", { title: r.activity.title, n: r.rows.length, class: r.className })}{" "}
+          <Link to={`/classes/${r.classId}/links`} className="underline">
+            {tell("links.see", { class: r.className })}
+          </Link>
+          {" · "}
           <Link to="/outbox" className="underline">
             The outbox
           </Link>
@@ -188,7 +200,39 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
         </p>
       )}
       <section className="mt-6">
-        <h2 className="mb-1 text-xl">Children</h2>
+        <div className="mb-1 flex flex-wrap items-end gap-x-4 gap-y-2">
+          <h2 className="grow text-xl">Children</h2>
+          <Form method="get" className="flex flex-wrap items-center gap-3 text-sm" preventScrollReset>
+            <label className="flex items-center gap-1.5">
+              Show
+              <select name="show" defaultValue={loaderData.show} className="py-0.5">
+                <option value="all">all ({r.rows.length})</option>
+                {NOTICES.map((n) => (
+                  <option key={n} value={n}>
+                    {label(`notice.${n}`)} ({r.rows.filter((x) => noticesOf(x, r.expected[x.age]).includes(n)).length})
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="flex items-center gap-1.5">
+              By
+              <select name="sort" defaultValue={loaderData.sort} className="py-0.5">
+                {SORTS.map((s) => (
+                  <option key={s} value={s}>
+                    {label(`sort.${s}`)}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <button type="submit" className="btn btn-quiet btn-small">
+              Show
+            </button>
+          </Form>
+        </div>
+        <p className="text-sm text-quiet">
+          Felt: before, while playing, after, from 1 (very bad) to 5 (great). Best: the best go that counts. In the
+          columns of criteria Enter goes to the next child; ✓ is what the child says.
+        </p>
         <Problems list={problems.filter((p) => p.field === "result" || p.field === "reason")} />
         <div className="overflow-x-auto">
           <table className="w-full text-left text-[0.95rem]">
@@ -207,10 +251,11 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
               </tr>
             </thead>
             <tbody>
-              {r.rows.map((row) => (
+              {rows.map((row) => (
                 <Row
                   key={row.cardId}
                   row={row}
+                  notices={noticesOf(row, r.expected[row.age])}
                   criteria={r.activity.criteria}
                   zone={zone}
                   possible={r.possible}
@@ -247,6 +292,7 @@ function Figure({ n, what }: { n: string; what: string }) {
 
 function Row({
   row: r,
+  notices,
   criteria,
   zone,
   possible,
@@ -254,6 +300,7 @@ function Row({
   activity,
 }: {
   row: ResultRow;
+  notices: readonly Notice[];
   criteria: readonly { id: string; text: string }[];
   zone: string;
   possible: Route.ComponentProps["loaderData"]["results"]["possible"];
@@ -278,10 +325,16 @@ function Row({
             ))}
           </>
         ) : (
-          <span className="font-normal text-quiet">
-            {label(r.goes.length > 0 ? "best.none" : r.openedAt ? "best.opened" : "best.unopened")}
-          </span>
+          <span className="font-normal text-quiet">–</span>
         )}
+        {notices.map((n) => (
+          <span
+            key={n}
+            className="mt-0.5 block w-fit rounded-sm border-l-4 border-coral bg-raised px-1.5 text-sm font-semibold"
+          >
+            {label(`notice.${n}`)}
+          </span>
+        ))}
       </td>
       <td className="py-2 pr-3">
         <span className="flex flex-wrap gap-1.5">
@@ -370,6 +423,14 @@ function Mark({
         name="mark"
         value={now}
         onChange={(e) => fetcher.submit(e.currentTarget.form)}
+        onKeyDown={(e) => {
+          // Down the column, and with Shift up again.
+          if (e.key !== "Enter") return;
+          e.preventDefault();
+          const column = [...document.querySelectorAll<HTMLElement>(`select[data-criterion="${criterion.id}"]`)];
+          column[column.indexOf(e.currentTarget) + (e.shiftKey ? -1 : 1)]?.focus();
+        }}
+        data-criterion={criterion.id}
         aria-label={`${child}: ${criterion.text}`}
         className={`py-0.5 text-sm ${now === "yes" ? "border-teal font-bold" : ""}`}
       >

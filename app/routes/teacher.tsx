@@ -2,6 +2,7 @@ import { LogOut } from "lucide-react";
 import { Form, NavLink, Outlet } from "react-router";
 import { shellOf } from "#server/school/classes.ts";
 import { teacherOf } from "../session.server.ts";
+import { Keys } from "../ui/keys.tsx";
 import { Pending } from "../ui/pending.tsx";
 import type { Route } from "./+types/teacher";
 
@@ -21,13 +22,14 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
   return (
     <div className="flex min-h-dvh flex-col">
       <Pending words="Working ..." />
+      <Keys />
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-mustard focus:p-2 focus:text-night"
       >
         To the content
       </a>
-      <header className="flex h-[52px] shrink-0 items-center gap-6 border-b-2 border-ink px-6">
+      <header className="flex h-[52px] shrink-0 items-center gap-6 border-b-2 border-ink px-6 print:hidden">
         <NavLink to="/week" className="flex items-center gap-2.5 font-head text-[1.35rem] font-bold">
           <img src="/mark.svg" alt="" width="26" height="26" />
           Daring Yard

@@ -1,9 +1,12 @@
 import { Link } from "react-router";
+import { activitiesFor } from "#server/activities/activities.ts";
 import { assignmentsFor } from "#server/assignments/results.ts";
-import { shellOf } from "#server/school/classes.ts";
+import { homesFor } from "#server/homes/homes.ts";
+import { classesFor, shellOf } from "#server/school/classes.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { teacherOf } from "../session.server.ts";
+import { type Begun, FirstHour } from "../week/first-hour.tsx";
 import { dayKey, when } from "../when.ts";
 import type { Route } from "./+types/week";
 
@@ -21,7 +24,11 @@ export async function loader({ request }: Route.LoaderArgs) {
     name: when(d, zone).slice(0, 3),
   }));
   const out = await assignmentsFor(who, zone);
+  // Only where no family has opened anything yet is it asked how far the school has come.
+  const early = out.every((a) => a.opened === 0 && a.played === 0);
+  const begun = early ? await begunBy(who, out[0]?.id ?? null, out.length) : null;
   return {
+    begun,
     days,
     out: out.map((a) => ({
       ...a,
@@ -38,8 +45,24 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
+async function begunBy(
+  who: Awaited<ReturnType<typeof teacherOf>>,
+  newest: string | null,
+  sent: number,
+): Promise<Begun> {
+  const [classes, homes, shelf] = await Promise.all([classesFor(who), homesFor(who), activitiesFor(who)]);
+  return {
+    children: classes.reduce((n, c) => n + c.children.length, 0),
+    homes: homes.filter((h) => h.homes.some((x) => x.answeredAt)).length,
+    activities: shelf.length,
+    sent,
+    newest,
+    classId: classes.find((c) => c.children.length > 0)?.id ?? null,
+  };
+}
+
 export default function Week({ loaderData }: Route.ComponentProps) {
-  const { days, out } = loaderData;
+  const { days, out, begun } = loaderData;
   const open = out.filter((a) => a.state === "open" || a.state === "opens");
   const closed = out.filter((a) => a.state === "closed");
   const back = out.filter((a) => a.state === "withdrawn");
@@ -47,19 +70,14 @@ export default function Week({ loaderData }: Route.ComponentProps) {
     <main className="mx-auto w-full max-w-6xl p-6">
       <div className="mb-4 flex items-end gap-4">
         <h1 className="grow text-3xl">This week</h1>
+        <Link to="/how" className="btn btn-quiet">
+          How it goes
+        </Link>
         <Link to="/outbox" className="btn btn-quiet">
           Outbox
         </Link>
       </div>
-      {out.length === 0 && (
-        <p className="text-lg">
-          Nothing is out. Choose something from the{" "}
-          <Link className="underline" to="/activities">
-            activities
-          </Link>{" "}
-          and send it.
-        </p>
-      )}
+      {begun && <FirstHour begun={begun} />}
       <Sendings title="Out now" rows={open} days={days} />
       <Sendings title="Closed" rows={closed} days={days} />
       <Sendings title="Taken back" rows={back} days={days} />

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { data, redirect, useSearchParams } from "react-router";
 import { byPeg, flies, layoutOf, personOf, rates, sendingIn, sentIn } from "#core/forecast/for-activity.ts";
 import { opened } from "#core/formats/opened.ts";
@@ -19,10 +19,12 @@ import { answered, found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { formOf, jsonIn } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { keyOfPage } from "../ui/keys.tsx";
 import { fromLocalInput, localInput } from "../when.ts";
 import { ClashNotes } from "../workbench/clash-notes.tsx";
 import { Counted } from "../workbench/counted.tsx";
 import { useDraft } from "../workbench/draft.ts";
+import { nudged } from "../workbench/edit.ts";
 import { fitOf, RANKS, shownOf, useHomesOf } from "../workbench/home-fits.ts";
 import { HomeView } from "../workbench/home-view.tsx";
 import { SchoolContext, schoolOf } from "../workbench/items.tsx";
@@ -45,6 +47,8 @@ import { useYard } from "../workbench/use-yard.ts";
 import type { Route } from "./+types/workbench";
 
 const DAY = 86_400_000;
+/** What `[` and `]` move the chosen peg by, metres. */
+const EASIER = 0.1;
 /** Corridor of success. */
 const CORRIDOR = [0.6, 0.8] as const;
 
@@ -239,15 +243,40 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
     const press = (e: KeyboardEvent) => {
       const t = e.target as HTMLElement;
       if (t.matches("input, textarea, select") && !t.matches("[type=radio], [type=checkbox]")) return;
-      if (e.metaKey || e.altKey) return;
-      if (e.key === "u" || (e.ctrlKey && e.key === "z" && !e.shiftKey)) undo();
-      else if (e.key === "U" || (e.ctrlKey && (e.key === "y" || e.key === "Z"))) redo();
+      if (e.metaKey) return;
+      const { chosen: id, group } = yard;
+      const peg = opened(live).pegs.find((p) => p.id === id);
+      const first = allParts.find((p) => p.id === group[0]);
+      // All that is chosen moves, wherever the focus is but on one of them: that one moves them itself.
+      if (
+        group.length > 1 &&
+        first?.kind === "target" &&
+        !t.closest("[data-mark], [data-peg], [data-frame], [role=radiogroup]")
+      ) {
+        const to = t.matches("[type=radio], [type=checkbox]") ? null : nudged(e, first);
+        if (to) yard.place(first.id, to.along, to.across, "keys all");
+        if (to) return;
+      }
+      if (e.ctrlKey && e.key === "z" && !e.shiftKey) undo();
+      else if (e.ctrlKey && (e.key === "y" || e.key === "Z")) redo();
+      else if (!keyOfPage(e)) return;
+      else if (e.key === "u") undo();
+      else if (e.key === "U") redo();
+      else if (peg && (e.key === "[" || e.key === "]"))
+        yard.move(peg.id, peg.distance + (e.key === "[" ? -EASIER : EASIER), "keys easier");
       else return;
       e.preventDefault();
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);
-  }, [undo, redo]);
+  }, [undo, redo, yard, live, allParts]);
+  // Once another station is open the next Tab is in its panel.
+  const heading = useRef<HTMLHeadingElement>(null);
+  const shownStation = useRef(station);
+  useEffect(() => {
+    if (shownStation.current !== station) heading.current?.focus();
+    shownStation.current = station;
+  }, [station]);
   const open = useCallback(
     (s: Station) =>
       setSearch(
@@ -368,7 +397,9 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
               aria-label={stationName[station]}
               className="relative -mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 min-[1101px]:overflow-y-auto"
             >
-              <h2 className="mb-1 text-xl">{stationName[station]}</h2>
+              <h2 ref={heading} tabIndex={-1} className="mb-1 text-xl">
+                {stationName[station]}
+              </h2>
               <Panel
                 station={station}
                 activity={a}

@@ -1,7 +1,17 @@
+import { useEffect } from "react";
 import type { Problem } from "#core/formats/activity.ts";
 
 /** What cannot be taken, and what is allowed. Announced as soon as it appears. */
 export function Problems({ list, title }: { list: readonly Problem[]; title?: string }) {
+  // The focus goes to the first field that is meant, so that it can be mended at once.
+  useEffect(() => {
+    for (const { field } of list) {
+      const of = document.querySelector<HTMLElement>(`main [name="${CSS.escape(field)}"]:not([type=hidden])`);
+      if (!of) continue;
+      of.focus();
+      return;
+    }
+  }, [list]);
   if (list.length === 0) return null;
   return (
     <div role="alert" className="note">

@@ -3,6 +3,8 @@ import { isRouteErrorResponse } from "react-router";
 interface Told {
   /** We know what it is, and say so. */
   known: boolean;
+  /** The whole link is no good: nothing behind it can be opened. */
+  dead: boolean;
   title: string;
   text: string;
 }
@@ -12,22 +14,35 @@ export function troubleOf(error: unknown): Told {
   const answer = isRouteErrorResponse(error) ? error : null;
   const said: unknown = answer?.data;
   if (typeof said === "object" && said !== null && "title" in said && "text" in said)
-    return { known: true, title: String(said.title), text: String(said.text) };
+    return { known: true, dead: "dead" in said, title: String(said.title), text: String(said.text) };
   if (answer?.status === 404)
     return {
       known: true,
+      dead: false,
       title: "There is nothing at this address.",
       text: "Check the address, or go back to the start.",
     };
   return {
     known: false,
+    dead: false,
     title: "That did not work.",
     text: "It is our fault, not yours. Nothing you typed before was lost. Try again in a moment.",
   };
 }
 
 /** One look for everything that cannot be shown: what is wrong, and where to go. */
-export function Trouble({ title, text, to, way }: { title: string; text: string; to: string; way: string }) {
+export function Trouble({
+  title,
+  text,
+  to,
+  way,
+}: {
+  title: string;
+  text: string;
+  /** Null: there is nowhere to go from here. */
+  to: string | null;
+  way: string;
+}) {
   return (
     <main className="mx-auto grid max-w-xl gap-4 p-6 pt-16">
       <svg viewBox="0 0 200 60" className="w-48" aria-hidden="true">
@@ -37,11 +52,13 @@ export function Trouble({ title, text, to, way }: { title: string; text: string;
       </svg>
       <h1 className="text-3xl">{title}</h1>
       <p className="text-lg">{text}</p>
-      <p>
-        <a className="btn" href={to}>
-          {way}
-        </a>
-      </p>
+      {to && (
+        <p>
+          <a className="btn" href={to}>
+            {way}
+          </a>
+        </p>
+      )}
     </main>
   );
 }

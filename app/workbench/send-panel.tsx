@@ -1,5 +1,5 @@
-import { useState } from "react";
-import { Form, useNavigation } from "react-router";
+import { useEffect, useRef, useState } from "react";
+import { Form, useNavigation, useParams } from "react-router";
 import type { Activity, Problem } from "#core/formats/activity.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
 import { label } from "#words/teacher.ts";
@@ -28,6 +28,24 @@ export function SendPanel(props: Props) {
   const [to, setTo] = useState(classId);
   const [some, setSome] = useState(0);
   const group = classes.find((c) => c.id === to) ?? classes[0];
+  const form = useRef<HTMLFormElement>(null);
+  const key = `yard-send-${useParams().id}`;
+  // Signed out on the way: what was typed is there again after signing in.
+  useEffect(() => {
+    const kept = sessionStorage.getItem(key);
+    sessionStorage.removeItem(key);
+    if (!kept || !form.current) return;
+    for (const [name, value] of Object.entries(JSON.parse(kept) as Record<string, string>)) {
+      const field = form.current.querySelector<HTMLInputElement>(
+        `[name="${name}"]:not([type=hidden], [type=checkbox])`,
+      );
+      if (field) field.value = value;
+    }
+  }, [key]);
+  useEffect(() => {
+    const [first] = problems;
+    if (first) form.current?.querySelector<HTMLElement>(`[name="${CSS.escape(first.field)}"]`)?.focus();
+  }, [problems]);
   const told = (field: string) => problems.find((p) => p.field === field);
   const line = (field: string) =>
     told(field) && (
@@ -37,7 +55,16 @@ export function SendPanel(props: Props) {
     );
   return (
     <>
-      <Form method="post" className="grid gap-3" id="send-form">
+      <Form
+        method="post"
+        className="grid gap-3"
+        id="send-form"
+        ref={form}
+        onSubmit={(e) => {
+          const typed = [...new FormData(e.currentTarget)].filter(([, v]) => typeof v === "string");
+          sessionStorage.setItem(key, JSON.stringify(Object.fromEntries(typed)));
+        }}
+      >
         <input type="hidden" name="orderId" value={orderId} />
         <input type="hidden" name="markUnit" value={unit} />
         <label className="field">

@@ -125,7 +125,7 @@ describe("the card of a yard", () => {
   });
   it("says how many squares a grid has, and nothing of the kind elsewhere", () => {
     expect(compileCard(beside("grid"), child).cells).toBe(3);
-    expect(compileCard(beside("square"), child).cells).toBe(4);
+    expect(compileCard(beside("square"), child).cells).toBe(3);
     expect(compileCard(beside("goals"), child).cells).toBeUndefined();
   });
   it("has other things stand in for those that a home lacks", () => {

@@ -38,7 +38,7 @@ describe("forecast", () => {
     ["climb, under a bell", climb({}, { seconds: 60 }), alone],
     [
       "climb, forfeits and goes",
-      climb({ forfeit: { misses: 2, exercise: "hops", dose: 5 }, tries: 8 }, { goes: { count: 2, keep: "best" } }),
+      climb({ forfeit: { misses: 2, exercise: "hops", dose: 6 }, tries: 8 }, { goes: { count: 2, keep: "best" } }),
       alone,
     ],
     ["climb, relay", climb({}, { swap: "miss" }), { players: 2, mode: "relay", seed: 3 } as const],

@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import { type Activity, activity as activityDocument, problemsOf } from "#core/formats/activity.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
@@ -32,13 +32,15 @@ export async function ownActivity(tx: Tx, who: SignedIn, id: string): Promise<Ke
 export const activityFor = (who: SignedIn, id: string): Promise<Kept> =>
   inSchool(who.schoolId, (tx) => ownActivity(tx, who, id));
 
-/** The shelf, newest first. */
-export function activitiesFor(who: SignedIn): Promise<Kept[]> {
+/** The shelf, or what was put away, newest first. */
+export function activitiesFor(who: SignedIn, away = false): Promise<Kept[]> {
   return inSchool(who.schoolId, async (tx) => {
     const rows = await tx
       .select()
       .from(activity)
-      .where(and(eq(activity.teacherId, who.teacherId), isNull(activity.deletedAt)))
+      .where(
+        and(eq(activity.teacherId, who.teacherId), away ? isNotNull(activity.deletedAt) : isNull(activity.deletedAt)),
+      )
       .orderBy(desc(activity.updatedAt));
     return rows.map(kept);
   });

@@ -118,6 +118,7 @@ export interface ResultRow {
 export interface Results {
   id: string;
   activityId: string;
+  classId: string;
   className: string;
   activity: Activity;
   opensAt: Date;
@@ -174,6 +175,7 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
     return {
       id,
       activityId: own.revision.activityId,
+      classId: own.assignment.classId,
       className: own.className,
       activity: a,
       opensAt: own.assignment.opensAt,

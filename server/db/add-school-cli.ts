@@ -1,26 +1,42 @@
 import { readFileSync } from "node:fs";
+import { basename } from "node:path";
 import postgres from "postgres";
 import { problemsOf } from "#core/formats/activity.ts";
 import { addSchool } from "./add-school.ts";
 import { schoolFile } from "./school-file.ts";
 
-/** `npm run school -- FILE`, with DATABASE_URL signed in as the owner: adds the school that the file describes. */
+/** Adds the school that a file describes, with DATABASE_URL signed in as the owner; `scripts/school.mjs` gives both. */
 const stop = (line: string): never => {
   process.stderr.write(`${line}\n`);
   process.exit(2);
 };
 const path = process.argv[2] ?? stop("Give the path of a school file; docs/running.md describes it.");
 const url = process.env.DATABASE_URL ?? stop("DATABASE_URL: missing");
-const read = schoolFile.safeParse(JSON.parse(readFileSync(path, "utf8")));
-if (!read.success)
-  stop(
-    problemsOf(read.error)
-      .map((p) => `${p.field}: ${p.message}`)
-      .join("\n"),
-  );
-else {
-  const sql = postgres(url, { max: 1 });
-  await addSchool(sql, read.data);
-  await sql.end();
-  process.stdout.write(`${read.data.school} was added.\n`);
+const name = basename(path);
+
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (e) {
+    return stop(`${name}: this is not JSON (${(e as Error).message.split("\n")[0]}).`);
+  }
+}
+const read = schoolFile.safeParse(jsonOf(readFileSync(path, "utf8")));
+if (!read.success) {
+  const [first, ...more] = problemsOf(read.error);
+  stop(`${name}: ${first!.field}: ${first!.message}${more.length > 0 ? ` (and ${more.length} more)` : ""}`);
+} else {
+  const sql = postgres(url, { max: 1, onnotice: () => undefined });
+  try {
+    await addSchool(sql, read.data);
+    process.stdout.write(`${read.data.school} was added. Its teachers sign in with the passwords of the file.\n`);
+  } catch (e) {
+    const { code, constraint_name: of } = e as { code?: string; constraint_name?: string };
+    if (code !== "23505") throw e;
+    stop(
+      `${name}: ${of?.includes("teacher") ? "a teacher's e-mail address is there already" : "it is there already"}; nothing was added.`,
+    );
+  } finally {
+    await sql.end();
+  }
 }

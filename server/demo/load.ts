@@ -199,7 +199,7 @@ async function load(owner: postgres.Sql): Promise<void> {
           },
           tries: 20,
           scoring: { by: "points", first: 1, growth: 1 },
-          forfeit: { misses: 3, exercise: "star jumps", dose: 5 },
+          forfeit: { misses: 3, exercise: "star jumps", dose: 6 },
         },
       },
     },

@@ -1,11 +1,14 @@
-import { eq } from "drizzle-orm";
+import { eq, sql } from "drizzle-orm";
 import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
 import { LONGEST_STEP, SHORTEST_STEP } from "#core/measures/step.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { askFor, nudge } from "../jobs/jobs.ts";
+import { linksFor } from "../links/links.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
+import { ownClass } from "../school/classes.ts";
+import { shortName } from "./csv.ts";
 import { leave } from "./homes.ts";
 import { homesOf } from "./homes-of.ts";
 import { addHome, checked, homeLabel, keep, oneByOne, ownChild, room, support } from "./keep.ts";
@@ -27,6 +30,34 @@ const childFacts = z.strictObject({
     .nullable(),
   support,
 });
+const newChild = childFacts.pick({ name: true, age: true });
+/** A child by hand, in one of the teacher's own classes; a private link, and cards of what is out for all of the class, come by themselves. */
+export function addChild(who: SignedIn, classId: string, given: unknown): Promise<string> {
+  const read = newChild.safeParse(given);
+  if (!read.success) throw new NotAllowed(problemsOf(read.error));
+  const { name, age } = read.data;
+  const short = shortName(name);
+  if (short) throw NotAllowed.of("name", `name: this looks like a full name: write ${short}`);
+  return inSchool(who.schoolId, async (tx) => {
+    await ownClass(tx, who.teacherId, classId);
+    // One by one, so that nobody is added twice at once.
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
+    const children = await tx.select({ name: child.name }).from(child).where(eq(child.classId, classId));
+    if (children.some((k) => k.name.toLowerCase() === name.toLowerCase()))
+      throw NotAllowed.of("name", `name: ${name} is in this class already; another initial tells them apart`);
+    const [made] = await tx
+      .insert(child)
+      .values({ schoolId: who.schoolId, classId, name, age, leftHanded: false })
+      .returning({ id: child.id });
+    await linksFor(tx, who.schoolId, [made!]);
+    await askFor(tx, who.schoolId, "cards", [made!.id]);
+    return made!.id;
+  }).then((id) => {
+    nudge();
+    return id;
+  });
+}
+
 /** What the teacher changes about a child. */
 export function saveChild(who: SignedIn, childId: string, given: unknown): Promise<void> {
   const read = childFacts.safeParse(given);

@@ -8,16 +8,23 @@ import { ownChild } from "./keep.ts";
 
 const { link } = schema;
 
-/** Withdraws a child's link: every address given out stops working. `renew` makes a new one at once. */
-export function withdrawLink(who: SignedIn, childId: string, renew: boolean): Promise<void> {
+/**
+ * What is done to a link: withdrawn, every address given out stops working; given back, the same ones work again; renewed, they never do and
+ * there is a new one.
+ */
+export const LINK_CHANGES = ["withdraw", "restore", "renew"] as const;
+export type LinkChange = (typeof LINK_CHANGES)[number];
+/** Only a new link has a new version, so that what was withdrawn can be given back. */
+const changed = (own: { version: number }, how: LinkChange, now = new Date()) =>
+  how === "renew" ? { version: own.version + 1, withdrawnAt: null } : { withdrawnAt: how === "withdraw" ? now : null };
+
+/** Changes a child's link. */
+export function changeLink(who: SignedIn, childId: string, how: LinkChange): Promise<void> {
   return inSchool(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
     const [own] = await tx.select().from(link).where(eq(link.childId, childId)).for("update");
     if (!own) throw new NotFound("link");
-    await tx
-      .update(link)
-      .set(renew ? { version: own.version + 1, withdrawnAt: null } : { withdrawnAt: new Date() })
-      .where(eq(link.id, own.id));
+    await tx.update(link).set(changed(own, how)).where(eq(link.id, own.id));
   });
 }
 
@@ -34,15 +41,12 @@ export function classLink(who: SignedIn, classId: string): Promise<string | null
     return row && !row.withdrawnAt ? linkToken(row.id, row.version) : null;
   });
 }
-/** Withdraws the class link, or makes a new one. */
-export function withdrawClassLink(who: SignedIn, classId: string, renew: boolean): Promise<void> {
+/** Changes the class link. */
+export function changeClassLink(who: SignedIn, classId: string, how: LinkChange): Promise<void> {
   return inSchool(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
-    const [row] = await tx.select().from(link).where(eq(link.classId, classId)).for("update");
-    if (!row) throw new NotFound("link");
-    await tx
-      .update(link)
-      .set({ version: row.version + 1, withdrawnAt: renew ? null : new Date() })
-      .where(eq(link.id, row.id));
+    const [own] = await tx.select().from(link).where(eq(link.classId, classId)).for("update");
+    if (!own) throw new NotFound("link");
+    await tx.update(link).set(changed(own, how)).where(eq(link.id, own.id));
   });
 }

@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
+import { Keys } from "./keys.tsx";
 
 /** One big counter: a tap anywhere on it, space or any letter counts one more; a drop has a button of its own. */
 export default function Count({ ask, act, name, mending, data }: InputProps<AskOf<"count">>) {
@@ -37,6 +38,7 @@ export default function Count({ ask, act, name, mending, data }: InputProps<AskO
           {several ? say("play.countFor", { name: name(ask.player) }) : say("play.tapEach")}
         </span>
       </button>
+      {!mending && !several && <Keys of="count" />}
       {ask.drops && (
         <button
           type="button"

@@ -1,6 +1,7 @@
 import { say } from "#words/say.ts";
 import type { CardData } from "../card-app.tsx";
 import { PieceShape } from "../yard-map.tsx";
+import { Keys } from "./keys.tsx";
 import type { Pieces } from "./zones.tsx";
 
 /** The squares as they lie on the floor, far ones above: tap where it rests. Arrow keys move between them. */
@@ -59,6 +60,7 @@ export function Grid({
           }),
         )}
       </div>
+      <Keys of="places" />
       <button type="button" className="btn min-h-12 border-dashed text-xl" onClick={() => pick("out")}>
         {say("play.outside")}
       </button>

@@ -3,8 +3,9 @@ import type { AimOf, AskOf } from "#core/asks/ask.ts";
 import { say, targetName } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
 import type { InputProps } from "./input.ts";
+import { Keys } from "./keys.tsx";
 
-/** HIT and MISS differ in shape, sign and word. Arrow left and right do the same. */
+/** HIT and MISS differ in shape, sign and word. Space or arrow left, and arrow right, do the same. */
 export function HitOrMiss({ aim, data, act, mending }: InputProps<AskOf<"send">> & { aim: AimOf<"any"> }) {
   const [which, setWhich] = useState(false);
   const [want] = aim.want;
@@ -12,8 +13,10 @@ export function HitOrMiss({ aim, data, act, mending }: InputProps<AskOf<"send">>
   useEffect(() => {
     if (mending) return;
     const press = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLInputElement) return;
-      if (e.key === "ArrowLeft") act({ kind: "send", hit: want });
+      if (e.target instanceof HTMLInputElement || e.repeat) return;
+      const space = e.key === " " && !(e.target instanceof HTMLButtonElement);
+      if (space) e.preventDefault();
+      if (space || e.key === "ArrowLeft") act({ kind: "send", hit: want });
       if (e.key === "ArrowRight") act({ kind: "send", hit: null });
     };
     addEventListener("keydown", press);
@@ -82,6 +85,7 @@ export function HitOrMiss({ aim, data, act, mending }: InputProps<AskOf<"send">>
           <span className="text-3xl font-bold">{say("play.miss")}</span>
         </button>
       </div>
+      {!mending && <Keys of="any" />}
       {others.length > 0 && (
         <button type="button" className="btn min-h-12 short:min-h-9" onClick={() => setWhich(true)}>
           {say("play.other")}

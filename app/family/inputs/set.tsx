@@ -18,7 +18,9 @@ export function SetPanel({
   useEffect(() => void loadPattern(activity.pattern.name).then(set), [activity.pattern.name]);
   return (
     <>
-      <h2 className="text-xl">{say("set.title")}</h2>
+      <h2 data-heading className="text-xl">
+        {say("set.title")}
+      </h2>
       {pattern && (
         <FamilySet
           list={choosable(activity, pattern)}

@@ -4,6 +4,7 @@ import { say } from "#words/say.ts";
 import type { CardData } from "../card-app.tsx";
 import { PieceShape } from "../yard-map.tsx";
 import type { InputProps } from "./input.ts";
+import { Keys } from "./keys.tsx";
 
 export type Pieces = AskOf<"move">["pieces"];
 /** Pieces that lie there now. */
@@ -17,7 +18,10 @@ export const Rest = ({
   act,
   pieces,
 }: InputProps<AskOf<"send">> & { zones: readonly string[]; pieces: Pieces }) => (
-  <Zones zones={zones} data={data} pieces={pieces} pick={(rest) => act({ kind: ask.kind, rest })} />
+  <>
+    <Zones zones={zones} data={data} pieces={pieces} pick={(rest) => act({ kind: ask.kind, rest })} />
+    <Keys of="places" />
+  </>
 );
 
 /** A blocker, or none. */

@@ -117,9 +117,9 @@ describe("Climb", () => {
   });
 
   it("asks for the forfeit each time the misses are spent, and for nothing else until it is done", () => {
-    const p = params({ forfeit: { misses: 2, exercise: "hops", dose: 5 } });
+    const p = params({ forfeit: { misses: 2, exercise: "hops", dose: 6 } });
     const owing = play(p, "- -");
-    expect(climb.asks(owing)).toMatchObject([{ kind: "task", exercise: "hops", dose: 5 }]);
+    expect(climb.asks(owing)).toMatchObject([{ kind: "task", exercise: "hops", dose: 6 }]);
     expect(climb.step(owing, { kind: "send", at: 0, hit: null })).toEqual({
       refused: { key: "refused.forfeitFirst", params: { exercise: "hops" } },
     });
@@ -193,7 +193,7 @@ describe("Climb", () => {
   });
 
   it("hands the turn on once the misses are spent, where that is the rule", () => {
-    const p = params({ swap: "budget", forfeit: { misses: 2, exercise: "hops", dose: 5 } });
+    const p = params({ swap: "budget", forfeit: { misses: 2, exercise: "hops", dose: 6 } });
     const turns = (script: string) => climb.turn(play(p, script, "turns", 2)).player;
     expect([turns("t1"), turns("- t1"), turns("- -"), turns("- - !")]).toEqual([0, 0, 0, 1]);
   });

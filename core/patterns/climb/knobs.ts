@@ -10,7 +10,7 @@ const cm = (m: number) => Math.round(m * 100) / 100;
 export function knobs(p: ClimbParams): Knob[] {
   const f = fieldsOf(climbParams, p);
   const points = p.scoring.by === "points" ? p.scoring : { by: "points", first: 3, growth: 0 };
-  const forfeit = p.forfeit ?? { misses: 3, exercise: "star jumps", dose: 5 };
+  const forfeit = p.forfeit ?? { misses: 3, exercise: "star jumps", dose: 7 };
   return [
     f.number("score", ["tries"], "knob.tries", {
       off: { label: "knob.noCap", initial: 24 },

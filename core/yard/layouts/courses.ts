@@ -38,7 +38,7 @@ export const slalom = defineLayout({
       stands("shot", { along: last + gap + shot, across: 0 }, 0.3, item, ""),
     ];
   },
-  example: { values: { markers: 5, gap: 0.6, aside: 0, shot: 1.2 }, along: 0.5 },
+  example: { values: { markers: 5, gap: 0.7, aside: 0, shot: 1.2 }, along: 0.5 },
 });
 
 /** Two marks to run or send between. */
@@ -63,7 +63,7 @@ export const shuttle = defineLayout({
       stands(`g${i + 1}`, { along, across: wide / 2 + POST }, POST, item, ""),
     ]),
   ],
-  example: { values: { apart: 3, wide: 0.6 }, along: 0.6 },
+  example: { values: { apart: 2.4, wide: 0.6 }, along: 0.6 },
 });
 
 /** Two goals facing each other, with the field between. */

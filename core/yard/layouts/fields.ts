@@ -76,7 +76,7 @@ export const square = defineLayout({
     const order = shuffled(kinds, shuffle);
     return cells(kinds, cell, (i) => order[i]!);
   },
-  example: { values: { kinds: 4, cell: 0.35, shuffle: 7 }, along: 3 },
+  example: { values: { kinds: 3, cell: 0.4, shuffle: 7 }, along: 3 },
 });
 
 /** A square to stay in while tossing and catching. */

@@ -1,0 +1,59 @@
+import type { GameEvent, PlayEvent } from "#core/events/events.ts";
+import type { View } from "#core/referee/play.ts";
+import { say, sayPhrase, sayScore, targetName } from "#words/say.ts";
+import type { CardData } from "./card-app.tsx";
+import { zoneName } from "./inputs/zones.tsx";
+
+/** What the things and places of a card are called. */
+export const labelOf = (data: CardData) => (id: string) => {
+  const part = data.card.parts.find((p) => "id" in p && p.id === id);
+  if (part?.kind === "target") return targetName(part);
+  if (part?.kind === "cell") return say("play.cell", { label: part.label });
+  return part?.kind === "zone" ? say("play.points", { points: part.points }) : zoneName(id);
+};
+
+/** What was seen, in words. */
+export function seenText(e: GameEvent, label: (id: string) => string): string | null {
+  switch (e.kind) {
+    case "send":
+      if (e.rest !== undefined) return say("play.ev.rest", { zone: label(e.rest) });
+      if (e.fell !== undefined) return say("play.ev.fell", { count: Array.isArray(e.fell) ? e.fell.length : e.fell });
+      return e.hit ? say("play.ev.hit", { label: label(e.hit) }) : say("play.ev.miss");
+    // Of a run only the number after it is what counts.
+    case "total":
+      return say("play.ev.total", { count: e.n });
+    default:
+      return null;
+  }
+}
+
+/** What is read out after something was told: what it was, the score of whoever did it, and who does what next. */
+export function heard(
+  event: PlayEvent,
+  { before, after }: { before: View; after: View },
+  data: CardData,
+  { name, verb }: { name: (player: number) => string; verb: string },
+): string {
+  const what =
+    event.kind === "undo"
+      ? say("play.undone")
+      : event.kind === "correct"
+        ? seenText(event.event as GameEvent, labelOf(data))
+        : event.kind === "count"
+          ? say(event.drop ? "play.dropped" : "play.counted", { count: event.n })
+          : seenText(event as GameEvent, labelOf(data));
+  if (what === null) return "";
+  const several = after.score.length > 1;
+  const side = event.kind === "undo" ? after.side : before.side;
+  const { value, unit, players } = after.score[side]!;
+  const score = sayScore(value, unit);
+  return say("play.heard", {
+    what,
+    score: several ? say("play.heardScore", { name: players.map(name).join(", "), score }) : score,
+    next: after.done
+      ? say("play.over")
+      : after.score.length > 1 || after.player !== before.player
+        ? say("play.turn", { name: name(after.player) })
+        : sayPhrase(after.now, {}, { verb }),
+  });
+}

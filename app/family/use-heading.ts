@@ -1,0 +1,29 @@
+import { useEffect, useRef } from "react";
+
+/** A screen that comes in a piece of its own has its heading a moment later; after so long nobody waits for it, milliseconds. */
+const PATIENCE = 5000;
+
+/** Moves the focus to the heading (of a panel that is open, else of the page) once what is shown has changed, so that it is read out and keys go on from there; not when the page opens. */
+export function useHeading(shown: string): void {
+  const before = useRef(shown);
+  useEffect(() => {
+    if (before.current === shown) return;
+    before.current = shown;
+    const focus = () => {
+      const heading =
+        document.querySelector<HTMLElement>("main [data-heading]") ?? document.querySelector<HTMLElement>("main h1");
+      if (!heading) return false;
+      heading.tabIndex = -1;
+      heading.focus();
+      return true;
+    };
+    if (focus()) return;
+    const watch = new MutationObserver(() => focus() && watch.disconnect());
+    watch.observe(document.body, { childList: true, subtree: true });
+    const timer = setTimeout(() => watch.disconnect(), PATIENCE);
+    return () => {
+      clearTimeout(timer);
+      watch.disconnect();
+    };
+  }, [shown]);
+}

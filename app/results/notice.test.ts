@@ -1,0 +1,45 @@
+import { describe, expect, it } from "vitest";
+import type { ResultRow } from "#server/assignments/results.ts";
+import { arranged, noticesOf } from "./notice.ts";
+
+const go = (value: number, over: object = {}, counts = true) => ({
+  playId: `p${value}`,
+  corrected: null,
+  counts,
+  score: { unit: "points", value, rank: value, finished: true, stopped: false, stage: 0, ...over },
+});
+const row = (child: string, over: Partial<Record<keyof ResultRow, unknown>> = {}) =>
+  ({ cardId: child, child, age: 7, openedAt: null, goes: [], best: null, ...over }) as unknown as ResultRow;
+const played = (child: string, ...goes: ReturnType<typeof go>[]) =>
+  row(child, { openedAt: new Date(), goes, best: goes.find((g) => g.counts) ?? null });
+const band = { low: 20, middle: 30, high: 40 };
+
+describe("what stands out in results", () => {
+  it("says who did not open, only opened, has nothing that counts, stopped, or came far under what was expected", () => {
+    expect(noticesOf(row("A"), band)).toEqual(["unopened"]);
+    expect(noticesOf(row("B", { openedAt: new Date() }), band)).toEqual(["opened"]);
+    expect(noticesOf(played("C", go(12, { stopped: true }, false)), band)).toEqual(["none", "stopped"]);
+    expect(noticesOf(played("D", go(9)), band)).toEqual(["under"]);
+    expect(noticesOf(played("E", go(11)), band)).toEqual([]);
+    const slow = { unit: "tenths", better: "less" };
+    expect(noticesOf(played("F", go(81, slow)), band)).toEqual(["under"]);
+    expect(noticesOf(played("G", go(79, slow)), band)).toEqual([]);
+    expect(noticesOf(played("H", go(9)), undefined)).toEqual([]);
+    // Set otherwise by the family, it is not what was expected.
+    expect(noticesOf(played("I", go(9, { set: { "params.frames": 3 } })), band)).toEqual([]);
+  });
+  it("a go that was taken back is none", () => {
+    const back = { ...go(30), corrected: { score: null } } as never;
+    expect(noticesOf(row("J", { openedAt: new Date(), goes: [back] }), band)).toEqual(["opened"]);
+  });
+  it("filters and sorts, those without a best last", () => {
+    const rows = [played("Zed", go(30)), row("Amy"), played("Bo", go(40), go(10))];
+    const names = (show: "all" | "unopened", sort: "age" | "name" | "best" | "goes") =>
+      arranged(rows, { 7: band }, { show, sort }).map((r) => r.child);
+    expect(names("all", "age")).toEqual(["Zed", "Amy", "Bo"]);
+    expect(names("all", "name")).toEqual(["Amy", "Bo", "Zed"]);
+    expect(names("all", "best")).toEqual(["Bo", "Zed", "Amy"]);
+    expect(names("all", "goes")).toEqual(["Bo", "Zed", "Amy"]);
+    expect(names("unopened", "age")).toEqual(["Amy"]);
+  });
+});

@@ -1,0 +1,83 @@
+import { Download, Printer } from "lucide-react";
+import { familyLinks } from "#server/links/of-class.ts";
+import { squareCode } from "#server/links/square-code.ts";
+import { tell } from "#words/tell.ts";
+import { found, idOf } from "../answer.server.ts";
+import { originFor } from "../origin.server.ts";
+import { teacherOf } from "../session.server.ts";
+import { CopyButton } from "../ui/copy-button.tsx";
+import { SquareCode } from "../ui/square-code.tsx";
+import type { Route } from "./+types/class-links";
+
+export const meta: Route.MetaFunction = ({ data: d }) => [
+  { title: `${d ? tell("links.title", { class: d.className }) : "Links"} · Daring Yard` },
+];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const who = await teacherOf(request);
+  const { className, links } = await found(familyLinks(who, idOf(params.id, "class")));
+  const origin = originFor(request);
+  return {
+    className,
+    links: links.map(({ token, ...l }) => {
+      const address = token ? `${origin}/f/${token}` : null;
+      return { ...l, address, code: address ? squareCode(address) : null };
+    }),
+  };
+}
+
+/** Every family's private link, for schools that send no mail from here: to copy, to save, or to print and cut. */
+export default function ClassLinks({ loaderData, params }: Route.ComponentProps) {
+  const { className, links } = loaderData;
+  const all = links.flatMap((l) => (l.address ? [`${l.child}\t${l.address}`] : [])).join("\n");
+  return (
+    <main className="mx-auto w-full max-w-6xl p-6 print:max-w-none print:p-0">
+      <div className="mb-4 flex flex-wrap items-end gap-3 print:hidden">
+        <div className="grow">
+          <h1 className="text-3xl">{tell("links.title", { class: className })}</h1>
+          <p className="max-w-2xl text-quiet">{tell("links.how")}</p>
+        </div>
+        <CopyButton text={all} words={tell("links.copyAll")} />
+        <a className="btn" href={`/classes/${params.id}/links.csv`} download>
+          <Download size={17} aria-hidden="true" /> CSV
+        </a>
+        <button type="button" className="btn btn-main" onClick={() => print()}>
+          <Printer size={17} aria-hidden="true" /> {tell("links.print")}
+        </button>
+      </div>
+      {links.length === 0 && <p>{tell("links.none")}</p>}
+      <ul className="codes grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-3 print:grid-cols-2 print:gap-0">
+        {links.map((l) => (
+          <li
+            key={l.childId}
+            className="grid grid-cols-[104px_minmax(0,1fr)] items-center gap-3 rounded-md border-2 border-hair p-2 print:grid-cols-[34mm_1fr] print:rounded-none print:border print:border-dashed print:p-[3mm]"
+          >
+            {l.code ? (
+              <SquareCode
+                code={l.code}
+                label={tell("links.codeOf", { child: l.child })}
+                className="w-[104px] rounded-sm print:w-[34mm]"
+              />
+            ) : (
+              <span />
+            )}
+            <div className="grid gap-1">
+              <strong className="font-head text-lg">{l.child}</strong>
+              {l.address ? (
+                <>
+                  <p className="hidden text-[9pt] print:block">{tell("links.scan")}</p>
+                  <p className="text-xs break-all text-quiet print:text-[7pt]">{l.address}</p>
+                  <span className="print:hidden">
+                    <CopyButton text={l.address} words={tell("links.copy")} of={l.child} small />
+                  </span>
+                </>
+              ) : (
+                <p className="text-quiet">{tell("links.withdrawn")}</p>
+              )}
+            </div>
+          </li>
+        ))}
+      </ul>
+    </main>
+  );
+}

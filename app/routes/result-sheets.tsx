@@ -1,0 +1,52 @@
+import { Printer } from "lucide-react";
+import { Link } from "react-router";
+import { paperCards } from "#server/cards/sheets.ts";
+import { squareCode } from "#server/links/square-code.ts";
+import { tell } from "#words/tell.ts";
+import { found, idOf } from "../answer.server.ts";
+import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { Sheet } from "../family/sheet.tsx";
+import { originFor } from "../origin.server.ts";
+import { searchOf } from "../read.server.ts";
+import { teacherOf } from "../session.server.ts";
+import type { Route } from "./+types/result-sheets";
+
+export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.title ?? "Sheets"} · Daring Yard` }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const who = await teacherOf(request);
+  const only = searchOf(request).get("card");
+  const all = await found(paperCards(who, idOf(params.id, "assignment"), only === null ? null : idOf(only, "card")));
+  const origin = originFor(request);
+  return {
+    ...all,
+    cards: all.cards.map(({ token, ...c }) => {
+      const address = token ? `${origin}/f/${token}/${c.id}` : null;
+      return { ...c, code: address ? squareCode(address) : null };
+    }),
+  };
+}
+
+/** The cards of a class on paper, one sheet a child, printed in one go. */
+export default function ResultSheets({ loaderData, params }: Route.ComponentProps) {
+  const { title, className, cards } = loaderData;
+  return (
+    <main>
+      <div className="sheet-bar print:hidden">
+        <Link to={`/results/${params.id}`} className="underline">
+          {title}
+        </Link>
+        <span>{tell("sheets.of", { n: cards.length, class: className })}</span>
+        <button type="button" className="btn btn-main btn-small" onClick={() => print()}>
+          <Printer size={16} aria-hidden="true" /> {tell("sheets.print", { n: cards.length })}
+        </button>
+      </div>
+      {cards.length === 0 && <p className="sheet-bar">{tell("sheets.none")}</p>}
+      {cards.map((c) => (
+        <OwnDrawings key={c.id} value={drawingsOf(c.card.activity.kit.own)}>
+          <Sheet data={c} />
+        </OwnDrawings>
+      ))}
+    </main>
+  );
+}

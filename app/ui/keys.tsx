@@ -1,0 +1,103 @@
+import { Dialog } from "radix-ui";
+import { useEffect, useState } from "react";
+import { useNavigate } from "react-router";
+
+/** Where `g` and a letter go. */
+const PLACES = [
+  ["w", "/week", "Week"],
+  ["a", "/activities", "Activities"],
+  ["h", "/homes", "Homes"],
+  ["r", "/results", "Results"],
+  ["t", "/things", "List of things"],
+  ["o", "/outbox", "Outbox"],
+] as const;
+/** After `g` the letter comes within so long, milliseconds. */
+const PATIENCE = 1500;
+/** Who would rather have no keys of one letter turns them off, on this device. */
+const KEPT = "yard-keys";
+
+const ELSEWHERE: readonly (readonly [string, string])[] = [
+  ["/", "to the search field"],
+  ["p", "print this page"],
+  ["?", "this list"],
+];
+const WORKBENCH: readonly (readonly [string, string])[] = [
+  ["← →", "the chosen peg, 10 cm; with Shift one step"],
+  ["arrows", "the chosen thing on the plan, or all that are chosen; with Alt 1 cm"],
+  ["[ ]", "the chosen peg easier, harder"],
+  ["u, Shift u", "undo, redo"],
+];
+
+/** Whether a key of one letter is meant for the page, and not typed, turned off, or part of a browser's own. */
+export function keyOfPage(e: KeyboardEvent): boolean {
+  const t = e.target as HTMLElement;
+  const typing =
+    t.matches?.("input, textarea, select, [contenteditable]") && !t.matches("[type=radio], [type=checkbox]");
+  return !typing && !e.ctrlKey && !e.metaKey && !e.altKey && localStorage.getItem(KEPT) !== "off";
+}
+
+/** Keys of every page of a teacher, and the list of them. */
+export function Keys() {
+  const navigate = useNavigate();
+  const [open, setOpen] = useState(false);
+  const [on, setOn] = useState(true);
+  useEffect(() => setOn(localStorage.getItem(KEPT) !== "off"), []);
+  useEffect(() => {
+    let went = 0;
+    const press = (e: KeyboardEvent) => {
+      if (e.key === "?" && (e.target as HTMLElement).matches?.("input, textarea") !== true) {
+        setOpen(true);
+        e.preventDefault();
+        return;
+      }
+      if (!keyOfPage(e)) return;
+      const place = performance.now() - went < PATIENCE ? PLACES.find(([key]) => key === e.key) : undefined;
+      went = e.key === "g" ? performance.now() : 0;
+      if (place) void navigate(place[1]);
+      else if (e.key === "/")
+        document.querySelector<HTMLInputElement>("main input[type=search], main input[name=find]")?.focus();
+      else if (e.key === "p") print();
+      else return;
+      e.preventDefault();
+    };
+    addEventListener("keydown", press);
+    return () => removeEventListener("keydown", press);
+  }, [navigate]);
+  const row = ([key, what]: readonly [string, string]) => (
+    <div key={key} className="row-line grid grid-cols-[7rem_1fr] gap-3 py-1">
+      <dt className="font-bold">{key}</dt>
+      <dd>{what}</dd>
+    </div>
+  );
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 z-50 grid max-h-[92vh] w-[min(34rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-y-auto rounded-md bg-raised p-6"
+        >
+          <Dialog.Title className="text-2xl">Keys</Dialog.Title>
+          <dl>
+            {PLACES.map(([key, , name]) => row([`g ${key}`, `go to ${name}`]))}
+            {ELSEWHERE.map(row)}
+          </dl>
+          <h3 className="text-lg">On the workbench</h3>
+          <dl>{WORKBENCH.map(row)}</dl>
+          <label className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              checked={on}
+              onChange={() => {
+                localStorage.setItem(KEPT, on ? "off" : "on");
+                setOn(!on);
+              }}
+            />
+            Keys of one letter are on
+          </label>
+          <Dialog.Close className="btn btn-main justify-self-end">Close</Dialog.Close>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

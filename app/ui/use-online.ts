@@ -1,0 +1,17 @@
+import { useSyncExternalStore } from "react";
+
+function listen(told: () => void): () => void {
+  addEventListener("online", told);
+  addEventListener("offline", told);
+  return () => {
+    removeEventListener("online", told);
+    removeEventListener("offline", told);
+  };
+}
+/** Whether the device says that it has a network. */
+export const useOnline = (): boolean =>
+  useSyncExternalStore(
+    listen,
+    () => navigator.onLine,
+    () => true,
+  );

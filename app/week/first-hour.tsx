@@ -1,0 +1,99 @@
+import { Check } from "lucide-react";
+import { Link } from "react-router";
+
+/** How far a school has come on its first day. */
+export interface Begun {
+  children: number;
+  homes: number;
+  activities: number;
+  sent: number;
+  /** The newest sending: the first card to open is there. */
+  newest: string | null;
+  classId: string | null;
+}
+
+/** The first hour of a school that has nothing yet: one thing after the other, each with the way to it. */
+export function FirstHour({ begun: b }: { begun: Begun }) {
+  const steps = [
+    {
+      done: b.children > 0,
+      title: "Children",
+      text: "Bring in your class list as a file, or add a child by hand.",
+      ways: [
+        ["/homes/import", "Bring in a file"],
+        ["/homes", "Add by hand"],
+      ],
+    },
+    {
+      done: b.homes > 0,
+      title: "Homes",
+      text: "Ask the families what they have and where there is room; two minutes each.",
+      ways: [
+        ["/homes", "Invite them"],
+        ...(b.classId ? [[`/classes/${b.classId}/links`, "Links and codes to give out"]] : []),
+      ],
+    },
+    {
+      done: b.activities > 0,
+      title: "A first activity",
+      text: "Begin with a pattern: every number has a start that you can drag.",
+      ways: [["/activities", "Choose a pattern"]],
+    },
+    {
+      done: b.sent > 0,
+      title: "Send it",
+      text: "Open your activity, press Send, choose the class and the day that it closes.",
+      ways: [["/activities", "To your shelf"]],
+    },
+    {
+      done: false,
+      title: "The first card",
+      text: "Open one card as its family sees it, and give out the links.",
+      ways: [
+        ...(b.classId ? [[`/classes/${b.classId}/links`, "Links and codes to give out"]] : []),
+        ...(b.newest ? [[`/results/${b.newest}/sheets`, "The cards on paper"]] : []),
+      ],
+    },
+  ];
+  const next = steps.findIndex((s) => !s.done);
+  return (
+    <section aria-labelledby="first-hour" className="mb-8 max-w-3xl">
+      <h2 id="first-hour" className="mb-2 text-xl">
+        Your first hour
+      </h2>
+      <ol className="grid gap-0">
+        {steps.map((s, i) => (
+          <li
+            key={s.title}
+            className="row-line grid grid-cols-[36px_1fr] gap-3 py-3"
+            aria-current={i === next ? "step" : undefined}
+          >
+            <span
+              className={`grid size-8 place-items-center rounded-full border-2 border-ink font-bold ${s.done ? "bg-mint text-night" : i === next ? "bg-mustard text-night" : ""}`}
+            >
+              {s.done ? <Check size={18} aria-label="done" /> : i + 1}
+            </span>
+            <div>
+              <h3 className="text-lg">{s.title}</h3>
+              <p className={s.done ? "text-quiet" : ""}>{s.text}</p>
+              {!s.done && (
+                <p className="mt-2 flex flex-wrap gap-2">
+                  {s.ways.map(([to, words], k) => (
+                    <Link key={words} to={to!} className={`btn btn-small ${i === next && k === 0 ? "btn-main" : ""}`}>
+                      {words}
+                    </Link>
+                  ))}
+                </p>
+              )}
+            </div>
+          </li>
+        ))}
+      </ol>
+      <p className="mt-3">
+        <Link to="/how" className="underline">
+          How it goes, on one page
+        </Link>
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,310 @@
+import { randomUUID } from "node:crypto";
+import { writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import {
+  base,
+  beginPlay,
+  cardOf,
+  handIn,
+  linkOf,
+  openBrowser,
+  owner,
+  phone,
+  press,
+  sees,
+  teacherPage,
+  text,
+} from "./help.ts";
+
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+beforeAll(async () => {
+  Object.assign(process.env, inject("webEnv"));
+  opened = await openBrowser();
+});
+afterAll(() => opened.close());
+
+/** A school of its own with one teacher and an empty class, and its sign-in. */
+async function emptySchool() {
+  const { addSchool } = await import("../server/db/add-school.ts");
+  const email = `first-${randomUUID().slice(0, 8)}@example.org`;
+  const sql = owner();
+  await addSchool(sql, {
+    school: "First Hour School",
+    zone: "UTC",
+    teachers: [{ email, name: "F. Hour", password: "a long password", classes: ["One"] }],
+    homes: [],
+    classes: [{ name: "One", children: [] }],
+  });
+  await sql.end();
+  return email;
+}
+async function signedIn(email: string): Promise<Page> {
+  const { signIn } = await import("../scripts/lib/browser.mjs");
+  const context = await opened.browser.createBrowserContext();
+  const page = await context.newPage();
+  await page.setViewport({ width: 1280, height: 800 });
+  await signIn(page, base, email, "a long password");
+  return page;
+}
+const focusIn = (page: Page) => page.evaluate(() => document.activeElement?.textContent ?? "");
+
+describe("an empty school", () => {
+  it("is led from no children to the first card, and is told nothing that is not so", async () => {
+    const page = await signedIn(await emptySchool());
+    await page.goto(`${base}/week`, { waitUntil: "networkidle0" });
+    await sees(page, "Your first hour");
+    await press(page, "Add by hand");
+    await sees(page, "No children in this class yet");
+    await press(page, "Invite to the survey");
+    await sees(page, "This class has no children yet.");
+    expect(await text(page)).not.toContain("Everyone was asked already");
+    await page.waitForSelector("details[open] input[name=name]");
+    await page.type("input[name=name]", "Ada Lovelace");
+    await page.type("input[name=age]", "7");
+    await press(page, "Add");
+    await sees(page, "this looks like a full name: write Ada L.");
+    // Nothing typed is lost, and the focus is where it is to be mended.
+    expect(await page.$eval("input[name=name]", (e) => (e as HTMLInputElement).value)).toBe("Ada Lovelace");
+    await page.$eval("input[name=name]", (e) => (e as HTMLInputElement).select());
+    await page.type("input[name=name]", "Ada L.");
+    await press(page, "Add");
+    await sees(page, "Ada L. was added.");
+    await page.type("input[name=name]", "ada l.");
+    await page.type("input[name=age]", "8");
+    await press(page, "Add");
+    await sees(page, "ada l. is in this class already");
+    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
+    await page.waitForSelector("[data-peg]");
+    // Called by what it is, with cues to begin with.
+    expect(await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value)).toBe(
+      "Climb, underarm roll",
+    );
+    await sees(page, "4 cues, 3 criteria");
+    await press(page, "Send");
+    await press(page, "Send to the class");
+    await sees(page, "was sent to 1 child of One");
+    await press(page, "Links and codes of One");
+    await sees(page, "Links of One");
+    await sees(page, "Ada L.");
+    await page.goto(`${base}/week`, { waitUntil: "networkidle0" });
+    await sees(page, "The first card");
+    await page.browserContext().close();
+  }, 90_000);
+
+  it("comes from a file by one command, and a broken one is one clear line", async () => {
+    const { spawnSync } = await import("node:child_process");
+    const { root } = await import("../scripts/lib/root.mjs");
+    const run = (content: string) => {
+      const file = join(tmpdir(), `school-${randomUUID()}.json`);
+      writeFileSync(file, content);
+      const done = spawnSync(process.execPath, [join(root, "scripts/school.mjs"), file], {
+        encoding: "utf8",
+        env: { ...process.env, DATABASE_URL: inject("ownerUrl") },
+      });
+      return { code: done.status, told: `${done.stdout}${done.stderr}`.trim() };
+    };
+    const email = `file-${randomUUID().slice(0, 8)}@example.org`;
+    const school = {
+      school: "By File",
+      zone: "Europe/London",
+      teachers: [{ email, name: "B. File", password: "a long password", classes: ["One"] }],
+      homes: [],
+      classes: [{ name: "One", children: [{ name: "Bo T.", age: 8, leftHanded: false, homes: [] }] }],
+    };
+    const added = run(JSON.stringify(school));
+    expect(added).toMatchObject({ code: 0 });
+    expect(added.told).toContain("By File was added.");
+    for (const [content, words] of [
+      ["{ not json", "this is not JSON"],
+      [JSON.stringify({ ...school, zone: "Mars/Base" }), "zone must be an IANA time zone"],
+      [JSON.stringify(school), "e-mail address is there already"],
+    ] as const) {
+      const { code, told } = run(content);
+      expect(code).not.toBe(0);
+      expect(told.split("\n")).toHaveLength(1);
+      expect(told).toContain(words);
+    }
+  }, 60_000);
+});
+
+describe("ways back", () => {
+  it("a put-away activity has a shelf, is found, and comes back", async () => {
+    const page = await teacherPage(opened.browser);
+    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await page.$$eval("button[value=new]", (all) => (all[1] as HTMLElement).click());
+    await page.waitForSelector("[data-peg]");
+    const title = await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value);
+    await page.goto(`${base}/activities?find=${encodeURIComponent(title)}`, { waitUntil: "networkidle0" });
+    await press(page, `Put away ${title}`);
+    await sees(page, "The activity was put away.");
+    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await page.$eval("details summary", (e) => (e as HTMLElement).click());
+    await press(page, `Put ${title} back on the shelf`);
+    await page.waitForFunction(
+      (t) => [...document.querySelectorAll("main li a.font-head")].some((a) => a.textContent === t),
+      {},
+      title,
+    );
+    await page.goto(`${base}/activities?find=nothing+is+called+so`, { waitUntil: "networkidle0" });
+    await sees(page, "Nothing on your shelf has these words.");
+    await page.close();
+  });
+
+  it("links go out without a mail service: copied, as CSV, as codes that lead there, and cards of a class on paper", async () => {
+    const page = await teacherPage(opened.browser);
+    const sql = owner();
+    const [c] =
+      await sql`select c.id from class c join school s on s.id = c.school_id where c.name = 'Heron class' and s.name = 'Tidewell Bridge School'`;
+    const [a] =
+      await sql`select a.id from assignment a where a.class_id = ${c!.id} and a.withdrawn_at is null order by a.opens_at limit 1`;
+    await sql.end();
+    await page.goto(`${base}/classes/${c!.id}/links`, { waitUntil: "networkidle0" });
+    const link = await linkOf("Ilse P.");
+    await sees(page, new URL(link).pathname);
+    const csv = await page.evaluate(async (at) => (await fetch(at)).text(), `/classes/${c!.id}/links.csv`);
+    expect(csv).toContain(`Heron class,Ilse P.,${link}`);
+    // The code holds that very address.
+    const { squareCode } = await import("../server/links/square-code.ts");
+    const drawn = await page.$eval("svg[aria-label='Square code of Ilse P.'] path", (e) => e.getAttribute("d"));
+    expect(drawn).toBe(squareCode(link).path);
+    await page.goto(`${base}/results/${a!.id}/sheets`, { waitUntil: "networkidle0" });
+    const sheets = await page.$$eval("article.sheet", (all) => all.length);
+    expect(sheets).toBeGreaterThan(20);
+    const pdf = await page.pdf({ format: "A4", preferCSSPageSize: true });
+    expect(
+      Buffer.from(pdf)
+        .toString("latin1")
+        .match(/\/Type\s*\/Page\b/g),
+    ).toHaveLength(sheets);
+    await page.close();
+  }, 90_000);
+});
+
+describe("by keyboard on the teacher's side", () => {
+  it("a station leads to its panel, what is chosen moves by arrows, keys of one letter work and are listed", async () => {
+    const page = await teacherPage(opened.browser);
+    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
+    await page.waitForSelector("[data-peg]");
+    await page.$$eval("nav[aria-label=Stations] a", (all) =>
+      (all.find((x) => x.textContent?.includes("Score")) as HTMLElement).focus(),
+    );
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.activeElement?.textContent === "Score");
+    await page.keyboard.press("Tab");
+    expect(await page.evaluate(() => document.activeElement?.closest("section")?.getAttribute("aria-label"))).toBe(
+      "Score",
+    );
+    const along = () =>
+      page.$$eval("[data-mark]", (all) =>
+        all.map((m) => /: ([\d.]+) m/.exec(m.getAttribute("aria-label")!)![1]).map(Number),
+      );
+    const before = await along();
+    await press(page, "Choose all");
+    await page.keyboard.press("ArrowRight");
+    await page.waitForFunction(
+      (was) => !document.querySelector("[data-mark]")!.getAttribute("aria-label")!.includes(was),
+      {},
+      `: ${before[0]!.toFixed(2)} m`,
+    );
+    for (const [i, m] of (await along()).entries()) expect(m).toBeCloseTo(before[i]! + 0.1, 2);
+    await page.keyboard.press("?");
+    await sees(page, "On the workbench");
+    await page.keyboard.press("Escape");
+    await page.waitForFunction(() => !document.body.innerText.includes("On the workbench"));
+    await page.keyboard.press("g");
+    await page.keyboard.press("h");
+    await page.waitForFunction(() => location.pathname === "/homes");
+    await page.keyboard.press("/");
+    expect(await page.evaluate(() => (document.activeElement as HTMLInputElement).name)).toBe("find");
+    await page.close();
+  }, 60_000);
+});
+
+describe("a family", () => {
+  it("hears what happened, the score and what comes next; the focus goes to the heading of each step", async () => {
+    const page = await phone(opened.browser);
+    const card = await cardOf(page, await linkOf("Fenna B."), "Hallway climb");
+    await page.goto(card, { waitUntil: "networkidle0" });
+    await sees(page, "A game for Fenna");
+    expect(await page.title()).toBe("Fetch: Hallway climb");
+    await press(page, "Next: Set up");
+    await page.waitForFunction(() => document.activeElement?.tagName === "H1");
+    expect(await page.title()).toBe("Set up: Hallway climb");
+    await beginPlay(page, card);
+    const heard = () => page.$eval("[data-heard]", (e) => e.textContent);
+    // Space is a hit, the right arrow a miss, wherever the focus is.
+    await page.keyboard.press("Space");
+    await page.waitForFunction(() => document.querySelector("[data-heard]")?.textContent?.startsWith("hit"));
+    expect(await heard()).toMatch(/^hit .+\. \d+ points?\. Roll it at the .+\.$/);
+    await page.keyboard.press("ArrowRight");
+    await page.waitForFunction(() => document.querySelector("[data-heard]")?.textContent?.startsWith("missed"));
+    await page.keyboard.press("u");
+    await page.waitForFunction(() => document.querySelector("[data-heard]")?.textContent?.startsWith("Taken back"));
+    await page.$$eval("button", (all) => (all.find((b) => b.textContent?.trim() === "Fix") as HTMLElement).click());
+    await page.waitForFunction(() => document.activeElement?.textContent?.startsWith("Pick the send"));
+    await press(page, "Back");
+    // Another screen of a held page is drawn without a word of trouble.
+    const trouble: string[] = [];
+    page.on("pageerror", (e) => trouble.push((e as Error).message));
+    page.on("console", (m) => m.type() === "error" && trouble.push(m.text()));
+    await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
+    await sees(page, "Carry on with your game");
+    expect(trouble).toEqual([]);
+    await press(page, "Carry on with your game");
+    await press(page, "Stop here");
+    await handIn(page);
+    await sees(page, "Handed in. Well played!");
+    // On the same day one tick says that all is still so; a grown-up's yes is a tick of its own.
+    await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
+    await sees(page, "All is still so.");
+    const boxes = await page.$$("main input[type=checkbox]");
+    expect(boxes.length).toBeLessThanOrEqual(2);
+    expect(await focusIn(page)).not.toBe("");
+    await page.close();
+  }, 90_000);
+
+  it("without a script gets through every screen, and to the paper sheet in place of play", async () => {
+    const page = await phone(opened.browser);
+    const card = await cardOf(page, await linkOf("Umar Z."), "Hallway climb");
+    await page.setJavaScriptEnabled(false);
+    await page.goto(card);
+    await sees(page, "Fetch these things");
+    await page.goto(`${card}?screen=setup`);
+    const steps = Number(/1 of (\d+)/.exec(await text(page))![1]);
+    for (let i = 2; i <= steps; i++) {
+      await Promise.all([
+        page.waitForNavigation(),
+        page.evaluate(() => undefined),
+        page.$$("main a").then(async (all) => {
+          for (const a of all) if ((await a.evaluate((e) => e.textContent?.trim())) === "Next") return a.click();
+        }),
+      ]);
+      expect(await text(page)).toContain(`${i} of ${steps}`);
+    }
+    for (const [screen, words] of [
+      ["play", "This screen needs a script."],
+      ["handin", "Write your score on the sheet."],
+    ] as const) {
+      await page.goto(`${card}?screen=${screen}`);
+      expect(await text(page)).toContain(words);
+      expect(await page.$$eval("main a", (all) => all.map((a) => a.getAttribute("href")))).toContainEqual(
+        expect.stringMatching(/\/sheet$/),
+      );
+    }
+    await page.close();
+  }, 60_000);
+
+  it("a link that was withdrawn leads nowhere, and never to the teachers' sign-in", async () => {
+    const page = await phone(opened.browser);
+    for (const path of ["/f/nothing-of-ours", "/f/a/b/c/d", "/c/nothing-of-ours"]) {
+      await page.goto(`${base}${path}`);
+      expect(await page.$$eval("a", (all) => all.map((a) => a.getAttribute("href"))), path).not.toContain("/");
+    }
+    await page.close();
+  });
+});

@@ -1,0 +1,29 @@
+import { spawnSync } from "node:child_process";
+import { existsSync } from "node:fs";
+import { join, resolve } from "node:path";
+import { ensurePackages } from "./lib/install.mjs";
+import { startPostgres } from "./lib/postgres.mjs";
+import { bin, root } from "./lib/root.mjs";
+import { give } from "./lib/say.mjs";
+
+/**
+ * `npm run school -- FILE`: adds the school that a file describes. To the database of this machine, started for it where `npm start` does
+ * not run, or to the one that DATABASE_URL names.
+ */
+const file = process.argv[2] ?? give("Give the path of a school file; docs/running.md describes it.");
+const path = resolve(process.env.INIT_CWD ?? process.cwd(), file);
+if (!existsSync(path)) give(`${file}: there is no such file.`);
+ensurePackages();
+const dataDir = resolve(process.env.YARD_DATA_DIR ?? join(root, ".yard-data"));
+const database = process.env.DATABASE_URL
+  ? { url: process.env.DATABASE_URL, stop: () => undefined }
+  : await startPostgres(dataDir);
+const run = (script, args, quiet) =>
+  spawnSync(bin("tsx"), [join(root, script), ...args], {
+    cwd: root,
+    stdio: ["ignore", quiet ? "ignore" : "inherit", "inherit"],
+    env: { ...process.env, DATABASE_URL: database.url },
+  }).status;
+const status = run("server/db/setup.ts", [], true) || run("server/db/add-school-cli.ts", [path], false);
+database.stop();
+process.exitCode = status ?? 1;

@@ -1,0 +1,49 @@
+import { and, asc, eq } from "drizzle-orm";
+import type { Card } from "#core/compile/card.ts";
+import { ownAssignment } from "../assignments/own.ts";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inSchool, schema } from "../db/client.ts";
+import { linkToken } from "../links/token.ts";
+import { inForce } from "./versions.ts";
+
+const { card, cardVersion, child, link } = schema;
+
+/** One child's card as it goes on paper. */
+export interface PaperCard {
+  id: string;
+  name: string;
+  card: Card;
+  tries: number;
+  /** The address part of the child's link; null while it is withdrawn. */
+  token: string | null;
+}
+
+/** The cards of an assignment of the teacher's own, or one of them, by the children's names. Looking at them opens none. */
+export function paperCards(
+  who: SignedIn,
+  assignmentId: string,
+  only: string | null = null,
+): Promise<{ title: string; className: string; cards: PaperCard[] }> {
+  return inSchool(who.schoolId, async (tx) => {
+    const own = await ownAssignment(tx, who, assignmentId);
+    const rows = await tx
+      .select({ id: card.id, name: child.name, compiled: cardVersion.compiled, link })
+      .from(card)
+      .innerJoin(cardVersion, inForce)
+      .innerJoin(child, eq(child.id, card.childId))
+      .leftJoin(link, eq(link.childId, child.id))
+      .where(and(eq(card.assignmentId, assignmentId), only ? eq(card.id, only) : undefined))
+      .orderBy(asc(child.name));
+    return {
+      title: own.revision.document.title,
+      className: own.className,
+      cards: rows.map((r) => ({
+        id: r.id,
+        name: r.name,
+        card: r.compiled,
+        tries: own.assignment.tries,
+        token: r.link && !r.link.withdrawnAt ? linkToken(r.link.id, r.link.version) : null,
+      })),
+    };
+  });
+}

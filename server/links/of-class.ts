@@ -1,0 +1,45 @@
+import { eq } from "drizzle-orm";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inSchool, schema } from "../db/client.ts";
+import { ownClass } from "../school/classes.ts";
+import { linksFor } from "./links.ts";
+import { linkToken } from "./token.ts";
+
+const { child, link } = schema;
+
+/** A child's private page, by the address part of its link; null while it is withdrawn. */
+export interface FamilyLink {
+  childId: string;
+  child: string;
+  token: string | null;
+}
+
+/** The private links of one of the teacher's own classes, in the order of its list; missing ones are made. NotFound for another class. */
+export function familyLinks(who: SignedIn, classId: string): Promise<{ className: string; links: FamilyLink[] }> {
+  return inSchool(who.schoolId, async (tx) => {
+    const { name } = await ownClass(tx, who.teacherId, classId);
+    const children = await tx
+      .select({ id: child.id, name: child.name })
+      .from(child)
+      .where(eq(child.classId, classId))
+      .orderBy(child.name);
+    await linksFor(tx, who.schoolId, children);
+    const rows = await tx
+      .select({ link })
+      .from(link)
+      .innerJoin(child, eq(child.id, link.childId))
+      .where(eq(child.classId, classId));
+    const byChild = new Map(rows.map(({ link: l }) => [l.childId, l]));
+    return {
+      className: name,
+      links: children.map((k) => {
+        const own = byChild.get(k.id);
+        return {
+          childId: k.id,
+          child: k.name,
+          token: own && !own.withdrawnAt ? linkToken(own.id, own.version) : null,
+        };
+      }),
+    };
+  });
+}
