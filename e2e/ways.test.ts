@@ -72,6 +72,10 @@ describe("an empty school", () => {
     await page.type("input[name=name]", "Ada L.");
     await press(page, "Add");
     await sees(page, "Ada L. was added.");
+    await page.waitForFunction(() => {
+      const field = document.querySelector<HTMLInputElement>("details[open] input[name=name]");
+      return field?.value === "" && document.activeElement === field;
+    });
     await page.type("input[name=name]", "ada l.");
     await page.type("input[name=age]", "8");
     await press(page, "Add");
@@ -98,10 +102,11 @@ describe("an empty school", () => {
   it("comes from a file by one command, and a broken one is one clear line", async () => {
     const { spawnSync } = await import("node:child_process");
     const { root } = await import("../scripts/lib/root.mjs");
-    const run = (content: string) => {
+    const run = (content: string, command = [join(root, "node_modules/.bin/tsx"), "server/db/add-school-cli.ts"]) => {
       const file = join(tmpdir(), `school-${randomUUID()}.json`);
       writeFileSync(file, content);
-      const done = spawnSync(process.execPath, [join(root, "scripts/school.mjs"), file], {
+      const done = spawnSync(command[0]!, [...command.slice(1), file], {
+        cwd: root,
         encoding: "utf8",
         env: { ...process.env, DATABASE_URL: inject("ownerUrl") },
       });
@@ -115,7 +120,7 @@ describe("an empty school", () => {
       homes: [],
       classes: [{ name: "One", children: [{ name: "Bo T.", age: 8, leftHanded: false, homes: [] }] }],
     };
-    const added = run(JSON.stringify(school));
+    const added = run(JSON.stringify(school), [process.execPath, "scripts/school.mjs"]);
     expect(added).toMatchObject({ code: 0 });
     expect(added.told).toContain("By File was added.");
     for (const [content, words] of [
@@ -219,6 +224,7 @@ describe("by keyboard on the teacher's side", () => {
     await page.keyboard.press("g");
     await page.keyboard.press("h");
     await page.waitForFunction(() => location.pathname === "/homes");
+    await page.waitForSelector("main input[name=find]");
     await page.keyboard.press("/");
     expect(await page.evaluate(() => (document.activeElement as HTMLInputElement).name)).toBe("find");
     await page.close();

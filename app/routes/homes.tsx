@@ -1,5 +1,5 @@
 import { QrCode } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { data, Form, Link } from "react-router";
 import { listOf } from "#core/kit/items.ts";
 import { dropAnswer, placeAnswer, waitingAnswers } from "#server/homes/answers.ts";
@@ -122,7 +122,7 @@ export async function action({ request }: Route.ActionArgs) {
         const age = (fields.age ?? "").trim();
         const name = fields.name ?? "";
         await addChild(who, idOf(fields.class, "class"), { name, age: age === "" ? undefined : Number(age) });
-        return done(tell("homes.added", { name: name.trim() }));
+        return { ...done(tell("homes.added", { name: name.trim() })), added: true as const };
       }
       case "place":
         await placeAnswer(who, idOf(fields.answer, "answer"), idOf(fields.child, "child"));
@@ -246,7 +246,8 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
             key={`${mine.length}`}
             classId={group.id}
             name={group.name}
-            open={mine.length === 0}
+            open={mine.length === 0 || (actionData !== undefined && "added" in actionData)}
+            again={actionData !== undefined && "added" in actionData}
             problems={actionData && !actionData.ok ? actionData.problems : []}
           />
         )}
@@ -445,14 +446,24 @@ function AddChild({
   classId,
   name,
   open,
+  again,
   problems,
 }: {
   classId: string;
   name: string;
   open: boolean;
+  /** One was added just now. */
+  again: boolean;
   problems: readonly { field: string; message: string }[];
 }) {
   const told = (field: string) => problems.find((p) => p.field === field);
+  const first = useRef<HTMLInputElement>(null);
+  const bad = problems.find((p) => p.field === "name" || p.field === "age")?.field;
+  // The next one is typed at once; what was refused is mended where it stands.
+  useEffect(() => {
+    if (again) first.current?.focus();
+    if (bad) first.current?.form?.querySelector<HTMLInputElement>(`[name=${bad}]`)?.focus();
+  }, [again, bad]);
   return (
     <details className="mt-4" open={open || problems.some((p) => p.field === "name" || p.field === "age") || undefined}>
       <summary className="font-semibold text-teal">Add a child to {name}</summary>
@@ -462,7 +473,7 @@ function AddChild({
           <span>
             Name <span className="hint">first name and an initial, or a nickname</span>
           </span>
-          <input name="name" required maxLength={30} aria-invalid={told("name") ? true : undefined} />
+          <input name="name" required maxLength={30} aria-invalid={told("name") ? true : undefined} ref={first} />
         </label>
         <label className="field">
           <span>

@@ -31,7 +31,7 @@ if (!read.success) {
     await addSchool(sql, read.data);
     process.stdout.write(`${read.data.school} was added. Its teachers sign in with the passwords of the file.\n`);
   } catch (e) {
-    const { code, constraint_name: of } = e as { code?: string; constraint_name?: string };
+    const { code, constraint_name: of } = ((e as Error).cause ?? e) as { code?: string; constraint_name?: string };
     if (code !== "23505") throw e;
     stop(
       `${name}: ${of?.includes("teacher") ? "a teacher's e-mail address is there already" : "it is there already"}; nothing was added.`,
