@@ -68,9 +68,9 @@ describe("variants on the play screen", () => {
     const { distance: _, ...target } = (climb.pattern.params as { ladder: { targets: { distance: number }[] } }).ladder
       .targets[0]!;
     const page = await playing("Fenna B.", of(climb, title(), { ladder: { kind: "line", target, lines: [1, 2] } }));
-    await sees(page, "Hit the bucket from line 1.");
+    await sees(page, "Roll it at the bucket from line 1.");
     await press(page, "HIT");
-    await sees(page, "Hit the bucket from line 2.");
+    await sees(page, "Roll it at the bucket from line 2.");
     await sees(page, /4 of your steps \(2\.0 m\)/);
     await press(page, "HIT");
     await sees(page, "You reached the top!");
@@ -94,7 +94,7 @@ describe("variants on the play screen", () => {
       of(climb, title(), { scoring: { by: "tries" } }, { goes: { count: 2, keep: "best" } }),
     );
     for (const w of ["MISS", "HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, w);
-    await sees(page, /Send it at the/);
+    await sees(page, /Roll it at the/);
     for (const w of ["HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, w);
     await sees(page, "5 sends");
     await page.close();

@@ -72,10 +72,10 @@ export function Things({ answers, items, typed, ready, changed }: PartProps) {
           <ul className={GRID}>{first.map(tile)}</ul>
           {ROOMS.filter((r) => r !== "made").map((room) => {
             const list = rest.filter((i) => i.room === room);
-            const said = list.filter((i) => Number(counts[i.id] ?? 0) > 0).length;
+            const said = list.filter((i) => (counts[i.id] ?? "") !== "" && counts[i.id] !== "0").length;
             return (
               list.length > 0 && (
-                <details key={room} className="row-line py-1">
+                <details key={room} className="row-line py-1" open={(typed !== null && said > 0) || undefined}>
                   <summary className="flex min-h-12 items-center gap-2 text-lg font-semibold text-teal">
                     {say("survey.moreFrom", { room: say(`room.${room}`), count: list.length })}
                     {said > 0 && <span className="tag border-teal">{said}</span>}

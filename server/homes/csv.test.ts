@@ -43,6 +43,13 @@ describe("roster and homes from a file", () => {
     expect(good[1]!.answers).toEqual({ kit: null, space: null, players: null, quiet: false, noBallsIndoors: false });
   });
 
+  it("tells a home that has nothing from one that did not say", () => {
+    const of = (things: string) =>
+      read("class,child,age,home,things", `Heron class,Ada,7,H,${things}`).good[0]!.answers.kit;
+    expect(of("nothing")).toEqual({});
+    expect(of("")).toBeNull();
+  });
+
   it("reads corners, what stands there, slope and wind in metres, and names what is wrong with them", () => {
     const head = "class,child,age,home,space,length_m,width_m,floor,indoors,corners_m,stands_m,slope,wind";
     const row = (corners: string, stands: string, slope = "", wind = "") =>

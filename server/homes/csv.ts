@@ -75,9 +75,7 @@ export function homesCsv(who: SignedIn): Promise<string> {
             players: h?.players ?? "",
             quiet: yes(h?.quiet ?? false),
             no_balls_indoors: yes(h?.noBallsIndoors ?? false),
-            things: Object.entries(h?.kit ?? {})
-              .map(([id, n]) => `${id} ${n}`)
-              .join("; "),
+            things: thingsText(h?.kit ?? null),
             support: me.support,
             child_id: me.id,
             home_id: h?.id ?? "",
@@ -149,9 +147,17 @@ const yesNo = (text: string, column: string): boolean => {
 };
 const numberIn = (text: string): number | undefined => (text === "" ? undefined : Number(text.replace(",", ".")));
 
+/** A home that said it has nothing of the list; an empty cell is one that did not say. */
+const NOTHING = "nothing";
+function thingsText(kit: Readonly<Record<string, number>> | null): string {
+  if (kit === null) return "";
+  const list = Object.entries(kit).map(([id, n]) => `${id} ${n}`);
+  return list.length === 0 ? NOTHING : list.join("; ");
+}
 function thingsIn(text: string, known: (id: string) => boolean): Record<string, number> | null {
   if (text.trim() === "") return null;
   const out: Record<string, number> = {};
+  if (text.trim().toLowerCase() === NOTHING) return out;
   for (const part of text.split(";").map((p) => p.trim())) {
     if (part === "") continue;
     const m = /^(\S+)\s+(\S+)$/.exec(part);
