@@ -150,14 +150,10 @@ export function FetchScreen({
           </div>
         </fieldset>
       )}
-      <ul className="mb-4 grid grid-cols-2 gap-x-2.5 gap-y-4">
+      <ul className="mb-4 grid grid-cols-2 gap-2.5">
         {list.flatMap((g) =>
-          g.list.map((t, i) => (
+          g.list.map((t) => (
             <li key={t.id} className="flex flex-col">
-              {/* Of several for one purpose the first says what for. */}
-              <p className="mb-1 min-h-6 font-head text-base leading-tight font-bold" aria-hidden={i > 0}>
-                {i === 0 ? g.title : ""}
-              </p>
               <label className="relative grid min-h-28 w-full grow cursor-pointer content-center justify-items-center gap-1 rounded-md border-2 border-ink bg-raised p-3 text-center has-checked:border-teal has-checked:bg-mint/30 has-focus-visible:outline-3">
                 <input
                   type="checkbox"
@@ -166,6 +162,7 @@ export function FetchScreen({
                   checked={has(t.id)}
                   onChange={() => turn(t.id)}
                 />
+                <span className="text-sm leading-tight text-quiet">{g.title}</span>
                 <ItemDrawing item={t.item} size={60} />
                 <span className="text-lg leading-tight font-semibold">{t.name}</span>
                 {t.note && <span className="text-sm text-quiet">{t.note}</span>}

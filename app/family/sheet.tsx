@@ -88,50 +88,48 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
           )}
         </ol>
       </section>
-      <section className="sheet-row">
-        <div>
-          <h2>{say("sheet.scores")}</h2>
-          {sends !== null && sends <= MOST_BOXES && steps.length <= MOST_WIDE ? (
-            <ul className="grid gap-[2mm]">
-              {Array.from({ length: Math.min(BOXED_GOES, data.tries) }, (_, i) => (
-                <li key={`go${i + 1}`} className="grid grid-cols-[14mm_1fr_18mm] items-center gap-[2mm]">
-                  <span>{say("sheet.go", { number: i + 1 })}</span>
-                  <span className="sheet-boxes">
-                    {Array.from({ length: sends }, (_, n) => (
-                      <span key={`send${n + 1}`} />
-                    ))}
-                  </span>
-                  <span className="sheet-total">{say("sheet.total")}</span>
-                </li>
+      <section>
+        <h2>{say("sheet.scores")}</h2>
+        {sends !== null && sends <= MOST_BOXES && steps.length <= MOST_WIDE ? (
+          <ul className="grid gap-[2mm]">
+            {Array.from({ length: Math.min(BOXED_GOES, data.tries) }, (_, i) => (
+              <li key={`go${i + 1}`} className="grid grid-cols-[14mm_1fr_24mm] items-center gap-[2mm]">
+                <span>{say("sheet.go", { number: i + 1 })}</span>
+                <span className="sheet-boxes">
+                  {Array.from({ length: sends }, (_, n) => (
+                    <span key={`send${n + 1}`} />
+                  ))}
+                </span>
+                <span className="sheet-total">{say("sheet.total")}</span>
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <ul className="sheet-goes">
+            {Array.from({ length: GOES }, (_, i) => (
+              <li key={`go${i + 1}`}>{say("sheet.go", { number: i + 1 })}</li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <section className="sheet-aside">
+        <CountsPicture card={card} />
+        {cues.length > 0 && (
+          <div>
+            <h2>{say("fetch.cues")}</h2>
+            <ol className="list-decimal pl-[5mm]">
+              {cues.map((c) => (
+                <li key={c.id}>{card.leftHanded ? mirrored(c.text) : c.text}</li>
               ))}
-            </ul>
-          ) : (
-            <ul className="sheet-goes">
-              {Array.from({ length: GOES }, (_, i) => (
-                <li key={`go${i + 1}`}>{say("sheet.go", { number: i + 1 })}</li>
-              ))}
-            </ul>
-          )}
-        </div>
-        <div className="sheet-aside">
-          <CountsPicture card={card} />
-          {cues.length > 0 && (
-            <div>
-              <h2>{say("fetch.cues")}</h2>
-              <ol className="list-decimal pl-[5mm]">
-                {cues.map((c) => (
-                  <li key={c.id}>{card.leftHanded ? mirrored(c.text) : c.text}</li>
-                ))}
-              </ol>
-            </div>
-          )}
-          {data.code && (
-            <div className="text-center">
-              <SquareCode code={data.code} label={say("sheet.code")} className="mx-auto w-[26mm]" />
-              <p className="text-[3mm]">{say("sheet.code")}</p>
-            </div>
-          )}
-        </div>
+            </ol>
+          </div>
+        )}
+        {data.code && (
+          <div className="ml-auto text-center">
+            <SquareCode code={data.code} label={say("sheet.code")} className="mx-auto w-[26mm]" />
+            <p className="text-[3mm] leading-none">{say("sheet.code")}</p>
+          </div>
+        )}
       </section>
       <footer>
         <p>{say("sheet.step", { line: BLANK })}</p>
