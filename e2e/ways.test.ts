@@ -137,6 +137,34 @@ describe("an empty school", () => {
 });
 
 describe("ways back", () => {
+  it("undo survives closing the tab", async () => {
+    const page = await teacherPage(opened.browser);
+    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
+    await page.waitForSelector("[data-peg]");
+    const at = () => page.$eval("[data-peg=t1]", (e) => Number(e.getAttribute("aria-valuenow")));
+    const before = await at();
+    await page.focus("[data-peg=t1]");
+    await page.keyboard.press("ArrowRight");
+    await page.waitForFunction(
+      (was) => Number(document.querySelector("[data-peg=t1]")!.getAttribute("aria-valuenow")) !== was,
+      {},
+      before,
+    );
+    const moved = await at();
+    await page.waitForSelector("[data-save=waiting], [data-save=saved]");
+    await page.waitForFunction(() => localStorage.getItem("yard-undo") !== null, { timeout: 10_000 });
+    const url = page.url();
+    await page.close();
+    const again = await teacherPage(opened.browser);
+    await again.goto(url, { waitUntil: "networkidle0" });
+    const now = () => again.$eval("[data-peg=t1]", (e) => Number(e.getAttribute("aria-valuenow")));
+    expect(await now()).toBe(moved);
+    await again.keyboard.press("u");
+    await expect.poll(now).toBe(before);
+    await again.close();
+  });
+
   it("a put-away activity has a shelf, is found, and comes back", async () => {
     const page = await teacherPage(opened.browser);
     await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });

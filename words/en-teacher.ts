@@ -51,6 +51,8 @@ export const enTeacher: Record<string, string> = {
   "sheets.of": "{n, plural, one {# sheet} other {# sheets}}, {class}",
   "sheets.print": "{n, plural, one {Print it} other {Print all #}}",
   "sheets.none": "Nobody has this card.",
+  "picker.thing": "{name}: {n} of {all, plural, one {# home} other {# homes}}",
+  "picker.told": "{n, plural, one {Of # home that told} other {Of # homes that told}} of this class.",
   "result.of": "{n} of {all}",
   "result.beat": "{n, plural, one {beat your {mark}} other {beat your {mark}}}",
   "result.begun": "{n, plural, one {# go begun} other {# goes begun}}",

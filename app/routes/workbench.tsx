@@ -14,6 +14,7 @@ import { sendActivity } from "#server/assignments/send.ts";
 import { homesFor } from "#server/homes/homes.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
+import { itemName, namesOf } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
@@ -190,15 +191,23 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
   const { own: ownHomes, facts, choices, housed, names: homeNames } = useHomesOf(loaderData.homes, group);
   const paceOfAll = useMemo(() => (group?.children ?? []).map((c) => paces(c.age)), [group]);
   const fits = useKitFits(a, facts, loaderData.items, people[1]!);
-  const school = useMemo(() => schoolOf(loaderData.items), [loaderData.items]);
+  const school = useMemo(
+    () =>
+      schoolOf(
+        loaderData.items,
+        facts.map((h) => h.kit),
+      ),
+    [loaderData.items, facts],
+  );
   const own = useMemo(
     () => drawingsOf([...live.kit.own, ...loaderData.items.own]),
     [live.kit.own, loaderData.items.own],
   );
   const homes = useMemo(() => {
     const known = new Map(fits?.map((f) => [f.home, f]));
-    return ownHomes.map((h) => fitOf(h, known));
-  }, [ownHomes, fits]);
+    const names = namesOf(school.items.own);
+    return ownHomes.map((h) => fitOf(a, h, known, (id) => itemName(id, names)));
+  }, [a, ownHomes, fits, school]);
 
   const yard = useYard(live, change, pegs[0]?.id ?? null);
   const { chosen, choose } = yard;
@@ -440,7 +449,7 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
               )}
             </section>
           </div>
-          <Strip activity={game} people={people} names={names} unit={scoreUnit} homes={homes} />
+          <Strip activity={game} people={people} names={names} unit={scoreUnit} homes={homes} apply={change} />
           <Clash draft={draft} zone={zone} />
           <SignInAgain draft={draft} />
         </main>

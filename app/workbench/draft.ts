@@ -17,7 +17,9 @@ type Move =
   | { type: "change"; next: Activity; key: string | null }
   | { type: "undo" }
   | { type: "redo" }
-  | { type: "replace"; next: Activity };
+  | { type: "replace"; next: Activity }
+  /** What could be taken back before the page was closed can be again. */
+  | { type: "restore"; past: Activity[] };
 
 /** What one move makes of what is now, before and after. */
 export function history(h: History, m: Move): History {
@@ -35,6 +37,8 @@ export function history(h: History, m: Move): History {
       const next = h.future[0];
       return next ? { now: next, past: [...h.past, h.now], future: h.future.slice(1), key: null } : h;
     }
+    case "restore":
+      return h.past.length === 0 ? { ...h, past: m.past } : h;
     case "replace":
       return { now: m.next, past: [...h.past, h.now].slice(-MOST_STEPS), future: [], key: null };
   }
@@ -89,6 +93,44 @@ function useSettled(now: Activity, dragging: boolean): Activity {
   return dragging ? kept : now;
 }
 
+/** Steps that are kept on the device beyond closing the page, for so many activities. */
+const KEPT_STEPS = 20;
+const KEPT_DRAFTS = 6;
+const UNDO = "yard-undo";
+interface KeptUndo {
+  id: string;
+  /** The version of the activity that these steps lead to. */
+  version: number;
+  past: Activity[];
+}
+function keptUndo(): KeptUndo[] {
+  try {
+    return JSON.parse(localStorage.getItem(UNDO) ?? "[]") as KeptUndo[];
+  } catch {
+    return [];
+  }
+}
+/** Keeps the last steps of an activity on this device; the least recent activities go first where there is no room. */
+function keepUndo(kept: KeptUndo): void {
+  const all = [kept, ...keptUndo().filter((k) => k.id !== kept.id)].slice(0, KEPT_DRAFTS);
+  while (all.length > 0) {
+    try {
+      localStorage.setItem(UNDO, JSON.stringify(all));
+      return;
+    } catch {
+      all.pop();
+    }
+  }
+}
+/** Steps kept for an activity as the server has it now; those of another version lead elsewhere. */
+export function undoFor(id: string, version: number): Activity[] {
+  const kept = keptUndo().find((k) => k.id === id && k.version === version);
+  return (kept?.past ?? []).flatMap((a) => {
+    const read = activityDocument.safeParse(a);
+    return read.success ? [read.data] : [];
+  });
+}
+
 /** The draft of one activity: history, saving as you go, and a copy on this device until the server has it. */
 export function useDraft(id: string, kept: { document: Activity; version: number; updatedAt: string }): Draft {
   const [h, move] = useReducer(history, { now: kept.document, past: [], future: [], key: null });
@@ -108,6 +150,7 @@ export function useDraft(id: string, kept: { document: Activity; version: number
   // Something typed here before, and never taken by the server, comes back.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page opens
   useEffect(() => {
+    move({ type: "restore", past: undoFor(id, kept.version) });
     const text = localStorage.getItem(backup);
     if (!text) return;
     const left = JSON.parse(text) as { document: Activity; version: number };
@@ -173,6 +216,11 @@ export function useDraft(id: string, kept: { document: Activity; version: number
     const t = setTimeout(() => void save(settled), PAUSE);
     return () => clearTimeout(t);
   }, [settled, problems, held, save, tries, backup, state.at === "saved"]);
+  const atSaved = state.at === "saved";
+  useEffect(() => {
+    if (atSaved && h.now === saved.current && h.past.length > 0)
+      keepUndo({ id, version: version.current, past: h.past.slice(-KEPT_STEPS) });
+  }, [atSaved, h.now, h.past, id]);
   useEffect(() => {
     const again = () => setTries((n) => n + 1);
     addEventListener("online", again);

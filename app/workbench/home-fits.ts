@@ -1,8 +1,11 @@
 import { useMemo } from "react";
-import type { KitFit } from "#core/compile/class-fit.ts";
+import { type KitFit, withChange } from "#core/compile/class-fit.ts";
 import type { HomeFacts } from "#core/compile/for-home.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import { sayPhrase } from "#words/say.ts";
 import { letText } from "./home-view.tsx";
+import { changeText } from "./kit-panel.tsx";
 import type { HomeFit } from "./strip.tsx";
 
 /** A child of a class, and the homes where it may play. */
@@ -23,26 +26,47 @@ export function shownOf(children: readonly Shown[]): Shown[] {
 }
 export const RANKS = ["youngest", "middle", "oldest"];
 
+/** What single change would let a home in: one that is the teacher's to make before one that is the home's. */
+function singleFor(a: Activity, f: KitFit, name: (item: string) => string): HomeFit["single"] {
+  if (!f.can) {
+    const all = f.lets.map((c) => ({ words: changeText(c, name), next: withChange(a, c) }));
+    return all.find((x) => x.next) ?? all[0] ?? null;
+  }
+  const [help] = f.place?.status === "none" ? f.place.lets : [];
+  if (!help) return null;
+  const next =
+    help.kind === "fewer"
+      ? opened(a).remove(help.target)
+      : help.kind === "backstop"
+        ? { ...a, behind: "soft" as const }
+        : null;
+  return { words: letText(help), next };
+}
+
 /** How an activity goes in the homes of one child: in the best of them. */
-export function fitOf(home: HomesOf, kit: ReadonlyMap<string, KitFit>): HomeFit {
+export function fitOf(
+  a: Activity,
+  home: HomesOf,
+  kit: ReadonlyMap<string, KitFit>,
+  name: (item: string) => string,
+): HomeFit {
   const fits = home.homes.flatMap((h) => kit.get(h.id) ?? []);
   const told = fits.filter((f) => f.place !== null || !f.guessed);
-  if (told.length === 0) return { name: home.child, fits: null, why: "did not say" };
+  const of = (fit: boolean | null, why: string, single: HomeFit["single"] = null): HomeFit => ({
+    name: home.child,
+    fits: fit,
+    why,
+    single,
+  });
+  if (told.length === 0) return of(null, "did not say");
   const rank = (f: KitFit) => (f.can ? 4 : 0) + { designed: 2, adapted: 1, none: 0 }[f.place?.status ?? "designed"];
   const best = told.reduce((x, f) => (rank(f) > rank(x) ? f : x));
   const { place } = best;
-  if (!best.can) return { name: home.child, fits: false, why: best.missing.map((m) => sayPhrase(m.why)).join(" ") };
-  if (!place) return { name: home.child, fits: null, why: "space not said" };
-  if (place.status === "none") {
-    const [help] = place.lets;
-    const way = help ? `: ${letText(help)} would do` : "";
-    return { name: home.child, fits: false, why: `${place.proved ? "too short" : "no place found"}${way}` };
-  }
-  return {
-    name: home.child,
-    fits: true,
-    why: place.status === "designed" ? "as designed" : `${Math.round(100 * (1 - place.scale))} % nearer`,
-  };
+  if (!best.can) return of(false, best.missing.map((m) => sayPhrase(m.why)).join(" "), singleFor(a, best, name));
+  if (!place) return of(null, "space not said");
+  if (place.status === "none")
+    return of(false, place.proved ? "too short" : "no place found", singleFor(a, best, name));
+  return of(true, place.status === "designed" ? "as designed" : `${Math.round(100 * (1 - place.scale))} % nearer`);
 }
 
 /** The homes of one class: each once, each with its children, and what each is called. */

@@ -10,8 +10,17 @@ import { itemName, namesOf } from "#words/say.ts";
 export interface School {
   items: SchoolItems;
   list: readonly Item[];
+  /** Homes of the class that told of their things, and how many of them have each. */
+  told: number;
+  had: ReadonlyMap<string, number>;
 }
-export const schoolOf = (items: SchoolItems): School => ({ items, list: listOf(items.own, items.hidden) });
+/** `kits`: what each home of the class has; null: it did not say. */
+export function schoolOf(items: SchoolItems, kits: readonly (Readonly<Record<string, number>> | null)[] = []): School {
+  const told = kits.filter((k) => k !== null);
+  const had = new Map<string, number>();
+  for (const kit of told) for (const [id, n] of Object.entries(kit)) if (n > 0) had.set(id, (had.get(id) ?? 0) + 1);
+  return { items, list: listOf(items.own, items.hidden), told: told.length, had };
+}
 export const SchoolContext = createContext<School>(schoolOf({ own: [], hidden: [] }));
 
 /** The list, and how things are called in it. */

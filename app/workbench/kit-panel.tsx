@@ -24,6 +24,7 @@ import { countHomes, type Housed } from "./home-count.ts";
 import { useSchool, withOwn } from "./items.tsx";
 import { NumberField } from "./knobs.tsx";
 import type { PanelProps } from "./stations.tsx";
+import { ThingPicker } from "./thing-picker.tsx";
 
 interface Props extends Omit<PanelProps, "middle"> {
   /** Youngest, middle, oldest, and how they are called. */
@@ -122,7 +123,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
             )}
             {open === r.id && (
               <div className="pb-2">
-                <Pick title={`${title}: thing`} items={fit} is={is} name={name} pick={(i) => pick(r.id, i)} />
+                <ThingPicker title={`${title}: thing`} items={fit} is={is} pick={(i) => pick(r.id, i)} />
                 {target !== null && <Stands a={a} id={target} />}
                 {r.id === "send" && <Gets a={a} />}
                 <Asks
@@ -167,45 +168,6 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
 }
 
 const partNumber = (a: Activity, id: string) => 1 + opened(a).pegs.findIndex((g) => g.id === id) || "";
-
-function Pick({
-  title,
-  items,
-  is,
-  name,
-  pick,
-}: {
-  title: string;
-  items: readonly Item[];
-  is: string;
-  name: (id: string) => string;
-  pick: (i: Item) => void;
-}) {
-  return (
-    <fieldset>
-      <legend className="sr-only">{title}</legend>
-      <div className="grid max-h-52 grid-cols-4 gap-1 overflow-y-auto py-1">
-        {items.map((i) => (
-          <label
-            key={i.id}
-            className={`grid content-start justify-items-center rounded-sm border-2 p-0.5 text-center text-[11px] leading-tight has-focus-visible:outline-3 ${is === i.id ? "border-ink bg-mustard font-bold text-night" : "border-hair"}`}
-          >
-            <input
-              type="radio"
-              name={title}
-              className="sr-only"
-              aria-label={name(i.id)}
-              checked={is === i.id}
-              onChange={() => pick(i)}
-            />
-            <ItemDrawing item={i.id} size={30} />
-            <span aria-hidden="true">{name(i.id)}</span>
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  );
-}
 
 /** How far what is sent gets at all, and what lies beyond that. */
 function Gets({ a }: { a: Activity }) {

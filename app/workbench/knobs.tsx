@@ -3,8 +3,8 @@ import type { Knob } from "#core/contract/contract.ts";
 import type { Problem } from "#core/formats/activity.ts";
 import { faceOf } from "#core/kit/face.ts";
 import { label } from "#words/teacher.ts";
-import { ItemDrawing } from "../drawings/items.tsx";
 import { useSchool } from "./items.tsx";
+import { ThingPicker } from "./thing-picker.tsx";
 
 type Path = readonly (string | number)[];
 
@@ -271,35 +271,22 @@ function OneKnob({
 function ItemPick({ value, change }: { value: { item: string }; change: (v: unknown) => void }) {
   const { list, name } = useSchool();
   return (
-    <fieldset className="row-line py-2">
-      <legend className="mb-1 text-[0.92rem]">{label("knob.item")}</legend>
-      <div className="grid max-h-40 grid-cols-6 gap-1 overflow-y-auto">
-        {list
-          .filter((t) => t.uses.includes("target"))
-          .map((t) => (
-            <label
-              key={t.id}
-              title={name(t.id)}
-              className={`grid place-items-center rounded-sm border-2 p-0.5 has-focus-visible:outline-3 ${value.item === t.id ? "border-ink bg-mustard text-night" : "border-hair"}`}
-            >
-              <input
-                type="radio"
-                name="item"
-                className="sr-only"
-                aria-label={name(t.id)}
-                checked={value.item === t.id}
-                onChange={() => {
-                  const { opening, openingDepth, gap, mass, contents, ...face } = faceOf(t);
-                  const kept = { ...value, ...face, label: name(t.id), opening, openingDepth, gap };
-                  const was = "weight" in value ? (value.weight as { filling: number } | undefined) : undefined;
-                  const weight = { weight: { mass, contents, filling: contents > 0 ? (was?.filling ?? 0) : 0 } };
-                  change(JSON.parse(JSON.stringify({ ...kept, ...weight })));
-                }}
-              />
-              <ItemDrawing item={t.id} size={30} />
-            </label>
-          ))}
-      </div>
-    </fieldset>
+    <div className="row-line py-2">
+      <p className="text-[0.92rem]" aria-hidden="true">
+        {label("knob.item")}
+      </p>
+      <ThingPicker
+        title={label("knob.item")}
+        items={list.filter((t) => t.uses.includes("target"))}
+        is={value.item}
+        pick={(t) => {
+          const { opening, openingDepth, gap, mass, contents, ...face } = faceOf(t);
+          const kept = { ...value, ...face, label: name(t.id), opening, openingDepth, gap };
+          const was = "weight" in value ? (value.weight as { filling: number } | undefined) : undefined;
+          const weight = { weight: { mass, contents, filling: contents > 0 ? (was?.filling ?? 0) : 0 } };
+          change(JSON.parse(JSON.stringify({ ...kept, ...weight })));
+        }}
+      />
+    </div>
   );
 }

@@ -1,6 +1,7 @@
 import { renderToStaticMarkup } from "react-dom/server";
 import { createMemoryRouter, RouterProvider } from "react-router";
 import { describe, expect, it } from "vitest";
+import type { KitFit } from "#core/compile/class-fit.ts";
 import { fitHomes } from "#core/compile/class-fit.ts";
 import { layoutOf, pegRates, personOf } from "#core/forecast/for-activity.ts";
 import { type Activity, activity, fromPattern, itemsIn } from "#core/formats/activity.ts";
@@ -14,6 +15,7 @@ import { layoutNamed, layoutNames } from "#core/yard/layouts/index.ts";
 import { laidParts } from "#core/yard/layouts/laid.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
 import { label } from "#words/teacher.ts";
+import { fitOf, type HomesOf } from "./home-fits.ts";
 import { SchoolContext, schoolOf, withOwn } from "./items.tsx";
 import { changeText, KitPanel } from "./kit-panel.tsx";
 import { LaidLayer } from "./laid-layer.tsx";
@@ -208,14 +210,45 @@ describe("the tape", () => {
 describe("the strip", () => {
   it("counts the homes that can, those that cannot, and those that did not say", () => {
     const homes = [
-      { name: "Ada B.", fits: true, why: "as designed" },
-      { name: "Ben C.", fits: false, why: "too short" },
-      { name: "Cleo D.", fits: null, why: "did not say" },
+      { name: "Ada B.", fits: true, why: "as designed", single: null },
+      { name: "Ben C.", fits: false, why: "too short", single: { words: "one target fewer", next: climb } },
+      { name: "Cleo D.", fits: null, why: "did not say", single: null },
     ];
-    const html = inRouter(<Strip activity={climb} people={people} names={names} unit="points" homes={homes} />);
+    const html = inRouter(
+      <Strip activity={climb} people={people} names={names} unit="points" homes={homes} apply={() => undefined} />,
+    );
     expect(plain(html)).toContain("1 of 3");
     expect(plain(html)).toContain("1 did not say");
     expect(html.match(/rotate-45/g)).toHaveLength(1);
     expect(html).toContain('data-strip="waiting"');
+  });
+  it("says beside each home that cannot the single change that lets it in, the teacher's own before the home's", () => {
+    const home = { child: "Ben C.", className: "One", homes: [{ id: "h" } as HomesOf["homes"][number]] };
+    const told = (over: object) =>
+      fitOf(
+        climb,
+        home,
+        new Map([
+          ["h", { home: "h", can: true, guessed: false, missing: [], lets: [], place: null, ...over } as KitFit],
+        ]),
+        (id) => id,
+      );
+    const lacks = told({
+      can: false,
+      lets: [
+        { kind: "thing", item: "bucket" },
+        { kind: "leaveOut", role: "target:t2" },
+      ],
+    });
+    expect(lacks.fits).toBe(false);
+    expect(lacks.single!.words).toBe("one target fewer");
+    expect(opened(lacks.single!.next!).pegs.map((p) => p.id)).not.toContain("t2");
+    const buy = told({ can: false, lets: [{ kind: "thing", item: "bucket" }] });
+    expect(buy.single).toEqual({ words: "one more thing at home: bucket", next: null });
+    const tight = told({ place: { status: "none", proved: true, lets: [{ kind: "fewer", target: "t5" }], scale: 1 } });
+    expect(opened(tight.single!.next!).pegs.map((p) => p.id)).not.toContain("t5");
+    const runs = told({ place: { status: "none", proved: false, lets: [{ kind: "backstop" }], scale: 1 } });
+    expect(runs.single!.next!.behind).toBe("soft");
+    expect(told({ place: { status: "designed", lets: [], scale: 1 } })).toMatchObject({ fits: true, single: null });
   });
 });

@@ -16,6 +16,8 @@ export interface HomeFit {
   /** Null: the home did not say. */
   fits: boolean | null;
   why: string;
+  /** The single change that would let it in; `next`: the activity with it, where it is the teacher's to make. */
+  single: { words: string; next: Activity | null } | null;
 }
 interface Props {
   activity: Activity;
@@ -24,6 +26,8 @@ interface Props {
   names: readonly string[];
   unit: Unit;
   homes: readonly HomeFit[];
+  /** Makes a change that lets a home in. */
+  apply: (next: Activity) => void;
 }
 
 const percent = (p: number) => `${Math.round(100 * p)} %`;
@@ -63,7 +67,7 @@ function Bars({ at, p }: { at: readonly number[]; p: readonly number[] }) {
 }
 
 /** What will happen: always there, each part opens its picture. */
-export const Strip = memo(function Strip({ activity, people, names, unit, homes }: Props) {
+export const Strip = memo(function Strip({ activity, people, names, unit, homes, apply }: Props) {
   const forecasts = useForecast(activity, people);
   const { minutes } = activity;
   const middle = forecasts?.[1] ?? null;
@@ -185,7 +189,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes 
       </Part>
       <Part
         title="Homes that can"
-        picture={<HomeList homes={homes} />}
+        picture={<HomeList homes={homes} apply={apply} />}
         about="A child counts once, in the best of its homes. With the things each home has, turned or mirrored in its space, and shorter at the same challenge where it is small. A home that did not say its things is taken to have the usual ones. The others still get a card, with the nearest things and distances."
       >
         <div className="flex items-center gap-3">
@@ -244,7 +248,7 @@ function Part({
   );
 }
 
-function HomeList({ homes }: { homes: readonly HomeFit[] }) {
+function HomeList({ homes, apply }: { homes: readonly HomeFit[]; apply: (next: Activity) => void }) {
   return (
     <ul className="columns-2 gap-6 text-sm max-sm:columns-1">
       {[...homes]
@@ -252,7 +256,26 @@ function HomeList({ homes }: { homes: readonly HomeFit[] }) {
         .map((h) => (
           <li key={h.name} className="row-line flex justify-between gap-2 py-1">
             <span className="font-semibold">{h.name}</span>
-            <span className={h.fits === false ? "problem" : "text-quiet"}>{h.why}</span>
+            <span className="text-right">
+              <span className={h.fits === false ? "problem" : "text-quiet"}>{h.why}</span>
+              {h.single && (
+                <span className="mt-0.5 flex flex-wrap items-center justify-end gap-2">
+                  {h.single.words}
+                  {h.single.next ? (
+                    <button
+                      type="button"
+                      className="btn btn-small"
+                      aria-label={`Do it for ${h.name}: ${h.single.words}`}
+                      onClick={() => apply(h.single!.next!)}
+                    >
+                      Do it
+                    </button>
+                  ) : (
+                    <span className="text-quiet">(theirs to do)</span>
+                  )}
+                </span>
+              )}
+            </span>
           </li>
         ))}
     </ul>

@@ -1,0 +1,90 @@
+import { useId, useState } from "react";
+import type { Item } from "#core/things/item.ts";
+import { tell } from "#words/tell.ts";
+import { ItemDrawing } from "../drawings/items.tsx";
+import { useSchool } from "./items.tsx";
+
+/** From so many things on there is a search field. */
+const MANY = 12;
+const SORTS = ["homes", "name"] as const;
+
+/** Things as pictures with their names: found by their letters, those that most homes of the class have first, each with its count. */
+export function ThingPicker({
+  title,
+  items,
+  is,
+  pick,
+}: {
+  title: string;
+  items: readonly Item[];
+  is: string;
+  pick: (i: Item) => void;
+}) {
+  const { name, had, told } = useSchool();
+  const [wanted, setWanted] = useState("");
+  const [sort, setSort] = useState<(typeof SORTS)[number]>("homes");
+  const group = useId();
+  const homes = (i: Item) => (i.always ? told : (had.get(i.id) ?? 0));
+  const letters = wanted.trim().toLowerCase();
+  const shown = items
+    .filter((i) => name(i.id).toLowerCase().includes(letters))
+    .sort((a, b) =>
+      sort === "homes" && told > 0
+        ? homes(b) - homes(a) || b.homes - a.homes
+        : sort === "homes"
+          ? b.homes - a.homes
+          : name(a.id).localeCompare(name(b.id)),
+    );
+  return (
+    <fieldset>
+      <legend className="sr-only">{title}</legend>
+      {items.length >= MANY && (
+        <div className="flex items-center gap-2 pt-1 text-sm">
+          <input
+            type="search"
+            className="min-w-0 grow py-0.5"
+            placeholder="Find a thing"
+            aria-label={`${title}: find a thing`}
+            value={wanted}
+            onChange={(e) => setWanted(e.target.value)}
+          />
+          <select
+            className="py-0.5"
+            aria-label={`${title}: sorted by`}
+            value={sort}
+            onChange={(e) => setSort(e.target.value as typeof sort)}
+          >
+            <option value="homes">by homes</option>
+            <option value="name">by name</option>
+          </select>
+        </div>
+      )}
+      <div className="grid max-h-56 grid-cols-4 gap-1 overflow-y-auto py-1">
+        {shown.map((i) => (
+          <label
+            key={i.id}
+            className={`grid content-start justify-items-center rounded-sm border-2 p-0.5 text-center text-[11px] leading-tight has-focus-visible:outline-3 ${is === i.id ? "border-ink bg-mustard font-bold text-night" : "border-hair"}`}
+          >
+            <input
+              type="radio"
+              name={group}
+              className="sr-only"
+              aria-label={told > 0 ? tell("picker.thing", { name: name(i.id), n: homes(i), all: told }) : name(i.id)}
+              checked={is === i.id}
+              onChange={() => pick(i)}
+            />
+            <ItemDrawing item={i.id} size={30} />
+            <span aria-hidden="true">{name(i.id)}</span>
+            {told > 0 && (
+              <span aria-hidden="true" className="font-normal opacity-80">
+                {homes(i)} of {told}
+              </span>
+            )}
+          </label>
+        ))}
+      </div>
+      {shown.length === 0 && <p className="py-1 text-sm text-quiet">No thing is called so.</p>}
+      {told > 0 && <p className="text-xs text-quiet">{tell("picker.told", { n: told })}</p>}
+    </fieldset>
+  );
+}
