@@ -144,7 +144,7 @@ describe("ways back", () => {
     await page.waitForSelector("[data-peg]");
     const at = () => page.$eval("[data-peg=t1]", (e) => Number(e.getAttribute("aria-valuenow")));
     const before = await at();
-    await page.focus("[data-peg=t1]");
+    await page.$eval("[data-peg=t1]", (e) => (e as SVGElement).focus());
     await page.keyboard.press("ArrowRight");
     await page.waitForFunction(
       (was) => Number(document.querySelector("[data-peg=t1]")!.getAttribute("aria-valuenow")) !== was,

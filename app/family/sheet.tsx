@@ -35,6 +35,7 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
   const perMetre = (mapScale(card.parts, PLAN.width, PLAN.height) * PLAN.mm) / PLAN.width;
   const zone = card.parts.find((p) => p.kind === "zone");
   const steps = stages(data);
+  const busy = steps.length > MOST_WIDE;
   return (
     <article className="sheet">
       <header className="flex items-baseline justify-between">
@@ -72,7 +73,7 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
       </section>
       <section>
         <h2>{say("sheet.setUp")}</h2>
-        <ol className={`sheet-steps ${steps.length > MOST_WIDE ? "sheet-many" : ""}`}>
+        <ol className={`sheet-steps ${busy ? "sheet-many" : ""}`}>
           {steps.map((s) => (
             <li key={s.id}>
               {s.lines.map((l) => (
@@ -90,7 +91,7 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
       </section>
       <section>
         <h2>{say("sheet.scores")}</h2>
-        {sends !== null && sends <= MOST_BOXES && steps.length <= MOST_WIDE ? (
+        {sends !== null && sends <= MOST_BOXES && !busy ? (
           <ul className="grid gap-[2mm]">
             {Array.from({ length: Math.min(BOXED_GOES, data.tries) }, (_, i) => (
               <li key={`go${i + 1}`} className="grid grid-cols-[14mm_1fr_24mm] items-center gap-[2mm]">
@@ -105,14 +106,18 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
             ))}
           </ul>
         ) : (
-          <ul className="sheet-goes">
-            {Array.from({ length: GOES }, (_, i) => (
-              <li key={`go${i + 1}`}>{say("sheet.go", { number: i + 1 })}</li>
-            ))}
-          </ul>
+          <div className="flex items-start gap-[3mm]">
+            <ul className="sheet-goes grow">
+              {Array.from({ length: GOES }, (_, i) => (
+                <li key={`go${i + 1}`}>{say("sheet.go", { number: i + 1 })}</li>
+              ))}
+            </ul>
+            {/* Where setting up takes many steps there is room for the code alone. */}
+            {busy && data.code && <SquareCode code={data.code} label={say("sheet.code")} className="w-[17mm]" />}
+          </div>
         )}
       </section>
-      <section className="sheet-aside">
+      <section className="sheet-aside" hidden={busy}>
         <CountsPicture card={card} />
         {cues.length > 0 && (
           <div>
