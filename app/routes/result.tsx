@@ -15,6 +15,7 @@ import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { fieldsOf, searchOf } from "../read.server.ts";
+import { ByTarget } from "../results/by-target.tsx";
 import { ChildrenStrip } from "../results/children-strip.tsx";
 import { arranged, NOTICES, type Notice, noticesOf, SORTS } from "../results/notice.ts";
 import { AddPaper, PaperGo } from "../results/paper.tsx";
@@ -267,6 +268,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           </table>
         </div>
       </section>
+      <ByTarget activity={r.activity} rows={r.rows} />
       <section className="mt-8 max-w-3xl">
         <h2 className="mb-1 text-xl">A result from paper</h2>
         <AddPaper

@@ -375,20 +375,20 @@ export default function Workbench({ loaderData, actionData, params }: Route.Comp
                 loose={loose}
                 spread={spread}
               />
-              <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-1 text-[0.82rem] text-quiet">
+              <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 text-[0.8rem] leading-tight text-quiet">
                 <span>
                   {[...new Set(probes.map((p) => p.ask.aim.kind))].map((kind) => tell(`rates.${kind}`)).join(" ")}{" "}
                   Outlined: within 60 to 80 %.
                 </span>
-                {chosenAt !== null && (
-                  <Counted metres={chosenAt} own={paces(age)} who={names[shown]!} spread={spread} />
-                )}
                 <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
                   tape in {unit === "m" ? "feet" : "metres"}
                 </button>
                 <a className="underline" href={`/activities/${params.id}/plan.svg`} download>
                   plan as SVG
                 </a>
+                {chosenAt !== null && (
+                  <Counted metres={chosenAt} own={paces(age)} who={names[shown]!} spread={spread} />
+                )}
               </div>
               <ClashNotes clashes={clashes} parts={allParts} layout={live.layout?.name ?? null} />
               {inAir && sending && (

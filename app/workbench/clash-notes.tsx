@@ -46,7 +46,7 @@ export function ClashNotes({
     }
   };
   return (
-    <p role="status" className={`min-h-5 text-sm ${clashes.length > 0 ? "problem" : ""}`}>
+    <p role="status" className={`min-h-4 text-[0.8rem] leading-tight ${clashes.length > 0 ? "problem" : ""}`}>
       {clashes.slice(0, MOST_TOLD).map(text).join("; ")}
       {clashes.length > MOST_TOLD && `; and ${clashes.length - MOST_TOLD} more`}
     </p>

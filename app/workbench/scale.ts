@@ -3,7 +3,7 @@ export const WIDTH = 700;
 const START = 74;
 const RIGHT = 14;
 const TALLEST = 226;
-const EDGE = 26;
+const EDGE = 18;
 
 export interface PlanScale {
   /** Pixels a metre. */

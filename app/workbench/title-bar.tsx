@@ -29,7 +29,7 @@ export function TitleBar({
 }) {
   const { settled: a, change, undo, redo } = draft;
   return (
-    <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-6 pt-3 pb-2">
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-6 pt-2 pb-1.5">
       <h1 className="sr-only">{a.title}</h1>
       <input
         aria-label="Title"

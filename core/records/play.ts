@@ -69,6 +69,8 @@ export interface PlayScore {
   working: string;
   /** What the family had set before the first send, by field: only goes alike in it compare. */
   set?: Readonly<Record<string, string | number | boolean>>;
+  /** The child's own sends at each thing, and its hits; goes from before do not say. See core/referee/aimed.ts. */
+  aimed?: Readonly<Record<string, readonly [sends: number, hits: number]>>;
   sends: number;
   stage: number;
   stages: number;

@@ -5,6 +5,7 @@ import type { GamePart } from "#core/contract/contract.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
 import type { HandIn, HandInSent, PlayedGame, PlayScore, Receipt } from "#core/records/play.ts";
 import { rankOf } from "#core/records/rank.ts";
+import { aimedBy } from "#core/referee/aimed.ts";
 import { replay, view } from "#core/referee/referee.ts";
 import { inForce } from "../cards/versions.ts";
 import { contentHash } from "../content-hash.ts";
@@ -236,8 +237,10 @@ export function scoreOf(
     finished: reached.finished,
     stage: reached.stage,
   };
+  const aimed = aimedBy(told.play, 0);
   return {
     ...compared,
+    ...(Object.keys(aimed).length > 0 && { aimed }),
     ...(Object.keys(v.set).length > 0 && { set: v.set }),
     match: score.value === reached.own ? null : score.value,
     rank: rankOf(compared),

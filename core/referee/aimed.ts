@@ -1,0 +1,36 @@
+import { mainAsks } from "../asks/ask.ts";
+import type { Play } from "./play.ts";
+
+/** Sends at something, and how many of them hit it; or all sends, and how many came to rest there. By the target's, the line's or the place's id. */
+export type Aimed = Readonly<Record<string, readonly [sends: number, hits: number]>>;
+
+/**
+ * What became of one player's own sends in a go, as it stands after undo and correction: at each target called for (where the line moves: from
+ * each line), or in each place where things come to rest. Nothing for sends that have no such thing (pins).
+ */
+export function aimedBy(play: Play, player: number): Aimed {
+  const out: Record<string, [number, number]> = {};
+  const add = (id: string, sends: number, hits: number) => {
+    const [s, h] = out[id] ?? [0, 0];
+    out[id] = [s + sends, h + hits];
+  };
+  const places = new Set<string>();
+  let rested = 0;
+  for (const [i, { event }] of play.standing.entries()) {
+    if (event.kind !== "send") continue;
+    const before = play.standing[i - 1]?.after ?? play.begin;
+    const ask = mainAsks(play.game.asks(before)).find((a) => a.kind === "send" && a.player === player);
+    if (ask?.kind !== "send" || play.game.turn(before).player !== player) continue;
+    const { aim } = ask;
+    if (aim.kind === "any" && event.hit !== undefined) {
+      const id = ask.from === "start" ? aim.want[0]! : ask.from;
+      add(id, 1, event.hit !== null && aim.want.includes(event.hit) ? 1 : 0);
+    } else if (event.rest !== undefined) {
+      rested++;
+      places.add(event.rest);
+      add(event.rest, 0, 1);
+    }
+  }
+  for (const id of places) add(id, rested, 0);
+  return out;
+}
