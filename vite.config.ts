@@ -1,10 +1,11 @@
 import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
+import { readyWords } from "./scripts/vite/ready-words.mjs";
 
 /** The server's entry is our own: `app/serve.ts` holds the routes and listens. */
 export default defineConfig(({ isSsrBuild }) => ({
-  plugins: [tailwindcss(), reactRouter()],
+  plugins: [readyWords(), tailwindcss(), reactRouter()],
   worker: { format: "es" },
   build: {
     target: "es2022",

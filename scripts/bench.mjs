@@ -256,7 +256,7 @@ async function familyBytes() {
   for (const b of await page.$$("input[type=checkbox]")) await b.click();
   await press(page, "Next: Play");
   await page.waitForFunction(() => document.body.innerText.includes("Who plays?"));
-  row("JavaScript of a family page before the first tap, gzipped", "150 kB", `${beforeGame.toFixed(0)} kB`);
+  row("JavaScript of a family page before the first tap, gzipped", "140 kB", `${beforeGame.toFixed(0)} kB`);
   row("the same with its game", "220 kB", `${size(scripts).toFixed(0)} kB`);
   await context.close();
 

@@ -4,8 +4,10 @@ import { own } from "#core/own.ts";
 import { clockText, type ScoreUnit } from "#core/records/score-text.ts";
 import { en } from "./en.ts";
 
+/** A message as it is written, or, in the browser's files, as it was read while they were built (scripts/vite/ready-words.mjs). */
+type Message = string | ConstructorParameters<typeof IntlMessageFormat>[0];
 /** Sentences by key; a part of the catalogue that only some pages need is added by them. */
-const all: Record<string, string> = { ...en };
+const all: Record<string, Message> = { ...en };
 export function addWords(more: Readonly<Record<string, string>>): void {
   Object.assign(all, more);
 }
@@ -21,7 +23,7 @@ export function say(key: Key | (string & {}), params?: Record<string, string | n
   if (!m) {
     const text = all[key];
     if (text === undefined) return `[${key}]`;
-    if (!text.includes("{")) return text;
+    if (typeof text === "string" && !text.includes("{")) return text;
     m = new IntlMessageFormat(text, LANGUAGE);
     made.set(key, m);
   }

@@ -1,6 +1,6 @@
 import { Check, RefreshCw } from "lucide-react";
 import { useEffect, useState } from "react";
-import { mirrored } from "#core/aim/starters.ts";
+import { mirrored } from "#core/aim/mirrored.ts";
 import { own as held } from "#core/own.ts";
 import type { Item } from "#core/things/item.ts";
 import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";

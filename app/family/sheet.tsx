@@ -1,4 +1,4 @@
-import { mirrored } from "#core/aim/starters.ts";
+import { mirrored } from "#core/aim/mirrored.ts";
 import type { Card } from "#core/compile/card.ts";
 import type { SquareCode as Code } from "#server/links/square-code.ts";
 import { itemName, namesOf, say } from "#words/say.ts";

@@ -210,11 +210,5 @@ export const starters: Record<Action, Starter> = {
   },
 };
 
-const PAIRS: Record<string, string> = { left: "right", right: "left", Left: "Right", Right: "Left" };
-/** A cue for the other hand: left and right change places. */
-export function mirrored(text: string): string {
-  return text.replace(/\b(left|right|Left|Right)\b/g, (w) => PAIRS[w]!);
-}
-
 /** Questions for after the game that suit any of them. */
 export const starterQuestions = ["What helped you most?", "What will you try next time?"] as const;

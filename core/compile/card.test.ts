@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { mirrored, starters } from "#core/aim/starters.ts";
+import { mirrored } from "#core/aim/mirrored.ts";
+import { starters } from "#core/aim/starters.ts";
 import { pegRates } from "#core/forecast/for-activity.ts";
 import { type Activity, activity, fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";

@@ -12,6 +12,7 @@ const SOURCES = [
   "server",
   "public",
   "package-lock.json",
+  "scripts/vite",
   "vite.config.ts",
   "vite.sw.config.ts",
   "vite.figures.config.ts",

@@ -1,0 +1,6 @@
+/** Words that change places. */
+const PAIRS: Record<string, string> = { left: "right", right: "left", Left: "Right", Right: "Left" };
+/** A cue for the other hand: left and right change places. */
+export function mirrored(text: string): string {
+  return text.replace(/\b(left|right|Left|Right)\b/g, (w) => PAIRS[w]!);
+}

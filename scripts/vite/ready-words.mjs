@@ -1,0 +1,47 @@
+import { parse } from "@formatjs/icu-messageformat-parser";
+import ts from "typescript";
+
+/** What reads the messages needs no place in a text. */
+const bare = (x) =>
+  Array.isArray(x)
+    ? x.map(bare)
+    : x && typeof x === "object"
+      ? Object.fromEntries(
+          Object.entries(x)
+            .filter(([k]) => k !== "location")
+            .map(([k, v]) => [k, bare(v)]),
+        )
+      : x;
+const ready = (text) => (text.includes("{") ? bare(parse(text)) : text);
+
+/** The catalogues, read once while the browser's files are built: what reads ICU messages stays at home, and starts no phone. */
+export function readyWords() {
+  return {
+    name: "ready-words",
+    enforce: "pre",
+    config: (_, env) =>
+      env.isSsrBuild
+        ? {}
+        : {
+            resolve: {
+              alias: [
+                {
+                  find: /^@formatjs\/icu-messageformat-parser$/,
+                  replacement: "@formatjs/icu-messageformat-parser/no-parser.js",
+                },
+              ],
+            },
+          },
+    async transform(code, id, options) {
+      if (options?.ssr || !/\/words\/en(-[a-z]+)?\.ts$/.test(id)) return null;
+      const { outputText } = ts.transpileModule(code, { compilerOptions: { module: "ESNext", target: "ES2022" } });
+      const exported = await import(`data:text/javascript;base64,${Buffer.from(outputText).toString("base64")}`);
+      return Object.entries(exported)
+        .map(
+          ([name, all]) =>
+            `export const ${name} = ${JSON.stringify(Object.fromEntries(Object.entries(all).map(([k, v]) => [k, ready(v)])))};`,
+        )
+        .join("\n");
+    },
+  };
+}
