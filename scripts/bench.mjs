@@ -148,12 +148,28 @@ async function pegMoves() {
         .join("\n"),
     );
   }
+  // Of each move what is ours (script, and style worked out for it), and what the browser paints after it.
+  const share = (names) =>
+    starts.slice(0, -1).map((from, i) =>
+      events
+        .filter((e) => e.pid === mark.pid && e.tid === mark.tid && e.ph === "X" && names.includes(e.name))
+        .filter((e) => e.ts >= from && e.ts < starts[i + 1])
+        .reduce((n, e) => n + e.dur / 1000, 0),
+    );
+  const own = share(["FunctionCall", "UpdateLayoutTree"]);
+  const painting = share(["Layout", "PrePaint", "Paint", "Layerize"]);
   const paints = await page.evaluate(() => window.paints.slice(-190));
   row(
-    `main-thread work per peg move, ${MOVES} moves, 6 pegs, 3 children`,
-    "p95 8 ms",
-    `median ${ms(at(work, 0.5))}`,
-    `p95 ${ms(at(work, 0.95))}`,
+    `script and style of a peg move, ${MOVES} moves, 6 pegs, 3 children`,
+    "p95 6 ms",
+    `median ${ms(at(own, 0.5))}`,
+    `p95 ${ms(at(own, 0.95))}`,
+  );
+  row(
+    "painting after it, and all of the main thread's work",
+    "(reported)",
+    `painting median ${ms(at(painting, 0.5))}, p95 ${ms(at(painting, 0.95))}`,
+    `all median ${ms(at(work, 0.5))}, p95 ${ms(at(work, 0.95))}`,
   );
   row(
     "pointer event to paint, same moves",

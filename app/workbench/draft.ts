@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { type Activity, activity as activityDocument, type Problem, problemsOf } from "#core/formats/activity.ts";
 
 /** Quiet time before a change is saved, milliseconds. */
@@ -53,8 +53,8 @@ export type SaveState =
   | { at: "clash"; theirs: { document: Activity; version: number; updatedAt: string } };
 
 export interface Draft {
-  /** As it is this very moment, in the middle of a drag too. */
-  activity: Activity;
+  /** Where it is as it is this very moment, in the middle of a drag too: `useLive` follows it. */
+  ledger: Ledger;
   /** The same, once a drag has paused: what everything but plan and tape shows, checks and saves. */
   settled: Activity;
   change: (next: Activity, key?: string) => void;
@@ -80,18 +80,40 @@ type Answer =
 /** A drag has paused when nothing moved for so long, milliseconds. */
 const DRAG_PAUSE = 140;
 
-function useSettled(now: Activity, dragging: boolean): Activity {
-  const [kept, keep] = useState(now);
-  useEffect(() => {
-    if (!dragging) {
-      keep(now);
-      return;
-    }
-    const t = setTimeout(() => keep(now), DRAG_PAUSE);
-    return () => clearTimeout(t);
-  }, [now, dragging]);
-  return dragging ? kept : now;
+/** The history of a draft, held beside the page: what draws a drag follows it move by move, the page only what has settled. */
+export class Ledger {
+  private readonly listeners = new Set<() => void>();
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private calm: Activity;
+  constructor(private h: History) {
+    this.calm = h.now;
+  }
+  readonly live = (): Activity => this.h.now;
+  readonly settled = (): Activity => this.calm;
+  readonly past = (): readonly Activity[] => this.h.past;
+  readonly canUndo = (): boolean => this.h.past.length > 0;
+  readonly canRedo = (): boolean => this.h.future.length > 0;
+  readonly subscribe = (told: () => void): (() => void) => {
+    this.listeners.add(told);
+    return () => this.listeners.delete(told);
+  };
+  readonly move = (m: Move): void => {
+    const next = history(this.h, m);
+    if (next === this.h) return;
+    this.h = next;
+    clearTimeout(this.timer);
+    if (next.key?.startsWith("drag")) this.timer = setTimeout(this.settle, DRAG_PAUSE);
+    else this.calm = next.now;
+    for (const told of this.listeners) told();
+  };
+  private readonly settle = (): void => {
+    this.calm = this.h.now;
+    for (const told of this.listeners) told();
+  };
 }
+/** The activity as it is this very moment. */
+export const useLive = ({ ledger }: Draft): Activity =>
+  useSyncExternalStore(ledger.subscribe, ledger.live, ledger.live);
 
 /** Steps that are kept on the device beyond closing the page, for so many activities. */
 const KEPT_STEPS = 20;
@@ -101,7 +123,7 @@ interface KeptUndo {
   id: string;
   /** The version of the activity that these steps lead to. */
   version: number;
-  past: Activity[];
+  past: readonly Activity[];
 }
 function keptUndo(): KeptUndo[] {
   try {
@@ -133,7 +155,11 @@ export function undoFor(id: string, version: number): Activity[] {
 
 /** The draft of one activity: history, saving as you go, and a copy on this device until the server has it. */
 export function useDraft(id: string, kept: { document: Activity; version: number; updatedAt: string }): Draft {
-  const [h, move] = useReducer(history, { now: kept.document, past: [], future: [], key: null });
+  const [ledger] = useState(() => new Ledger({ now: kept.document, past: [], future: [], key: null }));
+  const { move } = ledger;
+  const settled = useSyncExternalStore(ledger.subscribe, ledger.settled, ledger.settled);
+  const canUndo = useSyncExternalStore(ledger.subscribe, ledger.canUndo, ledger.canUndo);
+  const canRedo = useSyncExternalStore(ledger.subscribe, ledger.canRedo, ledger.canRedo);
   const [state, setState] = useState<SaveState>({ at: "saved", when: kept.updatedAt });
   const [broughtBack, setBroughtBack] = useState(false);
   const version = useRef(kept.version);
@@ -141,7 +167,6 @@ export function useDraft(id: string, kept: { document: Activity; version: number
   const savedAt = useRef(kept.updatedAt);
   const sending = useRef(false);
   const backup = `yard-draft-${id}`;
-  const settled = useSettled(h.now, h.key?.startsWith("drag") ?? false);
   const problems = useMemo(() => {
     const read = activityDocument.safeParse(settled);
     return read.success ? [] : problemsOf(read.error);
@@ -218,9 +243,9 @@ export function useDraft(id: string, kept: { document: Activity; version: number
   }, [settled, problems, held, save, tries, backup, state.at === "saved"]);
   const atSaved = state.at === "saved";
   useEffect(() => {
-    if (atSaved && h.now === saved.current && h.past.length > 0)
-      keepUndo({ id, version: version.current, past: h.past.slice(-KEPT_STEPS) });
-  }, [atSaved, h.now, h.past, id]);
+    if (atSaved && settled === saved.current && ledger.past().length > 0)
+      keepUndo({ id, version: version.current, past: ledger.past().slice(-KEPT_STEPS) });
+  }, [atSaved, settled, ledger, id]);
   useEffect(() => {
     const again = () => setTries((n) => n + 1);
     addEventListener("online", again);
@@ -228,13 +253,13 @@ export function useDraft(id: string, kept: { document: Activity; version: number
   }, []);
 
   return {
-    activity: h.now,
+    ledger,
     settled,
-    change: useCallback((next, key) => move({ type: "change", next, key: key ?? null }), []),
-    undo: useCallback(() => move({ type: "undo" }), []),
-    redo: useCallback(() => move({ type: "redo" }), []),
-    canUndo: h.past.length > 0,
-    canRedo: h.future.length > 0,
+    change: useCallback((next, key) => move({ type: "change", next, key: key ?? null }), [move]),
+    undo: useCallback(() => move({ type: "undo" }), [move]),
+    redo: useCallback(() => move({ type: "redo" }), [move]),
+    canUndo,
+    canRedo,
     state,
     problems,
     broughtBack,
@@ -248,7 +273,7 @@ export function useDraft(id: string, kept: { document: Activity; version: number
           setState({ at: "saved", when: state.theirs.updatedAt });
         } else setState({ at: "waiting" });
       },
-      [state],
+      [state, move],
     ),
     retry: useCallback(() => {
       setState({ at: "waiting" });

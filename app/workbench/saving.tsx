@@ -49,7 +49,7 @@ export function Clash({ draft, zone }: { draft: Draft; zone: string }) {
           </Dialog.Description>
           <div className="grid grid-cols-2 gap-4 text-sm">
             {[
-              ["Here", draft.activity],
+              ["Here", draft.settled],
               ["There", theirs.document],
             ].map(([name, doc]) => (
               <div key={name as string} className="rounded-sm border-2 border-hair p-3">
@@ -68,7 +68,7 @@ export function Clash({ draft, zone }: { draft: Draft; zone: string }) {
               Take what is there
             </button>
             <Form method="post">
-              <input type="hidden" name="document" value={JSON.stringify(draft.activity)} />
+              <input type="hidden" name="document" value={JSON.stringify(draft.settled)} />
               <button type="submit" name="intent" value="mine" className="btn btn-quiet">
                 Keep both: this one as a copy
               </button>

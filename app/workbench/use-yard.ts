@@ -24,13 +24,15 @@ export interface Yard {
   showClear: (on: boolean) => void;
 }
 
-export function useYard(live: Activity, change: (next: Activity, key?: string) => void, first: string | null): Yard {
+export function useYard(
+  current: () => Activity,
+  change: (next: Activity, key?: string) => void,
+  first: string | null,
+): Yard {
   const [chosen, setChosen] = useState<string | null>(first);
   const [group, setGroup] = useState<readonly string[]>([]);
   const [snap, setSnap] = useState<Snap>("tens");
   const [clearShown, showClear] = useState(false);
-  const now = useRef(live);
-  now.current = live;
   const selected = useRef({ chosen, group });
   selected.current = { chosen, group };
 
@@ -59,30 +61,30 @@ export function useYard(live: Activity, change: (next: Activity, key?: string) =
   }, []);
   const set = useCallback(
     (next: Activity, gesture: string) => {
-      if (next !== now.current) change(next, gesture);
+      if (next !== current()) change(next, gesture);
     },
-    [change],
+    [change, current],
   );
   const place = useCallback(
     (id: string, metres: number, across: number, gesture: string) =>
-      set(moveTogether(now.current, selected.current.group, id, { along: metres, across }), gesture),
-    [set],
+      set(moveTogether(current(), selected.current.group, id, { along: metres, across }), gesture),
+    [set, current],
   );
   const move = useCallback(
     (id: string, metres: number, gesture: string) => {
-      const from = now.current;
+      const from = current();
       const next = opened(from).move(id, { along: metres });
       const distanceIn = (a: Activity) => opened(a).pegs.find((g) => g.id === id)?.distance;
       if (distanceIn(next) === distanceIn(from)) return;
       change(next, gesture);
     },
-    [change],
+    [change, current],
   );
   const widen = useCallback(
-    (id: string, width: number, gesture: string) => set(widened(now.current, id, width), gesture),
-    [set],
+    (id: string, width: number, gesture: string) => set(widened(current(), id, width), gesture),
+    [set, current],
   );
-  const lay = useCallback((layout: Laid, gesture: string) => set({ ...now.current, layout }, gesture), [set]);
+  const lay = useCallback((layout: Laid, gesture: string) => set({ ...current(), layout }, gesture), [set, current]);
   return useMemo(
     () => ({
       chosen,
