@@ -1,14 +1,44 @@
 import { jointChances } from "../aim/joint.ts";
 import type { AimOf } from "../asks/ask.ts";
 import { pathTo, purposeOf, reachChance, runsOn } from "../physics/send.ts";
+import type { HitRule } from "../rules/hit-rule.ts";
 import { endOfRunOn, partsOf } from "../yard/parts.ts";
 import { bestAim, type KindOf, type Outcome, standAt, underWay } from "./kind.ts";
 
 type Any = AimOf<"any">;
 const NONE = "none";
+/** The widest that anything about a thing is, metres. */
+const widest = (width: number, rule: HitRule): number =>
+  Math.max(
+    width,
+    ...(rule.kind === "anyOf" ? rule.rules : [rule]).flatMap((r) =>
+      r.kind === "on"
+        ? [r.radius === undefined ? r.width! : 2 * r.radius]
+        : r.kind === "into"
+          ? [r.opening, r.depth ?? 0]
+          : r.kind === "through"
+            ? [r.gap]
+            : [],
+    ),
+  );
 /** Times that a send at one thing may pass others in front of it: each is met first where it stands in the way. */
 export const any: KindOf<Any> = {
   options: (aim) => (aim.want.length === 1 ? [aim] : aim.want.map((id) => ({ ...aim, want: [id] }))),
+  alone(aim, { parts, person, manner, from }) {
+    const b = person.sends(manner).object.diameter;
+    const at = standAt(parts, from);
+    const things = partsOf(parts, "target").flatMap((t) => {
+      if (!aim.among.includes(t.id)) return [];
+      const distance = t.along - at;
+      const half = widest(t.width, t.rule) / 2 + b;
+      return [{ id: t.id, distance, lo: (t.across - half) / distance, hi: (t.across + half) / distance }];
+    });
+    const wanted = things.filter((t) => aim.want.includes(t.id));
+    // Only what stands before it, or beside it, and in its way.
+    const meets = (t: (typeof things)[number]) =>
+      wanted.some((w) => t.distance < w.distance + b && t.lo < w.hi && w.lo < t.hi);
+    return { ...aim, among: things.filter((t) => aim.want.includes(t.id) || meets(t)).map((t) => t.id) };
+  },
   worth: (aim, seen) => ("hit" in seen && seen.hit !== null && aim.want.includes(seen.hit) ? 1 : 0),
   refs: (aim) => ({ named: aim.among, rest: NONE, meant: aim.want[0] ?? null }),
   reach: (aim, parts, from) => {

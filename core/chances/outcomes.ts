@@ -139,6 +139,12 @@ export function waysFrom(ask: Ask, play: Play): Way[] | null {
   const of = chancesOf[ask.kind] as ((ask: Ask, play: Play) => Way[]) | null;
   return of ? of(ask, play) : null;
 }
+/** The same ask without what cannot change the chance of its own aim. */
+export function aloneIn<A extends Ask>(ask: A, play: Play): A {
+  if (ask.kind !== "send") return ask;
+  const { alone } = kindOf<Aim>(ask.aim);
+  return alone ? { ...ask, aim: alone(ask.aim, sightOf(ask, play)) } : ask;
+}
 /** Whether what is asked has chances. */
 export const hasChances = (kind: AskKind): boolean => chancesOf[kind] !== null;
 

@@ -6,7 +6,7 @@ import { agePrior } from "../aim/priors.ts";
 import type { Aim, Manner } from "../asks/ask.ts";
 import type { Policy, Sight } from "../chances/kind.ts";
 import { kindOf } from "../chances/kinds.ts";
-import { sightOf, waysFrom } from "../chances/outcomes.ts";
+import { aloneIn, sightOf, waysFrom } from "../chances/outcomes.ts";
 import type { Probe, Setup } from "../contract/contract.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
@@ -202,7 +202,8 @@ export function rates(a: Activity, who: Who, parts: readonly Part[] = layoutOf(a
   const out = new Map<string, number>();
   for (const p of opened(a).probes) {
     if (only !== undefined && (p.peg ?? p.id) !== only) continue;
-    const ways = waysFrom(p.ask, { parts, people: [person], policy: "middle" })!;
+    const play = { parts, people: [person], policy: "middle" } as const;
+    const ways = waysFrom(aloneIn(p.ask, play), play)!;
     out.set(
       p.id,
       ways.reduce((sum, w) => sum + w.share * p.counts(w.body), 0),
