@@ -22,6 +22,16 @@ describe("rates", () => {
         counts: COUNTS[Math.floor(draw() * COUNTS.length)],
         opening: 0.1 + draw() * 0.4,
       }));
+      // Things that stand in each other are no yard.
+      const inside = targets.some((t, i) =>
+        targets.some(
+          (o, k) =>
+            k > i &&
+            Math.abs(t.distance - o.distance) < 0.15 &&
+            Math.abs(t.across - o.across) < (t.width + o.width) / 2,
+        ),
+      );
+      if (inside) continue;
       const a = {
         ...base,
         aim: { ...base.aim, action: (["underarmRoll", "underarmThrow", "kick"] as const)[n % 3]! },
@@ -39,6 +49,6 @@ describe("rates", () => {
       }
     }
     // There was something in the way often enough for this to say anything.
-    expect(blocked).toBeGreaterThan(300);
+    expect(blocked).toBeGreaterThan(200);
   });
 });
