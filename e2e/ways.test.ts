@@ -341,4 +341,83 @@ describe("a family", () => {
     }
     await page.close();
   });
+
+  it("goes the whole way by keyboard alone, and everything that is reached has a name", async () => {
+    const page = await opened.browser.newPage();
+    await page.setViewport({ width: 1024, height: 768 });
+    await page.goto(await linkOf("Wren H."), { waitUntil: "networkidle0" });
+    const nameless: string[] = [];
+    /** Tab after tab until what has the focus is called so. */
+    const reach = async (words: string | RegExp) => {
+      for (let i = 0; i < 60; i++) {
+        await page.keyboard.press("Tab");
+        const at = await page.evaluate(() => {
+          const e = document.activeElement as HTMLElement;
+          const labels = [...((e as HTMLInputElement).labels ?? [])].map((l) => l.textContent).join(" ");
+          return { tag: e.tagName, name: (e.getAttribute("aria-label") ?? (e.textContent?.trim() || labels)).trim() };
+        });
+        if (at.tag === "BODY") continue;
+        if (at.name === "") nameless.push(at.tag);
+        if (typeof words === "string" ? at.name === words : words.test(at.name)) return;
+      }
+      throw new Error(`${words} is not reached by Tab`);
+    };
+    await reach(/^Hallway climb/);
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.querySelector("h1")?.textContent === "Fetch these things");
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 300))));
+    await reach(/^To send, I have it/);
+    await page.keyboard.press("Space");
+    await reach("Next: Set up");
+    await page.keyboard.press("Enter");
+    await sees(page, "1 of 6");
+    await page.waitForFunction(() => document.activeElement?.tagName === "H1");
+    for (let i = 2; i <= 6; i++) {
+      await reach("Next");
+      await page.keyboard.press("Enter");
+      await sees(page, `${i} of 6`);
+      await page.waitForFunction(() => document.activeElement?.tagName === "H1");
+    }
+    await reach("Next: Look round");
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.activeElement?.textContent === "Look round");
+    const ticks = await page.$$eval("main input[type=checkbox]", (all) => all.length);
+    for (let i = 0; i < ticks; i++) {
+      await page.keyboard.press("Tab");
+      await page.keyboard.press("Space");
+    }
+    expect(await page.$$eval("main input[type=checkbox]:not(:checked)", (all) => all.length)).toBe(0);
+    await reach("Next: Play");
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.activeElement?.textContent === "Who plays?");
+    await reach("Play");
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.activeElement?.textContent?.startsWith("Roll it at"));
+    // Keys are listened to once the screen has been drawn.
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 400))));
+    for (const key of ["ArrowRight", "Space", "u", "ArrowLeft"]) {
+      await page.keyboard.press(key as "Space");
+      await page.evaluate(() => new Promise((done) => setTimeout(done, 150)));
+    }
+    await sees(page, "Send 3 of");
+    await reach("Stop here");
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.activeElement?.textContent === "You stopped here.");
+    await reach("Hand it in");
+    await page.keyboard.press("Enter");
+    await sees(page, "How did it feel?");
+    await reach("Hand in");
+    await page.keyboard.press("Enter");
+    await sees(page, "Handed in. Well played!");
+    expect(nameless).toEqual([]);
+    // As somebody hears it: headings, buttons and fields of the page, each with its name.
+    const tree = await page.accessibility.snapshot();
+    const all = (n: typeof tree): { role: string; name: string }[] =>
+      n ? [{ role: n.role, name: n.name ?? "" }, ...(n.children ?? []).flatMap(all)] : [];
+    expect(all(tree)).toContainEqual({ role: "heading", name: "Handed in. Well played!" });
+    expect(
+      all(tree).filter((n) => ["button", "link", "textbox", "checkbox"].includes(n.role) && n.name === ""),
+    ).toEqual([]);
+    await page.close();
+  }, 120_000);
 });

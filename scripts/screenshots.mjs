@@ -51,7 +51,7 @@ try {
   await shot("workbench-climb");
   await go(`${activity("Hallway climb")}?station=kit`);
   await page.waitForSelector("details[aria-label=Homes]");
-  await press(page, "toilet roll");
+  await page.$$eval("label", (all) => all.find((l) => l.textContent.startsWith("toilet roll")).click());
   await page.waitForSelector("[aria-label='What the swap does']");
   await shot("workbench-kit");
   await press(page, "Undo");
