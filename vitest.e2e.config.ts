@@ -1,6 +1,6 @@
 import { defineConfig } from "vitest/config";
 
-/** Browser tests on the real build, one file after the other: they share one database, two cores and one browser at a time. */
+/** Browser tests on the real build, one file after the other: they share one database and one browser at a time. */
 export default defineConfig({
   test: {
     include: ["e2e/**/*.test.ts"],

@@ -24,7 +24,7 @@ declare module "vitest" {
 export default async function setup(project: TestProject) {
   ensureBuild();
   const given = process.env.DATABASE_URL ? await ownDatabase(process.env.DATABASE_URL) : null;
-  const dir = join(root, ".yard-test");
+  const dir = join(root, ".yard-test", `part-${process.env.YARD_TEST_PART ?? "all"}`);
   if (!given) rmSync(dir, { recursive: true, force: true });
   const database = given ?? (await startPostgres(dir, { fresh: true }));
   const { env, demo } = prepareDatabase(database.url);

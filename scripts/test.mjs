@@ -11,5 +11,10 @@ const results = [];
 results.push(await check("lint", "biome", ["check", "."]));
 results.push(...(await Promise.all([types(), tests("unit tests", [])])));
 ensureBuild();
-results.push(await tests("browser tests", ["--config", "vitest.e2e.config.ts"]));
+// Two halves side by side, each with a database, a server and a browser of its own: most of their time is waiting.
+const half = (n) =>
+  tests(`browser tests, half ${n}`, ["--config", "vitest.e2e.config.ts", `--shard=${n}/2`], {
+    YARD_TEST_PART: String(n),
+  });
+results.push(...(await Promise.all([half(1), half(2)])));
 closingLine(results);

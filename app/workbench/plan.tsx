@@ -264,13 +264,13 @@ export const Plan = memo(function Plan({
             wrong={wrong.includes(t.id)}
           />
         ))}
-        <text x="26" y={s.height - 9} fill="var(--color-chalk)" fillOpacity="0.85" fontSize="13">
+        <text x="26" y={s.height - 5} fill="var(--color-chalk)" fillOpacity="0.85" fontSize="13">
           {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Where sends of {who} land
         </text>
         {beyond > 0 && (
           <text
             x={WIDTH - 14}
-            y={s.height - 9}
+            y={s.height - 5}
             textAnchor="end"
             fill="var(--color-chalk)"
             fillOpacity="0.85"
