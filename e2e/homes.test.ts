@@ -46,6 +46,12 @@ const openAll = (page: Page) =>
     for (const d of all as HTMLDetailsElement[]) d.open = true;
   });
 
+/** A thing from a picker of the workbench, by its name. */
+const take = async (page: Page, name: string) => {
+  await page.waitForSelector(`fieldset input[aria-label^="${name}"]`);
+  await page.$eval(`fieldset input[aria-label^="${name}"]`, (e) => (e as HTMLElement).click());
+};
+
 describe("the home survey", () => {
   it("is tapped in two minutes, saves itself, is gone on with later, and the cards follow", async () => {
     const name = "Suri V.";
@@ -323,6 +329,10 @@ describe("the school's list of things", () => {
     await sees(page, "felt puck");
     await press(page, "Hide potato");
     await sees(page, "Hidden: it is not offered any more.");
+    await press(page, "Undo");
+    await sees(page, "It is offered again.");
+    await press(page, "Hide potato");
+    await sees(page, "Hidden: it is not offered any more.");
     await press(page, "Offer potato");
     await sees(page, "It is offered again.");
     // A slide that sends the puck.
@@ -331,12 +341,17 @@ describe("the school's list of things", () => {
     await page.waitForSelector("[data-strip=ready]");
     const at = page.url().split("?")[0]!;
     await page.goto(`${at}?station=kit`, { waitUntil: "networkidle0" });
-    await press(page, "felt puck");
+    await take(page, "felt puck");
     await page.waitForSelector("[data-save=saved]");
     await new Promise((r) => setTimeout(r, 1500));
     await page.goto(`${base}/things`, { waitUntil: "networkidle0" });
     await press(page, "Delete felt puck");
     await sees(page, /felt puck is used in .*They keep a copy of their own/);
+    await press(page, "Yes, take it out");
+    await sees(page, "It is out of the list.");
+    await press(page, "Undo");
+    await sees(page, "It is in the list again.");
+    await press(page, "Delete felt puck");
     await press(page, "Yes, take it out");
     await sees(page, "It is out of the list.");
     await page.goto(`${at}?station=kit`, { waitUntil: "networkidle0" });
@@ -422,7 +437,7 @@ describe("Kit in the workbench", () => {
       page.$$eval("[aria-label='What the swap does'] tr", (rows) =>
         rows.map((r) => [...r.querySelectorAll("td")].map((d) => Number.parseInt(d.textContent ?? "", 10))),
       );
-    await press(page, "large ball");
+    await take(page, "large ball");
     await sees(page, "sock ball to large ball");
     for (const [was, , is] of await rates()) expect(is!).toBeGreaterThan(was!);
     await press(page, "Move the line, so the challenge stays");

@@ -75,6 +75,8 @@ export const enGame = {
   "climb.line":
     "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} the {label} from line {line, number}.",
   "climb.forfeit": "{dose, number} {exercise} first. Then play on.",
+  "task.or": "Or: {list}. You choose.",
+  "task.seated": "Sitting down: {dose, number} {exercise}.",
   "climb.end.top": "You reached the top!",
   "climb.end.spent": "All sends are used.",
   "climb.summary.points":

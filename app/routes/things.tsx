@@ -11,7 +11,7 @@ import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { answered } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
-import { formOf, searchOf } from "../read.server.ts";
+import { formOf, jsonIn, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/things";
 
@@ -31,29 +31,42 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
+/** What an answer of this page carries: who still uses a thing, and the way back. */
+interface Done {
+  usedBy: string[];
+  id: string;
+  undo: { intent: "show" | "hide" | "putBack"; id: string; item?: string } | null;
+}
+
 export async function action({ request }: Route.ActionArgs) {
   const who = await teacherOf(request);
   const form = await formOf(request);
   const text = (name: string) => form.text(name);
-  const done = (told: string, usedBy: string[] = [], id = "") => ({
+  const done = (told: string, { usedBy = [], id = "", undo = null }: Partial<Done> = {}) => ({
     ok: true as const,
     problems: [],
     told,
     usedBy,
     id,
+    undo,
   });
   return answered(async () => {
     switch (text("intent")) {
       case "hide":
         await hideItem(who, text("id"), true);
-        return done("Hidden: it is not offered any more.");
+        return done("Hidden: it is not offered any more.", { undo: { intent: "show", id: text("id") } });
       case "show":
         await hideItem(who, text("id"), false);
-        return done("It is offered again.");
+        return done("It is offered again.", { undo: { intent: "hide", id: text("id") } });
       case "delete": {
-        const { usedBy, done: gone } = await deleteItem(who, text("id"), text("yes") === "yes");
-        return gone ? done("It is out of the list.") : done("", usedBy, text("id"));
+        const id = text("id");
+        const { usedBy, done: gone, item } = await deleteItem(who, id, text("yes") === "yes");
+        if (!gone) return done("", { usedBy, id });
+        return done("It is out of the list.", { undo: { intent: "putBack", id, item: JSON.stringify(item) } });
       }
+      case "putBack":
+        await saveItems(who, [jsonIn(text("item"))]);
+        return done("It is in the list again.");
       case "file": {
         const given = (await form.file("file", LARGEST_FILE))?.text ?? text("text");
         const n = await saveItems(who, itemsIn(given));
@@ -67,6 +80,7 @@ export async function action({ request }: Route.ActionArgs) {
             told: "",
             usedBy: [],
             id: "",
+            undo: null,
           },
           { status: 400 },
         );
@@ -130,9 +144,18 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
           </ul>
         )}
         {a?.ok && a.told && (
-          <p role="status" className="note note-good mb-3">
-            {a.told}
-          </p>
+          <Form method="post" className="note note-good mb-3 flex flex-wrap items-center gap-3">
+            <span role="status">{a.told}</span>
+            {"undo" in a && a.undo && (
+              <>
+                <input type="hidden" name="id" value={a.undo.id} />
+                {a.undo.item && <input type="hidden" name="item" value={a.undo.item} />}
+                <button type="submit" name="intent" value={a.undo.intent} className="btn btn-small">
+                  Undo
+                </button>
+              </>
+            )}
+          </Form>
         )}
         {used.length > 0 && a && "id" in a && (
           <Form method="post" className="note mb-3 flex flex-wrap items-center gap-3">

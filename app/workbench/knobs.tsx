@@ -216,7 +216,8 @@ function OneKnob({
   problem?: string;
   change: (params: unknown, key: string) => void;
 }) {
-  const value = getIn(params, k.path);
+  // What a document from before does not have is off, or empty.
+  const value = getIn(params, k.path) ?? (k.kind === "text" ? "" : null);
   const key = `knob ${k.path.join(".")}`;
   const set = (v: unknown) => change(setIn(params, k.path, v), key);
   const name = label(k.label);

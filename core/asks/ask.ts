@@ -75,7 +75,8 @@ export type Ask =
   /** How many there were in all, at most `most`; `soFar` as they were tapped. */
   | (Sure & { kind: "total"; soFar: number; most: number })
   /** A short exercise, so many times. */
-  | (Sure & { kind: "task"; exercise: string; dose: number })
+  /** `others`: what may be done instead, as the child likes; `seated`: the same for whoever sits. */
+  | (Sure & { kind: "task"; exercise: string; dose: number; others?: readonly string[]; seated?: string })
   /** A free choice of a place for something, or none. */
   | (Sure & { kind: "choose"; of: string; options: readonly string[] })
   /** The child's own formation inside a field, middles of pins in metres; `spots` as it would be left. */

@@ -104,7 +104,9 @@ function climbOf(d: Draw): Drawn<ClimbParams> {
       : { kind: "line", target: standing, lines: Array.from({ length: rungs }, (_, i) => 1 + i * 0.5) },
     tries: 1 + d.upTo(7),
     scoring: d.one([{ by: "points", first: d.upTo(4), growth: d.upTo(3) }, { by: "tries" }, { by: "time" }]),
-    forfeit: d.chance(0.3) ? { misses: 1 + d.upTo(2), exercise: "hops", dose: 6 } : null,
+    forfeit: d.chance(0.3)
+      ? { misses: 1 + d.upTo(2), exercise: "hops", dose: 6, ...(d.chance(0.5) && { cap: 1 + d.upTo(2) }) }
+      : null,
   });
   const around = match.parse({
     seconds: d.chance(0.25) ? 10 + d.upTo(20) : null,

@@ -101,16 +101,20 @@ async function activitiesWith(tx: Tx, id: string): Promise<string[]> {
 
 /**
  * Takes a school's own thing out of the list, or undoes its change to one of the tool's. An activity that uses it keeps a copy of its own,
- * so nothing breaks; still it is only done on a yes.
+ * so nothing breaks; still it is only done on a yes. Answers with the thing, so that it can be put back.
  */
-export function deleteItem(who: SignedIn, id: string, yes: boolean): Promise<{ usedBy: string[]; done: boolean }> {
+export function deleteItem(
+  who: SignedIn,
+  id: string,
+  yes: boolean,
+): Promise<{ usedBy: string[]; done: boolean; item: Item | null }> {
   return inSchool(who.schoolId, async (tx) => {
     const [row] = await tx.select().from(schoolItem).where(eq(schoolItem.id, id));
     if (!row?.item) throw new NotFound("thing");
     const usedBy = await activitiesWith(tx, id);
-    if (usedBy.length > 0 && !yes) return { usedBy, done: false };
+    if (usedBy.length > 0 && !yes) return { usedBy, done: false, item: null };
     await tx.delete(schoolItem).where(and(eq(schoolItem.schoolId, who.schoolId), eq(schoolItem.id, id)));
-    return { usedBy, done: true };
+    return { usedBy, done: true, item: row.item };
   });
 }
 

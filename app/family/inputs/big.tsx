@@ -24,8 +24,17 @@ export const Ready = ({ now, act, tick }: InputProps<AskOf<"ready">>) => (
     }}
   />
 );
-export const Task = ({ act }: InputProps<AskOf<"task">>) => (
-  <Big text={say("play.done")} press={() => act({ kind: "task" })} />
+/** An exercise, or another of the child's own choice; a seated form for whoever needs it. */
+export const Task = ({ ask, act }: InputProps<AskOf<"task">>) => (
+  <>
+    {ask.others && (
+      <p className="text-lg">
+        {say("task.or", { list: ask.others.map((exercise) => `${ask.dose} ${exercise}`).join(", ") })}
+      </p>
+    )}
+    {ask.seated && <p className="text-lg">{say("task.seated", { dose: ask.dose, exercise: ask.seated })}</p>}
+    <Big text={say("play.done")} press={() => act({ kind: "task" })} />
+  </>
 );
 /** Something fell: to be stood up before play goes on, or noted in passing. */
 export function Stand({ ask, act }: InputProps<AskOf<"stand">>) {

@@ -37,6 +37,7 @@ function* story(
     let began = 0;
     if (p.seconds !== null || p.scoring.by === "time") began = (yield "start").at;
     let strikes = 0;
+    let exercises = 0;
     me.rung = me.sends = me.points = 0;
     let ms = 0;
     while (true) {
@@ -59,6 +60,13 @@ function* story(
       strikes++;
       if (me.sends === p.tries) continue;
       if (p.forfeit && strikes === p.forfeit.misses) {
+        const most = p.forfeit.cap;
+        if (typeof most === "number" && exercises === most) {
+          strikes = 0;
+          yield "turnAfterMiss";
+          continue;
+        }
+        exercises++;
         const done = yield "exercise";
         if (done.kind === "bell") {
           ms = p.seconds! * 1000;

@@ -128,6 +128,25 @@ describe("Climb", () => {
     expect(climb.asks(play(p, "- t1 -"))[0]!.kind).toBe("task");
   });
 
+  it("asks for no more forfeits in a go than the cap, offers up to three, and a seated form", () => {
+    const of = {
+      misses: 1,
+      exercise: "hops",
+      dose: 6,
+      second: "toe touches",
+      third: "",
+      seated: "arm circles",
+      cap: 2,
+    };
+    const p = params({ forfeit: of });
+    expect(climb.asks(play(p, "-"))).toMatchObject([{ kind: "task", others: ["toe touches"], seated: "arm circles" }]);
+    expect(climb.asks(play(p, "- ! -"))[0]!.kind).toBe("task");
+    expect(climb.asks(play(p, "- ! - ! - - -"))[0]!.kind).toBe("send");
+    // Without one, as in documents from before, each budget costs one.
+    const { cap: _, ...before } = of;
+    expect(climb.asks(play(params({ forfeit: before }), "- ! - ! -"))[0]!.kind).toBe("task");
+  });
+
   it("plays several goes and keeps the best, or all together", () => {
     const best = params({ tries: 2, goes: { count: 3, keep: "best" } });
     expect(climb.score(play(best, "t1 - t1 t2 - -"))[0]).toMatchObject({ value: 5, working: "2, 5, 0" });

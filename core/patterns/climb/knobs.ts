@@ -10,7 +10,15 @@ const cm = (m: number) => Math.round(m * 100) / 100;
 export function knobs(p: ClimbParams): Knob[] {
   const f = fieldsOf(climbParams, p);
   const points = p.scoring.by === "points" ? p.scoring : { by: "points", first: 3, growth: 0 };
-  const forfeit = p.forfeit ?? { misses: 3, exercise: "star jumps", dose: 7 };
+  const forfeit = p.forfeit ?? {
+    misses: 3,
+    exercise: "star jumps",
+    dose: 7,
+    second: "toe touches",
+    third: "steps on the spot",
+    seated: "arm circles",
+    cap: 4,
+  };
   return [
     f.number("score", ["tries"], "knob.tries", {
       off: { label: "knob.noCap", initial: 24 },
@@ -36,6 +44,10 @@ export function knobs(p: ClimbParams): Knob[] {
           f.number("score", ["forfeit", "misses"], "knob.misses"),
           f.text("score", ["forfeit", "exercise"], "knob.exerciseName"),
           f.number("score", ["forfeit", "dose"], "knob.dose"),
+          f.text("score", ["forfeit", "second"], "knob.exerciseOr"),
+          f.text("score", ["forfeit", "third"], "knob.exerciseOr2"),
+          f.text("score", ["forfeit", "seated"], "knob.exerciseSeated"),
+          f.number("score", ["forfeit", "cap"], "knob.forfeitCap", { off: { label: "knob.forfeitNoCap", initial: 4 } }),
         ]
       : []),
     ...(p.ladder.kind === "targets"

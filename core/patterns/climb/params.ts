@@ -6,6 +6,9 @@ export const MOST_TRIES = 200;
 /** Two rungs at the same distance would not be a climb, metres. */
 const LEAST_GAP = 0.05;
 
+/** An exercise beside the first. */
+const otherExercise = (name: string) => z.string().max(40, `${name} must be 40 letters or fewer`).optional();
+
 export const distance = z
   .number({ error: "distance must be a number of metres" })
   .min(0.3, "distance must be 0.3 m or more")
@@ -100,6 +103,13 @@ export const climbParams = z
         misses: whole("misses", 1, 20),
         exercise: z.string().min(1, "exercise must not be empty").max(40),
         dose: whole("dose", 1, 60),
+        /** So many in a go at most; null, or absent as in documents from before: no such limit. */
+        cap: whole("cap", 1, 20).nullable().optional(),
+        /** What may be done instead, as the child likes; empty or absent: nothing. */
+        second: otherExercise("second"),
+        third: otherExercise("third"),
+        /** The same for whoever plays sitting. */
+        seated: otherExercise("seated"),
       })
       .nullable(),
   })

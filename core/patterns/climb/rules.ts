@@ -15,6 +15,8 @@ export interface Climber {
   /** Misses since the last forfeit, and whether one is owed. */
   misses: number;
   owes: boolean;
+  /** Forfeits done in this go. */
+  paid: number;
   /** Sends at each rung so far, and when each was left, milliseconds since the go began: for the working alone. */
   each: readonly number[];
   laps: readonly number[];
@@ -46,9 +48,20 @@ const PER_DOSE = 1.5;
 
 function asks(p: ClimbParams, c: Climber, player: number): Ask[] {
   if (c.owes) {
-    const { exercise, dose } = p.forfeit!;
+    const { exercise, dose, second, third, seated } = p.forfeit!;
     const takes = { by: [player], seconds: dose * PER_DOSE, walk: 0, moving: true };
-    return [{ kind: "task", player, exercise, dose, takes }];
+    const others = [second, third].filter((x) => x !== undefined && x !== "") as string[];
+    return [
+      {
+        kind: "task",
+        player,
+        exercise,
+        dose,
+        takes,
+        ...(others.length > 0 && { others }),
+        ...(seated && { seated }),
+      },
+    ];
   }
   const from = p.ladder.kind === "line" ? c.rungs[c.rung]! : "start";
   return [{ kind: "send", player, from, manner: PLAIN, aim: aimsOf(p)[c.rung]!, fetch: true }];
@@ -63,7 +76,7 @@ function step(
   switch (e.kind) {
     case "task":
       if (!c.owes) return refuse("refused.noForfeit");
-      return { go: { ...c, owes: false, misses: 0 }, after: "spent" };
+      return { go: { ...c, owes: false, misses: 0, paid: c.paid + 1 }, after: "spent" };
     case "send":
       if (c.owes) return refuse("refused.forfeitFirst", { exercise: p.forfeit!.exercise });
       if (e.hit === undefined) return refuse("refused.notInGame", { kind: e.kind });
@@ -86,7 +99,11 @@ function sent(p: ClimbParams, c: Climber, hit: string | null, ms: number): Went<
   }
   const missed = { ...c, sends, misses: c.misses + 1, each };
   if (spent) return { go: missed, after: "end" };
-  if (p.forfeit && missed.misses >= p.forfeit.misses) return { go: { ...missed, owes: true }, after: "on" };
+  if (p.forfeit && missed.misses >= p.forfeit.misses) {
+    // Once so many are done in a go, misses cost nothing more than the turn.
+    if (c.paid < (p.forfeit.cap ?? Number.POSITIVE_INFINITY)) return { go: { ...missed, owes: true }, after: "on" };
+    return { go: { ...missed, misses: 0 }, after: "spent" };
+  }
   return { go: missed, after: "miss" };
 }
 
@@ -150,12 +167,22 @@ function now(p: ClimbParams, c: Climber): Phrase {
 
 /** One climb: a hit on the wanted target moves on, all else repeats, until the top or the last try. */
 export const climbGo: GoRules<ClimbParams, Climber> = {
-  begin: (p) => ({ rungs: rungsOf(p), rung: 0, sends: 0, points: 0, misses: 0, owes: false, each: [], laps: [] }),
+  begin: (p) => ({
+    rungs: rungsOf(p),
+    rung: 0,
+    sends: 0,
+    points: 0,
+    misses: 0,
+    owes: false,
+    paid: 0,
+    each: [],
+    laps: [],
+  }),
   asks,
   step,
   clock: (p, m) => (m.seconds !== null || p.scoring.by === "time" ? { limit: m.seconds, rest: 0 } : null),
   sum,
-  key: (_, c) => `${c.rung} ${c.sends} ${c.misses} ${c.owes ? 1 : 0}`,
+  key: (p, c) => `${c.rung} ${c.sends} ${c.misses} ${c.owes ? 1 : 0} ${p.forfeit?.cap ? c.paid : 0}`,
   now,
   done: (_, c) => c.rungs.slice(0, c.rung),
   ended: (_, { finished }) => ({ key: finished ? "climb.end.top" : "climb.end.spent" }),
