@@ -52,7 +52,7 @@ describe("accessible, light and dark", () => {
     const page = await teacherPage(opened.browser);
     const sql = owner();
     const [a] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
-    const [r] = await sql`select id from assignment limit 1`;
+    const [r] = await sql`select id, class_id from assignment limit 1`;
     const [k] =
       await sql`select c.id from child c join class s on s.id = c.class_id where s.name = 'Heron class' limit 1`;
     await sql.end();
@@ -68,7 +68,10 @@ describe("accessible, light and dark", () => {
       "/things/bucket",
       "/results",
       "/outbox",
+      "/how",
+      `/classes/${r!.class_id}/links`,
       `/results/${r!.id}`,
+      `/results/${r!.id}/sheets`,
       ...["aim", "cues", "kit", "yard", "score", "players", "send"].map((s) => `/activities/${a!.id}?station=${s}`),
     ]) {
       await page.goto(base + path, { waitUntil: "load" });
@@ -107,8 +110,11 @@ describe("accessible, light and dark", () => {
     }
     await small.close();
     const page = await teacherPage(opened.browser);
+    const sql = owner();
+    const [c] = await sql`select id from class where name = 'Heron class' limit 1`;
+    await sql.end();
     await page.setViewport({ width: 768, height: 1024 });
-    for (const path of ["/week", "/activities", "/homes", "/things", "/results"]) {
+    for (const path of ["/week", "/activities", "/homes", "/things", "/results", "/how", `/classes/${c!.id}/links`]) {
       await page.goto(base + path, { waitUntil: "networkidle0" });
       expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(768);
     }

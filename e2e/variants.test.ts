@@ -44,6 +44,17 @@ async function playing(child: string, a: Activity, players = 1, mode?: string, c
   await beginPlay(page, card, players, mode, choose);
   return page;
 }
+/** The score that reached the school; it goes by itself, a moment after the family sees its own. */
+async function keptOf(name: string) {
+  const sql = owner();
+  const rows = () => sql`
+    select r.score from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
+    where v.compiled->'activity'->>'title' = ${name}`;
+  await expect.poll(async () => (await rows()).length, { timeout: 15_000 }).toBe(1);
+  const [kept] = await rows();
+  await sql.end();
+  return kept;
+}
 const title = () => `Game ${randomUUID().slice(0, 6)}`;
 
 describe("variants on the play screen", () => {
@@ -166,11 +177,7 @@ describe("variants on the play screen", () => {
     await handIn(page);
     await sees(page, "You got 17 points.");
     await page.close();
-    const sql = owner();
-    const [kept] = await sql`
-      select r.score from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
-      where v.compiled->'activity'->>'title' = ${name}`;
-    await sql.end();
+    const kept = await keptOf(name);
     expect(kept!.score).toMatchObject({ value: 17, unit: "points", better: "more", sends: 3, finished: true });
   });
 
@@ -297,11 +304,7 @@ describe("variants on the play screen", () => {
     await handIn(page);
     await sees(page, "You got 0 points.");
     await page.close();
-    const sql = owner();
-    const [kept] = await sql`
-      select r.score from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
-      where v.compiled->'activity'->>'title' = ${name}`;
-    await sql.end();
+    const kept = await keptOf(name);
     expect(kept!.score).toMatchObject({ sends: 4, set: { "params.tries": 4 } });
   });
 

@@ -162,6 +162,21 @@ describe("ways back", () => {
     expect(await now()).toBe(moved);
     await again.keyboard.press("u");
     await expect.poll(now).toBe(before);
+    // A copy is another activity, from its title to its versions.
+    await again.waitForSelector("[data-save=saved]");
+    await press(again, "Copy this activity");
+    await again.waitForFunction(
+      (was) =>
+        location.href !== was &&
+        document.querySelector<HTMLInputElement>("input[aria-label=Title]")!.value.endsWith(", copy"),
+      {},
+      url,
+    );
+    await again.$eval("[data-peg=t1]", (e) => (e as SVGElement).focus());
+    await again.keyboard.press("ArrowRight");
+    await again.waitForSelector("[data-save=waiting]");
+    await again.waitForSelector("[data-save=saved]", { timeout: 10_000 });
+    expect(await text(again)).not.toContain("changed somewhere else");
     await again.close();
   });
 
@@ -213,6 +228,10 @@ describe("ways back", () => {
         .toString("latin1")
         .match(/\/Type\s*\/Page\b/g),
     ).toHaveLength(sheets);
+    await page.goto(`${base}/results/${a!.id}`, { waitUntil: "networkidle0" });
+    await press(page, "Print the card of Ilse P.");
+    await sees(page, "A game for Ilse");
+    expect(await page.$$eval("article.sheet", (all) => all.length)).toBe(1);
     await page.close();
   }, 90_000);
 });

@@ -314,7 +314,17 @@ function Row({
   const answers = r.goes.flatMap((g) => g.reflection.answers.filter(Boolean));
   return (
     <tr className="row-line align-top">
-      <td className="py-2 pr-2 font-semibold whitespace-nowrap">{r.child}</td>
+      <td className="py-2 pr-2 font-semibold whitespace-nowrap">
+        {r.child}{" "}
+        <Link
+          to={`sheets?card=${r.cardId}`}
+          aria-label={`Print the card of ${r.child}`}
+          title="Print this card"
+          className="inline-grid size-6 place-items-center align-middle text-quiet hover:text-ink"
+        >
+          <Printer size={14} aria-hidden="true" />
+        </Link>
+      </td>
       <td className="py-2 pr-3">{r.age}</td>
       <td className="py-2 pr-3 font-bold whitespace-nowrap">
         {r.best ? (

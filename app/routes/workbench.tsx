@@ -123,7 +123,12 @@ export async function action({ request, params }: Route.ActionArgs) {
 /** Moving between stations asks the server nothing; only sending does. */
 export const shouldRevalidate = ({ formMethod }: { formMethod?: string }) => formMethod !== undefined;
 
-export default function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
+/** Another activity, a copy say, is another workbench: nothing of the one before stays. */
+export default function WorkbenchOf(props: Route.ComponentProps) {
+  return <Workbench key={props.params.id} {...props} />;
+}
+
+function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
   const { classes, zone } = loaderData;
   const draft = useDraft(params.id, loaderData.activity);
   const { settled: a, change } = draft;

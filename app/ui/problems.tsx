@@ -4,6 +4,8 @@ import type { Problem } from "#core/formats/activity.ts";
 /** What cannot be taken, and what is allowed. Announced as soon as it appears. */
 export function Problems({ list, title }: { list: readonly Problem[]; title?: string }) {
   // The focus goes to the first field that is meant, so that it can be mended at once.
+  const told = list.map((p) => `${p.field} ${p.message}`).join("; ");
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for what is said, however often it is drawn
   useEffect(() => {
     for (const { field } of list) {
       const of = document.querySelector<HTMLElement>(`main [name="${CSS.escape(field)}"]:not([type=hidden])`);
@@ -11,7 +13,7 @@ export function Problems({ list, title }: { list: readonly Problem[]; title?: st
       of.focus();
       return;
     }
-  }, [list]);
+  }, [told]);
   if (list.length === 0) return null;
   return (
     <div role="alert" className="note">
