@@ -153,7 +153,7 @@ export function LiveYard({
   }, [undo, redo, yard, draft, allParts]);
   return (
     <div className="relative min-w-0 min-[1101px]:overflow-y-auto">
-      <PlanBar yard={yard} activity={draft.settled} pegs={pegs} who={people[shown]!.name} change={change} />
+      <PlanBar yard={yard} activity={draft.settled} who={people[shown]!.name} change={change} />
       <div className="relative">
         <Plan
           space={live.space}

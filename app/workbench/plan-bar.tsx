@@ -10,8 +10,8 @@ import {
   RotateCw,
 } from "lucide-react";
 import { memo } from "react";
-import type { Peg } from "#core/contract/contract.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import { arrange, type Together } from "./edit.ts";
 import type { Yard } from "./use-yard.ts";
 
@@ -30,17 +30,17 @@ const TOGETHER: readonly { how: Together; name: string; Icon: LucideIcon }[] = [
 export const PlanBar = memo(function PlanBar({
   yard,
   activity: a,
-  pegs,
   who,
   change,
 }: {
   yard: Yard;
   activity: Activity;
-  pegs: readonly Peg[];
   who: string;
   change: (next: Activity, key?: string) => void;
 }) {
-  const targets = pegs.filter((p) => p.kind === "target").map((p) => p.id);
+  const targets = opened(a)
+    .pegs.filter((p) => p.kind === "target")
+    .map((p) => p.id);
   const several = yard.group.length > 1;
   const chosen = several ? yard.group : targets;
   const all = yard.group.length === targets.length;
