@@ -43,6 +43,7 @@ const CORE = [
   "chances",
   "kit",
   "contract",
+  "targets",
   "match",
   "patterns",
   "records",

@@ -24,9 +24,9 @@ function layer(s: Stroke): number {
   if (s.kind === "poly") return s.look === "zone" ? 0 : s.look === "start" ? 2 : 1;
   return { disc: 1, thing: 3, person: 3, text: 4 }[s.kind];
 }
-/** What is written of a part where the renderer has no words of its own for it: its label, or what a band is worth; targets have none. */
+/** What is written of a part where the renderer has no words of its own for it: its label, or what a band or a target is worth; targets have no words but those and what they carry. */
 export function writtenOn(p: Part): string {
-  if (p.kind === "target") return "";
+  if (p.kind === "target") return p.sign ?? (p.points === undefined ? "" : String(p.points));
   if (p.kind === "zone") return String(p.points);
   return "label" in p ? (p.label ?? "") : "";
 }

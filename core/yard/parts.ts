@@ -33,6 +33,9 @@ export type Part =
       rule: HitRule;
       /** On a wall: how high its lower edge is, metres. */
       base?: number;
+      /** What hitting it brings, where that is written on it; and a letter, number or word that it carries. */
+      points?: number;
+      sign?: string;
       /** One of several of a kind, which are one role: its name. */
       group?: string;
     }

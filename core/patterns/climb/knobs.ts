@@ -1,10 +1,9 @@
 import type { Knob, Space } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
+import { cm } from "../../contract/schema.ts";
+import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
+import { added } from "../../targets/list.ts";
 import { type ClimbParams, climbParams, MOST_RUNGS } from "./params.ts";
-
-/** What a further target begins as. */
-const ADDED = { item: "tin", width: 0.08, height: 0.11 };
-const cm = (m: number) => Math.round(m * 100) / 100;
 
 /** What the stations offer for a climb. */
 export function knobs(p: ClimbParams): Knob[] {
@@ -109,46 +108,11 @@ export function pegKnobs(p: ClimbParams, id: string): Knob[] {
   const f = fieldsOf(climbParams, p);
   const place = ladder.kind === "targets" ? ladder.targets.findIndex((t) => t.id === id) : -1;
   const base = ladder.kind === "targets" ? ["ladder", "targets", place] : ["ladder", "target"];
-  const at = (name: string) => [...base, name];
-  const metres = { unit: "m", step: 0.05 } as const;
-  const size = { unit: "m", step: 0.01 } as const;
-  const chosen = ladder.kind === "targets" ? ladder.targets[place] : ladder.target;
   return [
     ladder.kind === "targets"
-      ? f.number("yard", at("distance"), "knob.distance", metres)
-      : f.number("yard", ["ladder", "lines", Number(id.slice(1)) - 1], "knob.fromTarget", metres),
-    f.item(base),
-    f.text("yard", at("label"), "knob.label"),
-    f.number("yard", at("across"), "knob.across", { ...metres, hint: "knob.acrossHint" }),
-    f.number("yard", at("width"), "knob.width", size),
-    f.number("yard", at("height"), "knob.height", size),
-    f.choice("yard", at("counts"), "knob.counts", [
-      [["touch"], "knob.touch"],
-      [["into"], "knob.into"],
-      [["touch", "into"], "knob.either"],
-      [["through"], "knob.through"],
-      [["touch", "through"], "knob.touchThrough"],
-      [["topple"], "knob.topple"],
-    ]),
-    ...(chosen?.counts.includes("into")
-      ? [
-          f.choice(
-            "yard",
-            at("lies"),
-            "knob.lies",
-            [
-              [undefined, "knob.liesAsSent"],
-              [true, "knob.liesYes"],
-              [false, "knob.liesNo"],
-            ],
-            { hint: "knob.liesHint" },
-          ),
-          f.number("yard", at("turn"), "knob.turn", { step: 5, hint: "knob.turnHint" }),
-        ]
-      : []),
-    ...(chosen?.counts.includes("topple") && (chosen.weight?.contents ?? 0) > 0
-      ? [f.number("yard", [...at("weight"), "filling"], "knob.filling", { step: 0.05, hint: "knob.fillingHint" })]
-      : []),
+      ? distanceKnob(f, [...base, "distance"])
+      : distanceKnob(f, ["ladder", "lines", Number(id.slice(1)) - 1], "knob.fromTarget"),
+    ...targetKnobs(f, base, ladder.kind === "targets" ? ladder.targets[place] : ladder.target),
   ];
 }
 
@@ -162,21 +126,7 @@ export function addPeg(p: ClimbParams, space: Space): ClimbParams | null {
       : { ...p, ladder: { ...ladder, lines: [...ladder.lines, next] } };
   }
   if (ladder.targets.length >= MOST_RUNGS) return null;
-  const far = ladder.targets.reduce((a, b) => (b.distance > a.distance ? b : a));
-  const room = far.distance + 0.6 <= space.length;
-  const n = 1 + Math.max(...ladder.targets.map((t) => Number(t.id.slice(1)) || 0));
-  const side = cm((far.across > 0 ? -1 : 1) * Math.min(0.45, space.width / 2 - 0.2));
-  const added = {
-    id: `t${n}`,
-    item: ADDED.item,
-    label: "",
-    distance: cm(room ? far.distance + 0.6 : far.distance),
-    across: side,
-    width: ADDED.width,
-    height: ADDED.height,
-    counts: ["touch" as const],
-  };
-  return { ...p, ladder: { ...ladder, targets: [...ladder.targets, added] } };
+  return { ...p, ladder: { ...ladder, targets: [...ladder.targets, added(ladder.targets, space)] } };
 }
 
 export function removePeg(p: ClimbParams, id: string): ClimbParams | null {

@@ -1,0 +1,90 @@
+import type { Peg, Probe, Space } from "../contract/contract.ts";
+import { cm, held } from "../contract/schema.ts";
+import type { Face } from "../kit/face.ts";
+import type { Part } from "../yard/parts.ts";
+import { type Standing, type Target, targetPart } from "./target.ts";
+
+const LINE_WIDTH = 1.2;
+/** What a further target begins as, and how much farther away it stands where there is room, metres. */
+const ADDED = { item: "tin", label: "", width: 0.08, height: 0.11, counts: ["touch"] } as const;
+const FARTHER = 0.6;
+const ASIDE = 0.45;
+
+/** The line that is sent from, and whoever sends. */
+export const startLine = (space: { width: number }): Part[] => [
+  { kind: "line", id: "start", along: 0, across: 0, width: Math.min(LINE_WIDTH, space.width), role: "start" },
+  { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
+];
+/** Targets before one line. */
+export const targetParts = (targets: readonly (Target & { points?: number })[], space: { width: number }): Part[] => [
+  ...startLine(space),
+  ...targets.map((t) => targetPart(t, t.distance, t.points)),
+];
+export const targetPegs = (targets: readonly Target[]): Peg[] =>
+  targets.map((t) => ({ id: t.id, label: t.label, item: t.item, distance: t.distance, kind: "target" }));
+/** Under each peg the chance to hit that target. */
+export const targetProbes = (ids: readonly string[]): Probe[] =>
+  ids.map((id) => ({
+    id,
+    peg: id,
+    ask: {
+      kind: "send",
+      player: 0,
+      from: "start",
+      manner: {},
+      aim: { kind: "any", want: [id], among: ids },
+      fetch: true,
+    },
+    counts: (e) => (e.kind === "send" && e.hit === id ? 1 : 0),
+  }));
+
+/** One target changed, the others as they are. */
+export const changed = <T extends Target>(targets: readonly T[], id: string, change: (t: T) => T): T[] =>
+  targets.map((t) => (t.id === id ? change(t) : t));
+/** A target elsewhere: within 0.3 m and 30 m, and 10 m of the middle. */
+export const moved = <T extends Target>(
+  targets: readonly T[],
+  id: string,
+  { along, across }: { along?: number; across?: number },
+): T[] =>
+  changed(targets, id, (t) => ({
+    ...t,
+    ...(along !== undefined && { distance: held(along, 0.3, 30) }),
+    ...(across !== undefined && { across: held(across, -10, 10) }),
+  }));
+export const squeezed = <T extends Target>(targets: readonly T[], k: number): T[] =>
+  targets.map((t) => ({ ...t, across: cm(t.across * k) }));
+
+/** Another thing in the place of one, with its sizes; what counts, and how full it is, stays. */
+export function faced<T extends Standing>(
+  t: T,
+  { item, label, width, height, opening, openingDepth, gap, ...of }: Face,
+): T {
+  const { opening: _, openingDepth: _d, gap: _g, ...rest } = t;
+  return {
+    ...rest,
+    item,
+    label,
+    width: held(width, 0.02, 3),
+    height: held(height, 0.01, 3),
+    ...(opening !== undefined && { opening }),
+    ...(openingDepth !== undefined && { openingDepth }),
+    ...(gap !== undefined && { gap }),
+    ...(t.weight && { weight: { mass: of.mass, contents: of.contents, filling: t.weight.filling } }),
+  } as unknown as T;
+}
+
+/** A further target beyond the farthest where there is room, else beside it. */
+export function added(targets: readonly Target[], space: Space): Target {
+  const far = targets.reduce((a, b) => (b.distance > a.distance ? b : a));
+  const room = far.distance + FARTHER <= space.length;
+  const n = 1 + Math.max(...targets.map((t) => Number(t.id.slice(1)) || 0));
+  const side = Math.min(ASIDE, space.width / 2 - 0.2);
+  return {
+    ...ADDED,
+    counts: [...ADDED.counts],
+    id: `t${n}`,
+    distance: cm(room ? far.distance + FARTHER : far.distance),
+    across: cm(far.across > 0 ? -side : side),
+  };
+}

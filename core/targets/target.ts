@@ -1,0 +1,105 @@
+import { z } from "zod";
+import { across, distance, metres, weight } from "../contract/schema.ts";
+import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
+import type { Part } from "../yard/parts.ts";
+
+/** Two targets in one place would be one target, metres. */
+export const LEAST_GAP = 0.05;
+/** The rim of what lies on its side is so thick, metres: an assumption. */
+const LIP = 0.008;
+/** Rim of a container beside its outer width. */
+const WALL = 0.02;
+/** A thing that nobody weighed: an empty bottle, kilograms. */
+const LIGHT = { mass: 0.03, contents: 0, filling: 0 };
+
+const inner = (name: string) => metres(name, 0.01, 3);
+
+/** One thing to send at: where it stands before the line, how big it is, and what counts as a hit. */
+export const target = z.strictObject({
+  id: z.string().min(1).max(40),
+  /** Household thing; see the kit list. */
+  item: z.string().min(1).max(40),
+  /** What the card calls it; empty: as the thing is called. */
+  label: z.string().max(30, "label must be 30 letters or fewer"),
+  distance,
+  /** To the player's right of the middle, metres. */
+  across,
+  width: metres("width", 0.02, 3),
+  height: metres("height", 0.01, 3),
+  /** What counts as a hit; any of them. */
+  counts: z
+    .array(
+      z.enum(["touch", "into", "through", "topple"], { error: "counts must be among touch, into, through, topple" }),
+    )
+    .min(1, "counts must name at least one of touch, into, through, topple")
+    .max(4),
+  /** Opening, for into (its diameter, or the width of one that is rectangular); gap, for through. Not given: the width less its walls. */
+  opening: inner("opening").optional(),
+  /** The other side of a rectangular opening. */
+  openingDepth: inner("openingDepth").optional(),
+  /** Whether it lies on its side, its mouth towards the player. Not given: it stands, but what is rolled into lies. */
+  lies: z.boolean({ error: "lies must be true or false" }).optional(),
+  /** How far its opening is turned away from the player, degrees. */
+  turn: z
+    .number({ error: "turn must be a number of degrees" })
+    .min(-80, "turn must be -80 or more")
+    .max(80, "turn must be 80 or less")
+    .optional(),
+  gap: inner("gap").optional(),
+  /** For topple: mass empty, contents when full (kilograms), and how full, 0 to 1. */
+  weight: weight.optional(),
+});
+export type Target = z.infer<typeof target>;
+/** A target without its place on the tape: where the line moves instead. */
+export type Standing = Omit<Target, "distance">;
+
+/** What counts at a target, as the chances read it. */
+export function ruleOf(t: Standing): HitRule {
+  const within = Math.max(0.02, t.width - WALL);
+  const rules = t.counts.map((c): SingleRule => {
+    switch (c) {
+      case "touch":
+        return { kind: "touch", width: t.width };
+      case "into":
+        return {
+          kind: "into",
+          opening: t.opening ?? within,
+          ...(t.opening !== undefined && t.openingDepth !== undefined && { depth: t.openingDepth }),
+          ...(t.turn && { turn: (t.turn * Math.PI) / 180 }),
+          ...(t.lies !== undefined && { facing: t.lies ? "mouth" : "up" }),
+          lip: LIP,
+        };
+      case "through":
+        return { kind: "through", gap: t.gap ?? within };
+      default:
+        return { kind: "topple", width: t.width, height: t.height, ...(t.weight ?? LIGHT) };
+    }
+  });
+  return rules.length === 1 ? rules[0]! : { kind: "anyOf", rules };
+}
+
+/** A target on the floor, `along` metres from the start line. */
+export function targetPart(t: Standing, along: number, points?: number): Part {
+  const { id, across: aside, width, height, item, label } = t;
+  const worth = points === undefined ? {} : { points };
+  return { kind: "target", id, along, across: aside, width, height, item, label, rule: ruleOf(t), ...worth };
+}
+
+/** What is wrong with targets that stand side by side: an id used twice, or one on top of another. `path`: where their list lies. */
+export function checkTargets(
+  targets: readonly Target[],
+  path: readonly (string | number)[],
+  ctx: { addIssue(issue: { code: "custom"; path: (string | number)[]; message: string }): void },
+): void {
+  const wrong = (i: number, field: string, message: string) =>
+    ctx.addIssue({ code: "custom", path: [...path, i, field], message });
+  const seen = new Set<string>();
+  for (const [i, a] of targets.entries()) {
+    if (seen.has(a.id)) wrong(i, "id", `id "${a.id}" is used twice`);
+    seen.add(a.id);
+    if (a.id === "none") wrong(i, "id", 'id must not be "none"');
+    for (const [j, b] of targets.slice(0, i).entries())
+      if (Math.abs(a.distance - b.distance) < LEAST_GAP && Math.abs(a.across - b.across) < (a.width + b.width) / 2)
+        wrong(i, "distance", `target ${i + 1} stands on target ${j + 1}: move one by ${LEAST_GAP} m or more`);
+  }
+}
