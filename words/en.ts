@@ -68,6 +68,8 @@ export const en = {
   "pins.setUp.untouched": "Fell untouched? Stand it up. It does not count.",
   "threeLine.setUp.corners": "Mark {size, number} by {size, number} squares, {cm, number} cm wide.",
   "threeLine.setUp.sheets": "Lay sheets {cm, number} cm apart, {size, number} by {size, number}.",
+  "sweep.setUp.collect": "Carry back each thing that you hit.",
+  "sweep.setUp.cross": "What you hit stays. Cross it out.",
   "threeLine.setUp.slips": "Too few things? Mark a square with paper.",
   "tally.setUp.wall": "Lay the mark {cm, number} cm from the wall.",
   "tally.setUp.room": "Clear the square to move in.",

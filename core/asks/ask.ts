@@ -27,8 +27,8 @@ export interface Spot {
 
 /** What a send is for. Chances turn an aim into outcomes (core/aim/kinds); a pattern never lists them. */
 export type Aim =
-  /** To hit any of `want` among the things that stand there; something else may be hit instead. */
-  | { kind: "any"; want: readonly string[]; among: readonly string[] }
+  /** To hit any of `want` among the things that stand there; something else may be hit instead. `worth`: what each brings now; all of `want` the same unless given. */
+  | { kind: "any"; want: readonly string[]; among: readonly string[]; worth?: Readonly<Record<string, number>> }
   /** To come to rest in the best of the zones; what each is worth now. */
   | { kind: "zones"; worth: Readonly<Record<string, number>> }
   /** To come to rest in any of the wanted squares of a grid; outside of those that are free it is fetched again. */
@@ -77,8 +77,18 @@ export type Ask =
   /** A short exercise, so many times. */
   /** `others`: what may be done instead, as the child likes; `seated`: the same for whoever sits. */
   | (Sure & { kind: "task"; exercise: string; dose: number; others?: readonly string[]; seated?: string })
-  /** A free choice of a place for something, or none. */
-  | (Sure & { kind: "choose"; of: string; options: readonly string[] })
+  /**
+   * A free choice of a place for something, or none; `must`: one of them, before anything else. `leads`: what each is chosen for, and `walks` how far
+   * away it is, metres, both in the order of the options.
+   */
+  | (Sure & {
+      kind: "choose";
+      of: string;
+      options: readonly string[];
+      must?: true;
+      leads?: readonly Extract<Ask, { kind: "send" }>[];
+      walks?: readonly number[];
+    })
   /** The child's own formation inside a field, middles of pins in metres; `spots` as it would be left. */
   | (Sure & { kind: "arrange"; field: string; spots: readonly Spot[]; size: number })
   /** What lies there was moved by something else. */

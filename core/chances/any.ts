@@ -21,6 +21,8 @@ const widest = (width: number, rule: HitRule): number =>
             : [],
     ),
   );
+/** What hitting a thing brings to whoever aims so. */
+const bringsOf = (aim: Any, id: string) => (aim.worth ? (aim.worth[id] ?? 0) : aim.want.includes(id) ? 1 : 0);
 /** Times that a send at one thing may pass others in front of it: each is met first where it stands in the way. */
 export const any: KindOf<Any> = {
   options: (aim) => (aim.want.length === 1 ? [aim] : aim.want.map((id) => ({ ...aim, want: [id] }))),
@@ -39,7 +41,7 @@ export const any: KindOf<Any> = {
       wanted.some((w) => t.distance < w.distance + b && t.lo < w.hi && w.lo < t.hi);
     return { ...aim, among: things.filter((t) => aim.want.includes(t.id) || meets(t)).map((t) => t.id) };
   },
-  worth: (aim, seen) => ("hit" in seen && seen.hit !== null && aim.want.includes(seen.hit) ? 1 : 0),
+  worth: (aim, seen) => ("hit" in seen && seen.hit !== null ? bringsOf(aim, seen.hit) : 0),
   refs: (aim) => ({ named: aim.among, rest: NONE, meant: aim.want[0] ?? null }),
   reach: (aim, parts, from) => {
     const at = standAt(parts, from);
@@ -79,7 +81,11 @@ export const any: KindOf<Any> = {
         reach: (metres, height) => reachChance(player.sending, metres, inAir ? height : 0),
       });
     const half = aimed.width / 2 + player.object.diameter / 2;
-    const hits = (across: number) => aim.want.reduce((p, id) => p + (chances(across).get(id) ?? 0), 0);
+    const brings = aim.among.filter((id) => bringsOf(aim, id) > 0);
+    const hits = (across: number) => {
+      const found = chances(across);
+      return brings.reduce((sum, id) => sum + bringsOf(aim, id) * (found.get(id) ?? 0), 0);
+    };
     const across = policy === "middle" ? aimed.across : bestAim(hits, aimed.across - half, aimed.across + half);
     const found = chances(across);
     const list: Outcome[] = targets.map((t) => ({

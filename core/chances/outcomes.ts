@@ -125,7 +125,7 @@ const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null
     ),
   total: (ask, play) => sure({ kind: "total", n: ask.soFar }, ask.takes, play),
   task: (ask, play) => sure({ kind: "task" }, ask.takes, play),
-  choose: (ask, play) => sure({ kind: "choose", of: ask.of, pick: null }, ask.takes, play),
+  choose: (ask, play) => sure({ kind: "choose", of: ask.of, pick: ask.must ? ask.options[0]! : null }, ask.takes, play),
   arrange: (ask, play) => sure(arranged(ask.spots), ask.takes, play),
   stand: (ask, play) => sure({ kind: "stand" }, ask.takes, play),
   ready: (ask, play) => sure({ kind: "ready" }, ask.takes, play),
@@ -150,6 +150,13 @@ export const hasChances = (kind: AskKind): boolean => chancesOf[kind] !== null;
 
 /** The single asks among which a person chooses: one for each thing that may be aimed at. */
 export function optionsOf(ask: Ask): Ask[] {
+  if (ask.kind === "choose" && ask.must)
+    return ask.options.map((option, i) => ({
+      ...ask,
+      options: [option],
+      ...(ask.leads && { leads: [ask.leads[i]!] }),
+      ...(ask.walks && { takes: { ...ask.takes, walk: ask.walks[i]! } }),
+    }));
   if (ask.kind !== "send" && ask.kind !== "count") return [ask];
   return kindOf<Aim>(ask.aim)
     .options(ask.aim)
@@ -157,6 +164,8 @@ export function optionsOf(ask: Ask): Ask[] {
 }
 /** What is expected of one ask: what the one-step best goes by. */
 export function worthOf(ask: Ask, play: Play): number {
+  // A choice is worth what it is made for.
+  if (ask.kind === "choose") return ask.leads ? Math.max(...ask.leads.map((a) => worthOf(a, play))) : 0;
   if (ask.kind !== "send" && ask.kind !== "count") return 0;
   const kind = kindOf<Aim>(ask.aim);
   return outcomesOf(ask, play).reduce((sum, o) => sum + o.p * kind.worth(ask.aim, o.seen), 0);

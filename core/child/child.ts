@@ -139,7 +139,7 @@ const sendBody = (seen: Seen): Body => {
   return { kind: "send", hit: "hit" in seen ? seen.hit : null };
 };
 /** What a made-up child does when it is asked: complete by the compiler. Null: it does not. */
-const does: { [K in AskKind]: ((ask: AskOf<K>, seen: (aim: Aim) => Seen) => Body) | null } = {
+const does: { [K in AskKind]: ((ask: AskOf<K>, seen: (aim: Aim) => Seen, draw: () => number) => Body) | null } = {
   send: (ask, seen) => sendBody(seen(ask.aim)),
   count: (ask, seen) => {
     const s = seen(ask.aim);
@@ -149,7 +149,11 @@ const does: { [K in AskKind]: ((ask: AskOf<K>, seen: (aim: Aim) => Seen) => Body
   },
   total: (ask) => ({ kind: "total", n: ask.soFar }),
   task: () => ({ kind: "task" }),
-  choose: (ask) => ({ kind: "choose", of: ask.of, pick: null }),
+  choose: (ask, _, draw) => ({
+    kind: "choose",
+    of: ask.of,
+    pick: ask.must ? ask.options[Math.floor(draw() * ask.options.length)]! : null,
+  }),
   arrange: (ask) => arranged(ask.spots),
   stand: () => ({ kind: "stand" }),
   ready: () => ({ kind: "ready" }),
@@ -194,7 +198,7 @@ export function playGo(
       return seenOf(options[Math.floor(draw() * options.length)]!, { sight, temper: t, scale, draw });
     };
     const bell = game.due(state);
-    const body = (does[ask.kind] as (ask: Ask, seen: (aim: Aim) => Seen) => Body)(ask, seen);
+    const body = (does[ask.kind] as (ask: Ask, seen: (aim: Aim) => Seen, draw: () => number) => Body)(ask, seen, draw);
     const event = (bell !== null && at > bell ? { kind: "bell", at } : { ...body, at }) as PlayEvent;
     const after = game.step(state, event as never);
     if (isRefusal(after)) throw new Error(`a made-up child did what is refused: ${after.refused.key}`);

@@ -502,15 +502,20 @@ class Chooser {
   private readonly values = new Map<string, number>();
   private readonly taken = new WeakMap<readonly Option[], Option>();
   private cost = 0;
+  private readonly meet: boolean;
   constructor(
     private readonly input: ForecastInput,
     private readonly book: Book,
     private readonly graph: Graph | null,
-  ) {}
+  ) {
+    const { game, setup } = input;
+    this.meet = game.score(game.start(setup)).length > 1 && game.sidesMeet(setup);
+  }
 
   pick(key: string, state: BaseState, options: readonly Option[]): Option {
     if (options.length === 1) return options[0]!;
-    if (this.graph && !this.graph.beyond) {
+    // Where sides meet the best for one is not the best for all: each takes the best of its own next send.
+    if (this.graph && !this.graph.beyond && !this.meet) {
       this.choice = "bestOverall";
       if (this.value(key, state) !== null) return options[this.best.get(key)!]!;
       this.graph.beyond = true;

@@ -64,6 +64,8 @@ export interface GoRules<P, G> {
   ended(params: P, reached: { finished: boolean }): Phrase;
   /** Together: all share one go, or each has one and they are summed. */
   together: "share" | "each";
+  /** Sides that play for the same things: what one does is told to the go of each other. No clock runs, and one go is all. */
+  meet?: { shared(params: P, setup: Setup): boolean; tell(params: P, other: G, mine: G): Went<G> };
 }
 
 interface Kept<G> {
@@ -206,8 +208,20 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     return { ...s, sides };
   };
 
+  const shared = (s: Pick<S, "params" | "setup">) => go.meet?.shared(s.params, s.setup) ?? false;
+  /** Where sides play for the same things: what side `i` made of them, told to the others. */
+  function toOthers(s: S, i: number, mine: G, ms: number): S {
+    return s.sides.reduce((next, x, k) => {
+      if (k === i || x.done) return next;
+      const went = go.meet!.tell(s.params, x.go, mine);
+      const over = went.after === "end";
+      return withSide(next, k, { go: went.go, ...(over && { kept: [{ go: went.go, ms }], done: true }) });
+    }, s);
+  }
+
   /** What an event made of side `i`: its go goes on, waits, or is kept; then the turn is handed on. */
-  function took(s: S, i: number, went: Went<G>, ms: number): S {
+  function took(before: S, i: number, went: Went<G>, ms: number): S {
+    const s = shared(before) ? toOthers(before, i, went.go, ms) : before;
     const x = s.sides[i]!;
     if (went.after !== "end") {
       const on = withSide(s, i, { go: went.go, rests: went.after === "part" && atOnce(s) });
@@ -343,7 +357,8 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     step,
     due,
     clock: (params, m, setup) => start(params, m, setup).timing,
-    sidesMeet: (params, m, setup) => setup.mode === "against" && races(start(params, m, setup)),
+    sidesMeet: (params, m, setup) =>
+      setup.mode === "against" && (shared({ params, setup }) || races(start(params, m, setup))),
     key,
     turn,
     done: (s) => go.done(s.params, s.sides[active(s)[0] ?? s.side]!.go),

@@ -8,6 +8,7 @@ const loaders: Record<PatternName, () => Promise<unknown>> = {
   pins: async () => (await import("./pins/index.ts")).pins,
   threeLine: async () => (await import("./three-line/index.ts")).threeLine,
   tally: async () => (await import("./tally/index.ts")).tally,
+  sweep: async () => (await import("./sweep/index.ts")).sweep,
 };
 
 /** The pattern of a name; RangeError where there is none. */

@@ -47,6 +47,11 @@ const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setu
     },
     setup: { players: 6, mode: "turns", seed: 1 },
   },
+  sweep: {
+    params: { sends: 200 },
+    match: { goes: { count: 5, keep: "total" } },
+    setup: { players: 6, mode: "turns", seed: 1 },
+  },
 };
 /** Taps that come as fast as anybody taps are one event each so many seconds; see the play screen. */
 const RUN = 1;

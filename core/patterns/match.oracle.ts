@@ -13,6 +13,10 @@ export interface Story {
   clock(): number | null | undefined;
   value(): number;
   rank(): number;
+  /** Where all play for the same things: nothing is left of them. */
+  over?(): boolean;
+  /** The goal was reached: where sides race each other, that ends it once all have had as many sends. */
+  finished?(): boolean;
 }
 export interface Told {
   accepted: boolean[];
@@ -58,11 +62,14 @@ export function tellMatch(
     c.left--;
     if (c.left > 0) c.story = tell();
   };
-  const handOn = (wholeGo: boolean) => {
+  const racing = match.end === "first" && setup.mode === "against" && match.goes.count === 1;
+  const handOn = (wholeGo: boolean, swap: string) => {
     chairs[now]!.next++;
+    const was = now;
     do now = (now + 1) % chairs.length;
     while (chairs[now]!.left === 0);
-    if (wholeGo) paused = chairs[now]!.story.clock() !== undefined;
+    if (racing && swap === "send" && now <= was && chairs.some((c) => c.past.some((x) => x.finished?.()))) over = true;
+    else if (wholeGo) paused = chairs[now]!.story.clock() !== undefined;
   };
   const settle = (c: Chair, took: Took) => {
     if (took === "end") finish(c);
@@ -82,11 +89,11 @@ export function tellMatch(
     }
     const clocked = c.story.clock() !== undefined && chairs.length > 1;
     const swap = match.swap === "once" || clocked ? "go" : match.swap;
-    if (took === "end") handOn(true);
+    if (took === "end") handOn(true, swap);
     else if (took === "part") paused = true;
     else if (took === "on") return;
     else if (swap === "send" || (swap === "miss" && took !== "hit") || (swap === "budget" && took === "spent"))
-      handOn(false);
+      handOn(false, swap);
   };
 
   for (const e of events) {
@@ -113,7 +120,10 @@ export function tellMatch(
       const c = by === undefined ? playing()[0] : playing().find((x) => x.people.includes(by));
       const took = c ? c.story.take(e) : "no";
       ok = took !== "no";
-      if (ok) settle(c!, took);
+      if (ok) {
+        for (const x of chairs) if (x !== c && x.left > 0 && x.story.over?.()) finish(x);
+        settle(c!, took);
+      }
     }
     if (ok) last = e.at;
     accepted.push(ok);

@@ -14,6 +14,9 @@ import { spotsOf } from "./pins/formation.ts";
 import { pins } from "./pins/index.ts";
 import { type PinsParams, pinsParams, SHAPES } from "./pins/params.ts";
 import { tellPins } from "./pins/pins.oracle.ts";
+import { sweep } from "./sweep/index.ts";
+import { type SweepParams, sweepParams } from "./sweep/params.ts";
+import { tellSweep } from "./sweep/sweep.oracle.ts";
 import { tally } from "./tally/index.ts";
 import { type TallyParams, tallyParams } from "./tally/params.ts";
 import { tellTally } from "./tally/tally.oracle.ts";
@@ -291,6 +294,33 @@ function tallyEvent(d: Draw, at: number, _: TallyParams, legal: readonly AskKind
   return { kind: kind as "ready", at };
 }
 
+function sweepOf(d: Draw): Drawn<SweepParams> {
+  const shared = d.chance(0.4);
+  const params = sweepParams.parse({
+    ...sweep.example.params,
+    targets: sweep.example.params.targets.slice(0, 2 + d.upTo(2)).map((t) => ({ ...t, points: d.upTo(3) })),
+    collect: d.chance(0.5),
+    sends: d.chance(0.7) ? 1 + d.upTo(6) : null,
+    score: d.one(["sends", "points"]),
+    bonus: d.upTo(3),
+    heap: shared ? "shared" : "own",
+  });
+  const around = match.parse({
+    seconds: !shared && d.chance(0.25) ? 10 + d.upTo(20) : null,
+    goes: { count: shared ? 1 : 1 + d.upTo(2), keep: d.one(["best", "total"]) },
+    swap: d.one(shared ? ["send", "miss"] : ["send", "miss", "go", "once"]),
+    end: d.one(["all", "first"]),
+  });
+  return { params, match: around };
+}
+function sweepEvent(d: Draw, at: number, p: SweepParams, legal: readonly AskKind[]): GameEvent {
+  const kind = d.chance(0.1)
+    ? d.one(["send", "ready", "bell", "carry"] as const)
+    : (legal[d.upTo(legal.length - 1)] ?? "send");
+  if (kind !== "send") return { kind: kind as "ready", at };
+  return { kind, at, hit: d.chance(0.3) ? null : d.chance(0.03) ? "nowhere" : d.one(p.targets).id };
+}
+
 describe("a second telling agrees over seeded event sequences", () => {
   it("Pins", () => {
     expect(run(pins.rules, tellPins, pinsOf, pinsEvent)).toBeGreaterThan(SEQUENCES / 20);
@@ -301,6 +331,9 @@ describe("a second telling agrees over seeded event sequences", () => {
   }, 400_000);
   it("Tally", () => {
     expect(run(tally.rules, tellTally, tallyOf, tallyEvent)).toBeGreaterThan(SEQUENCES / 40);
+  }, 400_000);
+  it("Sweep", () => {
+    expect(run(sweep.rules, tellSweep, sweepOf, sweepEvent)).toBeGreaterThan(SEQUENCES / 20);
   }, 400_000);
   it("Climb", () => {
     expect(run(climb.rules, tellClimb, climbOf, climbEvent)).toBeGreaterThan(SEQUENCES / 20);

@@ -36,6 +36,12 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
       rounds: [{ task: "rebound", seconds: 20, rest: 0, hand: "usual", moving: false, bounce: false }],
     },
   ],
+  sweep: [
+    { score: "points", sends: 3 },
+    { score: "points", sends: 7, collect: false, match: { goes: { count: 2, keep: "total" } } },
+    { score: "sends", sends: 6 },
+    { score: "time", match: { seconds: 40 } },
+  ],
 };
 const GAMES = 400;
 const LONGEST = 600;

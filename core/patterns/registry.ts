@@ -2,6 +2,7 @@ import type { AnyPattern } from "../contract/contract.ts";
 import { bands } from "./bands/index.ts";
 import { climb } from "./climb/index.ts";
 import { pins } from "./pins/index.ts";
+import { sweep } from "./sweep/index.ts";
 import { tally } from "./tally/index.ts";
 import { threeLine } from "./three-line/index.ts";
 
@@ -12,6 +13,7 @@ export const patterns = {
   pins,
   threeLine,
   tally,
+  sweep,
 } as const;
 
 export type PatternName = keyof typeof patterns;

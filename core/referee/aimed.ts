@@ -6,7 +6,8 @@ export type Aimed = Readonly<Record<string, readonly [sends: number, hits: numbe
 
 /**
  * What became of one player's own sends in a go, as it stands after undo and correction: at each target called for (where the line moves: from
- * each line), or in each place where things come to rest. Nothing for sends that have no such thing (pins).
+ * each line), or in each place where things come to rest, or at each thing where any of several would do. Nothing for sends that have no such
+ * thing (pins).
  */
 export function aimedBy(play: Play, player: number): Aimed {
   const out: Record<string, [number, number]> = {};
@@ -22,7 +23,12 @@ export function aimedBy(play: Play, player: number): Aimed {
     const ask = mainAsks(play.game.asks(before)).find((a) => a.kind === "send" && a.player === player);
     if (ask?.kind !== "send" || play.game.turn(before).player !== player) continue;
     const { aim } = ask;
-    if (aim.kind === "any" && event.hit !== undefined) {
+    if (aim.kind === "any" && event.hit !== undefined && aim.want.length > 1) {
+      // Nobody said which it was meant for.
+      rested++;
+      if (event.hit !== null) places.add(event.hit);
+      if (event.hit !== null) add(event.hit, 0, 1);
+    } else if (aim.kind === "any" && event.hit !== undefined) {
       const id = ask.from === "start" ? aim.want[0]! : ask.from;
       add(id, 1, event.hit !== null && aim.want.includes(event.hit) ? 1 : 0);
     } else if (event.rest !== undefined) {

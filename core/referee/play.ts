@@ -196,7 +196,7 @@ export function bodiesOf(ask: Ask): Body[] {
     case "total":
       return [{ kind: "total", n: ask.soFar }];
     case "choose":
-      return [{ kind: "choose", of: ask.of, pick: null }];
+      return (ask.must ? ask.options : [null]).map((pick) => ({ kind: "choose", of: ask.of, pick }));
     case "arrange":
       return [arranged(ask.spots)];
     case "move":

@@ -1,0 +1,151 @@
+import { isSend } from "../../actions/actions.ts";
+import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
+import { fieldsOf } from "../../contract/fields.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { type MatchState, matched } from "../../match/matched.ts";
+import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
+import { sweepGround } from "./ground.ts";
+import { type SweepParams, sweepParams } from "./params.ts";
+import { possible, type Sweeper, sweepGo } from "./rules.ts";
+
+function knobs(p: SweepParams): Knob[] {
+  const f = fieldsOf(sweepParams, p);
+  return [
+    f.choice("score", ["score"], "knob.scoring", [
+      ["sends", "knob.byTries"],
+      ["points", "knob.byPoints"],
+      ["time", "knob.byTime"],
+    ]),
+    f.number("score", ["sends"], "knob.tries", {
+      off: { label: "knob.noCap", initial: 18 },
+      family: { key: "set.sends" },
+    }),
+    ...(p.score === "points" || p.heap === "shared"
+      ? [f.number("score", ["bonus"], "knob.lastBonus", { hint: "knob.lastBonusHint" })]
+      : []),
+    f.choice("yard", ["collect"], "knob.whenHit", [
+      [true, "knob.carryBack"],
+      [false, "knob.crossOut"],
+    ]),
+    f.choice("players", ["heap"], "knob.heap", [
+      ["own", "knob.heapOwn"],
+      ["shared", "knob.heapShared"],
+    ]),
+  ];
+}
+
+/** Any order: what is hit is carried back or crossed out, until nothing stands. */
+export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
+  name: "sweep",
+  rulesVersion: 1,
+  params: sweepParams,
+  rules: matched(sweepGo),
+  match: { fields: ["seconds", "goes", "swap", "end", "carry"], initial: USUAL_MATCH },
+  modes: MODES,
+  actions: isSend,
+  ground: sweepGround,
+  problems: (p, m) => {
+    const shared = (message: string) => [{ path: ["params", "heap"], message }];
+    if (p.heap === "shared" && (m.seconds !== null || p.score === "time"))
+      return shared("one heap for all sides has no bell and no time: a side would play it alone");
+    if (p.heap === "shared" && m.goes.count > 1) return shared("one heap for all sides is one go each");
+    if (p.heap === "shared" && m.swap !== "send" && m.swap !== "miss")
+      return shared("one heap for all sides needs turns: after each send, or after a miss");
+    if (p.score === "points" && p.sends === null && m.seconds === null && m.goes.count > 1)
+      return [{ path: ["params", "sends"], message: "several goes for points need a cap of sends or a bell" }];
+    return [];
+  },
+  possible,
+  matchApart: (p, setup) => p.heap === "shared" && setup.mode === "against" && p.score !== "points",
+  needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.sends }),
+  setUp: (p) => [{ key: p.collect ? "sweep.setUp.collect" : "sweep.setUp.cross" }],
+  knobs,
+  pegKnobs: (p, id) => {
+    const f = fieldsOf(sweepParams, p);
+    const at = p.targets.findIndex((t) => t.id === id);
+    return [
+      distanceKnob(f, ["targets", at, "distance"]),
+      ...(p.score === "points" || p.heap === "shared"
+        ? [f.number("yard", ["targets", at, "points"], "knob.targetPoints")]
+        : []),
+      ...targetKnobs(f, ["targets", at], p.targets[at]),
+    ];
+  },
+  summary: (p) => ({
+    key: `sweep.summary.${p.score}`,
+    params: { targets: p.targets.length, sends: p.sends ?? 0 },
+  }),
+  phrases: [
+    "sweep.send",
+    "sweep.last",
+    "sweep.end.all",
+    "sweep.end.spent",
+    "sweep.setUp.collect",
+    "sweep.setUp.cross",
+    "sweep.summary.sends",
+    "sweep.summary.points",
+    "sweep.summary.time",
+    "refused.carriedAway",
+    "refused.unknownTarget",
+  ],
+  example: {
+    title: "Clear the kitchen",
+    action: "underarmRoll",
+    send: "sockBall",
+    space: { length: 5, width: 2.4, floor: "carpet", indoors: true },
+    params: {
+      targets: [
+        {
+          id: "t1",
+          item: "box",
+          label: "box",
+          distance: 1.5,
+          across: -0.7,
+          width: 0.3,
+          height: 0.22,
+          counts: ["touch"],
+          points: 1,
+        },
+        {
+          id: "t2",
+          item: "saucepan",
+          label: "saucepan",
+          distance: 2.2,
+          across: 0.2,
+          width: 0.2,
+          height: 0.12,
+          counts: ["touch"],
+          points: 2,
+        },
+        {
+          id: "t3",
+          item: "book",
+          label: "book",
+          distance: 2.8,
+          across: -0.25,
+          width: 0.2,
+          height: 0.27,
+          counts: ["touch"],
+          points: 2,
+        },
+        {
+          id: "t4",
+          item: "bottle",
+          label: "bottle",
+          distance: 1.7,
+          across: 0.75,
+          width: 0.08,
+          height: 0.28,
+          counts: ["touch"],
+          points: 4,
+        },
+      ],
+      collect: true,
+      sends: 18,
+      score: "sends",
+      bonus: 2,
+      heap: "own",
+    },
+    match: USUAL_MATCH,
+  },
+};

@@ -1,0 +1,32 @@
+import { z } from "zod";
+import { whole } from "../../contract/schema.ts";
+import { checkTargets, target } from "../../targets/target.ts";
+
+export const FEWEST_TARGETS = 2;
+export const MOST_TARGETS = 12;
+export const MOST_SENDS = 200;
+
+export const sweepTarget = target.extend({
+  /** What it is worth where points are scored. */
+  points: whole("points", 0, 100),
+});
+export type SweepTarget = z.infer<typeof sweepTarget>;
+
+export const sweepParams = z
+  .strictObject({
+    targets: z
+      .array(sweepTarget)
+      .min(FEWEST_TARGETS, `a sweep needs at least ${FEWEST_TARGETS} targets`)
+      .max(MOST_TARGETS, `a sweep has at most ${MOST_TARGETS} targets`),
+    /** What is hit is carried back, or stays and is crossed out. */
+    collect: z.boolean(),
+    /** Sends that a side has; null: no cap. */
+    sends: whole("sends", 1, MOST_SENDS).nullable(),
+    score: z.enum(["sends", "points", "time"], { error: "score must be sends, points or time" }),
+    /** For the last one, where points are scored. */
+    bonus: whole("bonus", 0, 50),
+    /** Against: each side has its own targets, or all play for one heap and keep what they hit. */
+    heap: z.enum(["own", "shared"], { error: "heap must be own or shared" }),
+  })
+  .superRefine((p, ctx) => checkTargets(p.targets, ["targets"], ctx));
+export type SweepParams = z.infer<typeof sweepParams>;
