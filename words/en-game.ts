@@ -24,6 +24,11 @@ export const enGame = {
   "play.keys.any": "Space or left arrow: hit. Right arrow: miss. U: undo.",
   "play.keys.count": "Space: one more. X: dropped. U: undo.",
   "play.keys.places": "Arrows move. Enter chooses. U: undo.",
+  "play.keys.targets": "A number: that one. 0: miss. U: undo.",
+  "play.keys.choose": "A number: that one. U: undo.",
+  "play.callAgain": "Choose another",
+  "play.crossedOut": "Hit one that is crossed out",
+  "play.lineName": "Line {label}",
   "play.other": "Hit another one",
   "play.which": "Which one did you hit?",
   "play.moved": "A piece moved",
@@ -125,6 +130,23 @@ export const enGame = {
   "sweep.summary.points":
     "{targets, plural, one {# target} other {# targets}}, for points{sends, plural, =0 {} one {, # send} other {, # sends}}",
   "sweep.summary.time": "All {targets, number}, fastest{sends, plural, =0 {} one {, # send} other {, # sends}}",
+  "board.free":
+    "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} any one you like.",
+  "board.call": "Which one will it be? Say it first.",
+  "board.at":
+    "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} the {label}.",
+  "board.spot": "Which line will you send from?",
+  "board.from":
+    "Line {spot, number}. {verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} the {label}.",
+  "board.end": "The go is over.",
+  "board.end.full": "Each one has counted!",
+  "board.summary.targets":
+    "{count, plural, one {# target} other {# targets}} for points{sends, plural, =0 {} one {, # send} other {, # sends}}",
+  "board.summary.spots":
+    "{count, plural, one {# line} other {# lines}} for points{sends, plural, =0 {} one {, # send} other {, # sends}}",
+  "refused.usedUp": "That one has counted already.",
+  "refused.callFirst": "Say first which one it will be.",
+  "refused.spotFirst": "Choose your line first.",
   "refused.carriedAway": "{label}: that one is carried away already.",
   "refused.allStand": "All the pins stand already.",
   "refused.layFirst": "Say first where the pins stand.",

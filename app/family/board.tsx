@@ -33,7 +33,7 @@ interface Run {
 
 /** Whether what is asked is told on a picture of the floor. */
 const isFloor = (a: Ask): boolean =>
-  a.kind === "choose" || a.kind === "arrange" || (a.kind === "send" && a.aim.kind !== "any");
+  (a.kind === "choose" && !a.must) || a.kind === "arrange" || (a.kind === "send" && a.aim.kind !== "any");
 
 /** What of a game is set, with what the family changed of it. */
 function settled(game: { params: unknown; match: CardData["card"]["activity"]["match"] }, set: SetValues) {
@@ -195,12 +195,15 @@ export function Board({
   const how = asked && "manner" in asked ? asked.manner.action : undefined;
   const doNow = sayPhrase(v.now, {}, { verb: verbOf(how ?? data.card.activity.aim.action) });
   // The target called for; or, where the line moves, the line to stand on.
-  const wanted = asked?.kind === "send" && asked.aim.kind === "any" ? asked.aim.want[0] : undefined;
+  const wanted =
+    asked?.kind === "send" && asked.aim.kind === "any" && asked.aim.want.length === 1 ? asked.aim.want[0] : undefined;
   const now = wanted === undefined ? undefined : v.from !== null && v.from !== "start" ? v.from : wanted;
   // Where the input itself is drawn as the floor lies, it is the picture.
   const onFloor = !fixing && asked !== undefined && isFloor(asked);
   const pieces = piecesIn(v.asks).map((p) => ({ zone: p.place, shape: p.player }));
-  const pieced = data.card.parts.some((p) => p.kind === "zone" || p.kind === "cell");
+  // Several things to choose from, or pieces that lie there, need more of the screen.
+  const many = wanted === undefined && asked !== undefined && (asked.kind === "send" || asked.kind === "choose");
+  const pieced = many || data.card.parts.some((p) => p.kind === "zone" || p.kind === "cell");
   const seconds = Math.floor(Math.max(0, dueAt === null ? elapsed : dueAt - elapsed) / 1000);
   const marker = data.card.markers.find((m) => m.id === now);
 

@@ -9,6 +9,7 @@ const loaders: Record<PatternName, () => Promise<unknown>> = {
   threeLine: async () => (await import("./three-line/index.ts")).threeLine,
   tally: async () => (await import("./tally/index.ts")).tally,
   sweep: async () => (await import("./sweep/index.ts")).sweep,
+  board: async () => (await import("./board/index.ts")).board,
 };
 
 /** The pattern of a name; RangeError where there is none. */

@@ -52,6 +52,11 @@ const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setu
     match: { goes: { count: 5, keep: "total" } },
     setup: { players: 6, mode: "turns", seed: 1 },
   },
+  board: {
+    params: { sends: 120, choice: "called" },
+    match: { goes: { count: 5, keep: "total" } },
+    setup: { players: 6, mode: "turns", seed: 1 },
+  },
 };
 /** Taps that come as fast as anybody taps are one event each so many seconds; see the play screen. */
 const RUN = 1;
@@ -88,7 +93,7 @@ describe("the longest game fits the record", () => {
                 : ask!.kind === "total"
                   ? { kind: "total", at, n: 1 }
                   : ask!.kind === "choose"
-                    ? { kind: "choose", at, of: ask!.of, pick: null }
+                    ? { kind: "choose", at, of: ask!.of, pick: ask!.must ? ask!.options[0] : null }
                     : { kind: ask!.kind, at };
         const after = game.step(state, body as never);
         if (isRefusal(after)) throw new Error(`${body.kind}: ${after.refused.key}`);

@@ -1,9 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { type AskKind, askOf } from "../asks/ask.ts";
-import { type BaseState, isRefusal, MODES, type Mode, type Rules, type Setup } from "../contract/contract.ts";
-import { type Match, match, USUAL_MATCH } from "../contract/match.ts";
-import type { Body, GameEvent } from "../events/events.ts";
-import { random } from "../random.ts";
+import type { AskKind } from "../asks/ask.ts";
+import { match, USUAL_MATCH } from "../contract/match.ts";
+import type { GameEvent } from "../events/events.ts";
 import { tellBands } from "./bands/bands.oracle.ts";
 import { bands } from "./bands/index.ts";
 import { type BandsParams, bandsParams } from "./bands/params.ts";
@@ -14,76 +12,14 @@ import { spotsOf } from "./pins/formation.ts";
 import { pins } from "./pins/index.ts";
 import { type PinsParams, pinsParams, SHAPES } from "./pins/params.ts";
 import { tellPins } from "./pins/pins.oracle.ts";
-import { sweep } from "./sweep/index.ts";
-import { type SweepParams, sweepParams } from "./sweep/params.ts";
-import { tellSweep } from "./sweep/sweep.oracle.ts";
 import { tally } from "./tally/index.ts";
 import { type TallyParams, tallyParams } from "./tally/params.ts";
 import { tellTally } from "./tally/tally.oracle.ts";
+import { type Draw, type Drawn, everySequence, run, SEQUENCES } from "./telling.ts";
 import { threeLine } from "./three-line/index.ts";
 import { type ThreeLineParams, threeLineParams } from "./three-line/params.ts";
 import { tellThreeLine } from "./three-line/three-line.oracle.ts";
 
-/** A few in every run; many more when it is proved (`npm run prove`). */
-const SEQUENCES = Number(process.env.YARD_SEQUENCES ?? 6_000);
-
-interface Told {
-  accepted: boolean[];
-  player: number;
-  over: boolean;
-  values: number[];
-  winners: number[] | null;
-}
-
-function drawing(seed: number) {
-  const next = random(seed);
-  return {
-    one: <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!,
-    upTo: (n: number) => Math.floor(next() * (n + 1)),
-    chance: (p: number) => next() < p,
-  };
-}
-type Draw = ReturnType<typeof drawing>;
-
-function setupOf(d: Draw, modes: readonly Mode[] = MODES): Setup {
-  const mode = d.one(modes);
-  return { mode, players: mode === "alone" ? 1 : 1 + d.upTo(5), seed: 1 };
-}
-
-/** Plays both tellings over one event list and compares everything that either of them says. */
-function compare<P, S extends BaseState>(
-  pattern: Rules<P, S>,
-  tell: (p: P, m: Match, s: Setup, e: readonly GameEvent[]) => Told,
-  params: P,
-  m: Match,
-  setup: Setup,
-  events: readonly GameEvent[],
-) {
-  let state = pattern.start(params, m, setup);
-  const accepted: boolean[] = [];
-  for (const e of events) {
-    const after = pattern.step(state, e);
-    accepted.push(!isRefusal(after));
-    if (!isRefusal(after)) state = after;
-  }
-  const told = tell(params, m, setup, events);
-  const ending = pattern.ending(state);
-  const mine = {
-    accepted,
-    player: told.over ? told.player : pattern.turn(state).player,
-    over: ending !== null,
-    values: pattern.score(state).map((s) => s.value),
-    winners: told.winners === null ? null : [...(ending?.winners ?? [])],
-  };
-  if (JSON.stringify(mine) !== JSON.stringify(told))
-    expect({ params, m, setup, events, ...mine }).toEqual({ params, m, setup, events, ...told });
-  return ending !== null;
-}
-
-interface Drawn<P> {
-  params: P;
-  match: Match;
-}
 function climbOf(d: Draw): Drawn<ClimbParams> {
   const rungs = 1 + d.upTo(3);
   const target = (i: number) => ({
@@ -169,42 +105,6 @@ function bandsEvent(d: Draw, at: number, params: BandsParams, legal: readonly As
     default:
       return { kind: kind as "ready", at };
   }
-}
-
-function run<P, S extends BaseState>(
-  pattern: Rules<P, S>,
-  tell: (p: P, m: Match, s: Setup, e: readonly GameEvent[]) => Told,
-  drawnOf: (d: Draw) => Drawn<P>,
-  eventOf: (d: Draw, at: number, params: P, legal: readonly AskKind[]) => GameEvent,
-  modes: readonly Mode[] = MODES,
-) {
-  let ended = 0;
-  for (let seed = 1; seed <= SEQUENCES; seed++) {
-    const d = drawing(seed);
-    const { params, match: m } = drawnOf(d);
-    const setup = setupOf(d, modes);
-    const events: GameEvent[] = [];
-    let state = pattern.start(params, m, setup);
-    let at = 0;
-    const length = 3 + d.upTo(24);
-    for (let i = 0; i < length; i++) {
-      at = Math.max(0, at + (d.chance(0.02) ? -500 : d.upTo(40) * 100));
-      const asks = pattern.asks(state);
-      const bell = askOf(asks, "bell");
-      const e = eventOf(
-        d,
-        at,
-        params,
-        asks.map((a) => a.kind),
-      );
-      if (e.kind === "bell" && bell && d.chance(0.7)) e.at = at = Math.max(at, bell.dueAt);
-      events.push(e);
-      const after = pattern.step(state, e);
-      if (!isRefusal(after)) state = after;
-    }
-    if (compare(pattern, tell, params, m, setup, events)) ended++;
-  }
-  return ended;
 }
 
 function pinsOf(d: Draw): Drawn<PinsParams> {
@@ -294,33 +194,6 @@ function tallyEvent(d: Draw, at: number, _: TallyParams, legal: readonly AskKind
   return { kind: kind as "ready", at };
 }
 
-function sweepOf(d: Draw): Drawn<SweepParams> {
-  const shared = d.chance(0.4);
-  const params = sweepParams.parse({
-    ...sweep.example.params,
-    targets: sweep.example.params.targets.slice(0, 2 + d.upTo(2)).map((t) => ({ ...t, points: d.upTo(3) })),
-    collect: d.chance(0.5),
-    sends: d.chance(0.7) ? 1 + d.upTo(6) : null,
-    score: d.one(["sends", "points"]),
-    bonus: d.upTo(3),
-    heap: shared ? "shared" : "own",
-  });
-  const around = match.parse({
-    seconds: !shared && d.chance(0.25) ? 10 + d.upTo(20) : null,
-    goes: { count: shared ? 1 : 1 + d.upTo(2), keep: d.one(["best", "total"]) },
-    swap: d.one(shared ? ["send", "miss"] : ["send", "miss", "go", "once"]),
-    end: d.one(["all", "first"]),
-  });
-  return { params, match: around };
-}
-function sweepEvent(d: Draw, at: number, p: SweepParams, legal: readonly AskKind[]): GameEvent {
-  const kind = d.chance(0.1)
-    ? d.one(["send", "ready", "bell", "carry"] as const)
-    : (legal[d.upTo(legal.length - 1)] ?? "send");
-  if (kind !== "send") return { kind: kind as "ready", at };
-  return { kind, at, hit: d.chance(0.3) ? null : d.chance(0.03) ? "nowhere" : d.one(p.targets).id };
-}
-
 describe("a second telling agrees over seeded event sequences", () => {
   it("Pins", () => {
     expect(run(pins.rules, tellPins, pinsOf, pinsEvent)).toBeGreaterThan(SEQUENCES / 20);
@@ -332,9 +205,6 @@ describe("a second telling agrees over seeded event sequences", () => {
   it("Tally", () => {
     expect(run(tally.rules, tellTally, tallyOf, tallyEvent)).toBeGreaterThan(SEQUENCES / 40);
   }, 400_000);
-  it("Sweep", () => {
-    expect(run(sweep.rules, tellSweep, sweepOf, sweepEvent)).toBeGreaterThan(SEQUENCES / 20);
-  }, 400_000);
   it("Climb", () => {
     expect(run(climb.rules, tellClimb, climbOf, climbEvent)).toBeGreaterThan(SEQUENCES / 20);
   }, 400_000);
@@ -344,32 +214,6 @@ describe("a second telling agrees over seeded event sequences", () => {
 });
 
 describe("every sequence to a depth", () => {
-  /** All event sequences of the given length from a small alphabet; each is compared, and the living ones are counted. */
-  function count<P, S extends BaseState>(
-    pattern: Rules<P, S>,
-    tell: (p: P, m: Match, s: Setup, e: readonly GameEvent[]) => Told,
-    params: P,
-    m: Match,
-    setup: Setup,
-    alphabet: readonly Body[],
-    depth: number,
-  ) {
-    let living = 0;
-    const grow = (events: GameEvent[]) => {
-      compare(pattern, tell, params, m, setup, events);
-      if (events.length === depth) {
-        living++;
-        return;
-      }
-      for (const body of alphabet) {
-        const e = { ...body, at: events.length * 1000 } as GameEvent;
-        const told = tell(params, m, setup, [...events, e]);
-        if (told.accepted[events.length]) grow([...events, e]);
-      }
-    };
-    grow([]);
-    return living;
-  }
   it("Climb of two targets, four tries: 3 outcomes a send until the top", () => {
     const params = climbParams.parse({
       ...climb.example.params,
@@ -387,7 +231,7 @@ describe("every sequence to a depth", () => {
     ] as const;
     // 81 sequences of 4, less those already at the top after 2 (1 x 9) or 3 sends (4 x 3).
     expect(
-      count(climb.rules, tellClimb, params, USUAL_MATCH, { players: 1, mode: "alone", seed: 1 }, alphabet, 4),
+      everySequence(climb.rules, tellClimb, params, USUAL_MATCH, { players: 1, mode: "alone", seed: 1 }, alphabet, 4),
     ).toBe(60);
   });
   it("Bands of one band, two sides, two pieces, to the end of a round", () => {
@@ -400,7 +244,7 @@ describe("every sequence to a depth", () => {
     ] as const;
     // 3 ends for each of 4 pieces, then the round can only be closed.
     expect(
-      count(bands.rules, tellBands, params, USUAL_MATCH, { players: 2, mode: "against", seed: 1 }, alphabet, 5),
+      everySequence(bands.rules, tellBands, params, USUAL_MATCH, { players: 2, mode: "against", seed: 1 }, alphabet, 5),
     ).toBe(81);
   });
 });

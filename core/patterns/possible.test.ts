@@ -42,6 +42,13 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { score: "sends", sends: 6 },
     { score: "time", match: { seconds: 40 } },
   ],
+  board: [
+    { sends: 2 },
+    { once: true, sends: null },
+    { once: true, sends: 2, choice: "called" },
+    { sends: 5, match: { goes: { count: 2, keep: "total" } } },
+    { sends: null, match: { seconds: 60 } },
+  ],
 };
 const GAMES = 400;
 const LONGEST = 600;

@@ -1,5 +1,6 @@
 import type { AnyPattern } from "../contract/contract.ts";
 import { bands } from "./bands/index.ts";
+import { board } from "./board/index.ts";
 import { climb } from "./climb/index.ts";
 import { pins } from "./pins/index.ts";
 import { sweep } from "./sweep/index.ts";
@@ -14,6 +15,7 @@ export const patterns = {
   threeLine,
   tally,
   sweep,
+  board,
 } as const;
 
 export type PatternName = keyof typeof patterns;

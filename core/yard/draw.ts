@@ -28,6 +28,7 @@ function layer(s: Stroke): number {
 export function writtenOn(p: Part): string {
   if (p.kind === "target") return p.sign ?? (p.points === undefined ? "" : String(p.points));
   if (p.kind === "zone") return String(p.points);
+  if (p.kind === "line" && p.points !== undefined) return `${p.label ?? ""} · ${p.points}`;
   return "label" in p ? (p.label ?? "") : "";
 }
 

@@ -15,6 +15,8 @@ export type Part =
       width: number;
       role: "start" | "band" | "net" | "mark";
       label?: string;
+      /** What a send from there brings, where that is written beside it. */
+      points?: number;
       turn?: number;
       /** A net: how high its upper edge is, metres. */
       height?: number;

@@ -14,13 +14,17 @@ const Fall = lazy(() => import("./fall.tsx"));
 const Count = lazy(() => import("./count.tsx"));
 const Total = lazy(() => import("./total.tsx"));
 const Arrange = lazy(() => import("./arrange.tsx"));
+const Targets = lazy(() => import("./targets.tsx"));
+const AnyOf = lazy(() => import("./any-of.tsx"));
 
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
 type InputOf<K extends AskKind> = (props: WithAll<AskOf<K>>) => React.ReactNode;
 
 /** How a send is told, by what it is aimed at: complete by the compiler. */
 const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNode } = {
-  any: ({ all: _, ...p }) => p.ask.aim.kind === "any" && <HitOrMiss {...p} aim={p.ask.aim} />,
+  any: ({ all: _, ...p }) =>
+    p.ask.aim.kind === "any" &&
+    (p.ask.aim.want.length > 1 ? <AnyOf {...p} aim={p.ask.aim} /> : <HitOrMiss {...p} aim={p.ask.aim} />),
   zones: ({ all, ...p }) =>
     p.ask.aim.kind === "zones" && <Rest {...p} zones={Object.keys(p.ask.aim.worth)} pieces={piecesIn(all)} />,
   cells: ({ all, ...p }) => p.ask.aim.kind === "cells" && <Cells {...p} aim={p.ask.aim} pieces={piecesIn(all)} />,
@@ -34,7 +38,12 @@ const inputs: { [K in AskKind]: InputOf<K> | null } = {
   count: ({ all: _, ...p }) => <Count {...p} />,
   total: ({ all: _, ...p }) => <Total {...p} />,
   task: (p) => <Task {...p} />,
-  choose: ({ all, ...p }) => <Choose {...p} pieces={piecesIn(all)} />,
+  choose: ({ all, ...p }) => {
+    const { of, options, must } = p.ask;
+    const pick = (id: string | null) => p.act({ kind: "choose", of, pick: id });
+    if (must) return <Targets ids={options} data={p.data} pick={pick} keys={!p.mending} />;
+    return <Choose {...p} pieces={piecesIn(all)} />;
+  },
   arrange: ({ all: _, ...p }) => <Arrange {...p} />,
   stand: (p) => <Stand {...p} />,
   ready: (p) => <Ready {...p} />,
@@ -58,18 +67,34 @@ export const hasInput = (kind: AskKind): boolean => inputs[kind] !== null;
 export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonly Ask[] }) {
   const [moving, setMoving] = useState(false);
   const [choosing, setChoosing] = useState(false);
+  const [calling, setCalling] = useState(false);
   const open = askOf(asks, "set");
   if (choosing && open) return <SetPanel ask={open} data={p.data} act={p.act} close={() => setChoosing(false)} />;
+  const again = asks.find((a): a is AskOf<"choose"> => a.kind === "choose" && a.must === true && a.optional === true);
+  if (calling && again) {
+    const pick = (id: string | null) => {
+      setCalling(false);
+      p.act({ kind: "choose", of: again.of, pick: id });
+    };
+    return (
+      <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
+        <Targets ids={again.options} data={p.data} pick={pick} />
+        <button type="button" className="btn min-h-11" onClick={() => setCalling(false)}>
+          {say("play.back")}
+        </button>
+      </Suspense>
+    );
+  }
   const move = askOf(asks, "move");
   if (moving && move) return <Move ask={move} data={p.data} name={p.name} close={() => setMoving(false)} act={p.act} />;
   const main = mainAsks(asks);
-  const aside = asks.filter((a) => a.optional && a.kind !== "move" && a.kind !== "set");
+  const aside = asks.filter((a) => a.optional && a !== again && a.kind !== "move" && a.kind !== "set");
   return (
     <>
       {main.map((ask) => (
         <Input key={`${ask.kind} ${ask.player}`} {...p} ask={ask} all={asks} />
       ))}
-      {(move || open || aside.length > 0) && (
+      {(move || open || again || aside.length > 0) && (
         <div className="grid auto-cols-fr grid-flow-col gap-2.5">
           {move && (
             <button type="button" className="btn min-h-11" onClick={() => setMoving(true)}>
@@ -79,6 +104,11 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
           {open && (
             <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => setChoosing(true)}>
               {say("set.change")}
+            </button>
+          )}
+          {again && (
+            <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => setCalling(true)}>
+              {say("play.callAgain")}
             </button>
           )}
           {aside.map((ask) => (

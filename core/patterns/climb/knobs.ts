@@ -2,6 +2,7 @@ import type { Knob, Space } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { cm } from "../../contract/schema.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
+import { lineId, lineIndex, linesFrom, nextLine } from "../../targets/lines.ts";
 import { added } from "../../targets/list.ts";
 import { type ClimbParams, climbParams, MOST_RUNGS } from "./params.ts";
 
@@ -71,14 +72,13 @@ export function knobs(p: ClimbParams): Knob[] {
 function ladders({ ladder }: ClimbParams) {
   if (ladder.kind === "targets") {
     const { distance: _, ...first } = ladder.targets[0]!;
-    const lines = [...new Set(ladder.targets.map((t) => t.distance))].sort((a, b) => a - b);
     return [
       { value: ladder, label: "knob.ladderTargets" },
       {
         value: {
           kind: "line",
           target: { ...first, across: 0 },
-          lines: lines.filter((d, i) => i === 0 || d - lines[i - 1]! >= 0.05),
+          lines: linesFrom(ladder.targets.map((t) => t.distance)),
         },
         label: "knob.ladderLine",
       },
@@ -111,7 +111,7 @@ export function pegKnobs(p: ClimbParams, id: string): Knob[] {
   return [
     ladder.kind === "targets"
       ? distanceKnob(f, [...base, "distance"])
-      : distanceKnob(f, ["ladder", "lines", Number(id.slice(1)) - 1], "knob.fromTarget"),
+      : distanceKnob(f, ["ladder", "lines", lineIndex(id)], "knob.fromTarget"),
     ...targetKnobs(f, base, ladder.kind === "targets" ? ladder.targets[place] : ladder.target),
   ];
 }
@@ -119,9 +119,8 @@ export function pegKnobs(p: ClimbParams, id: string): Knob[] {
 export function addPeg(p: ClimbParams, space: Space): ClimbParams | null {
   const { ladder } = p;
   if (ladder.kind === "line") {
-    const last = ladder.lines[ladder.lines.length - 1]!;
-    const next = cm(Math.min(last + 0.6, space.length));
-    return ladder.lines.length >= MOST_RUNGS || next < last + 0.05
+    const next = nextLine(ladder.lines, space);
+    return ladder.lines.length >= MOST_RUNGS || next === null
       ? null
       : { ...p, ladder: { ...ladder, lines: [...ladder.lines, next] } };
   }
@@ -134,7 +133,7 @@ export function removePeg(p: ClimbParams, id: string): ClimbParams | null {
   if (ladder.kind === "line")
     return ladder.lines.length < 2
       ? null
-      : { ...p, ladder: { ...ladder, lines: ladder.lines.filter((_, i) => `l${i + 1}` !== id) } };
+      : { ...p, ladder: { ...ladder, lines: ladder.lines.filter((_, i) => lineId(i) !== id) } };
   return ladder.targets.length < 2
     ? null
     : { ...p, ladder: { ...ladder, targets: ladder.targets.filter((t) => t.id !== id) } };

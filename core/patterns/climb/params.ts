@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { distance, whole } from "../../contract/schema.ts";
-import { checkTargets, LEAST_GAP, target } from "../../targets/target.ts";
+import { checkLines } from "../../targets/lines.ts";
+import { checkTargets, target } from "../../targets/target.ts";
 
 export const MOST_RUNGS = 10;
 export const MOST_TRIES = 200;
@@ -58,15 +59,6 @@ export const climbParams = z
   })
   .superRefine((p, ctx) => {
     if (p.ladder.kind === "targets") checkTargets(p.ladder.targets, ["ladder", "targets"], ctx);
-    else
-      p.ladder.lines.forEach((line, i) => {
-        const last = p.ladder.kind === "line" ? p.ladder.lines[i - 1] : undefined;
-        if (last !== undefined && line < last + LEAST_GAP)
-          ctx.addIssue({
-            code: "custom",
-            path: ["ladder", "lines", i],
-            message: `line ${i + 1} (${line} m) must be at least ${LEAST_GAP} m farther than line ${i} (${last} m)`,
-          });
-      });
+    else checkLines(p.ladder.lines, (i) => ["ladder", "lines", i], "line", ctx);
   });
 export type ClimbParams = z.infer<typeof climbParams>;

@@ -1,0 +1,35 @@
+import { useState } from "react";
+import type { AimOf, AskOf } from "#core/asks/ask.ts";
+import { say } from "#words/say.ts";
+import type { InputProps } from "./input.ts";
+import Targets from "./targets.tsx";
+
+/** One tap tells which of several was hit, or that none was; what no longer counts may be hit as well. */
+export default function AnyOf({ aim, data, act, mending }: InputProps<AskOf<"send">> & { aim: AimOf<"any"> }) {
+  const [others, setOthers] = useState(false);
+  const spent = aim.among.filter((id) => !aim.want.includes(id));
+  const hit = (id: string | null) => {
+    setOthers(false);
+    act({ kind: "send", hit: id });
+  };
+  if (others)
+    return (
+      <>
+        <p className="text-lg font-bold">{say("play.which")}</p>
+        <Targets ids={spent} data={data} pick={hit} keys={false} />
+        <button type="button" className="btn min-h-11" onClick={() => setOthers(false)}>
+          {say("play.back")}
+        </button>
+      </>
+    );
+  return (
+    <>
+      <Targets ids={aim.want} data={data} pick={hit} miss keys={!mending} worth={aim.worth} />
+      {spent.length > 0 && (
+        <button type="button" className="btn min-h-12 short:min-h-9" onClick={() => setOthers(true)}>
+          {say("play.crossedOut")}
+        </button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,96 @@
+import { useEffect } from "react";
+import type { Part } from "#core/yard/parts.ts";
+import { say, targetName } from "#words/say.ts";
+import { ItemDrawing } from "../../drawings/items.tsx";
+import type { CardData } from "../card-app.tsx";
+import { Keys } from "./keys.tsx";
+
+type Told = Extract<Part, { kind: "target" | "line" }>;
+/** What of the layout has that name: a thing to send at, or a line to send from. */
+const toldPart = (data: CardData, id: string): Told | undefined =>
+  data.card.parts.find((p): p is Told => (p.kind === "target" || p.kind === "line") && p.id === id);
+const nameOf = (part: Told | undefined, id: string): string =>
+  part?.kind === "target" ? targetName(part) : part ? say("play.lineName", { label: part.label ?? id }) : id;
+
+/** Several things, or lines, as they may be hit or chosen: one tap each, or its number on the keyboard. `miss`: none of them. */
+export default function Targets({
+  ids,
+  data,
+  pick,
+  miss = false,
+  keys = true,
+  worth,
+}: {
+  ids: readonly string[];
+  data: CardData;
+  pick: (id: string | null) => void;
+  miss?: boolean;
+  keys?: boolean;
+  /** What each brings now, where that is more than a hit. */
+  worth?: Readonly<Record<string, number>> | undefined;
+}) {
+  useEffect(() => {
+    if (!keys) return;
+    const press = (e: KeyboardEvent) => {
+      if (e.target instanceof HTMLInputElement || e.repeat || e.ctrlKey || e.metaKey || e.altKey) return;
+      const at = /^[1-9]$/.test(e.key) ? Number(e.key) - 1 : -1;
+      const id = ids[at];
+      if (id !== undefined) pick(id);
+      else if (miss && (e.key === "0" || e.key === "ArrowRight")) pick(null);
+    };
+    addEventListener("keydown", press);
+    return () => removeEventListener("keydown", press);
+  }, [ids, pick, miss, keys]);
+  const few = ids.length <= 4;
+  return (
+    <>
+      <div
+        className={`grid grow gap-2 ${few ? "grid-cols-2" : "grid-cols-3"} ${ids.length > 9 ? "sm:grid-cols-4" : ""}`}
+      >
+        {ids.map((id, i) => {
+          const part = toldPart(data, id);
+          // What is worth the same as all others says nothing.
+          const points = part?.points === undefined ? undefined : (worth?.[id] ?? part.points);
+          const price = points === undefined ? "" : say("play.points", { points });
+          return (
+            <button
+              key={id}
+              type="button"
+              className="relative grid min-h-16 content-center justify-items-center rounded-xl border-[3px] border-night bg-mint p-1 text-night active:scale-[0.98] short:min-h-11 short:grid-flow-col short:items-center short:justify-center short:gap-2"
+              aria-label={`${nameOf(part, id)} ${price}`.trim()}
+              onClick={() => pick(id)}
+            >
+              {part?.kind === "target" && (
+                <span
+                  aria-hidden="true"
+                  className={few ? "[&_svg]:h-14 short:[&_svg]:h-9" : "[&_svg]:h-10 short:[&_svg]:h-7"}
+                >
+                  <ItemDrawing item={part.item} />
+                </span>
+              )}
+              <span className={`grid leading-tight ${few ? "text-xl short:text-lg" : "text-base"}`}>
+                <span className="font-bold">{nameOf(part, id)}</span>
+                {price && <span className="text-base leading-tight">{price}</span>}
+              </span>
+              {keys && i < 9 && (
+                <span aria-hidden="true" className="absolute top-1 left-2 hidden text-sm lg:block">
+                  {i + 1}
+                </span>
+              )}
+            </button>
+          );
+        })}
+      </div>
+      {miss && (
+        <button
+          type="button"
+          className="min-h-14 rounded-md border-4 border-night bg-rose text-2xl font-bold text-night active:scale-[0.98] short:min-h-10"
+          onClick={() => pick(null)}
+        >
+          {say("play.miss")}
+        </button>
+      )}
+      {keys && <Keys of={miss ? "targets" : "choose"} />}
+    </>
+  );
+}

@@ -1,0 +1,62 @@
+import type { Ground } from "../../contract/contract.ts";
+import { held } from "../../contract/schema.ts";
+import { lineId, lineParts, linePegs, lineProbes, movedLine, nextLine } from "../../targets/lines.ts";
+import { added, changed, faced, moved, squeezed, targetParts, targetPegs, targetProbes } from "../../targets/list.ts";
+import type { Standing } from "../../targets/target.ts";
+import { type BoardParams, MOST_TARGETS } from "./params.ts";
+
+const distances = (spots: readonly { distance: number }[]) => spots.map((s) => s.distance);
+function changeTarget(p: BoardParams, id: string, change: <T extends Standing>(t: T) => T): BoardParams {
+  const { layout: l } = p;
+  if (l.kind === "targets") return { ...p, layout: { ...l, targets: changed(l.targets, id, change) } };
+  return l.target.id === id ? { ...p, layout: { ...l, target: change(l.target) } } : p;
+}
+
+export const boardGround: Ground<BoardParams> = {
+  parts: ({ layout: l }, space) =>
+    l.kind === "targets"
+      ? targetParts(l.targets, space)
+      : lineParts(
+          l.target,
+          distances(l.spots),
+          space,
+          l.spots.map((s) => s.points),
+        ),
+  pegs: ({ layout: l }) => (l.kind === "targets" ? targetPegs(l.targets) : linePegs(distances(l.spots))),
+  probes: ({ layout: l }) =>
+    l.kind === "targets" ? targetProbes(l.targets.map((t) => t.id)) : lineProbes(l.target.id, distances(l.spots)),
+  moves: "each",
+  /** The one target of spots moves aside only. */
+  move: (p, id, to) => {
+    const { layout: l } = p;
+    if (l.kind === "targets") return { ...p, layout: { ...l, targets: moved(l.targets, id, to) } };
+    const lines = to.along === undefined ? distances(l.spots) : movedLine(distances(l.spots), id, to.along);
+    const there: BoardParams = {
+      ...p,
+      layout: { ...l, spots: l.spots.map((s, i) => ({ ...s, distance: lines[i]! })) },
+    };
+    const { across } = to;
+    return across === undefined ? there : changeTarget(there, id, (t) => ({ ...t, across: held(across, -10, 10) }));
+  },
+  add: (p, space) => {
+    const { layout: l } = p;
+    if (l.kind === "targets")
+      return l.targets.length >= MOST_TARGETS
+        ? null
+        : { ...p, layout: { ...l, targets: [...l.targets, { ...added(l.targets, space), points: 1 }] } };
+    const next = nextLine(distances(l.spots), space);
+    if (l.spots.length >= MOST_TARGETS || next === null) return null;
+    const points = l.spots[l.spots.length - 1]!.points;
+    return { ...p, layout: { ...l, spots: [...l.spots, { distance: next, points: Math.min(100, points + 1) }] } };
+  },
+  remove: (p, id) => {
+    const { layout: l } = p;
+    if (l.kind === "targets")
+      return l.targets.length < 2 ? null : { ...p, layout: { ...l, targets: l.targets.filter((t) => t.id !== id) } };
+    return l.spots.length < 2 ? null : { ...p, layout: { ...l, spots: l.spots.filter((_, i) => lineId(i) !== id) } };
+  },
+  squeeze: (p, k) =>
+    p.layout.kind === "spots" ? p : { ...p, layout: { ...p.layout, targets: squeezed(p.layout.targets, k) } },
+  swap: (p, id, face) => changeTarget(p, id, (t) => faced(t, face)),
+  touchCounts: (p, id) => changeTarget(p, id, (t) => ({ ...t, counts: ["touch"] })),
+};

@@ -1,0 +1,59 @@
+import { z } from "zod";
+import { distance, whole } from "../../contract/schema.ts";
+import { checkLines, lineId } from "../../targets/lines.ts";
+import { checkTargets, target } from "../../targets/target.ts";
+
+export const MOST_TARGETS = 12;
+export const MOST_SENDS = 120;
+const points = whole("points", 0, 100);
+
+const layout = z.discriminatedUnion("kind", [
+  /** Several targets before one line. */
+  z.strictObject({
+    kind: z.literal("targets"),
+    targets: z
+      .array(target.extend({ points }))
+      .min(1, "a board needs at least 1 target")
+      .max(MOST_TARGETS, `a board has at most ${MOST_TARGETS} targets`),
+  }),
+  /** One target, and numbered spots to send from: each brings its own points. */
+  z.strictObject({
+    kind: z.literal("spots"),
+    target: target.omit({ distance: true }),
+    spots: z
+      .array(z.strictObject({ distance, points }))
+      .min(1, "a board needs at least 1 spot")
+      .max(MOST_TARGETS, `a board has at most ${MOST_TARGETS} spots`),
+  }),
+]);
+
+export const boardParams = z
+  .strictObject({
+    layout,
+    /** Any of them counts, or only the one that was called before. Where there are spots, the spot is chosen. */
+    choice: z.enum(["free", "called"], { error: "choice must be free or called" }),
+    /** Sends that a side has; null: until the bell, or until each has counted once. */
+    sends: whole("sends", 1, MOST_SENDS).nullable(),
+    /** What was sent is fetched after each send, or all of it at the end: as many things as sends. */
+    fetch: z.enum(["each", "end"], { error: "fetch must be each or end" }),
+    /** Each counts once: then it is used up. */
+    once: z.boolean(),
+    /** Once, when every one of them has counted. */
+    bonus: whole("bonus", 0, 100),
+  })
+  .superRefine((p, ctx) => {
+    if (p.layout.kind === "targets") return checkTargets(p.layout.targets, ["layout", "targets"], ctx);
+    checkLines(
+      p.layout.spots.map((x) => x.distance),
+      (i) => ["layout", "spots", i, "distance"],
+      "spot",
+      ctx,
+    );
+  });
+export type BoardParams = z.infer<typeof boardParams>;
+
+/** What may be chosen, and what each brings: targets by their ids, spots as `l1`, `l2`. */
+export const placesOf = ({ layout: l }: BoardParams): { id: string; points: number }[] =>
+  l.kind === "targets"
+    ? l.targets.map(({ id, points: n }) => ({ id, points: n }))
+    : l.spots.map(({ points: n }, i) => ({ id: lineId(i), points: n }));
