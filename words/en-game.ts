@@ -130,6 +130,13 @@ export const enGame = {
   "sweep.summary.points":
     "{targets, plural, one {# target} other {# targets}}, for points{sends, plural, =0 {} one {, # send} other {, # sends}}",
   "sweep.summary.time": "All {targets, number}, fastest{sends, plural, =0 {} one {, # send} other {, # sends}}",
+  "stackUp.send":
+    "{left, plural, one {# pin stands.} other {# pins stand.}}{sends, plural, =1 {} other { Send {send, number} of {sends, number}.}}{line, plural, =0 {} other { From line #.}}",
+  "stackUp.stand": "Set up {pins, plural, one {# pin} other {# pins}}.",
+  "stackUp.end": "The go is over.",
+  "stackUp.end.full": "The full row is down!",
+  "stackUp.summary":
+    "Up to {full, number} pins, {sends, plural, one {# send} other {# sends}} a round{rounds, plural, =0 {} one {, # round} other {, # rounds}}",
   "board.free":
     "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} any one you like.",
   "board.call": "Which one will it be? Say it first.",

@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { lazy, memo, Suspense } from "react";
-import type { Unit } from "#core/contract/contract.ts";
+import { betterIn, type Unit } from "#core/contract/contract.ts";
 import { mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -77,7 +77,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
   const time = middle?.time;
   // Where every go has as many sends, the score is what can turn out one way or the other.
   const fixed = sends?.at.length === 1;
-  const counted = unit === "touches" || unit === "hits";
+  const counted = unit !== "points" && betterIn(unit) === "more";
   const first =
     fixed || counted
       ? { title: counted ? label(`strip.${unit}`) : unit === "points" ? "Points" : "Score", d: side?.points }

@@ -55,9 +55,27 @@ export function isRefusal(x: unknown): x is Refusal {
 }
 
 /** What scores are counted in; tenths of a second. */
-export const UNITS = ["points", "sends", "tenths", "touches", "hits"] as const;
+export const UNITS = [
+  "points",
+  "sends",
+  "tenths",
+  "touches",
+  "hits",
+  "rounds",
+  "pins",
+  "times",
+  "stars",
+  "marks",
+  "passes",
+  "letters",
+  "words",
+  "stages",
+] as const;
 export type Unit = (typeof UNITS)[number];
 export type Better = "more" | "less";
+/** Which way a unit is better: what something took, or what was gained. */
+export const betterIn = (unit: Unit): Better =>
+  unit === "sends" || unit === "tenths" || unit === "rounds" ? "less" : "more";
 
 /** One side's score with its working, for example `9 - 5 = 4`. */
 export interface Score {

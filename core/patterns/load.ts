@@ -10,6 +10,7 @@ const loaders: Record<PatternName, () => Promise<unknown>> = {
   tally: async () => (await import("./tally/index.ts")).tally,
   sweep: async () => (await import("./sweep/index.ts")).sweep,
   board: async () => (await import("./board/index.ts")).board,
+  stackUp: async () => (await import("./stack-up/index.ts")).stackUp,
 };
 
 /** The pattern of a name; RangeError where there is none. */

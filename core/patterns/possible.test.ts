@@ -42,6 +42,14 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { score: "sends", sends: 6 },
     { score: "time", match: { seconds: 40 } },
   ],
+  stackUp: [
+    { score: "rounds" },
+    { score: "rounds", rounds: null, full: 3 },
+    { score: "felled", rounds: 5 },
+    { after: "again", full: 3, rounds: 9 },
+    { firstEnds: true, rounds: 4, match: { goes: { count: 2, keep: "total" } } },
+    { score: "time", match: { seconds: 60 } },
+  ],
   board: [
     { sends: 2 },
     { once: true, sends: null },

@@ -3,6 +3,7 @@ import { bands } from "./bands/index.ts";
 import { board } from "./board/index.ts";
 import { climb } from "./climb/index.ts";
 import { pins } from "./pins/index.ts";
+import { stackUp } from "./stack-up/index.ts";
 import { sweep } from "./sweep/index.ts";
 import { tally } from "./tally/index.ts";
 import { threeLine } from "./three-line/index.ts";
@@ -16,6 +17,7 @@ export const patterns = {
   tally,
   sweep,
   board,
+  stackUp,
 } as const;
 
 export type PatternName = keyof typeof patterns;

@@ -1,4 +1,4 @@
-import type { Better } from "../contract/contract.ts";
+import { type Better, betterIn } from "../contract/contract.ts";
 import type { PlayScore } from "./play.ts";
 
 /** Above everything that a go not finished can reach. */
@@ -6,8 +6,7 @@ const FINISHED = 1e9;
 
 type Ranked = Pick<PlayScore, "unit" | "value" | "finished" | "stage" | "better">;
 /** Which way is better; scores kept from before say it by their unit. */
-export const betterOf = (s: Pick<PlayScore, "unit" | "better">): Better =>
-  s.better ?? (s.unit === "sends" || s.unit === "tenths" ? "less" : "more");
+export const betterOf = (s: Pick<PlayScore, "unit" | "better">): Better => s.better ?? betterIn(s.unit);
 
 /**
  * Where a score stands among others of the same game; more is better. One rule for every unit and source: points by points; fewest

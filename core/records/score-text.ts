@@ -23,11 +23,7 @@ export function readScore(text: string, unit: ScoreUnit): number | null {
   }
   const m = /^(\d{1,6})\s*(\p{L}+)?$/u.exec(t);
   if (!m) return null;
-  const of = {
-    points: ["point", "points"],
-    sends: ["send", "sends"],
-    touches: ["touch", "touches"],
-    hits: ["hit", "hits"],
-  }[unit];
+  // One or several of them: the unit without its plural.
+  const of = [unit, unit.replace(/(?<=s|ch|sh)es$|s$/, "")] as string[];
   return m[2] === undefined || of.includes(m[2]) ? Number(m[1]) : null;
 }

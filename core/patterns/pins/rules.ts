@@ -1,8 +1,9 @@
 import type { Ask, Spot } from "../../asks/ask.ts";
-import { type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
+import { isRefusal, type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import { allStanding, felled, type Standing, standingKey } from "../../targets/standing.ts";
 import { depthOf, idsOf, spotsOf, TOUCHING } from "./formation.ts";
 import type { PinsParams } from "./params.ts";
 
@@ -13,10 +14,7 @@ export interface PinsGo {
   /** Frames that are done, and rolls of the one under way. */
   frame: number;
   roll: number;
-  /** Pins that stand; `known`: which, else only how many. */
-  standing: readonly string[];
-  known: boolean;
-  left: number;
+  standing: Standing;
   /** Pins are to be stood up before play goes on; so many fell. */
   owes: boolean;
   sends: number;
@@ -32,9 +30,7 @@ const begin = (p: PinsParams): PinsGo => ({
   spots: p.formation.kind === "own" ? null : spotsOf(p),
   frame: 0,
   roll: 0,
-  standing: idsOf(p),
-  known: true,
-  left: p.formation.count,
+  standing: allStanding(idsOf(p)),
   owes: false,
   sends: 0,
   each: [0],
@@ -48,13 +44,19 @@ function asks(p: PinsParams, g: PinsGo, player: number): Ask[] {
     return [{ kind: "arrange", player, field: "field", spots: spotsOf(p), size: p.pin.width, takes }];
   }
   if (g.owes) {
-    const seconds = 1 + STAND * (p.formation.count - g.left);
+    const seconds = 1 + STAND * (p.formation.count - g.standing.left);
     return [{ kind: "stand", player, what: "pins", takes: { by: [player], seconds, walk, moving: true } }];
   }
   const all = g.roll === 0 ? p.bonus : 0;
   // Where nobody knows which of them stand, those that did are taken.
-  const standing = g.spots.filter((s) => g.standing.includes(s.id)).slice(0, g.left);
-  const aim = { kind: "fall", standing, each: p.points, all, ...(!g.known && { known: false as const }) } as const;
+  const standing = g.spots.filter((s) => g.standing.ids.includes(s.id)).slice(0, g.standing.left);
+  const aim = {
+    kind: "fall",
+    standing,
+    each: p.points,
+    all,
+    ...(!g.standing.known && { known: false as const }),
+  } as const;
   return [{ kind: "send", player, from: "start", manner: {}, aim, fetch: p.pieces === null }];
 }
 
@@ -65,21 +67,15 @@ function step(p: PinsParams, g: PinsGo, e: GameEvent): Went<PinsGo> | Refusal {
     case "stand":
       if (!g.owes) return refuse("refused.allStand");
       return {
-        go: { ...g, owes: false, standing: idsOf(p), known: true, left: p.formation.count },
+        go: { ...g, owes: false, standing: allStanding(idsOf(p)) },
         after: g.roll === 0 ? "spent" : "on",
       };
     case "send": {
       if (!g.spots) return refuse("refused.layFirst");
       if (g.owes) return refuse("refused.standFirst");
       if (e.fell === undefined) return refuse("refused.notInGame", { kind: e.kind });
-      if (typeof e.fell === "number")
-        return e.fell > g.left ? refuse("refused.tooMany", { left: g.left }) : rolled(p, g, e.fell, null);
-      const fell = new Set(e.fell);
-      if (!g.known && fell.size > 0 && fell.size !== g.left) return refuse("refused.numberNow");
-      const wrong = e.fell.find((id) => !g.standing.includes(id));
-      if (wrong !== undefined || fell.size !== e.fell.length)
-        return refuse("refused.notStanding", { pin: (wrong ?? e.fell[0]!).slice(1) });
-      return rolled(p, g, fell.size, e.fell);
+      const fell = felled(g.standing, e.fell);
+      return isRefusal(fell) ? fell : rolled(p, g, fell);
     }
     default:
       return refuse("refused.notInGame", { kind: e.kind });
@@ -119,15 +115,12 @@ function laid(p: PinsParams, g: PinsGo, e: Extract<GameEvent, { kind: "arrange" 
   return { go: { ...g, spots: told }, after: "on" };
 }
 
-function rolled(p: PinsParams, g: PinsGo, n: number, which: readonly string[] | null): Went<PinsGo> {
-  const all = n === g.left;
+function rolled(p: PinsParams, g: PinsGo, { n, stand }: { n: number; stand: Standing }): Went<PinsGo> {
+  const all = stand.left === 0;
   const first = g.roll === 0;
   const gained = n * p.points + (all && first ? p.bonus : 0);
   const each = [...g.each.slice(0, -1), g.each[g.each.length - 1]! + gained];
-  const left = g.left - n;
-  const known = which !== null ? g.known || all : g.known && (n === 0 || all);
-  const standing = all ? [] : which ? g.standing.filter((id) => !which.includes(id)) : g.standing;
-  const go: PinsGo = { ...g, each, left, known, standing, sends: g.sends + 1, roll: g.roll + 1 };
+  const go: PinsGo = { ...g, each, standing: stand, sends: g.sends + 1, roll: g.roll + 1 };
   const over = go.roll >= p.rolls || (all && (first || !p.standUp));
   if (!over) {
     const again = p.standUp && n > 0;
@@ -162,7 +155,7 @@ function now(p: PinsParams, g: PinsGo): Phrase {
     frames: p.frames,
     roll: g.roll + 1,
     rolls: p.rolls,
-    left: g.left,
+    left: g.standing.left,
   };
   return { key: "pins.send", params: at };
 }
@@ -174,11 +167,10 @@ export const pinsGo: GoRules<PinsParams, PinsGo> = {
   clock: () => null,
   sum,
   key: (_, g) => {
-    const stand = g.known ? g.standing.join(",") : `#${g.left}`;
-    return `${g.frame} ${g.roll} ${stand} ${g.owes ? 1 : 0} ${points(g)} ${g.sends} ${g.spots ? 1 : 0}`;
+    return `${g.frame} ${g.roll} ${standingKey(g.standing)} ${g.owes ? 1 : 0} ${points(g)} ${g.sends} ${g.spots ? 1 : 0}`;
   },
   now,
-  done: (p, g) => (g.owes || !g.known ? [] : idsOf(p).filter((id) => !g.standing.includes(id))),
+  done: (p, g) => (g.owes || !g.standing.known ? [] : idsOf(p).filter((id) => !g.standing.ids.includes(id))),
   ended: (p) => ({ key: "pins.end", params: { frames: p.frames } }),
   together: "share",
 };

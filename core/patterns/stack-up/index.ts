@@ -1,0 +1,130 @@
+import { isSend } from "../../actions/actions.ts";
+import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
+import { fieldsOf } from "../../contract/fields.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { type MatchState, matched } from "../../match/matched.ts";
+import { stackGround } from "./ground.ts";
+import { GROWS, type StackParams, stackParams } from "./params.ts";
+import { possible, type StackGo, stackGo } from "./rules.ts";
+
+function knobs(p: StackParams): Knob[] {
+  const f = fieldsOf(stackParams, p);
+  return [
+    f.choice("score", ["score"], "knob.scoring", [
+      ["rounds", "knob.byRounds"],
+      ["row", "knob.byRow"],
+      ["felled", "knob.byFelled"],
+      ["time", "knob.byTime"],
+    ]),
+    f.number("score", ["rounds"], "knob.roundsCap", {
+      off: { label: "knob.noCap", initial: 20 },
+      family: { key: "set.rounds" },
+    }),
+    f.number("score", ["sends"], "knob.sendsRound"),
+    f.toggle("score", ["firstEnds"], "knob.firstEnds"),
+    f.choice("score", ["after"], "knob.fullRow", [
+      ["stop", "knob.fullStop"],
+      ["again", "knob.fullAgain"],
+    ]),
+    f.number("yard", ["full"], "knob.full"),
+    f.choice(
+      "yard",
+      ["grow"],
+      "knob.grow",
+      GROWS.map((g) => [g, `knob.grow.${g}`] as const),
+    ),
+    f.number("yard", ["gap"], "knob.pinGap", { unit: "m", step: 0.01, hint: "knob.pinGapHint" }),
+    ...(p.after === "again" ? [f.number("yard", ["back"], "knob.back", { unit: "m", step: 0.05 })] : []),
+    f.choice("players", ["heap"], "knob.heap", [
+      ["own", "knob.rowOwn"],
+      ["shared", "knob.rowShared"],
+    ]),
+  ];
+}
+
+/** A pin more for each row that falls, one fewer for each that does not. */
+export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
+  name: "stackUp",
+  rulesVersion: 1,
+  params: stackParams,
+  rules: matched(stackGo),
+  match: { fields: ["seconds", "goes", "end", "carry"], initial: USUAL_MATCH },
+  modes: MODES,
+  actions: isSend,
+  ground: stackGround,
+  problems: (p, m) => {
+    const wrong = (field: string, message: string) => [{ path: ["params", field], message }];
+    if (p.heap === "shared" && (m.seconds !== null || p.score === "time"))
+      return wrong("heap", "one row for all sides has no bell and no time: a side would play it alone");
+    if (p.heap === "shared" && m.goes.count > 1) return wrong("heap", "one row for all sides is one go each");
+    if (p.after === "again" && p.score !== "row" && p.score !== "felled")
+      return wrong("after", "starting again is scored by the highest row, or by pins felled");
+    if (p.after === "again" && p.rounds === null && m.seconds === null)
+      return wrong("rounds", "starting again needs a cap of rounds, or a bell");
+    return [];
+  },
+  possible,
+  matchApart: (p, setup) => p.heap === "shared" && setup.mode === "against" && p.score !== "felled",
+  needs: () => ({
+    pieces: 1,
+    blocker: false,
+    apart: false,
+    sends: null,
+  }),
+  setUp: (p) => [
+    { key: `stackUp.setUp.${p.grow}`, params: { full: p.full, cm: Math.round(p.gap * 100) } },
+    { key: "stackUp.setUp.one" },
+  ],
+  knobs,
+  pegKnobs: (p) => {
+    const f = fieldsOf(stackParams, p);
+    const size = { unit: "m", step: 0.01 } as const;
+    return [
+      f.number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.05 }),
+      f.number("yard", ["across"], "knob.across", { unit: "m", step: 0.05, hint: "knob.acrossHint" }),
+      f.item(["pin"]),
+      f.number("yard", ["pin", "width"], "knob.width", size),
+      f.number("yard", ["pin", "height"], "knob.height", size),
+      ...(p.pin.weight && p.pin.weight.contents > 0
+        ? [f.number("yard", ["pin", "weight", "filling"], "knob.filling", { step: 0.05, hint: "knob.fillingHint" })]
+        : []),
+    ];
+  },
+  summary: (p) => ({ key: "stackUp.summary", params: { full: p.full, sends: p.sends, rounds: p.rounds ?? 0 } }),
+  phrases: [
+    "stackUp.send",
+    "stackUp.stand",
+    "stackUp.end",
+    "stackUp.end.full",
+    "stackUp.summary",
+    "stackUp.setUp.one",
+    ...GROWS.map((g) => `stackUp.setUp.${g}`),
+    "refused.allStand",
+    "refused.standFirst",
+    "refused.tooMany",
+    "refused.numberNow",
+    "refused.notStanding",
+  ],
+  example: {
+    title: "One pin more",
+    action: "underarmRoll",
+    send: "sockBall",
+    space: { length: 4, width: 2, floor: "carpet", indoors: true },
+    params: {
+      pin: { item: "bottle", width: 0.08, height: 0.28 },
+      distance: 2,
+      across: 0,
+      grow: "beside",
+      gap: 0.08,
+      full: 6,
+      sends: 2,
+      rounds: 16,
+      firstEnds: false,
+      after: "stop",
+      back: 0.5,
+      score: "row",
+      heap: "own",
+    },
+    match: USUAL_MATCH,
+  },
+};
