@@ -130,6 +130,26 @@ export const enGame = {
   "sweep.summary.points":
     "{targets, plural, one {# target} other {# targets}}, for points{sends, plural, =0 {} one {, # send} other {, # sends}}",
   "sweep.summary.time": "All {targets, number}, fastest{sends, plural, =0 {} one {, # send} other {, # sends}}",
+  "streak.touch":
+    "{stage, plural, =0 {} other {Stage #. }}Keep it up{hand, select, other {} alternate {, hands in turn}}{posture, select, kneeling {, kneeling} sitting {, sitting} other {}}.{left, plural, =0 {} other { # more in a row.}}",
+  "streak.catch":
+    "{stage, plural, =0 {} other {Stage #. }}Toss and catch{hand, select, other {} alternate {, hands in turn}}{posture, select, kneeling {, kneeling} sitting {, sitting} other {}}.{left, plural, =0 {} other { # more in a row.}}",
+  "streak.clap":
+    "{stage, plural, =0 {} other {Stage #. }}Toss, clap, catch{posture, select, kneeling {, kneeling} sitting {, sitting} other {}}.{left, plural, =0 {} other { # more in a row.}}",
+  "streak.touchFloor":
+    "{stage, plural, =0 {} other {Stage #. }}Toss, touch the floor, catch.{left, plural, =0 {} other { # more in a row.}}",
+  "streak.turn":
+    "{stage, plural, =0 {} other {Stage #. }}Toss, turn round once, catch.{left, plural, =0 {} other { # more in a row.}}",
+  "streak.total": "Stop! How far did this run get?",
+  "streak.end": "The go is over.",
+  "streak.end.all": "You passed every stage!",
+  "streak.summary.run": "Longest run{tries, plural, =0 {} one {, # drop} other {, # drops}}",
+  "streak.summary.stages":
+    "{stages, plural, one {# stage} other {# stages}}{tries, plural, =0 {} one {, # drop} other {, # drops}}",
+  "refused.runMost": "{most, number} is the most here.",
+  "refused.oneEach": "One touch each, then the next one.",
+  "set.tries": "Drops in a go",
+  "play.runTold": "I counted a run",
   "stackUp.send":
     "{left, plural, one {# pin stands.} other {# pins stand.}}{sends, plural, =1 {} other { Send {send, number} of {sends, number}.}}{line, plural, =0 {} other { From line #.}}",
   "stackUp.stand": "Set up {pins, plural, one {# pin} other {# pins}}.",

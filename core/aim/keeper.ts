@@ -44,7 +44,8 @@ const HEAVY = { from: 0.25, each: -4 };
 /** Getting ready for the next first touch beside picking it up, seconds. */
 const SETTLE = 1;
 
-function oddsAt(age: Age): number {
+/** Log-odds of an age for keeping a plain ball up, between rows of the table. */
+export function oddsAt(age: Age): number {
   const years = age === "adult" ? 18 : age;
   let [a0, o0] = BY_AGE[0]!;
   if (years <= a0) return o0;
@@ -62,21 +63,31 @@ function fallsAt(i: Item): number {
 }
 const FREE = Math.sqrt(2 * GRAVITY * HIGH);
 
-/**
- * How somebody of that age keeps a thing up on a floor. Log-odds: the skill of the age (`off` moves it for one child), the thing (slow and
- * wide ones are easier, heavy ones harder) and how it is done. Source: core model, "Chances that are not a spread".
- */
-export function keeperOf(age: Age, i: Item, floor: Floor, manner: Manner, off = 0): Keeper {
-  const falls = fallsAt(i);
+/** What the thing adds to the log-odds: slow and wide ones are easier, heavy ones harder. */
+export function thingOdds(i: Item): number {
   const wide = Math.max(-WIDEST, Math.min(WIDEST, Math.log(i.width / PLAIN.width)));
-  let odds = oddsAt(age) + off;
-  odds += SLOW * 2 * (1 - Math.min(1, falls / FREE)) + WIDE * wide + HEAVY.each * Math.max(0, i.mass - HEAVY.from);
+  const slow = SLOW * 2 * (1 - Math.min(1, fallsAt(i) / FREE));
+  return slow + WIDE * wide + HEAVY.each * Math.max(0, i.mass - HEAVY.from);
+}
+/** What how it is done adds to the log-odds. */
+export function mannerOdds(manner: Manner): number {
+  let odds = 0;
   if (manner.implement) odds += OFFSET.implement;
   if (manner.hand === "other") odds += OFFSET.otherHand;
   if (manner.hand === "alternate") odds += OFFSET.otherHand / 2;
   if (manner.moving) odds += OFFSET.moving;
   if (manner.bounce) odds += OFFSET.bounce;
   if (manner.posture === "sitting" || manner.posture === "kneeling") odds += OFFSET[manner.posture];
+  return odds;
+}
+
+/**
+ * How somebody of that age keeps a thing up on a floor. Log-odds: the skill of the age (`off` moves it for one child), the thing (slow and
+ * wide ones are easier, heavy ones harder) and how it is done. Source: core model, "Chances that are not a spread".
+ */
+export function keeperOf(age: Age, i: Item, floor: Floor, manner: Manner, off = 0): Keeper {
+  const falls = fallsAt(i);
+  const odds = oddsAt(age) + off + thingOdds(i) + mannerOdds(manner);
   const prior = agePrior(age);
   const up = FREE / GRAVITY;
   return {

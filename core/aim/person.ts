@@ -1,5 +1,5 @@
 import type { Spread } from "../actions/spread.ts";
-import type { Manner } from "../asks/ask.ts";
+import type { Doing, Manner } from "../asks/ask.ts";
 import type { Keeper } from "./keeper.ts";
 import type { PlayerModel } from "./player.ts";
 
@@ -7,6 +7,8 @@ import type { PlayerModel } from "./player.ts";
 export interface Person {
   sends(manner: Manner): PlayerModel;
   keeps(manner: Manner): Keeper;
+  /** A task: `failed` is how long it takes where it does not come off. */
+  does(task: Doing, manner: Manner): Keeper & { failed: number };
   /** The spread that anybody is taken to have, whatever the age: how much floor is kept clear. */
   typical(manner: Manner): Spread;
   /** Metres a second. */

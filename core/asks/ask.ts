@@ -18,6 +18,16 @@ export interface Manner {
   bounce?: boolean;
 }
 
+/** What may be done with a thing thrown up, or held still, or carried. */
+export const DOINGS = ["catch", "clap", "touchFloor", "turn", "balance", "carry"] as const;
+/** A task: thrown so high above the hand, metres; held so long, seconds; carried so far, metres. */
+export interface Doing {
+  id: (typeof DOINGS)[number];
+  height?: number;
+  seconds?: number;
+  metres?: number;
+}
+
 /** Where something lies or stands, metres from the start line and to the right of its middle. */
 export interface Spot {
   id: string;
@@ -37,6 +47,8 @@ export type Aim =
   | { kind: "fall"; standing: readonly Spot[]; each: number; all: number; known?: false }
   /** To keep it going by one more touch. */
   | { kind: "keep" }
+  /** To do a task that comes off or does not. */
+  | { kind: "skill"; task: Doing }
   /** Off the wall onto a mark on the floor. */
   | { kind: "rebound"; wall: string; onto: string };
 export type AimKind = Aim["kind"];

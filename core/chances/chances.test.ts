@@ -55,6 +55,9 @@ function sendChances(aim: Aim, parts: readonly Part[], player: PlayerModel, poli
     : player;
   const person: Person = {
     sends: () => ({ ...model, sending: { ...model.sending, most: inAir ? 30 : model.sending.most } }),
+    does: () => {
+      throw new Error("no task is done");
+    },
     keeps: () => {
       throw new Error("nothing is kept up");
     },

@@ -125,6 +125,10 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
     const { p } = t.sight.person.keeps(t.sight.manner);
     return { kept: t.draw() < p ** Math.max(0.5, t.scale) };
   },
+  skill: (aim, t) => {
+    const { p } = t.sight.person.does(aim.task, t.sight.manner);
+    return { kept: t.draw() < p ** Math.max(0.5, t.scale) };
+  },
   rebound: (aim, t) => {
     const kind = kindOf<Aim>(aim);
     const p = kind.outcomes(aim, t.sight).list[0]!.p;
@@ -212,5 +216,7 @@ export function playGo(
 function secondsOf(ask: Ask, person: Sight["person"], draw: () => number): number {
   if ("takes" in ask) return ask.takes.seconds * (0.8 + 0.6 * draw());
   if (ask.kind === "count" && ask.aim.kind === "keep") return person.keeps(ask.manner).touch * (0.8 + 0.5 * draw());
+  if (ask.kind === "count" && ask.aim.kind === "skill")
+    return person.does(ask.aim.task, ask.manner).touch * (0.9 + 0.4 * draw());
   return 5 + 6 * draw();
 }

@@ -1,9 +1,10 @@
 import { actionFacts, isSend } from "../actions/actions.ts";
+import { doerOf } from "../aim/doer.ts";
 import { keeperOf } from "../aim/keeper.ts";
 import type { Person } from "../aim/person.ts";
 import { playerModel } from "../aim/player.ts";
 import { agePrior } from "../aim/priors.ts";
-import type { Aim, Manner } from "../asks/ask.ts";
+import type { Aim, Doing, Manner } from "../asks/ask.ts";
 import type { Policy, Sight } from "../chances/kind.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { aloneIn, sightOf, waysFrom } from "../chances/outcomes.ts";
@@ -97,6 +98,16 @@ export function personOf(a: Activity, who: Who): Person {
   const actionOf = (m: Manner) => m.action ?? a.aim.action;
   const itemOf = (m: Manner) =>
     m.thing === undefined || m.thing === "send" ? sentIn(a) : (thing(a.kit, m.thing) ?? sentIn(a));
+  const held = (m: Manner) => (a.kit.implement ? { ...m, implement: "implement" } : m);
+  const done = new Map<string, ReturnType<Person["does"]>>();
+  const tasks = (id: string, task: Doing, m: Manner) => {
+    let is = done.get(id);
+    if (!is) {
+      is = doerOf(who.age, itemOf(m), a.space.floor, task, held(m));
+      done.set(id, is);
+    }
+    return is;
+  };
   const person: Person = {
     walking,
     tempo,
@@ -109,9 +120,8 @@ export function personOf(a: Activity, who: Who): Person {
         ...(hand && { hand }),
       });
     }),
-    keeps: once((m) =>
-      keeperOf(who.age, itemOf(m), a.space.floor, a.kit.implement ? { ...m, implement: "implement" } : m),
-    ),
+    keeps: once((m) => keeperOf(who.age, itemOf(m), a.space.floor, held(m))),
+    does: (task, m) => tasks(JSON.stringify([task, m]), task, m),
     typical: (m) => {
       const { spread } = actionFacts[actionOf(m)];
       const k = itemOf(m).handling;

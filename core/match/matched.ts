@@ -21,10 +21,10 @@ export interface Seat {
   players: readonly number[];
   setup: Setup;
 }
-/** What an event made of a go: it goes on, after something that went right or wrong; its clock is done and the next part waits; or it is over. */
+/** What an event made of a go: it goes on, after something that went right or wrong, or for the next one in any case (`pass`); its clock is done and the next part waits; or it is over. */
 export interface Went<G> {
   go: G;
-  after: "on" | "hit" | "miss" | "spent" | "part" | "end";
+  after: "on" | "hit" | "miss" | "spent" | "pass" | "part" | "end";
 }
 /** A clock that runs during a go: until its bell, or open; and the rest before it, seconds. */
 export interface Clock {
@@ -245,13 +245,14 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
   }
 
   /** Hands the turn on after a hit, a miss, a budget spent or a whole go, and ends the match when nobody is left to send. */
-  function pass(s: S, after: "hit" | "miss" | "spent" | "go"): S {
+  function pass(s: S, after: "hit" | "miss" | "spent" | "pass" | "go"): S {
     // One person alone goes on.
     if (after !== "go" && s.sides.length === 1 && s.sides[0]!.players.length === 1) return s;
     if (s.sides.every((x) => x.done)) return { ...s, over: true, waiting: false };
     const swap = swapOf(s);
     const moves =
       swap === "send" ||
+      after === "pass" ||
       after === "go" ||
       (swap === "miss" && after !== "hit") ||
       (swap === "budget" && after === "spent");

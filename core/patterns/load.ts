@@ -11,6 +11,7 @@ const loaders: Record<PatternName, () => Promise<unknown>> = {
   sweep: async () => (await import("./sweep/index.ts")).sweep,
   board: async () => (await import("./board/index.ts")).board,
   stackUp: async () => (await import("./stack-up/index.ts")).stackUp,
+  streak: async () => (await import("./streak/index.ts")).streak,
 };
 
 /** The pattern of a name; RangeError where there is none. */

@@ -8,8 +8,17 @@ import { opened, withParams } from "../formats/opened.ts";
 import { openPlay, referee, view } from "../referee/referee.ts";
 import { type PatternName, patternNames, patternOf } from "./registry.ts";
 
+const STAGE = {
+  task: "touch",
+  inAll: false,
+  hand: "usual",
+  posture: "standing",
+  moving: false,
+  bounce: false,
+  height: 1,
+} as const;
 /** The longest game that the schema of each pattern allows, and an event at each ask that keeps it long. */
-const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setup }> = {
+const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setup; drops?: true }> = {
   climb: {
     params: { tries: 200, forfeit: { misses: 1, exercise: "hops", dose: 1 } },
     match: { goes: { count: 5, keep: "total" } },
@@ -49,6 +58,12 @@ const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setu
   },
   sweep: {
     params: { sends: 200 },
+    match: { goes: { count: 5, keep: "total" } },
+    setup: { players: 6, mode: "turns", seed: 1 },
+  },
+  streak: {
+    drops: true,
+    params: { tries: 60, stages: [{ ...STAGE, count: null }], score: "run" },
     match: { goes: { count: 5, keep: "total" } },
     setup: { players: 6, mode: "turns", seed: 1 },
   },
@@ -94,7 +109,7 @@ describe("the longest game fits the record", () => {
                   ? { kind: "send", at, fell: 1 }
                   : { kind: "send", at, hit: null }
               : ask!.kind === "count"
-                ? { kind: "count", at, n: 2 }
+                ? { kind: "count", at, ...(longest.drops ? { n: 0, drop: true } : { n: 2 }) }
                 : ask!.kind === "total"
                   ? { kind: "total", at, n: 1 }
                   : ask!.kind === "choose"

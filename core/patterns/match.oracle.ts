@@ -3,7 +3,7 @@ import type { Match } from "../contract/match.ts";
 import type { GameEvent } from "../events/events.ts";
 
 /** What a story makes of something that happened: nothing (it may not), or how it goes on. */
-export type Took = "no" | "on" | "hit" | "miss" | "spent" | "part" | "end";
+export type Took = "no" | "on" | "hit" | "miss" | "spent" | "pass" | "part" | "end";
 /** One go as it is told in a pattern's description, changed in place. */
 export interface Story {
   take(e: GameEvent): Took;
@@ -92,7 +92,12 @@ export function tellMatch(
     if (took === "end") handOn(true, swap);
     else if (took === "part") paused = true;
     else if (took === "on") return;
-    else if (swap === "send" || (swap === "miss" && took !== "hit") || (swap === "budget" && took === "spent"))
+    else if (
+      took === "pass" ||
+      swap === "send" ||
+      (swap === "miss" && took !== "hit") ||
+      (swap === "budget" && took === "spent")
+    )
       handOn(false, swap);
   };
 

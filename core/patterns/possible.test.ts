@@ -42,6 +42,12 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { score: "sends", sends: 6 },
     { score: "time", match: { seconds: 40 } },
   ],
+  streak: [
+    { score: "run", tries: 3, drop: "costsOne" },
+    { score: "sum", stays: false, tries: 12 },
+    { drop: "ends" },
+    { tries: null, match: { seconds: 30 } },
+  ],
   stackUp: [
     { score: "rounds" },
     { score: "rounds", rounds: null, full: 3 },

@@ -4,6 +4,7 @@ import { board } from "./board/index.ts";
 import { climb } from "./climb/index.ts";
 import { pins } from "./pins/index.ts";
 import { stackUp } from "./stack-up/index.ts";
+import { streak } from "./streak/index.ts";
 import { sweep } from "./sweep/index.ts";
 import { tally } from "./tally/index.ts";
 import { threeLine } from "./three-line/index.ts";
@@ -18,6 +19,7 @@ export const patterns = {
   sweep,
   board,
   stackUp,
+  streak,
 } as const;
 
 export type PatternName = keyof typeof patterns;

@@ -15,6 +15,16 @@ export const startLine = (space: { width: number }): Part[] => [
   { kind: "line", id: "start", along: 0, across: 0, width: Math.min(LINE_WIDTH, space.width), role: "start" },
   { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
 ];
+/** Room to keep something up in, metres. */
+const ROOM = 1.6;
+/** A clear square to move in, and nothing to send at. */
+export function roomParts(space: { length: number; width: number }): Part[] {
+  const room = Math.min(ROOM, space.width, space.length);
+  return [
+    ...startLine(space),
+    { kind: "court", id: "room", along: room / 2, across: 0, depth: room, width: room, label: "" },
+  ];
+}
 /** Targets before one line. */
 export const targetParts = (targets: readonly (Target & { points?: number })[], space: { width: number }): Part[] => [
   ...startLine(space),

@@ -30,6 +30,7 @@ const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNod
   cells: ({ all, ...p }) => p.ask.aim.kind === "cells" && <Cells {...p} aim={p.ask.aim} pieces={piecesIn(all)} />,
   fall: ({ all: _, ...p }) => p.ask.aim.kind === "fall" && <Fall {...p} aim={p.ask.aim} />,
   keep: () => null,
+  skill: () => null,
   rebound: () => null,
 };
 /** The input of everything that may be asked: complete by the compiler; null: it has none of its own. */
@@ -68,6 +69,7 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
   const [moving, setMoving] = useState(false);
   const [choosing, setChoosing] = useState(false);
   const [calling, setCalling] = useState(false);
+  const [telling, setTelling] = useState(false);
   const open = askOf(asks, "set");
   if (choosing && open) return <SetPanel ask={open} data={p.data} act={p.act} close={() => setChoosing(false)} />;
   const again = asks.find((a): a is AskOf<"choose"> => a.kind === "choose" && a.must === true && a.optional === true);
@@ -85,16 +87,33 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
       </Suspense>
     );
   }
+  const told = asks.find((a): a is AskOf<"total"> => a.kind === "total" && a.optional === true);
+  if (telling && told)
+    return (
+      <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
+        <Total
+          {...p}
+          ask={told}
+          act={(body) => {
+            setTelling(false);
+            p.act(body);
+          }}
+        />
+        <button type="button" className="btn min-h-11" onClick={() => setTelling(false)}>
+          {say("play.back")}
+        </button>
+      </Suspense>
+    );
   const move = askOf(asks, "move");
   if (moving && move) return <Move ask={move} data={p.data} name={p.name} close={() => setMoving(false)} act={p.act} />;
   const main = mainAsks(asks);
-  const aside = asks.filter((a) => a.optional && a !== again && a.kind !== "move" && a.kind !== "set");
+  const aside = asks.filter((a) => a.optional && a !== again && a !== told && a.kind !== "move" && a.kind !== "set");
   return (
     <>
       {main.map((ask) => (
         <Input key={`${ask.kind} ${ask.player}`} {...p} ask={ask} all={asks} />
       ))}
-      {(move || open || again || aside.length > 0) && (
+      {(move || open || again || told || aside.length > 0) && (
         <div className="grid auto-cols-fr grid-flow-col gap-2.5">
           {move && (
             <button type="button" className="btn min-h-11" onClick={() => setMoving(true)}>
@@ -104,6 +123,11 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
           {open && (
             <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => setChoosing(true)}>
               {say("set.change")}
+            </button>
+          )}
+          {told && (
+            <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => setTelling(true)}>
+              {say("play.runTold")}
             </button>
           )}
           {again && (

@@ -120,6 +120,9 @@ const keeper = (p: number, touch: number, restart: number): Person => ({
   sends: () => {
     throw new Error("nothing is sent");
   },
+  does: () => {
+    throw new Error("no task is done");
+  },
   keeps: () => ({ p, touch, lies: 0, restart }),
   typical: () => ({ lateral: 0, range: 0, vertical: 0 }),
   walking: 1,

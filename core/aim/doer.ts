@@ -1,0 +1,54 @@
+import type { Doing, Manner } from "../asks/ask.ts";
+import type { Age } from "../measures/stature.ts";
+import { GRAVITY } from "../physics/floor.ts";
+import type { Floor } from "../things/floors.ts";
+import type { Item } from "../things/item.ts";
+import { type Keeper, keeperOf, mannerOdds, oddsAt, thingOdds } from "./keeper.ts";
+import { agePrior } from "./priors.ts";
+
+/** What a task takes while the thing is in the air, seconds: assumptions, and so is all below. See docs/model.md. */
+const TAKES = { catch: 0, clap: 0.35, touchFloor: 0.8, turn: 1.1 } as const;
+type Tossed = keyof typeof TAKES;
+/** A tenth of a second to spare adds this to the log-odds; a metre higher takes this away. */
+const SPARE = 0.15;
+const HIGHER = 0.6;
+/** Between two tosses, seconds. */
+const GATHER = 1;
+/** Chance that a child of 8 loses it in a tenth of a second; it goes with the square of the spread of its age. */
+const LOSES = { balance: 0.006, carry: 0.004 } as const;
+/** With a thing in the hand nobody walks at full speed. */
+const CAREFUL = 0.7;
+const USUAL = { height: 1, seconds: 10, metres: 4 };
+
+/** In the air when thrown `height` metres above the hand and caught where it was let go, seconds. */
+export const airTime = (height: number): number => 2 * Math.sqrt((2 * height) / GRAVITY);
+/** Whether a task can be done at all at that height. */
+export const canToss = (id: Doing["id"], height: number): boolean =>
+  !(id in TAKES) || airTime(height) > TAKES[id as Tossed];
+
+const logistic = (odds: number) => 1 / (1 + Math.exp(-odds));
+
+/**
+ * How somebody of that age does a task: the chance, its seconds (`touch`; of a failure as well), and what a drop costs. A toss has the time that
+ * is left over in its log-odds, and cannot be done where none is; held still or carried, it is lost in any tenth of a second with the same chance.
+ * Source: core model, "Chances that are not a spread".
+ */
+export function doerOf(age: Age, i: Item, floor: Floor, task: Doing, manner: Manner): Keeper & { failed: number } {
+  const { lies, restart } = keeperOf(age, i, floor, manner);
+  if (task.id === "balance" || task.id === "carry") {
+    const { multiplier, walking } = agePrior(age);
+    const q = Math.min(0.5, LOSES[task.id] * multiplier ** 2);
+    const seconds =
+      task.id === "balance" ? (task.seconds ?? USUAL.seconds) : (task.metres ?? USUAL.metres) / (CAREFUL * walking);
+    const tenths = Math.round(10 * seconds);
+    const p = (1 - q) ** tenths;
+    // When it is lost, if it is: the mean over the tenths before the end.
+    const failed = p >= 1 ? seconds : (1 / q - (tenths * p) / (1 - p)) / 10;
+    return { p, touch: seconds, failed: Math.max(0.1, failed), lies: task.id === "balance" ? 0 : lies, restart };
+  }
+  const height = task.height ?? USUAL.height;
+  const spare = airTime(height) - TAKES[task.id];
+  const odds = oddsAt(age) + thingOdds(i) + mannerOdds(manner) - HIGHER * height + SPARE * 10 * spare;
+  const p = spare > 0 ? logistic(odds) : 0;
+  return { p, touch: airTime(height) + GATHER, failed: airTime(height), lies, restart };
+}

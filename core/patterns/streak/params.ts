@@ -1,0 +1,59 @@
+import { z } from "zod";
+import { canToss } from "../../aim/doer.ts";
+import type { Aim, Doing, Manner } from "../../asks/ask.ts";
+import { metres, whole } from "../../contract/schema.ts";
+
+export const MOST_STAGES = 8;
+export const MOST_RUN = 300;
+export const stage = z.strictObject({
+  /** Touches that keep a thing up; or tossed, and caught after something else. */
+  task: z.enum(["touch", "catch", "clap", "touchFloor", "turn"], {
+    error: "task must be one of touch, catch, clap, touchFloor, turn",
+  }),
+  /** In a row to pass it; null: as many as there are, to the end. */
+  count: whole("count", 1, 100).nullable(),
+  /** So many in all instead: a drop takes none away. */
+  inAll: z.boolean(),
+  hand: z.enum(["usual", "other", "alternate"], { error: "hand must be usual, other or alternate" }),
+  posture: z.enum(["standing", "kneeling", "sitting"], { error: "posture must be standing, kneeling or sitting" }),
+  moving: z.boolean(),
+  /** One bounce on the floor is allowed between two touches. */
+  bounce: z.boolean(),
+  /** How high it is tossed above the hand, metres. */
+  height: metres("height", 0.2, 4),
+});
+export type Stage = z.infer<typeof stage>;
+
+export const streakParams = z
+  .strictObject({
+    stages: z.array(stage).min(1, "at least 1 stage").max(MOST_STAGES, `at most ${MOST_STAGES} stages`),
+    /** What a drop does to the run. */
+    drop: z.enum(["resets", "costsOne", "ends"], { error: "drop must be resets, costsOne or ends" }),
+    /** Drops after which it is over; null: no such limit. */
+    tries: whole("tries", 1, 60).nullable(),
+    /** A stage that was passed stays passed; where not, a drop goes back to the start of the stage before. */
+    stays: z.boolean(),
+    score: z.enum(["run", "stage", "sum"], { error: "score must be run, stage or sum" }),
+  })
+  .superRefine((p, ctx) => {
+    const wrong = (i: number, field: string, message: string) =>
+      ctx.addIssue({ code: "custom", path: ["stages", i, field], message });
+    for (const [i, s] of p.stages.entries()) {
+      if (s.count === null && i < p.stages.length - 1)
+        wrong(i, "count", `stage ${i + 1} needs a count from 1 to 100: another stage follows it`);
+      if (s.task !== "touch" && !canToss(s.task, s.height))
+        wrong(i, "height", `stage ${i + 1} cannot be passed: ${s.height} m is too low for that, toss it higher`);
+    }
+  });
+export type StreakParams = z.infer<typeof streakParams>;
+
+export const aimOf = (s: Stage): Aim =>
+  s.task === "touch" ? { kind: "keep" } : { kind: "skill", task: { id: s.task, height: s.height } satisfies Doing };
+/** How a stage's task is done. */
+export const mannerOf = (s: Stage): Manner => ({
+  action: s.task === "touch" ? "keepUp" : "tossCatch",
+  ...(s.hand !== "usual" && { hand: s.hand }),
+  ...(s.posture !== "standing" && { posture: s.posture }),
+  ...(s.moving && { moving: true }),
+  ...(s.bounce && { bounce: true }),
+});

@@ -1,0 +1,110 @@
+import { describe, expect, it } from "vitest";
+import type { AskKind } from "../../asks/ask.ts";
+import { match, USUAL_MATCH } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
+import { fromPattern } from "../../formats/activity.ts";
+import { chainOf } from "../chain.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.ts";
+import { streak } from "./index.ts";
+import { type StreakParams, streakParams } from "./params.ts";
+import { tellStreak } from "./streak.oracle.ts";
+
+const [first] = streak.example.params.stages;
+const of = (over: object): StreakParams => streakParams.parse({ ...streak.example.params, ...over });
+
+function streakOf(d: Draw): Drawn<StreakParams> {
+  const n = 1 + d.upTo(2);
+  const params = of({
+    stages: Array.from({ length: n }, (_, i) => ({
+      ...first,
+      count: i === n - 1 && d.chance(0.4) ? null : 1 + d.upTo(3),
+      inAll: d.chance(0.2),
+    })),
+    drop: d.one(["resets", "costsOne", "ends"]),
+    tries: 1 + d.upTo(4),
+    stays: d.chance(0.6),
+    score: d.one(["run", "stage", "sum"]),
+  });
+  const around = match.parse({
+    seconds: d.chance(0.3) ? 10 + d.upTo(20) : null,
+    goes: { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) },
+    swap: d.one(["miss", "go"]),
+  });
+  return { params, match: around };
+}
+function streakEvent(d: Draw, at: number, _: StreakParams, legal: readonly AskKind[]): GameEvent {
+  const kind = d.chance(0.06)
+    ? d.one(["count", "ready", "bell", "total"] as const)
+    : (legal[d.upTo(legal.length - 1)] ?? "count");
+  if (kind === "total") return { kind, at, n: d.upTo(4) };
+  if (kind !== "count") return { kind: kind as "ready", at };
+  const drop = d.chance(0.3);
+  return {
+    kind,
+    at,
+    n: d.chance(drop ? 0.7 : 0.02) ? 0 : 1 + d.upTo(d.chance(0.8) ? 0 : 2),
+    ...(drop && { drop }),
+  } as GameEvent;
+}
+
+describe("Streak", () => {
+  it("a second telling agrees", () => {
+    expect(run(streak.rules, tellStreak, streakOf, streakEvent)).toBeGreaterThan(SEQUENCES / 30);
+  }, 400_000);
+
+  const touches = (p: number, over: object) =>
+    chainOf(streak.rules, of({ tries: null, ...over }), USUAL_MATCH, () => [
+      [{ kind: "count", n: 1 }, p],
+      [{ kind: "count", n: 0, drop: true }, 1 - p],
+    ]).events;
+  const inRow = (count: number) => ({ stages: [{ ...first, count }] });
+
+  // States hold how often it was dropped, so that few of these run to the last play: the counter is what matters.
+  it.each([
+    [6, 0.8],
+    [3, 0.5],
+    [5, 1],
+    [1, 0.4],
+  ])("%i in a row at %f takes (1 - p^k) / (p^k (1 - p)) touches where a drop resets", (k, p) => {
+    const mean = p === 1 ? k : (1 - p ** k) / (p ** k * (1 - p));
+    expect(touches(p, inRow(k))).toBeCloseTo(mean, 6);
+  });
+  it("a run of six at .8 takes 14.073486, and five at .8 take 7.778 where a drop costs one", () => {
+    expect(touches(0.8, inRow(6))).toBeCloseTo(14.073486, 6);
+    expect(touches(0.8, { ...inRow(5), drop: "costsOne" })).toBeCloseTo(7.778, 3);
+  });
+  it("so many in all is negative binomial", () => {
+    expect(touches(0.6, { stages: [{ ...first, count: 4, inAll: true }] })).toBeCloseTo(4 / 0.6, 6);
+  });
+  it("an alternating pair keeps it up pA (1 + pB) / (1 - pA pB) times on average", () => {
+    const [a, b] = [0.9, 0.7];
+    const p = of({ stages: [{ ...first, count: null }], drop: "ends", tries: null, score: "run" });
+    const { value } = chainOf(
+      streak.rules,
+      p,
+      USUAL_MATCH,
+      (s) => {
+        const kept = streak.rules.turn(s).player === 0 ? a : b;
+        return [
+          [{ kind: "count", n: 1 }, kept],
+          [{ kind: "count", n: 0, drop: true }, 1 - kept],
+        ];
+      },
+      { players: 2, mode: "relay", seed: 1 },
+    );
+    expect(value).toBeCloseTo((a * (1 + b)) / (1 - a * b), 6);
+  });
+
+  it("refuses a stage that nobody can pass, and a run that never ends, by the field", () => {
+    const { params } = fromPattern("streak").pattern as { params: StreakParams };
+    const bad = (over: object) =>
+      streakParams.safeParse({ ...params, stages: [{ ...first, ...over }] }).error?.issues[0];
+    expect(bad({ task: "turn", height: 0.5 })?.message).toBe(
+      "stage 1 cannot be passed: 0.5 m is too low for that, toss it higher",
+    );
+    expect(bad({ count: 0 })?.path).toEqual(["stages", 0, "count"]);
+    const open = of({ stages: [{ ...first, count: null }], tries: null });
+    expect(streak.problems(open, USUAL_MATCH)[0]?.path).toEqual(["params", "tries"]);
+    expect(streak.problems(open, match.parse({ seconds: 30 }))).toEqual([]);
+  });
+});
