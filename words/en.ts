@@ -77,6 +77,8 @@ export const en = {
   "pins.setUp.untouched": "Fell untouched? Stand it up. It does not count.",
   "threeLine.setUp.corners": "Mark {size, number} by {size, number} squares, {cm, number} cm wide.",
   "threeLine.setUp.sheets": "Lay sheets {cm, number} cm apart, {size, number} by {size, number}.",
+  "checklist.setUp.square": "Mark a clear square and stay inside it.",
+  "checklist.setUp.turn": "Round once: clear the square. Under eight, a grown-up watches.",
   "stackUp.setUp.beside": "Places for {full, number} pins side by side, {cm, number} cm apart.",
   "stackUp.setUp.behind": "Places for {full, number} pins, each {cm, number} cm behind.",
   "stackUp.setUp.front": "Places for {full, number} pins, each {cm, number} cm nearer.",

@@ -100,6 +100,10 @@ export type Ask =
       must?: true;
       leads?: readonly Extract<Ask, { kind: "send" }>[];
       walks?: readonly number[];
+      /** What each is, and how many of how many times it is done. */
+      does?: readonly (Doing & { done: number; times: number })[];
+      /** How long each takes, seconds. */
+      lasts?: readonly number[];
     })
   /** The child's own formation inside a field, middles of pins in metres; `spots` as it would be left. */
   | (Sure & { kind: "arrange"; field: string; spots: readonly Spot[]; size: number })

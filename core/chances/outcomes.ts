@@ -155,7 +155,9 @@ export function optionsOf(ask: Ask): Ask[] {
       ...ask,
       options: [option],
       ...(ask.leads && { leads: [ask.leads[i]!] }),
-      ...(ask.walks && { takes: { ...ask.takes, walk: ask.walks[i]! } }),
+      ...((ask.walks || ask.lasts) && {
+        takes: { ...ask.takes, walk: ask.walks?.[i] ?? ask.takes.walk, seconds: ask.lasts?.[i] ?? ask.takes.seconds },
+      }),
     }));
   if (ask.kind !== "send" && ask.kind !== "count") return [ask];
   return kindOf<Aim>(ask.aim)

@@ -12,6 +12,7 @@ const loaders: Record<PatternName, () => Promise<unknown>> = {
   board: async () => (await import("./board/index.ts")).board,
   stackUp: async () => (await import("./stack-up/index.ts")).stackUp,
   streak: async () => (await import("./streak/index.ts")).streak,
+  checklist: async () => (await import("./checklist/index.ts")).checklist,
 };
 
 /** The pattern of a name; RangeError where there is none. */

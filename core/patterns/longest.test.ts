@@ -17,6 +17,7 @@ const STAGE = {
   bounce: false,
   height: 1,
 } as const;
+const TASK = { task: "catch", height: 1, seconds: 10, metres: 4 } as const;
 /** The longest game that the schema of each pattern allows, and an event at each ask that keeps it long. */
 const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setup; drops?: true }> = {
   climb: {
@@ -64,6 +65,12 @@ const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setu
   streak: {
     drops: true,
     params: { tries: 60, stages: [{ ...STAGE, count: null }], score: "run" },
+    match: { goes: { count: 5, keep: "total" } },
+    setup: { players: 6, mode: "turns", seed: 1 },
+  },
+  checklist: {
+    drops: true,
+    params: { tasks: Array.from({ length: 10 }, () => ({ ...TASK, times: 30 })), order: "fixed" },
     match: { goes: { count: 5, keep: "total" } },
     setup: { players: 6, mode: "turns", seed: 1 },
   },

@@ -42,6 +42,11 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { score: "sends", sends: 6 },
     { score: "time", match: { seconds: 40 } },
   ],
+  checklist: [
+    { how: "tick" },
+    { need: "done", score: "sends", order: "fixed" },
+    { score: "stars", match: { goes: { count: 2, keep: "total" } } },
+  ],
   streak: [
     { score: "run", tries: 3, drop: "costsOne" },
     { score: "sum", stays: false, tries: 12 },

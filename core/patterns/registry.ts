@@ -1,6 +1,7 @@
 import type { AnyPattern } from "../contract/contract.ts";
 import { bands } from "./bands/index.ts";
 import { board } from "./board/index.ts";
+import { checklist } from "./checklist/index.ts";
 import { climb } from "./climb/index.ts";
 import { pins } from "./pins/index.ts";
 import { stackUp } from "./stack-up/index.ts";
@@ -20,6 +21,7 @@ export const patterns = {
   board,
   stackUp,
   streak,
+  checklist,
 } as const;
 
 export type PatternName = keyof typeof patterns;

@@ -45,7 +45,7 @@ export default function Count({ ask, act, name, mending, data }: InputProps<AskO
           className="btn min-h-12 short:min-h-9 text-xl"
           onClick={() => act({ kind: "count", n: 0, drop: true, ...by })}
         >
-          {say("play.dropped")}
+          {say(ask.aim.kind === "skill" ? "play.notThisTime" : "play.dropped")}
         </button>
       )}
     </div>

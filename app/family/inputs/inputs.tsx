@@ -15,6 +15,7 @@ const Count = lazy(() => import("./count.tsx"));
 const Total = lazy(() => import("./total.tsx"));
 const Arrange = lazy(() => import("./arrange.tsx"));
 const Targets = lazy(() => import("./targets.tsx"));
+const Tasks = lazy(() => import("./tasks.tsx"));
 const AnyOf = lazy(() => import("./any-of.tsx"));
 
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
@@ -42,6 +43,7 @@ const inputs: { [K in AskKind]: InputOf<K> | null } = {
   choose: ({ all, ...p }) => {
     const { of, options, must } = p.ask;
     const pick = (id: string | null) => p.act({ kind: "choose", of, pick: id });
+    if (p.ask.does) return <Tasks {...p} />;
     if (must) return <Targets ids={options} data={p.data} pick={pick} keys={!p.mending} />;
     return <Choose {...p} pieces={piecesIn(all)} />;
   },
@@ -72,7 +74,10 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
   const [telling, setTelling] = useState(false);
   const open = askOf(asks, "set");
   if (choosing && open) return <SetPanel ask={open} data={p.data} act={p.act} close={() => setChoosing(false)} />;
-  const again = asks.find((a): a is AskOf<"choose"> => a.kind === "choose" && a.must === true && a.optional === true);
+  const again = asks.find(
+    (a): a is AskOf<"choose"> => a.kind === "choose" && a.must === true && a.optional === true && a.options.length > 1,
+  );
+  const rest = asks.find((a): a is AskOf<"choose"> => a.kind === "choose" && a.of === "rest");
   if (calling && again) {
     const pick = (id: string | null) => {
       setCalling(false);
@@ -80,7 +85,11 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
     };
     return (
       <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
-        <Targets ids={again.options} data={p.data} pick={pick} />
+        {again.does ? (
+          <Tasks {...p} ask={again} act={(body) => pick(body.pick as string)} />
+        ) : (
+          <Targets ids={again.options} data={p.data} pick={pick} />
+        )}
         <button type="button" className="btn min-h-11" onClick={() => setCalling(false)}>
           {say("play.back")}
         </button>
@@ -107,13 +116,15 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
   const move = askOf(asks, "move");
   if (moving && move) return <Move ask={move} data={p.data} name={p.name} close={() => setMoving(false)} act={p.act} />;
   const main = mainAsks(asks);
-  const aside = asks.filter((a) => a.optional && a !== again && a !== told && a.kind !== "move" && a.kind !== "set");
+  const aside = asks.filter(
+    (a) => a.optional && a !== again && a !== told && a !== rest && a.kind !== "move" && a.kind !== "set",
+  );
   return (
     <>
       {main.map((ask) => (
         <Input key={`${ask.kind} ${ask.player}`} {...p} ask={ask} all={asks} />
       ))}
-      {(move || open || again || told || aside.length > 0) && (
+      {(move || open || again || told || rest || aside.length > 0) && (
         <div className="grid auto-cols-fr grid-flow-col gap-2.5">
           {move && (
             <button type="button" className="btn min-h-11" onClick={() => setMoving(true)}>
@@ -123,6 +134,15 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
           {open && (
             <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => setChoosing(true)}>
               {say("set.change")}
+            </button>
+          )}
+          {rest && (
+            <button
+              type="button"
+              className="btn min-h-11 short:min-h-9"
+              onClick={() => p.act({ kind: "choose", of: rest.of, pick: rest.options[0]! })}
+            >
+              {say("play.thatIsAll")}
             </button>
           )}
           {told && (

@@ -77,11 +77,11 @@ function step(p: StreakParams, g: StreakGo, e: GameEvent): Went<StreakGo> | Refu
 }
 
 const UNIT: Record<StreakParams["score"], Unit> = { run: "touches", sum: "touches", stage: "stages" };
-const valueOf = (p: StreakParams, g: Pick<StreakGo, "best" | "high">) =>
+const worth = (p: StreakParams, g: Pick<StreakGo, "best" | "high">) =>
   p.score === "stage" ? g.high : p.score === "sum" ? g.best.reduce((a, b) => a + b, 0) : Math.max(...g.best);
 
 function sum(p: StreakParams, g: StreakGo): Sum {
-  const value = valueOf(p, g);
+  const value = worth(p, g);
   const parts = g.best.filter((b) => b > 0);
   return {
     value,
@@ -138,7 +138,7 @@ export const streakGo: GoRules<StreakParams, StreakGo> = {
 /** Written on paper: see `Possible`. */
 export function possible(p: StreakParams, m: Match): Possible {
   const tops = p.stages.map((s) => s.count ?? MOST_RUN);
-  const most = valueOf(p, { best: tops, high: p.stages.filter((s) => s.count !== null).length });
+  const most = worth(p, { best: tops, high: p.stages.filter((s) => s.count !== null).length });
   const kept = most * (m.goes.keep === "total" ? m.goes.count : 1);
   return {
     unit: UNIT[p.score],

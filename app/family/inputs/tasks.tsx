@@ -1,0 +1,35 @@
+import type { AskOf } from "#core/asks/ask.ts";
+import { say } from "#words/say.ts";
+import { ItemDrawing } from "../../drawings/items.tsx";
+import type { InputProps } from "./input.ts";
+
+/** How much there is of a task: so high, so long, so far. */
+function amount(t: NonNullable<AskOf<"choose">["does"]>[number]): string {
+  if (t.seconds !== undefined) return say("doing.seconds", { seconds: t.seconds });
+  if (t.metres !== undefined) return say("doing.far", { metres: t.metres });
+  return t.height === undefined ? "" : say("doing.high", { metres: t.height });
+}
+
+/** Tasks with their pictures: a tap chooses one, or ticks it. */
+export default function Tasks({ ask, act }: InputProps<AskOf<"choose">>) {
+  return (
+    <ul className="grid gap-2 overflow-y-auto">
+      {ask.does!.map((t, i) => (
+        <li key={ask.options[i]}>
+          <button
+            type="button"
+            className="flex min-h-14 w-full items-center gap-3 rounded-xl border-[3px] border-night bg-mint px-3 py-1 text-left text-night active:scale-[0.99] short:min-h-11"
+            onClick={() => act({ kind: "choose", of: ask.of, pick: ask.options[i]! })}
+          >
+            <ItemDrawing item={`do-${t.id}`} />
+            <span className="grid grow leading-tight">
+              <span className="text-xl font-bold">{say(`doing.${t.id}`)}</span>
+              <span className="text-base">{amount(t)}</span>
+            </span>
+            <span className="text-lg font-bold">{say("doing.times", { done: t.done, times: t.times })}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}

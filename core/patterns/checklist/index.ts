@@ -1,0 +1,174 @@
+import { isSend } from "../../actions/actions.ts";
+import { DOINGS } from "../../asks/ask.ts";
+import { type Ground, type Knob, MODES, type Pattern, type Probe } from "../../contract/contract.ts";
+import { fieldsOf } from "../../contract/fields.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { type MatchState, matched } from "../../match/matched.ts";
+import { roomParts } from "../../targets/list.ts";
+import { type ChecklistParams, checklistParams, doingOf, MOST_TASKS } from "./params.ts";
+import { type ListGo, listGo, possible } from "./rules.ts";
+
+const ground: Ground<ChecklistParams> = {
+  parts: (_, space) => roomParts(space),
+  pegs: () => [],
+  /** One for each way of doing it. */
+  probes: (p) => {
+    const seen = new Map<string, Probe>();
+    for (const [i, t] of p.tasks.entries()) {
+      const task = doingOf(t);
+      const key = JSON.stringify(task);
+      if (seen.has(key)) continue;
+      seen.set(key, {
+        id: `task${i + 1}`,
+        peg: null,
+        ask: {
+          kind: "count",
+          player: 0,
+          from: "start",
+          manner: {},
+          aim: { kind: "skill", task },
+          soFar: 0,
+          drops: true,
+        },
+        counts: (e) => (e.kind === "count" && e.n > 0 ? 1 : 0),
+      });
+    }
+    return [...seen.values()];
+  },
+  moves: "each",
+  move: (p) => p,
+  add: () => null,
+  remove: () => null,
+  squeeze: (p) => p,
+  swap: (p) => p,
+  touchCounts: (p) => p,
+};
+
+function knobs(p: ChecklistParams): Knob[] {
+  const f = fieldsOf(checklistParams, p);
+  const last = p.tasks[p.tasks.length - 1]!;
+  const each = (i: number): Knob[] => {
+    const at = (name: string) => ["tasks", i, name];
+    const { task } = p.tasks[i]!;
+    return [
+      f.choice(
+        "score",
+        at("task"),
+        "knob.listTask",
+        DOINGS.map((d) => [d, `doing.${d}`] as const),
+      ),
+      f.number("score", at("times"), "knob.times"),
+      ...(task === "balance"
+        ? [f.number("score", at("seconds"), "knob.held", { unit: "s", step: 1 })]
+        : task === "carry"
+          ? [f.number("score", at("metres"), "knob.carried", { unit: "m", step: 0.5 })]
+          : [f.number("score", at("height"), "knob.tossHeight", { unit: "m", step: 0.1 })]),
+    ];
+  };
+  return [
+    f.choice(
+      "score",
+      ["tasks"],
+      "knob.listLength",
+      Array.from({ length: MOST_TASKS }, (_, i) => [
+        i + 1 === p.tasks.length ? p.tasks : Array.from({ length: i + 1 }, (_x, k) => p.tasks[k] ?? last),
+        `knob.listLength.${i + 1}`,
+      ]),
+    ),
+    ...p.tasks.flatMap((_, i) => each(i)),
+    f.choice("score", ["how"], "knob.listHow", [
+      ["tick", "knob.listTick"],
+      ["each", "knob.listEach"],
+    ]),
+    ...(p.how === "each"
+      ? [
+          f.choice("score", ["need"], "knob.listNeed", [
+            ["done", "knob.listDone"],
+            ["attempts", "knob.listAttempts"],
+          ]),
+        ]
+      : []),
+    f.choice("score", ["order"], "knob.order", [
+      ["free", "knob.orderFree"],
+      ["fixed", "knob.orderFixed"],
+    ]),
+    f.choice("score", ["score"], "knob.scoring", [
+      ["times", "knob.byTimes"],
+      ["stars", "knob.byStars"],
+      ["sends", "knob.byAttempts"],
+    ]),
+    f.toggle("yard", ["square"], "knob.square", { hint: "knob.squareHint" }),
+  ];
+}
+
+/** A list of tasks, so many times each: ticked, or every one told. */
+export const checklist: Pattern<ChecklistParams, MatchState<ChecklistParams, ListGo>> = {
+  name: "checklist",
+  rulesVersion: 1,
+  params: checklistParams,
+  rules: matched(listGo),
+  match: {
+    fields: ["seconds", "goes", "swap", "carry"],
+    swaps: [
+      ["send", "knob.swapEach"],
+      ["miss", "knob.swapMiss"],
+      ["go", "knob.swapGo"],
+    ],
+    initial: { ...USUAL_MATCH, swap: "go" },
+  },
+  modes: MODES,
+  actions: (a) => a === "tossCatch" || a === "balance" || a === "carry" || isSend(a),
+  ground,
+  problems: (p) =>
+    p.score === "sends" && (p.how === "tick" || p.need === "attempts")
+      ? [{ path: ["params", "score"], message: "fewest attempts needs each one told, and so many that come off" }]
+      : [],
+  possible,
+  matchApart: () => false,
+  needs: () => ({ pieces: 1, blocker: false, apart: false, sends: null }),
+  setUp: (p) => [
+    { key: p.square ? "checklist.setUp.square" : "tally.setUp.room" },
+    ...(p.tasks.some((t) => t.task === "turn") ? [{ key: "checklist.setUp.turn" }] : []),
+  ],
+  knobs,
+  pegKnobs: () => [],
+  summary: (p) => ({ key: "checklist.summary", params: { tasks: p.tasks.length, order: p.order } }),
+  phrases: [
+    "checklist.tick",
+    "checklist.choose",
+    ...DOINGS.map((d) => `checklist.${d}`),
+    "checklist.end",
+    "checklist.end.all",
+    "checklist.summary",
+    "checklist.setUp.square",
+    "checklist.setUp.turn",
+    "tally.setUp.room",
+    "refused.taskFirst",
+    "refused.taskDone",
+    "refused.unknownTask",
+    "refused.inOrder",
+    "refused.oneEach",
+    "refused.runMost",
+  ],
+  example: {
+    title: "Catch list",
+    action: "tossCatch",
+    send: "sockBall",
+    space: { length: 2, width: 2, floor: "carpet", indoors: true },
+    params: {
+      tasks: [
+        { task: "catch", times: 4, height: 0.6, seconds: 10, metres: 4 },
+        { task: "clap", times: 4, height: 0.8, seconds: 10, metres: 4 },
+        { task: "touchFloor", times: 4, height: 1.2, seconds: 10, metres: 4 },
+        { task: "balance", times: 2, height: 1, seconds: 10, metres: 4 },
+        { task: "carry", times: 2, height: 1, seconds: 10, metres: 4 },
+      ],
+      how: "each",
+      need: "attempts",
+      order: "free",
+      square: true,
+      score: "times",
+    },
+    match: { ...USUAL_MATCH, swap: "go" },
+  },
+};

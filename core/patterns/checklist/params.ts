@@ -1,0 +1,56 @@
+import { z } from "zod";
+import { canToss } from "../../aim/doer.ts";
+import { DOINGS, type Doing } from "../../asks/ask.ts";
+import { metres, whole } from "../../contract/schema.ts";
+
+export const MOST_TASKS = 10;
+const item = z.strictObject({
+  task: z.enum(DOINGS, { error: `task must be one of ${DOINGS.join(", ")}` }),
+  times: whole("times", 1, 30),
+  /** How high it is tossed above the hand, metres. */
+  height: metres("height", 0.2, 4),
+  /** How long a balance is held. */
+  seconds: whole("seconds", 2, 120),
+  /** How far it is carried. */
+  metres: metres("metres", 1, 30),
+});
+export type ListItem = z.infer<typeof item>;
+
+export const checklistParams = z
+  .strictObject({
+    tasks: z
+      .array(item)
+      .min(1, "a list needs at least 1 task")
+      .max(MOST_TASKS, `a list has at most ${MOST_TASKS} tasks`),
+    /** A tick gives all times of a task; or every one is told, with those that failed. */
+    how: z.enum(["tick", "each"], { error: "how must be tick or each" }),
+    /** So many that come off; or so many attempts, come what may. */
+    need: z.enum(["done", "attempts"], { error: "need must be done or attempts" }),
+    order: z.enum(["free", "fixed"], { error: "order must be free or fixed" }),
+    /** Inside a marked square: leaving it spends the attempt. */
+    square: z.boolean(),
+    score: z.enum(["times", "sends", "stars"], { error: "score must be times, sends or stars" }),
+  })
+  .superRefine((p, ctx) => {
+    for (const [i, t] of p.tasks.entries())
+      if (!canToss(t.task, t.height))
+        ctx.addIssue({
+          code: "custom",
+          path: ["tasks", i, "height"],
+          message: `task ${i + 1} cannot be done: ${t.height} m is too low for that, toss it higher`,
+        });
+  });
+export type ChecklistParams = z.infer<typeof checklistParams>;
+
+export const taskId = (i: number) => `k${i + 1}`;
+export const doingOf = (t: ListItem): Doing =>
+  t.task === "balance"
+    ? { id: t.task, seconds: t.seconds }
+    : t.task === "carry"
+      ? { id: t.task, metres: t.metres }
+      : { id: t.task, height: t.height };
+/** The times of all tasks. */
+export const allTimes = (p: ChecklistParams): number => p.tasks.reduce((n, t) => n + t.times, 0);
+/** One star for any, two for half of them, three for all. */
+export const starsFor = (done: number, all: number): number =>
+  done === 0 ? 0 : done === all ? 3 : 2 * done >= all ? 2 : 1;
