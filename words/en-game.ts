@@ -158,6 +158,16 @@ export const enGame = {
   "refused.taskDone": "That task is done already.",
   "refused.unknownTask": "There is no such task.",
   "refused.inOrder": "One by one, in the order of the list.",
+  "speller.letter":
+    "Word {word, number} of {words, number}. {verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} {sign}.",
+  "speller.next": "Word {word, number} of {words, number}. Letter {letter, number}.",
+  "speller.end": "The go is over.",
+  "speller.end.all": "All words are spelled!",
+  "speller.summary":
+    "{words, plural, one {# word} other {# words}}{sends, plural, =0 {} one {, # send} other {, # sends}}",
+  "play.hear": "Hear the word",
+  "play.spelled": "Letter {letter, number} of {letters, number}",
+  "refused.cardDown": "That card lies down already.",
   "streak.touch":
     "{stage, plural, =0 {} other {Stage #. }}Keep it up{hand, select, other {} alternate {, hands in turn}}{posture, select, kneeling {, kneeling} sitting {, sitting} other {}}.{left, plural, =0 {} other { # more in a row.}}",
   "streak.catch":

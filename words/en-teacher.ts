@@ -77,6 +77,8 @@ export const enTeacher: Record<string, string> = {
   "rates.keep": "Share of touches that keep it up.",
   "rates.rebound": "Share of sends that land on the mark.",
   "rates.round": "round {number}",
+  "speller.cards":
+    "The list takes {fewest, plural, one {# card} other {# cards}}, and {lie, plural, one {# lies} other {# lie}} there.",
   "pins.gap.lets": "Seen from the line a gap of {cm} cm lets what is rolled pass without a touch.",
   "pins.gap.none": "Seen from the line no gap is wider than what is rolled.",
   "pegs.target": "{count, plural, one {target} other {targets}}",

@@ -12,7 +12,7 @@ export function addWords(more: Readonly<Record<string, string>>): void {
   Object.assign(all, more);
 }
 export type Key = keyof typeof en;
-const LANGUAGE = "en";
+export const LANGUAGE = "en";
 const made = new Map<string, IntlMessageFormat>();
 // One language, known beforehand: asking the browser which locales it supports costs a slow phone a fifth of a second.
 IntlMessageFormat.resolveLocale = () => new Intl.Locale(LANGUAGE);

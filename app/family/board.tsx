@@ -33,7 +33,9 @@ interface Run {
 
 /** Whether what is asked is told on a picture of the floor. */
 const isFloor = (a: Ask): boolean =>
-  (a.kind === "choose" && !a.must) || a.kind === "arrange" || (a.kind === "send" && a.aim.kind !== "any");
+  (a.kind === "choose" && (!a.must || a.does !== undefined)) ||
+  a.kind === "arrange" ||
+  (a.kind === "send" && a.aim.kind !== "any");
 
 /** What of a game is set, with what the family changed of it. */
 function settled(game: { params: unknown; match: CardData["card"]["activity"]["match"] }, set: SetValues) {
@@ -202,7 +204,9 @@ export function Board({
   const onFloor = !fixing && asked !== undefined && isFloor(asked);
   const pieces = piecesIn(v.asks).map((p) => ({ zone: p.place, shape: p.player }));
   // Several things to choose from, or pieces that lie there, need more of the screen.
-  const many = wanted === undefined && asked !== undefined && (asked.kind === "send" || asked.kind === "choose");
+  const spelled = asked?.kind === "send" && asked.spell !== undefined;
+  const many =
+    spelled || (wanted === undefined && asked !== undefined && (asked.kind === "send" || asked.kind === "choose"));
   const pieced = many || data.card.parts.some((p) => p.kind === "zone" || p.kind === "cell");
   const seconds = Math.floor(Math.max(0, dueAt === null ? elapsed : dueAt - elapsed) / 1000);
   const marker = data.card.markers.find((m) => m.id === now);

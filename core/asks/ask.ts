@@ -78,10 +78,17 @@ interface Sent extends Asked {
 interface Sure extends Asked {
   takes: Takes;
 }
+/** The word that is being spelled: its signs, the one that comes now, and how it is shown. */
+export interface Spelled {
+  signs: readonly string[];
+  at: number;
+  show: "word" | "voice" | "picture" | "prompt";
+  prompt: string;
+}
 /** What may happen now. Each kind has its chances (core/forecast/outcomes.ts), and its input on the play screen. */
 export type Ask =
   /** One send; `fetch`: everything is fetched after it. */
-  | (Sent & { kind: "send"; aim: Aim; fetch: boolean })
+  | (Sent & { kind: "send"; aim: Aim; fetch: boolean; spell?: Spelled })
   /** One more of a run that is counted; `soFar` of it, and whether a drop is told at once. */
   | (Sent & { kind: "count"; aim: Aim; soFar: number; drops: boolean })
   /** How many there were in all, at most `most`; `soFar` as they were tapped. */

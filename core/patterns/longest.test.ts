@@ -74,6 +74,11 @@ const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setu
     match: { goes: { count: 5, keep: "total" } },
     setup: { players: 6, mode: "turns", seed: 1 },
   },
+  speller: {
+    params: { sends: 200 },
+    match: { goes: { count: 5, keep: "total" } },
+    setup: { players: 6, mode: "turns", seed: 1 },
+  },
   stackUp: {
     params: { full: 10, rounds: 60, sends: 4 },
     match: { goes: { count: 5, keep: "total" } },

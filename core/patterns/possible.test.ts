@@ -47,6 +47,13 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { need: "done", score: "sends", order: "fixed" },
     { score: "stars", match: { goes: { count: 2, keep: "total" } } },
   ],
+  speller: [
+    { score: "words", sends: 8 },
+    { score: "sends", sends: null },
+    { wrong: "restarts", sends: 12 },
+    { wrong: "costs", list: "sun, sand", knock: "word", match: { goes: { count: 2, keep: "total" } } },
+    { score: "time", sends: null, match: { seconds: 60 } },
+  ],
   streak: [
     { score: "run", tries: 3, drop: "costsOne" },
     { score: "sum", stays: false, tries: 12 },

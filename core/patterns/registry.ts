@@ -4,6 +4,7 @@ import { board } from "./board/index.ts";
 import { checklist } from "./checklist/index.ts";
 import { climb } from "./climb/index.ts";
 import { pins } from "./pins/index.ts";
+import { speller } from "./speller/index.ts";
 import { stackUp } from "./stack-up/index.ts";
 import { streak } from "./streak/index.ts";
 import { sweep } from "./sweep/index.ts";
@@ -21,6 +22,7 @@ export const patterns = {
   board,
   stackUp,
   streak,
+  speller,
   checklist,
 } as const;
 

@@ -16,6 +16,7 @@ const Total = lazy(() => import("./total.tsx"));
 const Arrange = lazy(() => import("./arrange.tsx"));
 const Targets = lazy(() => import("./targets.tsx"));
 const Tasks = lazy(() => import("./tasks.tsx"));
+const Letters = lazy(() => import("./letters.tsx"));
 const AnyOf = lazy(() => import("./any-of.tsx"));
 
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
@@ -25,7 +26,13 @@ type InputOf<K extends AskKind> = (props: WithAll<AskOf<K>>) => React.ReactNode;
 const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNode } = {
   any: ({ all: _, ...p }) =>
     p.ask.aim.kind === "any" &&
-    (p.ask.aim.want.length > 1 ? <AnyOf {...p} aim={p.ask.aim} /> : <HitOrMiss {...p} aim={p.ask.aim} />),
+    (p.ask.spell ? (
+      <Letters {...p} aim={p.ask.aim} spell={p.ask.spell} />
+    ) : p.ask.aim.want.length > 1 ? (
+      <AnyOf {...p} aim={p.ask.aim} />
+    ) : (
+      <HitOrMiss {...p} aim={p.ask.aim} />
+    )),
   zones: ({ all, ...p }) =>
     p.ask.aim.kind === "zones" && <Rest {...p} zones={Object.keys(p.ask.aim.worth)} pieces={piecesIn(all)} />,
   cells: ({ all, ...p }) => p.ask.aim.kind === "cells" && <Cells {...p} aim={p.ask.aim} pieces={piecesIn(all)} />,

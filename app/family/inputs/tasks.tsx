@@ -13,7 +13,7 @@ function amount(t: NonNullable<AskOf<"choose">["does"]>[number]): string {
 /** Tasks with their pictures: a tap chooses one, or ticks it. */
 export default function Tasks({ ask, act }: InputProps<AskOf<"choose">>) {
   return (
-    <ul className="grid gap-2 overflow-y-auto">
+    <ul className="grid max-h-[56dvh] gap-2 overflow-y-auto short:max-h-[48dvh] flat:max-h-[58dvh]">
       {ask.does!.map((t, i) => (
         <li key={ask.options[i]}>
           <button
@@ -26,7 +26,9 @@ export default function Tasks({ ask, act }: InputProps<AskOf<"choose">>) {
               <span className="text-xl font-bold">{say(`doing.${t.id}`)}</span>
               <span className="text-base">{amount(t)}</span>
             </span>
-            <span className="text-lg font-bold">{say("doing.times", { done: t.done, times: t.times })}</span>
+            <span className="shrink-0 text-lg font-bold whitespace-nowrap">
+              {say("doing.times", { done: t.done, times: t.times })}
+            </span>
           </button>
         </li>
       ))}

@@ -1,0 +1,79 @@
+import type { AimOf, AskOf } from "#core/asks/ask.ts";
+import type { PartOf } from "#core/yard/parts.ts";
+import { LANGUAGE, say } from "#words/say.ts";
+import { ItemDrawing } from "../../drawings/items.tsx";
+import type { InputProps } from "./input.ts";
+
+type Spelled = NonNullable<AskOf<"send">["spell"]>;
+/** Said by the device where it can speak; it asks nobody else. */
+function speak(text: string) {
+  if (!("speechSynthesis" in window)) return;
+  const said = new SpeechSynthesisUtterance(text);
+  said.lang = LANGUAGE;
+  said.rate = 0.8;
+  speechSynthesis.cancel();
+  speechSynthesis.speak(said);
+}
+
+/** The word so far: letters that are found, and those to come only where they may be read. */
+function Prompt({ spell }: { spell: Spelled }) {
+  const reads = spell.show === "word";
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      {spell.show === "picture" && <ItemDrawing item={spell.prompt} size={64} />}
+      {spell.show === "prompt" && <span className="text-3xl font-bold">{spell.prompt}</span>}
+      {spell.show === "voice" && (
+        <button type="button" className="btn min-h-11" onClick={() => speak(spell.prompt)}>
+          {say("play.hear")}
+        </button>
+      )}
+      <span className="sr-only">{say("play.spelled", { letter: spell.at + 1, letters: spell.signs.length })}</span>
+      <span className="flex gap-1.5" aria-hidden="true">
+        {spell.signs.map((s, i) => (
+          <span
+            key={`${i + 1}`}
+            className={`grid min-h-11 min-w-9 place-items-center rounded-sm border-b-4 px-1 text-2xl font-bold uppercase short:min-h-8 ${i === spell.at ? "border-night bg-mustard text-night" : i < spell.at ? "border-court bg-mint text-night" : "border-ink/40"}`}
+          >
+            {reads || i < spell.at ? s : ""}
+          </span>
+        ))}
+      </span>
+    </div>
+  );
+}
+
+/** The cards as they stand, far ones above: tap the one that was hit. */
+export default function Letters({
+  aim,
+  spell,
+  data,
+  act,
+}: InputProps<AskOf<"send">> & { aim: AimOf<"any">; spell: Spelled }) {
+  const cards = data.card.parts
+    .filter((p): p is PartOf<"target"> => p.kind === "target" && aim.among.includes(p.id))
+    .sort((a, b) => b.along - a.along || a.across - b.across);
+  return (
+    <>
+      <Prompt spell={spell} />
+      <div className="grid grow grid-cols-5 gap-1.5">
+        {cards.map((c) => (
+          <button
+            key={c.id}
+            type="button"
+            className="min-h-12 rounded-lg border-[3px] border-night bg-mint px-1 text-2xl leading-none font-bold text-night uppercase active:scale-[0.97] short:min-h-9"
+            onClick={() => act({ kind: "send", hit: c.id })}
+          >
+            {c.sign ?? c.label}
+          </button>
+        ))}
+      </div>
+      <button
+        type="button"
+        className="min-h-14 rounded-md border-4 border-night bg-rose text-2xl font-bold text-night active:scale-[0.98] short:min-h-10"
+        onClick={() => act({ kind: "send", hit: null })}
+      >
+        {say("play.miss")}
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,143 @@
+import { isSend } from "../../actions/actions.ts";
+import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
+import { fieldsOf } from "../../contract/fields.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { catalogueItem } from "../../kit/catalogue.ts";
+import { type MatchState, matched } from "../../match/matched.ts";
+import { spellerGround } from "./ground.ts";
+import { fewestOf, laidOut, type SpellerParams, spellerParams, wordsOf } from "./params.ts";
+import { possible, type SpellerGo, spellerGo } from "./rules.ts";
+
+/** How wide the cards may be laid out where the stations do not know the space, metres. */
+const WIDE = 2.2;
+
+function knobs(p: SpellerParams): Knob[] {
+  const f = fieldsOf(spellerParams, p);
+  const fewest = laidOut(p, { width: WIDE });
+  return [
+    f.text("score", ["list"], "knob.words"),
+    f.choice("score", ["show"], "knob.shown", [
+      ["word", "knob.shownWord"],
+      ["voice", "knob.shownVoice"],
+      ["picture", "knob.shownPicture"],
+      ["prompt", "knob.shownPrompt"],
+    ]),
+    f.choice("score", ["wrong"], "knob.wrongCard", [
+      ["stays", "knob.wrongStays"],
+      ["costs", "knob.wrongCosts"],
+      ["restarts", "knob.wrongRestarts"],
+    ]),
+    f.choice("score", ["knock"], "knob.rightCard", [
+      ["once", "knob.rightOnce"],
+      ["word", "knob.rightWord"],
+      ["down", "knob.rightDown"],
+    ]),
+    f.number("score", ["sends"], "knob.sendsAll", {
+      off: { label: "knob.noCap", initial: 30 },
+      family: { key: "set.sends" },
+    }),
+    f.choice("score", ["score"], "knob.scoring", [
+      ["letters", "knob.byLetters"],
+      ["words", "knob.byWords"],
+      ["sends", "knob.byTries"],
+      ["time", "knob.byTime"],
+    ]),
+    ...(fewest
+      ? [
+          f.choice("yard", ["cards"], "knob.cards", [
+            [p.cards, "knob.cardsAsTheyAre"],
+            [fewest, "knob.cardsFewest"],
+          ]),
+        ]
+      : []),
+    f.number("yard", ["up"], "knob.cardsUp", { unit: "m", step: 0.05, hint: "knob.cardsUpHint" }),
+  ];
+}
+
+/** Cards with letters: words are spelled letter by letter, each sent at in its turn. */
+export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo>> = {
+  name: "speller",
+  rulesVersion: 1,
+  params: spellerParams,
+  rules: matched(spellerGo),
+  match: { fields: ["seconds", "goes", "swap", "end", "carry"], initial: USUAL_MATCH },
+  modes: MODES,
+  actions: isSend,
+  ground: spellerGround,
+  problems: (p, m) => {
+    const unseen = p.show === "picture" ? wordsOf(p).find((w) => !catalogueItem(w.prompt)) : undefined;
+    if (unseen)
+      return [
+        {
+          path: ["params", "list"],
+          message: `there is no picture of "${unseen.prompt}": write the id of a thing before the sign, as in "bucket = pail"`,
+        },
+      ];
+    if (p.sends === null && m.seconds === null && (p.score === "letters" || p.score === "words"))
+      return [
+        { path: ["params", "sends"], message: "letters and words are counted within a number of sends, or a bell" },
+      ];
+    return [];
+  },
+  possible,
+  matchApart: () => false,
+  needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.sends }),
+  setUp: (p) => [
+    { key: p.up > 0 ? "speller.setUp.wall" : "speller.setUp.floor", params: { cm: Math.round(p.up * 100) } },
+    { key: `speller.setUp.${p.knock}` },
+  ],
+  advice: (p) => [{ key: "speller.cards", params: { fewest: fewestOf(p), lie: p.cards.length } }],
+  knobs,
+  pegKnobs: (p, id) => {
+    const f = fieldsOf(spellerParams, p);
+    const at = p.cards.findIndex((c) => c.id === id);
+    return [
+      f.text("yard", ["cards", at, "text"], "knob.cardText"),
+      f.number("yard", ["cards", at, "distance"], "knob.distance", { unit: "m", step: 0.05 }),
+      f.number("yard", ["cards", at, "across"], "knob.across", { unit: "m", step: 0.05, hint: "knob.acrossHint" }),
+      f.item(["card"]),
+      f.number("yard", ["card", "width"], "knob.width", { unit: "m", step: 0.01 }),
+      f.number("yard", ["card", "height"], "knob.height", { unit: "m", step: 0.01 }),
+    ];
+  },
+  summary: (p) => ({ key: "speller.summary", params: { words: wordsOf(p).length, sends: p.sends ?? 0 } }),
+  phrases: [
+    "speller.letter",
+    "speller.next",
+    "speller.end",
+    "speller.end.all",
+    "speller.summary",
+    "speller.setUp.floor",
+    "speller.setUp.wall",
+    "speller.setUp.once",
+    "speller.setUp.word",
+    "speller.setUp.down",
+    "refused.unknownTarget",
+    "refused.cardDown",
+  ],
+  example: {
+    title: "Words on the wall",
+    action: "underarmThrow",
+    send: "sockBall",
+    behind: "wall",
+    space: { length: 3, width: 2.4, floor: "carpet", indoors: true },
+    params: {
+      card: { item: "paperSheet", width: 0.21, height: 0.3 },
+      up: 0.5,
+      cards: [
+        { id: "c1", text: "s", distance: 1.8, across: -0.72 },
+        { id: "c2", text: "a", distance: 1.8, across: -0.36 },
+        { id: "c3", text: "n", distance: 1.8, across: 0 },
+        { id: "c4", text: "u", distance: 1.8, across: 0.36 },
+        { id: "c5", text: "d", distance: 1.8, across: 0.72 },
+      ],
+      list: "sun, sand, and",
+      show: "word",
+      knock: "once",
+      wrong: "stays",
+      sends: 30,
+      score: "letters",
+    },
+    match: USUAL_MATCH,
+  },
+};

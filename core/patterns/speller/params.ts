@@ -1,0 +1,109 @@
+import { z } from "zod";
+import { across, cm, distance, metres, whole } from "../../contract/schema.ts";
+import { keptBy } from "../../kept-by.ts";
+import { cannotSpell, entriesOf, fewestCards, type Word, wordsFrom } from "./words.ts";
+
+export const MOST_CARDS = 16;
+export const MOST_WORDS = 30;
+const LONGEST_WORD = 12;
+
+const card = z.strictObject({
+  id: z.string().min(1).max(40),
+  /** A letter, a sign of several letters, a number or a word. */
+  text: z.string().min(1, "a card needs a letter, a number or a word").max(8, "a card has at most 8 letters"),
+  distance,
+  across,
+});
+export type Card = z.infer<typeof card>;
+
+export const spellerParams = z
+  .strictObject({
+    /** What the letters are written on, and how high its lower edge is: 0 on the floor, more on a wall. Metres. */
+    card: z.strictObject({
+      item: z.string().min(1).max(40),
+      width: metres("width", 0.05, 0.6),
+      height: metres("height", 0.05, 0.6),
+    }),
+    up: metres("up", 0, 1.5),
+    cards: z
+      .array(card)
+      .min(2, "a speller needs at least 2 cards")
+      .max(MOST_CARDS, `a speller has at most ${MOST_CARDS} cards`),
+    /** Words, parted by commas; `3 + 4 = 7`: the answer is hit. */
+    list: z.string().min(1, "list must have a word").max(400, "list must be 400 letters or fewer"),
+    /** The word is read, heard, seen as a picture of ours, or worked out from what stands before the sign. */
+    show: z.enum(["word", "voice", "picture", "prompt"], { error: "show must be word, voice, picture or prompt" }),
+    /** A right card stands again at once, after the word, or not at all. */
+    knock: z.enum(["once", "word", "down"], { error: "knock must be once, word or down" }),
+    /** A wrong one changes nothing, costs a point, or starts the word again. */
+    wrong: z.enum(["stays", "costs", "restarts"], { error: "wrong must be stays, costs or restarts" }),
+    sends: whole("sends", 1, 200).nullable(),
+    score: z.enum(["letters", "words", "sends", "time"], { error: "score must be letters, words, sends or time" }),
+  })
+  .superRefine((p, ctx) => {
+    const wrong = (path: (string | number)[], message: string) => ctx.addIssue({ code: "custom", path, message });
+    const seen = new Set<string>();
+    for (const [i, c] of p.cards.entries()) {
+      if (seen.has(c.id) || c.id === "none") wrong(["cards", i, "id"], `id "${c.id}" is used twice or not allowed`);
+      seen.add(c.id);
+      if (/[,;=\n\s]/.test(c.text)) wrong(["cards", i, "text"], `card ${i + 1} must have no comma, sign = or space`);
+    }
+    const words = entriesOf(p.list);
+    if (words.length === 0 || words.length > MOST_WORDS)
+      return wrong(["list"], `list must have 1 to ${MOST_WORDS} words, and has ${words.length}`);
+    const long = words.find((w) => w.text.length === 0 || w.text.length > LONGEST_WORD);
+    if (long) return wrong(["list"], `"${long.text}" in the list must have 1 to ${LONGEST_WORD} letters`);
+    const cannot = cannotSpell(
+      words,
+      p.cards.map((c) => c.text),
+      p.knock,
+    );
+    if (cannot)
+      wrong(
+        ["list"],
+        `word ${cannot.word} "${cannot.text}" needs ${cannot.more ? "one more" : "a"} card "${cannot.card}": add it, or take the word out`,
+      );
+  });
+export type SpellerParams = z.infer<typeof spellerParams>;
+
+/** The words of the list, in the signs of the cards. */
+export const wordsOf: (p: SpellerParams) => readonly Word[] = keptBy((p: SpellerParams) =>
+  wordsFrom(
+    p.list,
+    p.cards.map((c) => c.text),
+  ),
+);
+/** How many cards the list takes at least. */
+export const fewestOf = (p: SpellerParams): number =>
+  [
+    ...fewestCards(
+      wordsOf(p).map((w) => w.signs),
+      p.knock,
+    ).values(),
+  ].reduce((a, b) => a + b, 0);
+
+/** The fewest cards that spell the list, in rows: neighbours in a word do not stand beside each other. */
+export function laidOut(p: SpellerParams, space: { width: number }): Card[] | null {
+  const need = fewestCards(
+    wordsOf(p).map((w) => w.signs),
+    p.knock,
+  );
+  const texts = [...need].flatMap(([text, n]) => Array.from({ length: n }, () => text));
+  if (texts.length > MOST_CARDS || texts.length < 2) return null;
+  const step = p.card.width + 0.15;
+  const perRow = Math.max(1, Math.min(5, Math.floor((space.width - 0.2) / step)));
+  const rows = Math.ceil(texts.length / perRow);
+  // One card a row in turn: the first letters are not all in front.
+  return texts.map((text, i) => {
+    const row = i % rows;
+    const column = Math.floor(i / rows);
+    const inRow = Math.ceil((texts.length - row) / rows);
+    const nearest = Math.min(...p.cards.map((c) => c.distance));
+    return {
+      id: `c${i + 1}`,
+      text,
+      distance: cm(nearest + row * 0.5),
+      across: cm((column - (inRow - 1) / 2) * step + (row % 2) * 0.12),
+    };
+  });
+}

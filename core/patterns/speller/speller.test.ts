@@ -1,0 +1,151 @@
+import { describe, expect, it } from "vitest";
+import type { AskKind } from "../../asks/ask.ts";
+import { match, USUAL_MATCH } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
+import { mean } from "../../forecast/distribution.ts";
+import { forecastActivity } from "../../forecast/for-activity.ts";
+import { fromPattern } from "../../formats/activity.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.ts";
+import { speller } from "./index.ts";
+import { fewestOf, laidOut, type SpellerParams, spellerParams } from "./params.ts";
+import { tellSpeller } from "./speller.oracle.ts";
+import { entriesOf, signsOf } from "./words.ts";
+
+const { params: base } = speller.example;
+const of = (over: object): SpellerParams => spellerParams.parse({ ...base, ...over });
+const card = (text: string, i: number) => ({
+  id: `c${i + 1}`,
+  text,
+  distance: 1.5 + (i % 3) * 0.4,
+  across: i * 0.3 - 0.6,
+});
+const cards = (letters: string) => [...letters].map(card);
+
+function spellerOf(d: Draw): Drawn<SpellerParams> {
+  const knock = d.one(["once", "word", "down"] as const);
+  const lists: Record<SpellerParams["knock"], readonly (readonly [letters: string, list: string])[]> = {
+    once: [
+      ["abc", "ab, cab"],
+      ["ab", "aba, b"],
+    ],
+    word: [
+      ["aabc", "aba, cab"],
+      ["abc", "ab, cab"],
+    ],
+    down: [
+      ["aabbc", "ab, cab"],
+      ["abc", "bca"],
+    ],
+  };
+  const [letters, list] = d.one(lists[knock]);
+  const params = of({
+    cards: cards(letters),
+    list,
+    knock,
+    wrong: d.one(["stays", "costs", "restarts"]),
+    sends: 2 + d.upTo(7),
+    score: d.one(["letters", "words", "sends"]),
+  });
+  const around = match.parse({
+    seconds: d.chance(0.25) ? 10 + d.upTo(20) : null,
+    goes: { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) },
+    swap: d.one(["send", "miss", "go", "once"]),
+    end: d.one(["all", "first"]),
+  });
+  return { params, match: around };
+}
+function spellerEvent(d: Draw, at: number, p: SpellerParams, legal: readonly AskKind[]): GameEvent {
+  const kind = d.chance(0.06) ? d.one(["send", "ready", "bell"] as const) : (legal[d.upTo(legal.length - 1)] ?? "send");
+  if (kind !== "send") return { kind: kind as "ready", at };
+  return { kind, at, hit: d.chance(0.15) ? null : d.chance(0.02) ? "nowhere" : d.one(p.cards).id };
+}
+
+describe("Speller", () => {
+  it("a second telling agrees", () => {
+    expect(run(speller.rules, tellSpeller, spellerOf, spellerEvent)).toBeGreaterThan(SEQUENCES / 30);
+  }, 400_000);
+
+  it("distinct letters that stand up at once are a climb in which another target is a spent send", () => {
+    const spots = [
+      { distance: 1.5, across: -0.4 },
+      { distance: 2, across: 0.35 },
+      { distance: 2.4, across: -0.1 },
+    ];
+    const a = fromPattern("speller");
+    const spelling = {
+      ...a,
+      pattern: {
+        name: "speller",
+        params: of({
+          up: 0,
+          cards: spots.map((s, i) => ({ ...s, id: `c${i + 1}`, text: "xyz"[i] })),
+          list: "xyz",
+          sends: 12,
+          score: "sends",
+        }),
+      },
+    } as typeof a;
+    const climbing = {
+      ...a,
+      pattern: {
+        name: "climb",
+        params: {
+          ladder: {
+            kind: "targets",
+            order: "listed",
+            targets: spots.map((s, i) => ({
+              ...s,
+              id: `c${i + 1}`,
+              item: "paperSheet",
+              label: "",
+              width: base.card.width,
+              height: base.card.height,
+              counts: ["touch"],
+            })),
+          },
+          tries: 12,
+          scoring: { by: "tries" },
+          forfeit: null,
+        },
+      },
+    } as typeof a;
+    const alone = { players: 1, mode: "alone", seed: 1 } as const;
+    const [one, two] = [spelling, climbing].map((x) => forecastActivity(x, [{ age: 8 }], alone, "middle").sides[0]!);
+    expect(one!.finish).toBeGreaterThan(0.2);
+    expect(one!.finish).toBeCloseTo(two!.finish, 10);
+    expect(mean(one!.sends)).toBeCloseTo(mean(two!.sends), 10);
+  });
+
+  it("keeps signs of two letters together, in any script", () => {
+    expect(signsOf("chat", ["c", "h", "ch", "a", "t"])).toEqual(["ch", "a", "t"]);
+    expect(signsOf("мяч", ["м", "я", "ч"])).toEqual(["м", "я", "ч"]);
+    expect(signsOf("cat", ["c", "a"])).toBeNull();
+    expect(entriesOf("sun, 3 + 4 = 7; Ball")).toEqual([
+      { prompt: "sun", text: "sun" },
+      { prompt: "3 + 4", text: "7" },
+      { prompt: "Ball", text: "ball" },
+    ]);
+  });
+
+  it("names the card that a word misses, and says how many the list takes", () => {
+    const issue = (over: object) => spellerParams.safeParse({ ...base, ...over }).error?.issues[0];
+    expect(issue({ list: "sun, moon" })).toMatchObject({
+      path: ["list"],
+      message: 'word 2 "moon" needs a card "m": add it, or take the word out',
+    });
+    expect(issue({ cards: cards("anb"), list: "ban, anna", knock: "word" })?.message).toBe(
+      'word 2 "anna" needs one more card "a": add it, or take the word out',
+    );
+    expect(issue({ list: " , " })?.message).toMatch(/^list must have 1 to 30 words, and has 0/);
+    expect(fewestOf(of({ list: "sun, sand, and" }))).toBe(5);
+    const laid = laidOut(of({ cards: cards("sunadsunad"), list: "sun, sand", knock: "down" }), { width: 2 })!;
+    expect(
+      laid
+        .map((c) => c.text)
+        .sort()
+        .join(""),
+    ).toBe("adnnssu");
+    expect(issue({ cards: laid, list: "sun, sand", knock: "down" })).toBeUndefined();
+    expect(speller.problems(of({ show: "picture" }), USUAL_MATCH)[0]?.message).toMatch(/no picture of "sun"/);
+  });
+});

@@ -1,0 +1,91 @@
+/** Letters, and signs of several letters that are written as one card. */
+export interface Word {
+  /** What the child is shown, hears or works out; the word itself where nothing else is given. */
+  prompt: string;
+  text: string;
+  /** The word as the cards write it. */
+  signs: readonly string[];
+}
+/** One way of writing for all comparisons: composed, small letters. */
+export const plain = (text: string): string => text.normalize("NFC").toLowerCase().trim();
+
+/** The entries of a list: `cat, sun, 3 + 4 = 7`; what stands before the sign is the prompt. */
+export function entriesOf(list: string): { prompt: string; text: string }[] {
+  return list
+    .split(/[,;\n]/)
+    .map((x) => x.trim())
+    .filter((x) => x !== "")
+    .map((x) => {
+      const at = x.lastIndexOf("=");
+      const text = plain(at < 0 ? x : x.slice(at + 1)).replace(/\s+/g, "");
+      const prompt = at < 0 ? x : x.slice(0, at).trim();
+      return { prompt: prompt === "" ? text : prompt, text };
+    });
+}
+
+/** A word in the signs of the cards: fewest signs first, so that a sign of two letters stays together. Null where they cannot write it. */
+export function signsOf(text: string, cards: readonly string[]): string[] | null {
+  const signs = [...new Set(cards.map(plain))].filter((s) => s !== "");
+  const best: (string[] | null)[] = [[]];
+  for (let end = 1; end <= text.length; end++) {
+    let way: string[] | null = null;
+    for (const s of signs) {
+      const before = s.length <= end && text.slice(end - s.length, end) === s ? best[end - s.length] : null;
+      if (before && (way === null || before.length + 1 < way.length)) way = [...before, s];
+    }
+    best[end] = way;
+  }
+  return best[text.length] ?? null;
+}
+/** The first sign that no card writes: for a word that cannot be spelled. */
+export function missingIn(text: string, cards: readonly string[]): string {
+  const all = [...text];
+  for (let n = 1; n <= all.length; n++) if (!signsOf(all.slice(0, n).join(""), cards)) return all[n - 1]!;
+  return text;
+}
+
+export type Knock = "once" | "word" | "down";
+const counted = (signs: readonly string[]): Map<string, number> => {
+  const n = new Map<string, number>();
+  for (const s of signs) n.set(s, (n.get(s) ?? 0) + 1);
+  return n;
+};
+/**
+ * How many cards of each sign a list takes at least: one each where a card is stood up at once, as many as its hardest word needs where they
+ * are stood up after the word, as many as all words need where they stay down.
+ */
+export function fewestCards(words: readonly (readonly string[])[], knock: Knock): Map<string, number> {
+  const need = new Map<string, number>();
+  for (const signs of words)
+    for (const [s, n] of counted(signs)) {
+      const has = need.get(s) ?? 0;
+      need.set(s, knock === "once" ? 1 : knock === "word" ? Math.max(has, n) : has + n);
+    }
+  return need;
+}
+
+/** What the cards cannot spell: the first word of the list that misses a card, and which; null where all can be spelled. */
+export function cannotSpell(
+  words: readonly { text: string }[],
+  cards: readonly string[],
+  knock: Knock,
+): { word: number; text: string; card: string; more: boolean } | null {
+  const have = counted(cards.map(plain));
+  const used: string[][] = [];
+  for (const [i, { text }] of words.entries()) {
+    const signs = signsOf(text, cards);
+    if (!signs) return { word: i + 1, text, card: missingIn(text, cards), more: false };
+    used.push(signs);
+    for (const [card, n] of fewestCards(used, knock))
+      if (n > (have.get(card) ?? 0)) return { word: i + 1, text, card, more: true };
+  }
+  return null;
+}
+
+/** Words by their texts, so that one list is read once. */
+export function wordsFrom(list: string, cards: readonly string[]): Word[] {
+  return entriesOf(list).flatMap((e) => {
+    const signs = signsOf(e.text, cards);
+    return signs ? [{ ...e, signs }] : [];
+  });
+}
