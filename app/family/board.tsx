@@ -196,9 +196,13 @@ export function Board({
   const asked = mainAsks(v.asks)[0];
   const how = asked && "manner" in asked ? asked.manner.action : undefined;
   const doNow = sayPhrase(v.now, {}, { verb: verbOf(how ?? data.card.activity.aim.action) });
+  // What is to be found out is not lit.
+  const shown = asked?.kind !== "send" || !asked.spell || asked.spell.show === "word";
   // The target called for; or, where the line moves, the line to stand on.
   const wanted =
-    asked?.kind === "send" && asked.aim.kind === "any" && asked.aim.want.length === 1 ? asked.aim.want[0] : undefined;
+    asked?.kind === "send" && asked.aim.kind === "any" && asked.aim.want.length === 1 && shown
+      ? asked.aim.want[0]
+      : undefined;
   const now = wanted === undefined ? undefined : v.from !== null && v.from !== "start" ? v.from : wanted;
   // Where the input itself is drawn as the floor lies, it is the picture.
   const onFloor = !fixing && asked !== undefined && isFloor(asked);
@@ -206,7 +210,8 @@ export function Board({
   // Several things to choose from, or pieces that lie there, need more of the screen.
   const spelled = asked?.kind === "send" && asked.spell !== undefined;
   const many =
-    spelled || (wanted === undefined && asked !== undefined && (asked.kind === "send" || asked.kind === "choose"));
+    spelled ||
+    (shown && wanted === undefined && asked !== undefined && (asked.kind === "send" || asked.kind === "choose"));
   const pieced = many || data.card.parts.some((p) => p.kind === "zone" || p.kind === "cell");
   const seconds = Math.floor(Math.max(0, dueAt === null ? elapsed : dueAt - elapsed) / 1000);
   const marker = data.card.markers.find((m) => m.id === now);

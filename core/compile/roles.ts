@@ -13,6 +13,8 @@ import { partsOf } from "../yard/parts.ts";
 export const targetRole = (id: string): string => `target:${id}`;
 export const targetOf = (role: string): string | null => (role.startsWith("target:") ? role.slice(7) : null);
 
+/** How wide what letters are written on may be, metres. */
+const WRITTEN = { property: "width", least: 0.07, most: 0.6 } as const;
 const singles = (r: HitRule) => (r.kind === "anyOf" ? r.rules : [r]);
 
 /** What a game needs, by role, and which things must suit each other. `players`: how many of the home may play. */
@@ -52,7 +54,22 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
     const as = known ? { ...known, width: t.width, height: t.height } : null;
     const rules = singles(t.rule);
     const upright = rules.every((r) => r.kind === "touch" || r.kind === "topple" || r.kind === "through");
-    roles.push({ id, use: "target", move, count: all.length, upright, ...asked(id), as, optional: false });
+    const { limits, wishes } = asked(id);
+    // What carries a letter is written on, and is seen from the line.
+    const signed = all.some((x) => x.sign !== undefined);
+    const may = signed ? [...limits, WRITTEN] : limits;
+    const use = signed ? "letters" : "target";
+    roles.push({
+      id,
+      use,
+      move,
+      count: all.length,
+      upright: upright && !signed,
+      limits: may,
+      wishes,
+      as,
+      optional: false,
+    });
     if (rules.some((r) => r.kind === "touch")) continue;
     const [r] = rules;
     if (r!.kind === "into") couplings.push({ kind: "enters", object: "send", opening: id });

@@ -4,6 +4,8 @@ import { LANGUAGE, say } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
 import type { InputProps } from "./input.ts";
 
+/** Cards so near each other along, metres, are one row. */
+const ROW = 0.4;
 type Spelled = NonNullable<AskOf<"send">["spell"]>;
 /** Said by the device where it can speak; it asks nobody else. */
 function speak(text: string) {
@@ -51,7 +53,7 @@ export default function Letters({
 }: InputProps<AskOf<"send">> & { aim: AimOf<"any">; spell: Spelled }) {
   const cards = data.card.parts
     .filter((p): p is PartOf<"target"> => p.kind === "target" && aim.among.includes(p.id))
-    .sort((a, b) => b.along - a.along || a.across - b.across);
+    .sort((a, b) => Math.round((b.along - a.along) / ROW) || a.across - b.across);
   return (
     <>
       <Prompt spell={spell} />
@@ -60,7 +62,7 @@ export default function Letters({
           <button
             key={c.id}
             type="button"
-            className="min-h-12 rounded-lg border-[3px] border-night bg-mint px-1 text-2xl leading-none font-bold text-night uppercase active:scale-[0.97] short:min-h-9"
+            className="min-h-14 rounded-lg border-[3px] border-night bg-mint px-1 text-2xl leading-none font-bold text-night uppercase active:scale-[0.97] short:min-h-9"
             onClick={() => act({ kind: "send", hit: c.id })}
           >
             {c.sign ?? c.label}
