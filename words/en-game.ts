@@ -168,6 +168,20 @@ export const enGame = {
   "play.hear": "Hear the word",
   "play.spelled": "Letter {letter, number} of {letters, number}",
   "refused.cardDown": "That card lies down already.",
+  "passLadder.chase": "Mark {mark, number}: roll, turn, run. {left, number} to go.",
+  "passLadder.pair": "Mark {mark, number}: send and catch. {left, number} to go.",
+  "passLadder.container": "Mark {mark, number}: send it in. {left, number} to go.",
+  "passLadder.end": "The go is over.",
+  "passLadder.end.top": "You passed every mark!",
+  "passLadder.summary.chase":
+    "{marks, plural, one {# mark} other {# marks}}, roll and run{sends, plural, =0 {} one {, # send} other {, # sends}}",
+  "passLadder.summary.pair":
+    "{marks, plural, one {# mark} other {# marks}}, send and catch{sends, plural, =0 {} one {, # send} other {, # sends}}",
+  "passLadder.summary.container":
+    "{marks, plural, one {# mark} other {# marks}}, sent in{sends, plural, =0 {} one {, # send} other {, # sends}}",
+  "play.caught": "Caught it",
+  "play.gotPast": "It got past",
+  "play.layStill": "It lay still before",
   "streak.touch":
     "{stage, plural, =0 {} other {Stage #. }}Keep it up{hand, select, other {} alternate {, hands in turn}}{posture, select, kneeling {, kneeling} sitting {, sitting} other {}}.{left, plural, =0 {} other { # more in a row.}}",
   "streak.catch":

@@ -49,6 +49,10 @@ export type Aim =
   | { kind: "keep" }
   /** To do a task that comes off or does not. */
   | { kind: "skill"; task: Doing }
+  /** Rolled, run after, and picked up while it rolls beyond the mark before (the line: null), not past the mark; a turn first, seconds. */
+  | { kind: "chase"; mark: string; after: string | null; turn: number }
+  /** To somebody at a mark, who catches it. */
+  | { kind: "receive"; mark: string; bounce: boolean }
   /** Off the wall onto a mark on the floor. */
   | { kind: "rebound"; wall: string; onto: string };
 export type AimKind = Aim["kind"];

@@ -65,6 +65,21 @@ function path({ sight, temper: t, scale, draw }: Try, aimed: { across: number; d
   };
 }
 
+/** What comes of a try whose whole law is asked: the better the child, the more often what was meant. */
+function drawn(aim: Aim, t: Try): Seen {
+  const { list } = kindOf<Aim>(aim).outcomes(aim, t.sight);
+  const p = list[0]!.p ** Math.max(0.5, t.scale);
+  let left = t.draw();
+  if (left < p) return list[0]!.seen;
+  left = (left - p) / (1 - p);
+  const rest = 1 - list[0]!.p;
+  for (const o of list.slice(1)) {
+    left -= rest > 0 ? o.p / rest : 0;
+    if (left < 0) return o.seen;
+  }
+  return list[list.length - 1]!.seen;
+}
+
 /** What is seen of one try at each kind of aim: complete by the compiler. */
 const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
   any: (aim, t) => {
@@ -129,6 +144,8 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
     const { p } = t.sight.person.does(aim.task, t.sight.manner);
     return { kept: t.draw() < p ** Math.max(0.5, t.scale) };
   },
+  chase: (aim, t) => drawn(aim, t),
+  receive: (aim, t) => drawn(aim, t),
   rebound: (aim, t) => {
     const kind = kindOf<Aim>(aim);
     const p = kind.outcomes(aim, t.sight).list[0]!.p;

@@ -79,6 +79,11 @@ const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setu
     match: { goes: { count: 5, keep: "total" } },
     setup: { players: 6, mode: "turns", seed: 1 },
   },
+  passLadder: {
+    params: { sends: 200 },
+    match: { goes: { count: 5, keep: "total" } },
+    setup: { players: 6, mode: "turns", seed: 1 },
+  },
   stackUp: {
     params: { full: 10, rounds: 60, sends: 4 },
     match: { goes: { count: 5, keep: "total" } },
@@ -115,7 +120,7 @@ describe("the longest game fits the record", () => {
           due !== null && at >= due
             ? { kind: "bell", at: due }
             : ask!.kind === "send"
-              ? ask!.aim.kind === "zones" || ask!.aim.kind === "cells"
+              ? ask!.aim.kind === "zones" || ask!.aim.kind === "chase" || ask!.aim.kind === "cells"
                 ? { kind: "send", at, rest: ask!.aim.kind === "cells" ? "out" : "short" }
                 : ask!.aim.kind === "fall"
                   ? { kind: "send", at, fell: 1 }

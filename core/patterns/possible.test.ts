@@ -54,6 +54,12 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { wrong: "costs", list: "sun, sand", knock: "word", match: { goes: { count: 2, keep: "total" } } },
     { score: "time", sends: null, match: { seconds: 60 } },
   ],
+  passLadder: [
+    { score: "passes", drop: "repeat" },
+    { score: "passes", drop: "stay", sends: 5 },
+    { way: { kind: "pair", bounce: true }, drop: "back", sends: 9, match: { goes: { count: 2, keep: "total" } } },
+    { score: "time", sends: null, match: { seconds: 60 } },
+  ],
   streak: [
     { score: "run", tries: 3, drop: "costsOne" },
     { score: "sum", stays: false, tries: 12 },

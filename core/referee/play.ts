@@ -185,6 +185,10 @@ export function bodiesOf(ask: Ask): Body[] {
           return Object.keys(aim.worth).map((rest) => ({ kind: "send", rest }));
         case "cells":
           return [...aim.among, "out"].map((rest) => ({ kind: "send", rest }));
+        case "chase":
+          return [aim.mark, "over", "short"].map((rest) => ({ kind: "send", rest }));
+        case "receive":
+          return [aim.mark, "over"].map((rest) => ({ kind: "send", rest }));
         case "fall":
           return Array.from({ length: aim.standing.length + 1 }, (_, fell) => ({ kind: "send", fell }));
         default:

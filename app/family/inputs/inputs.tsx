@@ -17,6 +17,7 @@ const Arrange = lazy(() => import("./arrange.tsx"));
 const Targets = lazy(() => import("./targets.tsx"));
 const Tasks = lazy(() => import("./tasks.tsx"));
 const Letters = lazy(() => import("./letters.tsx"));
+const Passes = lazy(() => import("./passes.tsx"));
 const AnyOf = lazy(() => import("./any-of.tsx"));
 
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
@@ -38,6 +39,8 @@ const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNod
   cells: ({ all, ...p }) => p.ask.aim.kind === "cells" && <Cells {...p} aim={p.ask.aim} pieces={piecesIn(all)} />,
   fall: ({ all: _, ...p }) => p.ask.aim.kind === "fall" && <Fall {...p} aim={p.ask.aim} />,
   keep: () => null,
+  chase: ({ all: _, ...p }) => p.ask.aim.kind === "chase" && <Passes {...p} mark={p.ask.aim.mark} still />,
+  receive: ({ all: _, ...p }) => p.ask.aim.kind === "receive" && <Passes {...p} mark={p.ask.aim.mark} still={false} />,
   skill: () => null,
   rebound: () => null,
 };

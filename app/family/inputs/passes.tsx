@@ -1,0 +1,57 @@
+import { useEffect } from "react";
+import type { AskOf } from "#core/asks/ask.ts";
+import { say } from "#words/say.ts";
+import type { InputProps } from "./input.ts";
+import { Keys } from "./keys.tsx";
+
+/** Caught, or past; and, where it is run after, at rest before anybody was there. Space, and arrow right, do the first two. */
+export default function Passes({
+  mark,
+  still,
+  act,
+  mending,
+}: InputProps<AskOf<"send">> & { mark: string; still: boolean }) {
+  useEffect(() => {
+    if (mending) return;
+    const press = (e: KeyboardEvent) => {
+      if (e.target instanceof HTMLInputElement || e.repeat) return;
+      const space = e.key === " " && !(e.target instanceof HTMLButtonElement);
+      if (space) e.preventDefault();
+      if (space || e.key === "ArrowLeft") act({ kind: "send", rest: mark });
+      if (e.key === "ArrowRight") act({ kind: "send", rest: "over" });
+    };
+    addEventListener("keydown", press);
+    return () => removeEventListener("keydown", press);
+  }, [act, mark, mending]);
+  const big = "min-h-28 border-4 border-night px-2 text-2xl font-bold text-night active:scale-[0.98] short:min-h-20";
+  return (
+    <>
+      <div className="grid grow grid-cols-2 gap-3.5">
+        <button
+          type="button"
+          className={`${big} rounded-[4rem] bg-mint`}
+          onClick={() => act({ kind: "send", rest: mark })}
+        >
+          {say("play.caught")}
+        </button>
+        <button
+          type="button"
+          className={`${big} rounded-md bg-rose`}
+          onClick={() => act({ kind: "send", rest: "over" })}
+        >
+          {say(still ? "play.gotPast" : "play.dropped")}
+        </button>
+      </div>
+      {still && (
+        <button
+          type="button"
+          className="btn min-h-12 text-lg short:min-h-9"
+          onClick={() => act({ kind: "send", rest: "short" })}
+        >
+          {say("play.layStill")}
+        </button>
+      )}
+      {!mending && <Keys of="any" />}
+    </>
+  );
+}

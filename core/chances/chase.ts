@@ -1,0 +1,61 @@
+import { within } from "../aim/normal.ts";
+import type { AimOf } from "../asks/ask.ts";
+import { fieldable, fieldedAt } from "../physics/chase.ts";
+import { reachChance } from "../physics/send.ts";
+import { partsOf } from "../yard/parts.ts";
+import { type KindOf, type Sight, standAt } from "./kind.ts";
+
+type Chases = AimOf<"chase">;
+/** Running beside walking: an assumption. And a turn on the spot, seconds, of a child of 8. */
+const RUNS = 2.4;
+const markAt = (id: string | null, { parts, from }: Pick<Sight, "parts" | "from">) =>
+  id === null ? 0 : (partsOf(parts, "line").find((l) => l.id === id)?.along ?? 0) - standAt(parts, from);
+
+/** Rolled, and run after: caught while it rolls between two marks, past the farther one, or at rest before. Whoever comes up with it picks it up as it catches. */
+export const chase: KindOf<Chases> = {
+  options: (aim) => [aim],
+  worth: (aim, seen) => ("rest" in seen && seen.rest === aim.mark ? 1 : 0),
+  refs: (aim) => ({ named: [aim.mark], also: ["short", "over"], rest: "over", meant: aim.mark }),
+  reach: (aim, parts, from) => markAt(aim.mark, { parts, from }),
+  meets: () => ({ height: 0, purpose: "stop" }),
+  runsOn: () => 0.5,
+  outcomes(aim, sight) {
+    const { person } = sight;
+    const player = person.sends(sight.manner);
+    const [near, far] = [markAt(aim.after, sight), markAt(aim.mark, sight)];
+    const run = RUNS * person.walking;
+    const how = { slows: player.sending.slows, turn: aim.turn * person.tempo, run };
+    const window = fieldable(near, far, how);
+    // Where nobody fields any, it is rolled to rest at the mark.
+    const distance = window ? (window.from + Math.min(window.to, 3 * far)) / 2 : far;
+    const sd = player.spread.range * distance;
+    const from = window ? window.from : far;
+    const to = window ? window.to : far;
+    const reaches = reachChance(player.sending, distance);
+    const inside = window ? within(from - distance, to - distance, sd) * reaches : 0;
+    const past = within(to - distance, Number.POSITIVE_INFINITY, sd) * reaches;
+    const p = inside * person.does({ id: "catch", height: 0.5 }, sight.manner).p;
+    const met = fieldedAt(Math.sqrt(2 * how.slows * distance), how);
+    const under = met?.seconds ?? how.turn + distance / run;
+    const lies = (met?.metres ?? distance) / 2;
+    const at = (ref: string, share: number, lost: number) => ({
+      ref,
+      seen: { rest: ref },
+      p: share,
+      under,
+      lies: lies + lost,
+      windUp: player.windUp,
+      after: 1,
+    });
+    return {
+      list: [
+        at(aim.mark, p, 0),
+        // Past the mark, or touched and not held.
+        at("over", past + inside - p, 1),
+        at("short", Math.max(0, 1 - past - inside), 0),
+      ],
+      distance,
+      across: 0,
+    };
+  },
+};

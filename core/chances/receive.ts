@@ -1,0 +1,47 @@
+import { hitChance } from "../aim/hit.ts";
+import type { AimOf } from "../asks/ask.ts";
+import { PICK_UP } from "../physics/landing.ts";
+import { pathTo, reachChance } from "../physics/send.ts";
+import { partsOf } from "../yard/parts.ts";
+import { type KindOf, type Sight, standAt } from "./kind.ts";
+
+type Receives = AimOf<"receive">;
+/** How far to each side, and how high, somebody reaches who waits for it, metres: assumptions. */
+const REACH = { wide: 1.1, high: 1.3 } as const;
+const markAt = (id: string, { parts, from }: Pick<Sight, "parts" | "from">) =>
+  (partsOf(parts, "line").find((l) => l.id === id)?.along ?? 0) - standAt(parts, from);
+
+/** Sent to somebody at a mark: within their reach, times their catch. Who catches is taken to be as good as who sends (a named assumption). */
+export const receive: KindOf<Receives> = {
+  options: (aim) => [aim],
+  worth: (aim, seen) => ("rest" in seen && seen.rest === aim.mark ? 1 : 0),
+  refs: (aim) => ({ named: [aim.mark], also: ["over"], rest: "over", meant: aim.mark }),
+  reach: (aim, parts, from) => markAt(aim.mark, { parts, from }),
+  meets: () => ({ height: REACH.high / 2, purpose: "meet" }),
+  runsOn: () => 0.5,
+  outcomes(aim, sight) {
+    const { person } = sight;
+    const player = person.sends(sight.manner);
+    const distance = markAt(aim.mark, sight);
+    const flies = player.sending.travel === "air";
+    const up = flies ? REACH.high / 2 : 0;
+    const rule = flies
+      ? ({ kind: "touch", width: REACH.wide, height: REACH.high } as const)
+      : ({ kind: "touch", width: REACH.wide } as const);
+    const within = hitChance(rule, { distance, spread: player.spread, object: player.object });
+    const gets = within * reachChance(player.sending, distance, up);
+    const p =
+      gets * person.does({ id: "catch", height: 0.6 }, { ...sight.manner, ...(aim.bounce && { bounce: true }) }).p;
+    const path = pathTo(player.sending, distance, up);
+    const at = { under: path.seconds(distance), windUp: player.windUp, after: PICK_UP * person.tempo };
+    return {
+      list: [
+        // It is sent back.
+        { ref: aim.mark, seen: { rest: aim.mark }, p, lies: 0, ...at },
+        { ref: "over", seen: { rest: "over" }, p: 1 - p, lies: distance / 2, ...at },
+      ],
+      distance,
+      across: 0,
+    };
+  },
+};

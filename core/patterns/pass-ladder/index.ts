@@ -1,0 +1,111 @@
+import { isSend } from "../../actions/actions.ts";
+import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
+import { fieldsOf } from "../../contract/fields.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { type MatchState, matched } from "../../match/matched.ts";
+import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
+import { lineIndex } from "../../targets/lines.ts";
+import { passGround } from "./ground.ts";
+import { type PassParams, passParams } from "./params.ts";
+import { type PassGo, passGo, possible } from "./rules.ts";
+
+const BUCKET = {
+  id: "container",
+  item: "bucket",
+  label: "",
+  across: 0,
+  width: 0.28,
+  height: 0.28,
+  counts: ["into"],
+} as const;
+
+function knobs(p: PassParams): Knob[] {
+  const f = fieldsOf(passParams, p);
+  const { way } = p;
+  const or = <T>(kind: string, other: T) => (way.kind === kind ? way : other);
+  return [
+    f.choice("players", ["way"], "knob.passWay", [
+      [or("chase", { kind: "chase", turn: 1 }), "knob.passChase"],
+      [or("pair", { kind: "pair", bounce: false }), "knob.passPair"],
+      [or("container", { kind: "container", target: { ...BUCKET, counts: ["into"] } }), "knob.passContainer"],
+    ]),
+    ...(way.kind === "chase"
+      ? [f.number("score", ["way", "turn"], "knob.passTurn", { unit: "s", step: 0.5, hint: "knob.passTurnHint" })]
+      : []),
+    ...(way.kind === "pair" ? [f.toggle("score", ["way", "bounce"], "knob.bounceCatch")] : []),
+    f.number("score", ["passes"], "knob.passes"),
+    f.choice("score", ["drop"], "knob.drop", [
+      ["repeat", "knob.passRepeat"],
+      ["stay", "knob.passStay"],
+      ["back", "knob.passBack"],
+    ]),
+    f.number("score", ["sends"], "knob.sendsAll", {
+      off: { label: "knob.noCap", initial: 24 },
+      family: { key: "set.sends" },
+    }),
+    f.choice("score", ["score"], "knob.scoring", [
+      ["marks", "knob.byMarks"],
+      ["passes", "knob.byPasses"],
+      ["time", "knob.byTime"],
+    ]),
+  ];
+}
+
+/** Marks at growing distance: so many clean passes at one open the next. */
+export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
+  name: "passLadder",
+  rulesVersion: 1,
+  params: passParams,
+  rules: matched(passGo),
+  match: {
+    fields: ["seconds", "goes", "swap", "carry"],
+    swaps: [
+      ["go", "knob.swapGo"],
+      ["miss", "knob.swapDrop"],
+      ["send", "knob.swapSend"],
+    ],
+    initial: { ...USUAL_MATCH, swap: "go" },
+  },
+  modes: MODES,
+  actions: isSend,
+  ground: passGround,
+  problems: (p, m) =>
+    p.sends === null && m.seconds === null
+      ? [{ path: ["params", "sends"], message: "a ladder needs a number of sends (1 to 200), or a bell" }]
+      : [],
+  possible,
+  matchApart: () => false,
+  needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.sends }),
+  setUp: (p) => [{ key: `passLadder.setUp.${p.way.kind}` }],
+  knobs,
+  pegKnobs: (p, id) => {
+    const f = fieldsOf(passParams, p);
+    return [
+      distanceKnob(f, ["marks", lineIndex(id)]),
+      ...(p.way.kind === "container" ? targetKnobs(f, ["way", "target"], p.way.target) : []),
+    ];
+  },
+  summary: (p) => ({
+    key: `passLadder.summary.${p.way.kind}`,
+    params: { marks: p.marks.length, passes: p.passes, sends: p.sends ?? 0 },
+  }),
+  phrases: ["chase", "pair", "container"]
+    .flatMap((w) => [`passLadder.${w}`, `passLadder.summary.${w}`, `passLadder.setUp.${w}`])
+    .concat("passLadder.end", "passLadder.end.top"),
+  example: {
+    title: "Roll, turn, run",
+    action: "underarmRoll",
+    send: "softBall",
+    space: { length: 7, width: 2, floor: "boards", indoors: true },
+    params: {
+      marks: [2, 3, 4, 5],
+      way: { kind: "chase", turn: 1 },
+      passes: 3,
+      drop: "stay",
+      sends: 24,
+      score: "marks",
+      beyond: 1,
+    },
+    match: { ...USUAL_MATCH, swap: "go" },
+  },
+};

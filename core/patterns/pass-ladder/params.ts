@@ -1,0 +1,39 @@
+import { z } from "zod";
+import { distance, metres, whole } from "../../contract/schema.ts";
+import { checkLines } from "../../targets/lines.ts";
+import { target } from "../../targets/target.ts";
+
+export const MOST_MARKS = 8;
+export const markId = (i: number) => `m${i + 1}`;
+
+export const passParams = z
+  .strictObject({
+    /** From the line, growing. */
+    marks: z
+      .array(distance)
+      .min(1, "a ladder needs at least 1 mark")
+      .max(MOST_MARKS, `a ladder has at most ${MOST_MARKS} marks`),
+    way: z.discriminatedUnion("kind", [
+      /** Alone: rolled, run after and fielded while it rolls, beyond the mark before this one; a turn of so many seconds first. */
+      z.strictObject({
+        kind: z.literal("chase"),
+        turn: z
+          .number({ error: "turn must be a number" })
+          .min(0, "turn must be 0 to 5 seconds")
+          .max(5, "turn must be 0 to 5 seconds"),
+      }),
+      /** Somebody at the mark catches. */
+      z.strictObject({ kind: z.literal("pair"), bounce: z.boolean() }),
+      /** A thing at the mark catches: one that moves from mark to mark. */
+      z.strictObject({ kind: z.literal("container"), target: target.omit({ distance: true }) }),
+    ]),
+    /** Clean ones at a mark before the next. */
+    passes: whole("passes", 1, 20),
+    drop: z.enum(["repeat", "stay", "back"], { error: "drop must be repeat, stay or back" }),
+    sends: whole("sends", 1, 200).nullable(),
+    score: z.enum(["marks", "passes", "time"], { error: "score must be marks, passes or time" }),
+    /** Room beyond the last mark, metres. */
+    beyond: metres("beyond", 0, 5),
+  })
+  .superRefine((p, ctx) => checkLines(p.marks, (i) => ["marks", i], "mark", ctx));
+export type PassParams = z.infer<typeof passParams>;

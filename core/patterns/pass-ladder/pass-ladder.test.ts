@@ -1,0 +1,102 @@
+import { describe, expect, it } from "vitest";
+import type { AskKind } from "../../asks/ask.ts";
+import { match, USUAL_MATCH } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
+import { pegRates } from "../../forecast/for-activity.ts";
+import { fromPattern } from "../../formats/activity.ts";
+import { canCatchUp, fieldable, fieldedAt, longestRoll, timeAt } from "../../physics/chase.ts";
+import { chainOf } from "../chain.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.ts";
+import { passLadder } from "./index.ts";
+import { markId, type PassParams, passParams } from "./params.ts";
+import { tellPassLadder } from "./pass-ladder.oracle.ts";
+
+const of = (over: object): PassParams => passParams.parse({ ...passLadder.example.params, ...over });
+const container = {
+  kind: "container",
+  target: { id: "container", item: "bucket", label: "", across: 0, width: 0.28, height: 0.28, counts: ["into"] },
+};
+
+function passOf(d: Draw): Drawn<PassParams> {
+  const params = of({
+    marks: [1, 1.6, 2.2, 3].slice(0, 1 + d.upTo(3)),
+    way: d.one([{ kind: "chase", turn: 1 }, { kind: "pair", bounce: true }, container]),
+    passes: 1 + d.upTo(2),
+    drop: d.one(["repeat", "stay", "back"]),
+    sends: 2 + d.upTo(8),
+    score: d.one(["marks", "passes"]),
+  });
+  const around = match.parse({
+    seconds: d.chance(0.25) ? 10 + d.upTo(20) : null,
+    goes: { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) },
+    swap: d.one(["go", "miss", "send"]),
+  });
+  return { params, match: around };
+}
+function passEvent(d: Draw, at: number, p: PassParams, legal: readonly AskKind[]): GameEvent {
+  const kind = d.chance(0.06) ? d.one(["send", "ready", "bell"] as const) : (legal[d.upTo(legal.length - 1)] ?? "send");
+  if (kind !== "send") return { kind: kind as "ready", at };
+  // Mostly at one of the first marks, so that a try often is at the one that counts.
+  const mark = markId(d.upTo(p.marks.length - 1));
+  if (p.way.kind === "container") return { kind, at, hit: d.chance(0.25) ? null : mark };
+  return { kind, at, rest: d.chance(0.6) ? mark : d.one(["over", "short"]) };
+}
+
+describe("Pass ladder", () => {
+  it("a second telling agrees", () => {
+    expect(run(passLadder.rules, tellPassLadder, passOf, passEvent)).toBeGreaterThan(SEQUENCES / 40);
+  }, 400_000);
+
+  it("the slowest roll that reaches a mark is what anybody has time for", () => {
+    const how = { slows: 0.5, turn: 1, run: 3 };
+    expect(longestRoll(5, 0.5)).toBeCloseTo(4.472, 3);
+    expect(how.turn + 5 / how.run).toBeCloseTo(2.667, 3);
+    expect(canCatchUp(5, how)).toBe(true);
+    expect(canCatchUp(5, { ...how, run: 1.4 })).toBe(false);
+    const met = fieldedAt(2.3, how)!;
+    expect(met.seconds).toBeCloseTo(2.336308, 6);
+    expect(met.metres).toBeCloseTo(4.008924, 5);
+    expect(timeAt(3, 5, 0.5)).toBeCloseTo(2, 12);
+    expect(fieldedAt(3, how)!.metres).toBeGreaterThan(5);
+    const window = fieldable(4, 5, how)!;
+    // At both ends it is just in time.
+    expect(fieldedAt(Math.sqrt(2 * 0.5 * window.to), how)!.metres).toBeCloseTo(5, 6);
+    expect(window.from).toBeGreaterThanOrEqual(4);
+    expect(fieldable(4, 5, { ...how, run: 1.2 })).toBeNull();
+  });
+
+  it("so many clean ones at each mark, a drop staying, is negative binomial", () => {
+    const p = 0.6;
+    const params = of({ marks: [1, 2], passes: 3, drop: "stay", sends: null });
+    const mean = chainOf(passLadder.rules, params, USUAL_MATCH, (s) => {
+      const { mark } = passLadder.rules.turn(s).now.params as { mark: number };
+      return [
+        [{ kind: "send", rest: `m${mark}` }, p],
+        [{ kind: "send", rest: "over" }, 1 - p],
+      ];
+    }).events;
+    expect(mean).toBeCloseTo(6 / p, 7);
+    // One that lay still before anybody was there is spent, and neither caught nor dropped.
+    let s = passLadder.rules.start(of({ drop: "back" }), USUAL_MATCH, { players: 1, mode: "alone", seed: 1 });
+    s = passLadder.rules.step(s, { kind: "send", at: 0, rest: "m1" }) as typeof s;
+    s = passLadder.rules.step(s, { kind: "send", at: 1, rest: "short" }) as typeof s;
+    expect(passLadder.rules.turn(s).now.params).toMatchObject({ mark: 1, left: 2 });
+    expect(passLadder.rules.progress(s)[0]!.sends).toBe(2);
+  });
+
+  it("older children field farther out, and each mark has a chance for the middle child", () => {
+    const a = fromPattern("passLadder");
+    const [six, nine] = [6, 9].map((age) => pegRates(a, { age }));
+    for (const id of ["m1", "m2", "m3"]) {
+      expect(nine!.get(id), id).toBeGreaterThan(0.1);
+      expect(nine!.get(id)).toBeGreaterThan(six!.get(id)!);
+    }
+  });
+
+  it("refuses marks that do not grow, and a ladder without an end", () => {
+    expect(passParams.safeParse({ ...passLadder.example.params, marks: [2, 2] }).error?.issues[0]?.message).toMatch(
+      /^mark 2 \(2 m\) must be at least 0.05 m farther than mark 1/,
+    );
+    expect(passLadder.problems(of({ sends: null }), USUAL_MATCH)[0]?.path).toEqual(["params", "sends"]);
+  });
+});
