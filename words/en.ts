@@ -87,6 +87,8 @@ export const en = {
   "passLadder.setUp.chase": "Run only where the way is clear.",
   "passLadder.setUp.pair": "One of you stands at mark 1.",
   "passLadder.setUp.container": "Put it at mark 1. It moves with you.",
+  "closest.setUp.sent": "Any small thing is the jack.",
+  "closest.setUp.placed": "Lay the jack half-way between the lines.",
   "stackUp.setUp.beside": "Places for {full, number} pins side by side, {cm, number} cm apart.",
   "stackUp.setUp.behind": "Places for {full, number} pins, each {cm, number} cm behind.",
   "stackUp.setUp.front": "Places for {full, number} pins, each {cm, number} cm nearer.",

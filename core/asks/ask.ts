@@ -53,6 +53,10 @@ export type Aim =
   | { kind: "chase"; mark: string; after: string | null; turn: number }
   /** To somebody at a mark, who catches it. */
   | { kind: "receive"; mark: string; bounce: boolean }
+  /** The jack, to rest between its limits. */
+  | { kind: "jack" }
+  /** As near to the jack as can be; past that line (metres; null: there is none) it is out. `turn`: how many lie already. */
+  | { kind: "near"; turn: number; past: number | null }
   /** Off the wall onto a mark on the floor. */
   | { kind: "rebound"; wall: string; onto: string };
 export type AimKind = Aim["kind"];
@@ -123,6 +127,22 @@ export type Ask =
       kind: "move";
       pieces: readonly { piece: number; player: number; place: string | null }[];
       places: readonly string[];
+    })
+  /** How far what lies there is from the jack: nearer to each other than `near` (millimetres) a look does not tell. `moves`: the jack stays where it was struck. */
+  | (Asked & {
+      kind: "measure";
+      pieces: readonly {
+        piece: number;
+        player: number;
+        away: number | null;
+        measured: boolean;
+        spot: { along: number; across: number } | null;
+        dead: boolean;
+      }[];
+      near: number;
+      /** A piece that everybody plays against, so far away. */
+      mark: number | null;
+      moves: boolean;
     })
   /** What fell is stood up again: to be done before play goes on, or noted. */
   | (Sure & { kind: "stand"; what: string })

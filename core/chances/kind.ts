@@ -9,7 +9,11 @@ export const POLICIES = ["middle", "bestExpected"] as const;
 export type Policy = (typeof POLICIES)[number];
 
 /** What was seen of a send or a touch. */
-export type Seen = { hit: string | null } | { rest: string } | { fell: readonly string[] } | { kept: boolean };
+export type Seen =
+  | { hit: string | null }
+  | { rest: string; away?: number }
+  | { fell: readonly string[] }
+  | { kept: boolean };
 
 /** One send as the chances see it: who does it, how, from where, past what. */
 export interface Sight {

@@ -5,12 +5,25 @@ import { chase } from "./chase.ts";
 import { fall } from "./fall.ts";
 import { keep } from "./keep.ts";
 import type { KindOf } from "./kind.ts";
+import { jack, near } from "./near.ts";
 import { rebound } from "./rebound.ts";
 import { receive } from "./receive.ts";
 import { skill } from "./skill.ts";
 import { zones } from "./zones.ts";
 
 /** What each kind of aim means: complete by the compiler. */
-const kinds: { [K in AimKind]: KindOf<AimOf<K>> } = { any, zones, cells, fall, keep, skill, chase, receive, rebound };
+const kinds: { [K in AimKind]: KindOf<AimOf<K>> } = {
+  any,
+  zones,
+  cells,
+  fall,
+  keep,
+  skill,
+  chase,
+  receive,
+  near,
+  jack,
+  rebound,
+};
 
 export const kindOf = <A extends Aim>(aim: A): KindOf<A> => kinds[aim.kind] as unknown as KindOf<A>;

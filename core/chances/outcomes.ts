@@ -104,7 +104,11 @@ const waysOf = (
 const seenAs = (seen: Seen): Body =>
   "kept" in seen ? { kind: "send", hit: seen.kept ? "kept" : null } : { kind: "send", ...toBody(seen) };
 const toBody = (seen: Exclude<Seen, { kept: boolean }>) =>
-  "fell" in seen ? { fell: [...seen.fell] } : "rest" in seen ? { rest: seen.rest } : { hit: seen.hit };
+  "fell" in seen
+    ? { fell: [...seen.fell] }
+    : "rest" in seen
+      ? { rest: seen.rest, ...(seen.away !== undefined && { away: seen.away }) }
+      : { hit: seen.hit };
 
 /** The ways on from what is asked, with their chances; null: it has none, it is played and never forecast. Complete by the compiler. */
 const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null } = {
@@ -131,6 +135,7 @@ const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null
   ready: (ask, play) => sure({ kind: "ready" }, ask.takes, play),
   bell: null,
   move: null,
+  measure: null,
   carry: null,
   set: null,
 };

@@ -144,6 +144,13 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
     const { p } = t.sight.person.does(aim.task, t.sight.manner);
     return { kept: t.draw() < p ** Math.max(0.5, t.scale) };
   },
+  jack: () => ({ rest: "in" }),
+  near: (aim, t) => {
+    const { distance } = kindOf<Aim>(aim).outcomes(aim, t.sight);
+    const { angle, length } = path(t, { across: 0, distance });
+    if (aim.past !== null && length > aim.past) return { rest: "over" };
+    return { rest: "in", away: Math.round(1000 * Math.hypot(length - distance, angle * distance)) };
+  },
   chase: (aim, t) => drawn(aim, t),
   receive: (aim, t) => drawn(aim, t),
   rebound: (aim, t) => {
@@ -156,7 +163,7 @@ const seenOf = (aim: Aim, t: Try): Seen => (tries[aim.kind] as (aim: Aim, t: Try
 
 const sendBody = (seen: Seen): Body => {
   if ("fell" in seen) return { kind: "send", fell: [...seen.fell] };
-  if ("rest" in seen) return { kind: "send", rest: seen.rest };
+  if ("rest" in seen) return { kind: "send", rest: seen.rest, ...(seen.away !== undefined && { away: seen.away }) };
   return { kind: "send", hit: "hit" in seen ? seen.hit : null };
 };
 /** What a made-up child does when it is asked: complete by the compiler. Null: it does not. */
@@ -180,6 +187,7 @@ const does: { [K in AskKind]: ((ask: AskOf<K>, seen: (aim: Aim) => Seen, draw: (
   ready: () => ({ kind: "ready" }),
   bell: null,
   move: null,
+  measure: null,
   carry: null,
   set: null,
 };

@@ -19,7 +19,7 @@ const some = z.number().int().min(0).max(5000);
 const game = [
   /**
    * A send, as a person sees it: the target first touched or hit (`hit`), what fell (`fell`: which, or how many), where it came to rest
-   * (`rest`: a zone, a square, `short`, `over` or `out`).
+   * (`rest`: a zone, a square, `short`, `over` or `out`), how far from the jack (`away`, millimetres; or `spot`, from the jack).
    */
   z.strictObject({
     kind: z.literal("send"),
@@ -29,6 +29,7 @@ const game = [
     fell: z.union([z.array(ref).max(20), z.number().int().min(0).max(20)]).optional(),
     rest: ref.optional(),
     spot: spot.optional(),
+    away: z.number().int().min(0).max(60000).optional(),
   }),
   /** So many more of a run, and whether it ended with a drop. */
   z.strictObject({ kind: z.literal("count"), at, by, n: some, drop: z.literal(true).optional() }),
@@ -52,6 +53,13 @@ const game = [
     piece: z.number().int().min(0).max(200),
     place: ref,
     spot: spot.optional(),
+  }),
+  /** How far a piece lies from the jack, measured, millimetres. */
+  z.strictObject({
+    kind: z.literal("measure"),
+    at,
+    piece: z.number().int().min(1).max(200),
+    away: z.number().int().min(0).max(60000),
   }),
   /** What fell was stood up again. */
   z.strictObject({ kind: z.literal("stand"), at }),

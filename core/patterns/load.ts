@@ -12,6 +12,7 @@ const loaders: Record<PatternName, () => Promise<unknown>> = {
   board: async () => (await import("./board/index.ts")).board,
   stackUp: async () => (await import("./stack-up/index.ts")).stackUp,
   streak: async () => (await import("./streak/index.ts")).streak,
+  closest: async () => (await import("./closest/index.ts")).closest,
   passLadder: async () => (await import("./pass-ladder/index.ts")).passLadder,
   speller: async () => (await import("./speller/index.ts")).speller,
   checklist: async () => (await import("./checklist/index.ts")).checklist,

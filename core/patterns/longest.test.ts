@@ -84,6 +84,10 @@ const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setu
     match: { goes: { count: 5, keep: "total" } },
     setup: { players: 6, mode: "turns", seed: 1 },
   },
+  closest: {
+    params: { pieces: 4, finish: { points: null, rounds: 40 } },
+    setup: { players: 6, mode: "against", seed: 1 },
+  },
   stackUp: {
     params: { full: 10, rounds: 60, sends: 4 },
     match: { goes: { count: 5, keep: "total" } },
@@ -120,11 +124,13 @@ describe("the longest game fits the record", () => {
           due !== null && at >= due
             ? { kind: "bell", at: due }
             : ask!.kind === "send"
-              ? ask!.aim.kind === "zones" || ask!.aim.kind === "chase" || ask!.aim.kind === "cells"
-                ? { kind: "send", at, rest: ask!.aim.kind === "cells" ? "out" : "short" }
-                : ask!.aim.kind === "fall"
-                  ? { kind: "send", at, fell: 1 }
-                  : { kind: "send", at, hit: null }
+              ? ask!.aim.kind === "near" || ask!.aim.kind === "jack"
+                ? { kind: "send", at, rest: "in", away: 500 }
+                : ask!.aim.kind === "zones" || ask!.aim.kind === "chase" || ask!.aim.kind === "cells"
+                  ? { kind: "send", at, rest: ask!.aim.kind === "cells" ? "out" : "short" }
+                  : ask!.aim.kind === "fall"
+                    ? { kind: "send", at, fell: 1 }
+                    : { kind: "send", at, hit: null }
               : ask!.kind === "count"
                 ? { kind: "count", at, ...(longest.drops ? { n: 0, drop: true } : { n: 2 }) }
                 : ask!.kind === "total"

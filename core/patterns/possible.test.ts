@@ -60,6 +60,11 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { way: { kind: "pair", bounce: true }, drop: "back", sends: 9, match: { goes: { count: 2, keep: "total" } } },
     { score: "time", sends: null, match: { seconds: 60 } },
   ],
+  closest: [
+    { finish: { points: null, rounds: 3 } },
+    { finish: { points: 4, rounds: null }, pieces: 1, jack: "placed" },
+    { dead: true, order: "farther", mark: 0.8 },
+  ],
   streak: [
     { score: "run", tries: 3, drop: "costsOne" },
     { score: "sum", stays: false, tries: 12 },

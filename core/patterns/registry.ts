@@ -3,6 +3,7 @@ import { bands } from "./bands/index.ts";
 import { board } from "./board/index.ts";
 import { checklist } from "./checklist/index.ts";
 import { climb } from "./climb/index.ts";
+import { closest } from "./closest/index.ts";
 import { passLadder } from "./pass-ladder/index.ts";
 import { pins } from "./pins/index.ts";
 import { speller } from "./speller/index.ts";
@@ -23,6 +24,7 @@ export const patterns = {
   board,
   stackUp,
   streak,
+  closest,
   passLadder,
   speller,
   checklist,

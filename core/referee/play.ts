@@ -185,6 +185,10 @@ export function bodiesOf(ask: Ask): Body[] {
           return Object.keys(aim.worth).map((rest) => ({ kind: "send", rest }));
         case "cells":
           return [...aim.among, "out"].map((rest) => ({ kind: "send", rest }));
+        case "jack":
+          return ["in", "short", "over"].map((rest) => ({ kind: "send", rest }));
+        case "near":
+          return [100, 300, 600, 1000].map((away) => ({ kind: "send", rest: "in", away }));
         case "chase":
           return [aim.mark, "over", "short"].map((rest) => ({ kind: "send", rest }));
         case "receive":
@@ -204,6 +208,7 @@ export function bodiesOf(ask: Ask): Body[] {
     case "arrange":
       return [arranged(ask.spots)];
     case "move":
+    case "measure":
     case "carry":
     case "set":
     case "bell":

@@ -39,7 +39,7 @@ export const Task = ({ ask, act }: InputProps<AskOf<"task">>) => (
 /** Something fell: to be stood up before play goes on, or noted in passing. */
 export function Stand({ ask, act }: InputProps<AskOf<"stand">>) {
   const stand = () => act({ kind: "stand" });
-  if (!ask.optional) return <Big text={say("play.allStand")} press={stand} />;
+  if (!ask.optional) return <Big text={say(ask.what === "jack" ? "play.jackPlaced" : "play.allStand")} press={stand} />;
   return (
     <button type="button" className="btn min-h-12 short:min-h-9" onClick={stand}>
       {say("play.stood")}

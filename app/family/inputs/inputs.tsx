@@ -18,6 +18,10 @@ const Targets = lazy(() => import("./targets.tsx"));
 const Tasks = lazy(() => import("./tasks.tsx"));
 const Letters = lazy(() => import("./letters.tsx"));
 const Passes = lazy(() => import("./passes.tsx"));
+const Jack = lazy(async () => ({ default: (await import("./near.tsx")).Jack }));
+const NearSend = lazy(async () => ({ default: (await import("./near.tsx")).NearSend }));
+const Nearest = lazy(async () => ({ default: (await import("./near.tsx")).Nearest }));
+const JackMoved = lazy(async () => ({ default: (await import("./near.tsx")).JackMoved }));
 const AnyOf = lazy(() => import("./any-of.tsx"));
 
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
@@ -41,6 +45,11 @@ const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNod
   keep: () => null,
   chase: ({ all: _, ...p }) => p.ask.aim.kind === "chase" && <Passes {...p} mark={p.ask.aim.mark} still />,
   receive: ({ all: _, ...p }) => p.ask.aim.kind === "receive" && <Passes {...p} mark={p.ask.aim.mark} still={false} />,
+  jack: ({ all: _, ...p }) => <Jack {...p} />,
+  near: ({ all, ...p }) =>
+    p.ask.aim.kind === "near" && (
+      <NearSend {...p} pieces={askOf(all, "measure")?.pieces ?? []} past={p.ask.aim.past !== null} />
+    ),
   skill: () => null,
   rebound: () => null,
 };
@@ -59,8 +68,12 @@ const inputs: { [K in AskKind]: InputOf<K> | null } = {
   },
   arrange: ({ all: _, ...p }) => <Arrange {...p} />,
   stand: (p) => <Stand {...p} />,
-  ready: (p) => <Ready {...p} />,
+  ready: ({ all, ...p }) => {
+    const lie = askOf(all, "measure");
+    return lie ? <Nearest {...p} ask={lie} /> : <Ready {...p} />;
+  },
   carry: (p) => <Carry {...p} />,
+  measure: ({ ask, act }) => ask.moves && <JackMoved act={act} />,
   move: null,
   set: null,
   bell: null,

@@ -1,0 +1,288 @@
+import { useDrag } from "@use-gesture/react";
+import { useRef, useState } from "react";
+import type { AskOf } from "#core/asks/ask.ts";
+import { say } from "#words/say.ts";
+import { PieceShape } from "../yard-map.tsx";
+import { Big } from "./big.tsx";
+import type { InputProps } from "./input.ts";
+
+type Lying = AskOf<"measure">["pieces"][number];
+/** What is drawn about the jack: metres to each edge, and pixels. */
+const REACH = 1.2;
+const SIZE = 260;
+const K = SIZE / (2 * REACH);
+const px = (mm: number) => SIZE / 2 + (mm / 1000) * K;
+const py = (mm: number) => SIZE / 2 - (mm / 1000) * K;
+const held = (mm: number) => Math.round(Math.min(REACH, Math.max(-REACH, mm / 1000)) * 1000);
+/** A step of the arrow keys, millimetres. */
+const STEP = 50;
+const centimetres = (mm: number) => Math.round(mm / 10);
+
+/** Whether the jack rests between its lines. */
+export function Jack({ act }: InputProps<AskOf<"send">>) {
+  return (
+    <>
+      <Big text={say("play.jackIn")} press={() => act({ kind: "send", rest: "in" })} />
+      <div className="grid grid-cols-2 gap-2.5">
+        {(["short", "over"] as const).map((rest) => (
+          <button
+            key={rest}
+            type="button"
+            className="btn min-h-12 text-lg short:min-h-9"
+            onClick={() => act({ kind: "send", rest })}
+          >
+            {say(rest === "short" ? "play.jackShort" : "play.jackOver")}
+          </button>
+        ))}
+      </div>
+    </>
+  );
+}
+
+/** The floor about the jack, and what lies there. */
+function About({ pieces, children }: { pieces: readonly Lying[]; children?: React.ReactNode }) {
+  return (
+    <>
+      <g fill="none" stroke="var(--color-chalk)" strokeOpacity="0.35" strokeDasharray="3 5">
+        {[0.25, 0.5, 1].map((r) => (
+          <circle key={r} cx={SIZE / 2} cy={SIZE / 2} r={r * K} />
+        ))}
+      </g>
+      <circle cx={SIZE / 2} cy={SIZE / 2} r="7" fill="var(--color-rose)" stroke="var(--color-night)" strokeWidth="2" />
+      {pieces.map(
+        (p) =>
+          p.spot &&
+          !p.dead && <PieceShape key={p.piece} shape={p.player} cx={px(p.spot.across)} cy={py(p.spot.along)} r={8} />,
+      )}
+      {children}
+    </>
+  );
+}
+
+/** Where a piece came to rest about the jack: dragged there roughly, or moved with the arrow keys. */
+export function NearSend({
+  ask,
+  act,
+  pieces,
+  past,
+}: InputProps<AskOf<"send">> & { pieces: readonly Lying[]; past: boolean }) {
+  const [at, setAt] = useState({ along: -600, across: 0 });
+  const svg = useRef<SVGSVGElement>(null);
+  const place = (x: number, y: number) => {
+    const box = svg.current!.getBoundingClientRect();
+    const scale = SIZE / box.width;
+    const [across, along] = [(x - box.left) * scale - SIZE / 2, SIZE / 2 - (y - box.top) * scale];
+    setAt({ along: held((along / K) * 1000), across: held((across / K) * 1000) });
+  };
+  const bind = useDrag(({ xy: [x, y] }) => place(x, y), { filterTaps: false, pointer: { touch: true } });
+  const away = Math.round(Math.hypot(at.along, at.across));
+  const steps: Record<string, [number, number]> = {
+    ArrowUp: [STEP, 0],
+    ArrowDown: [-STEP, 0],
+    ArrowLeft: [0, -STEP],
+    ArrowRight: [0, STEP],
+  };
+  return (
+    <>
+      <p className="leading-tight">{say("play.dragPiece")}</p>
+      <div
+        className="mx-auto w-full max-w-72 touch-none"
+        {...bind()}
+        role="slider"
+        tabIndex={0}
+        aria-label={say("play.dragPiece")}
+        aria-valuenow={centimetres(away)}
+        aria-valuetext={say("play.away", { cm: centimetres(away) })}
+        aria-valuemin={0}
+        aria-valuemax={centimetres(REACH * 1500)}
+        onKeyDown={(e) => {
+          const s = steps[e.key];
+          if (!s) return;
+          e.preventDefault();
+          setAt({ along: held(at.along + s[0]), across: held(at.across + s[1]) });
+        }}
+      >
+        <svg
+          ref={svg}
+          viewBox={`0 0 ${SIZE} ${SIZE}`}
+          className="mx-auto max-h-[38dvh] w-full rounded-md bg-court short:max-h-[44dvh]"
+          aria-hidden="true"
+        >
+          <About pieces={pieces}>
+            <g>
+              <circle cx={px(at.across)} cy={py(at.along)} r="17" fill="var(--color-mustard)" fillOpacity="0.3" />
+              <PieceShape shape={ask.player} cx={px(at.across)} cy={py(at.along)} r={10} />
+            </g>
+          </About>
+        </svg>
+      </div>
+      <button
+        type="button"
+        className="min-h-14 rounded-full border-[3px] border-night bg-mustard text-xl font-bold text-night short:min-h-10"
+        onClick={() => act({ kind: "send", rest: "in", spot: at })}
+      >
+        {say("play.liesHere", { cm: centimetres(away) })}
+      </button>
+      {past && (
+        <button
+          type="button"
+          className="btn min-h-12 text-lg short:min-h-9"
+          onClick={() => act({ kind: "send", rest: "over" })}
+        >
+          {say("play.pastLine")}
+        </button>
+      )}
+    </>
+  );
+}
+
+/** One piece measured: in centimetres, or by the shoe and fingers of one person, whose shoe measures all. */
+function Measure({
+  piece,
+  title,
+  act,
+  close,
+}: {
+  piece: Lying;
+  title: string;
+  act: InputProps["act"];
+  close: () => void;
+}) {
+  const [cm, setCm] = useState(piece.away === null ? "" : String(centimetres(piece.away)));
+  const [shoes, setShoes] = useState("");
+  const [fingers, setFingers] = useState("");
+  const [told, setTold] = useState("");
+  const number = (text: string) => (/^\d{1,4}$/.test(text.trim()) ? Number(text) : null);
+  // Any shoe does where all are measured with it: 22 cm, and a finger 1.5 cm.
+  const byShoe = () => {
+    const [s, f] = [number(shoes), fingers.trim() === "" ? 0 : number(fingers)];
+    return s === null || f === null ? null : 220 * s + 15 * f;
+  };
+  return (
+    <form
+      className="grid gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const mm = shoes.trim() === "" ? (number(cm) === null ? null : 10 * number(cm)!) : byShoe();
+        if (mm === null || mm > 60_000) return setTold(say("play.measureRange"));
+        act({ kind: "measure", piece: piece.piece, away: mm });
+        close();
+      }}
+    >
+      <p className="text-lg font-bold">{title}</p>
+      <p className="leading-tight">{say("play.measureHow")}</p>
+      <div className="grid grid-cols-3 gap-2">
+        {(
+          [
+            ["play.measureCm", cm, setCm],
+            ["play.measureShoes", shoes, setShoes],
+            ["play.measureFingers", fingers, setFingers],
+          ] as const
+        ).map(([key, value, set]) => (
+          <label key={key} className="grid text-sm font-bold">
+            {say(key)}
+            <input
+              inputMode="numeric"
+              className="min-h-11 text-center text-xl"
+              value={value}
+              onChange={(e) => set(e.target.value)}
+              aria-invalid={told !== ""}
+              aria-describedby={told ? "measured" : undefined}
+            />
+          </label>
+        ))}
+      </div>
+      {told && (
+        <p id="measured" role="alert" className="problem">
+          {told}
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-2">
+        <button type="button" className="btn min-h-11" onClick={close}>
+          {say("play.back")}
+        </button>
+        <button type="submit" className="btn btn-main min-h-11">
+          {say("play.countIt")}
+        </button>
+      </div>
+    </form>
+  );
+}
+
+/** All pieces by how near they lie: near ties are measured, then the round is counted. */
+export function Nearest({ ask, act, name }: InputProps<AskOf<"measure">>) {
+  const [measuring, setMeasuring] = useState<number | null>(null);
+  const one = ask.pieces.find((p) => p.piece === measuring);
+  const title = (p: Lying) => say("play.measureOf", { number: p.piece, name: name(p.player) });
+  if (one) return <Measure piece={one} title={title(one)} act={act} close={() => setMeasuring(null)} />;
+  const lie = ask.pieces.filter((p) => !p.dead).sort((a, b) => (a.away ?? -1) - (b.away ?? -1));
+  const known = lie.every((p) => p.away !== null);
+  const near = lie[0]?.away ?? 0;
+  // Level to the eye with the nearest, and of somebody else.
+  const close = lie.filter((p) => p.away !== null && p.away - near < ask.near && !p.measured);
+  const tie =
+    new Set(close.map((p) => p.player)).size > 1 ||
+    (ask.mark !== null && lie.some((p) => !p.measured && p.away !== null && Math.abs(p.away - ask.mark!) < ask.near));
+  return (
+    <>
+      {tie && <p className="text-lg font-bold">{say("play.nearTie")}</p>}
+      <ol className="grid max-h-[40dvh] gap-1.5 overflow-y-auto">
+        {lie.map((p) => (
+          <li key={p.piece} className="flex items-center gap-2 rounded-sm border-2 border-ink px-2">
+            <svg viewBox="0 0 26 26" width="26" height="26" aria-hidden="true">
+              <PieceShape shape={p.player} cx={13} cy={13} />
+            </svg>
+            <span className="grow font-bold">{name(p.player)}</span>
+            <span className="text-lg">
+              {p.away === null ? say("play.notMeasured") : say("play.away", { cm: centimetres(p.away) })}
+            </span>
+            <button
+              type="button"
+              className="btn min-h-11 px-2"
+              aria-label={title(p)}
+              onClick={() => setMeasuring(p.piece)}
+            >
+              {say("play.measure")}
+            </button>
+          </li>
+        ))}
+        {ask.mark !== null && (
+          <li className="flex gap-2 rounded-sm border-2 border-dashed border-ink px-2 py-1.5">
+            <span className="grow font-bold">{say("play.nearestMark")}</span>
+            <span className="text-lg">{say("play.away", { cm: centimetres(ask.mark) })}</span>
+          </li>
+        )}
+      </ol>
+      <button
+        type="button"
+        className="min-h-14 rounded-full border-[3px] border-night bg-mustard text-xl font-bold text-night disabled:opacity-60 short:min-h-10"
+        disabled={!known}
+        onClick={() => act({ kind: "ready" })}
+      >
+        {say("play.countRound")}
+      </button>
+    </>
+  );
+}
+
+/** The jack was struck: it lies elsewhere between its lines, or out of them. */
+export function JackMoved({ act }: { act: InputProps["act"] }) {
+  return (
+    <>
+      <button
+        type="button"
+        className="btn min-h-11 short:min-h-9"
+        onClick={() => act({ kind: "move", piece: 0, place: "in" })}
+      >
+        {say("play.jackMoved")}
+      </button>
+      <button
+        type="button"
+        className="btn min-h-11 short:min-h-9"
+        onClick={() => act({ kind: "move", piece: 0, place: "out" })}
+      >
+        {say("play.jackOut")}
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,108 @@
+import { below } from "../aim/normal.ts";
+import type { AimOf } from "../asks/ask.ts";
+import { pathTo, reachChance } from "../physics/send.ts";
+import { type Part, partsOf } from "../yard/parts.ts";
+import { type KindOf, type Sight, standAt, underWay } from "./kind.ts";
+
+/** Distances come in so many bins of equal chance. */
+const BINS = 64;
+/** Points of the angle that a distance is averaged over. */
+const ANGLES = 48;
+/** Pieces that lie in one bin are told apart by lot: each in its turn by another share of the bin, spread evenly. */
+const GOLDEN = 0.6180339887498949;
+const jackAt = (parts: readonly Part[], from: string) =>
+  (partsOf(parts, "spot").find((x) => x.id === "jack")?.along ?? 0) - standAt(parts, from);
+
+/** Chance to lie within r of the middle of a normal law with these SDs, metres: over the angle, exact along it. */
+function withinRadius(r: number, sx: number, sy: number): number {
+  let sum = 0;
+  for (let i = 0; i < ANGLES; i++) {
+    const a = (Math.PI * (i + 0.5)) / ANGLES;
+    const g = (Math.cos(a) / sx) ** 2 + (Math.sin(a) / sy) ** 2;
+    sum += (1 - Math.exp((-r * r * g) / 2)) / g;
+  }
+  return sum / (ANGLES * sx * sy);
+}
+/** The distance within which a share of all lies, metres. */
+export function radiusOf(share: number, sx: number, sy: number): number {
+  let [lo, hi] = [0, 8 * Math.max(sx, sy)];
+  for (let i = 0; i < 45; i++) {
+    const m = (lo + hi) / 2;
+    if (withinRadius(m, sx, sy) < share) lo = m;
+    else hi = m;
+  }
+  return (lo + hi) / 2;
+}
+const kept = new Map<string, readonly number[]>();
+/** The distances of a turn, one a bin, millimetres. */
+function binsOf(sx: number, sy: number, turn: number): readonly number[] {
+  const off = (turn * GOLDEN + 0.25) % 1;
+  const key = `${sx} ${sy} ${off}`;
+  let bins = kept.get(key);
+  if (!bins) {
+    bins = Array.from({ length: BINS }, (_, i) => Math.round(1000 * radiusOf((i + off) / BINS, sx, sy)));
+    if (kept.size > 500) kept.clear();
+    kept.set(key, bins);
+  }
+  return bins;
+}
+
+/**
+ * To lie as near as can be to a jack at its middle distance (a named assumption): how far away, in bins of equal chance. What does not get
+ * there lies half-way; past the limit, where it is out there, by the range alone.
+ */
+export const near: KindOf<AimOf<"near">> = {
+  options: (aim) => [aim],
+  worth: (_, seen) => ("rest" in seen && seen.away !== undefined ? -seen.away : -100_000),
+  refs: () => ({
+    named: Array.from({ length: BINS }, (_, i) => `b${i + 1}`),
+    also: ["over"],
+    rest: "over",
+    meant: null,
+  }),
+  reach: (_, parts, from) => jackAt(parts, from),
+  meets: () => ({ height: 0, purpose: "stop" }),
+  runsOn: (_, { parts, person, manner, from }: Sight) => person.typical(manner).range * jackAt(parts, from),
+  outcomes(aim, { parts, person, manner, from }) {
+    const player = person.sends(manner);
+    const distance = jackAt(parts, from);
+    const [sx, sy] = [player.spread.lateral * distance, player.spread.range * distance];
+    const path = pathTo(player.sending, distance, 0, "stop");
+    const gets = reachChance(player.sending, distance);
+    const past = aim.past === null ? 0 : gets * (1 - below(aim.past - standAt(parts, from) - distance, sy));
+    const under = underWay(player, path, distance, distance);
+    const list = binsOf(sx, sy, aim.turn).map((away, i) => ({
+      ref: `b${i + 1}`,
+      seen: { rest: "in", away },
+      p: (gets - past) / BINS,
+      ...under,
+    }));
+    const short = { rest: "in", away: Math.round(500 * distance) + Math.round(aim.turn * 7) };
+    return {
+      list: [
+        ...list,
+        { ref: "short", seen: short, p: 1 - gets, ...under },
+        { ref: "over", seen: { rest: "over" }, p: past, ...under },
+      ],
+      distance,
+      across: 0,
+    };
+  },
+};
+
+/** The jack comes to rest between its limits (a named assumption of the forecast: always, and half-way). */
+export const jack: KindOf<AimOf<"jack">> = {
+  options: (aim) => [aim],
+  worth: () => 0,
+  refs: () => ({ named: ["in"], also: ["short", "over"], rest: "short", meant: null }),
+  reach: (_, parts, from) => jackAt(parts, from),
+  meets: () => ({ height: 0, purpose: "stop" }),
+  runsOn: () => 0,
+  outcomes(_, { parts, person, manner, from }) {
+    const player = person.sends(manner);
+    const distance = jackAt(parts, from);
+    const path = pathTo(player.sending, distance, 0, "stop");
+    const at = underWay(player, path, distance, distance);
+    return { list: [{ ref: "in", seen: { rest: "in" }, p: 1, ...at }], distance, across: 0 };
+  },
+};

@@ -1,0 +1,150 @@
+import { describe, expect, it } from "vitest";
+import type { AskKind } from "../../asks/ask.ts";
+import { radiusOf } from "../../chances/near.ts";
+import { isRefusal, type Setup } from "../../contract/contract.ts";
+import { match, USUAL_MATCH } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
+import { forecastActivity } from "../../forecast/for-activity.ts";
+import { fromPattern } from "../../formats/activity.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.ts";
+import { tellClosest } from "./closest.oracle.ts";
+import { closest } from "./index.ts";
+import { type ClosestParams, closestParams } from "./params.ts";
+
+const of = (over: object): ClosestParams => closestParams.parse({ ...closest.example.params, ...over });
+const two: Setup = { players: 2, mode: "against", seed: 1 };
+
+function closestOf(d: Draw): Drawn<ClosestParams> {
+  const points = d.chance(0.6) ? 1 + d.upTo(4) : null;
+  const params = of({
+    jack: d.one(["sent", "placed"]),
+    pieces: 1 + d.upTo(2),
+    order: d.one(["turn", "farther"]),
+    leads: d.one(["winner", "loser", "alternate"]),
+    dead: d.chance(0.5),
+    struck: d.one(["stays", "back"]),
+    finish: { points, rounds: points === null || d.chance(0.5) ? 1 + d.upTo(2) : null },
+  });
+  return { params, match: match.parse({ carry: d.chance(0.5) }) };
+}
+function closestEvent(d: Draw, at: number, _: ClosestParams, legal: readonly AskKind[]): GameEvent {
+  const kind = d.chance(0.12)
+    ? d.one(["send", "ready", "stand", "measure", "move", "carry"] as const)
+    : (legal[d.upTo(legal.length - 1)] ?? "send");
+  const away = 100 * d.upTo(6);
+  if (kind === "measure") return d.chance(0.3) ? { kind, at, piece: 1 + d.upTo(3), away } : { kind: "ready", at };
+  if (kind === "move")
+    return {
+      kind,
+      at,
+      piece: d.upTo(3),
+      place: d.one(["in", "in", "out", "over"]),
+      ...(d.chance(0.8) && { spot: { along: away, across: 100 } }),
+    };
+  if (kind !== "send") return { kind: kind as "ready", at };
+  const rest = d.chance(0.75) ? "in" : d.one(["over", "short"]);
+  if (d.chance(0.4)) return { kind, at, rest, spot: { along: away, across: -100 } };
+  return { kind, at, rest, ...(d.chance(0.95) && { away }) };
+}
+
+describe("Closest", () => {
+  it("a second telling agrees", () => {
+    const enough = SEQUENCES / 60;
+    expect(run(closest.rules, tellClosest, closestOf, closestEvent, closest.modes)).toBeGreaterThan(enough);
+  }, 400_000);
+
+  it("with equal laws a winner scores two or more with chance (n - 1) / (2n - 1)", () => {
+    const { rules } = closest;
+    for (const n of [1, 2, 3]) {
+      const p = of({ jack: "placed", pieces: n, finish: { points: null, rounds: 1 } });
+      let all = 0;
+      let more = 0;
+      // Every order in which 2n pieces may lie, through the rules.
+      const lay = (state: ReturnType<typeof rules.start>, left: readonly number[]): void => {
+        if (left.length === 0) {
+          const counted = rules.step(state, { kind: "ready", at: 0 });
+          if (isRefusal(counted)) throw new Error(counted.refused.key);
+          all++;
+          if (Math.max(...rules.score(counted).map((s) => s.value)) > 1) more++;
+          return;
+        }
+        for (const away of left) {
+          const next = rules.step(state, { kind: "send", at: 0, rest: "in", away });
+          if (isRefusal(next)) throw new Error(next.refused.key);
+          lay(
+            next,
+            left.filter((x) => x !== away),
+          );
+        }
+      };
+      lay(
+        rules.start(p, USUAL_MATCH, two),
+        Array.from({ length: 2 * n }, (_, i) => 100 * (i + 1)),
+      );
+      expect(more / all).toBeCloseTo((n - 1) / (2 * n - 1), 12);
+    }
+  });
+
+  const played = (p: ClosestParams, setup: Setup, events: readonly object[]) => {
+    let s = closest.rules.start(p, USUAL_MATCH, setup);
+    for (const e of events) {
+      const next = closest.rules.step(s, { at: 0, ...e } as GameEvent);
+      if (isRefusal(next)) throw new Error(next.refused.key);
+      s = next;
+    }
+    return s;
+  };
+  const lies = (away: number) => ({ kind: "send", rest: "in", away });
+  it("a tie for nearest scores nobody until it is measured, and level pieces are not nearer", () => {
+    const p = of({ jack: "placed", pieces: 2, finish: { points: null, rounds: 3 } });
+    const tied = [lies(200), lies(200), lies(300), lies(500)];
+    expect(closest.rules.score(played(p, two, [...tied, { kind: "ready" }])).map((x) => x.value)).toEqual([0, 0]);
+    const measured = [...tied, { kind: "measure", piece: 1, away: 195 }, { kind: "ready" }];
+    expect(closest.rules.score(played(p, two, measured)).map((x) => x.value)).toEqual([1, 0]);
+    // A second piece level with the best of the others is not nearer.
+    const level = [lies(100), lies(300), lies(300), lies(900), { kind: "ready" }];
+    expect(closest.rules.score(played(p, two, level)).map((x) => x.value)).toEqual([1, 0]);
+  });
+  it("a jack out of its limits voids the round; after two in vain the other places it and the same side sends", () => {
+    const p = of({ pieces: 1, finish: { points: null, rounds: 2 } });
+    const vain = played(p, two, [
+      { kind: "send", rest: "short" },
+      { kind: "send", rest: "over" },
+    ]);
+    expect(closest.rules.turn(vain).player).toBe(1);
+    const placed = played(p, two, [{ kind: "send", rest: "short" }, { kind: "send", rest: "over" }, { kind: "stand" }]);
+    expect(closest.rules.turn(placed).player).toBe(0);
+    const away = played(p, two, [{ kind: "send", rest: "in" }, lies(100), { kind: "move", piece: 0, place: "out" }]);
+    expect(closest.rules.score(away).map((x) => x.value)).toEqual([0, 0]);
+    expect(closest.rules.progress(away)[0]!.rounds).toBe(1);
+  });
+  it("alone it is one more side with a single piece that lies at the mark every round", () => {
+    const p = of({ jack: "placed", pieces: 2, mark: 0.4, finish: { points: 2, rounds: null } });
+    const alone: Setup = { players: 1, mode: "alone", seed: 1 };
+    const both = played(p, alone, [lies(100), lies(399), { kind: "ready" }]);
+    expect(closest.rules.ending(both)?.reason.key).toBe("closest.end.points");
+    const lost = played(
+      p,
+      alone,
+      [...Array(2)].flatMap(() => [lies(600), lies(401), { kind: "ready" }]),
+    );
+    expect(closest.rules.ending(lost)?.reason.key).toBe("closest.end.mark");
+  });
+
+  it("distances are those of a normal law; equal players win as often, within a point", () => {
+    // Round: Rayleigh, half of all within sd sqrt(2 ln 2).
+    expect(radiusOf(0.5, 0.2, 0.2)).toBeCloseTo(0.2 * Math.sqrt(2 * Math.log(2)), 6);
+    expect(radiusOf(0.3, 0.1, 0.3)).toBeLessThan(radiusOf(0.3, 0.3, 0.3));
+    const a = fromPattern("closest");
+    const f = forecastActivity(a, [{ age: 8 }, { age: 8 }], two, "middle");
+    expect(Math.abs(f.sides[0]!.win! - 0.5)).toBeLessThan(0.03);
+    const uneven = forecastActivity(a, [{ age: 12 }, { age: 6 }], two, "middle");
+    expect(uneven.sides[0]!.win).toBeGreaterThan(0.6);
+  });
+
+  it("refuses limits without room, and a game without an end, by the field", () => {
+    const issue = (over: object) => closestParams.safeParse({ ...closest.example.params, ...over }).error?.issues[0];
+    expect(issue({ near: 3, far: 3.1 })?.message).toBe("far (3.1 m) must be at least 0.3 m beyond near (3 m)");
+    expect(issue({ finish: { points: null, rounds: null } })?.path).toEqual(["finish", "rounds"]);
+  });
+});

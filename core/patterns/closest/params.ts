@@ -1,0 +1,40 @@
+import { z } from "zod";
+import { metres, whole } from "../../contract/schema.ts";
+
+export const MOST_ROUNDS = 40;
+export const closestParams = z
+  .strictObject({
+    /** The jack lies between these, from the line, metres. */
+    near: metres("near", 0.5, 20),
+    far: metres("far", 0.8, 30),
+    width: metres("width", 0.6, 6),
+    /** It is sent at the start of each round, or placed half-way. */
+    jack: z.enum(["sent", "placed"], { error: "jack must be sent or placed" }),
+    /** Pieces of each side. */
+    pieces: whole("pieces", 1, 4),
+    /** Sides in turn, or whoever lies farther. */
+    order: z.enum(["turn", "farther"], { error: "order must be turn or farther" }),
+    leads: z.enum(["winner", "loser", "alternate"], { error: "leads must be winner, loser or alternate" }),
+    /** Past the far limit a piece is out. */
+    dead: z.boolean(),
+    /** A jack that was struck stays where it went, or goes back. */
+    struck: z.enum(["stays", "back"], { error: "struck must be stays or back" }),
+    /** One side alone plays against a piece that lies so far from the jack every round, metres. */
+    mark: metres("mark", 0.05, 3),
+    finish: z.strictObject({
+      points: whole("points", 1, 30).nullable(),
+      rounds: whole("rounds", 1, MOST_ROUNDS).nullable(),
+    }),
+  })
+  .superRefine((p, ctx) => {
+    if (p.far < p.near + 0.3)
+      ctx.addIssue({
+        code: "custom",
+        path: ["far"],
+        message: `far (${p.far} m) must be at least 0.3 m beyond near (${p.near} m)`,
+      });
+    if (p.finish.points === null && p.finish.rounds === null)
+      ctx.addIssue({ code: "custom", path: ["finish", "rounds"], message: "finish needs points or rounds, or both" });
+  });
+export type ClosestParams = z.infer<typeof closestParams>;
+export const middleOf = (p: ClosestParams): number => (p.near + p.far) / 2;
