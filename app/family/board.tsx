@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { type Ask, mainAsks } from "#core/asks/ask.ts";
+import { type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
 import { type AnyPattern, isRefusal } from "#core/contract/contract.ts";
 import { withSetting } from "#core/contract/settings.ts";
 import type { PlayEvent } from "#core/events/events.ts";
@@ -32,10 +32,11 @@ interface Run {
 }
 
 /** Whether what is asked is told on a picture of the floor. */
+const ON_FLOOR = new Set(["zones", "cells", "fall", "near"]);
 const isFloor = (a: Ask): boolean =>
   (a.kind === "choose" && (!a.must || a.does !== undefined)) ||
   a.kind === "arrange" ||
-  (a.kind === "send" && a.aim.kind !== "any");
+  (a.kind === "send" && ON_FLOOR.has(a.aim.kind));
 
 /** What of a game is set, with what the family changed of it. */
 function settled(game: { params: unknown; match: CardData["card"]["activity"]["match"] }, set: SetValues) {
@@ -203,9 +204,13 @@ export function Board({
     asked?.kind === "send" && asked.aim.kind === "any" && asked.aim.want.length === 1 && shown
       ? asked.aim.want[0]
       : undefined;
-  const now = wanted === undefined ? undefined : v.from !== null && v.from !== "start" ? v.from : wanted;
+  const passedTo = asked?.kind === "send" && "mark" in asked.aim ? asked.aim.mark : undefined;
+  const now = passedTo ?? (wanted === undefined ? undefined : v.from !== null && v.from !== "start" ? v.from : wanted);
   // Where the input itself is drawn as the floor lies, it is the picture.
-  const onFloor = !fixing && asked !== undefined && isFloor(asked);
+  const onFloor =
+    !fixing &&
+    asked !== undefined &&
+    (isFloor(asked) || (asked.kind === "ready" && askOf(v.asks, "measure") !== undefined));
   const pieces = piecesIn(v.asks).map((p) => ({ zone: p.place, shape: p.player }));
   // Several things to choose from, or pieces that lie there, need more of the screen.
   const spelled = asked?.kind === "send" && asked.spell !== undefined;

@@ -8,6 +8,8 @@ import { zoneName } from "./inputs/zones.tsx";
 export const labelOf = (data: CardData) => (id: string) => {
   const part = data.card.parts.find((p) => "id" in p && p.id === id);
   if (part?.kind === "target") return targetName(part);
+  if (part?.kind === "line")
+    return part.role === "mark" ? say("play.caught") : say("play.lineName", { label: part.label ?? "" });
   if (part?.kind === "cell") return say("play.cell", { label: part.label });
   return part?.kind === "zone" ? say("play.points", { points: part.points }) : zoneName(id);
 };
@@ -16,9 +18,20 @@ export const labelOf = (data: CardData) => (id: string) => {
 export function seenText(e: GameEvent, label: (id: string) => string): string | null {
   switch (e.kind) {
     case "send":
+      if (e.rest === "in") {
+        const mm = e.away ?? (e.spot && Math.hypot(e.spot.along, e.spot.across));
+        return mm === undefined ? say("play.jackIn") : say("play.ev.away", { cm: Math.round(mm / 10) });
+      }
       if (e.rest !== undefined) return say("play.ev.rest", { zone: label(e.rest) });
       if (e.fell !== undefined) return say("play.ev.fell", { count: Array.isArray(e.fell) ? e.fell.length : e.fell });
       return e.hit ? say("play.ev.hit", { label: label(e.hit) }) : say("play.ev.miss");
+    case "measure":
+      return say("play.ev.measured", { piece: e.piece, cm: Math.round(e.away / 10) });
+    case "choose":
+      if (e.of === "tick") return say("play.done");
+      return e.pick !== null && (e.of === "target" || e.of === "spot")
+        ? say("play.ev.chose", { label: label(e.pick) })
+        : null;
     // Of a run only the number after it is what counts.
     case "total":
       return say("play.ev.total", { count: e.n });

@@ -1,4 +1,3 @@
-import { useDrag } from "@use-gesture/react";
 import { useRef, useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
@@ -66,15 +65,16 @@ export function NearSend({
   pieces,
   past,
 }: InputProps<AskOf<"send">> & { pieces: readonly Lying[]; past: boolean }) {
-  const [at, setAt] = useState({ along: -600, across: 0 });
+  const [at, setAt] = useState({ along: -1000, across: 0 });
+  const [moved, setMoved] = useState(false);
   const svg = useRef<SVGSVGElement>(null);
   const place = (x: number, y: number) => {
     const box = svg.current!.getBoundingClientRect();
-    const scale = SIZE / box.width;
-    const [across, along] = [(x - box.left) * scale - SIZE / 2, SIZE / 2 - (y - box.top) * scale];
+    const scale = SIZE / Math.min(box.width, box.height);
+    const [across, along] = [(x - box.left - box.width / 2) * scale, (box.top + box.height / 2 - y) * scale];
     setAt({ along: held((along / K) * 1000), across: held((across / K) * 1000) });
+    setMoved(true);
   };
-  const bind = useDrag(({ xy: [x, y] }) => place(x, y), { filterTaps: false, pointer: { touch: true } });
   const away = Math.round(Math.hypot(at.along, at.across));
   const steps: Record<string, [number, number]> = {
     ArrowUp: [STEP, 0],
@@ -84,10 +84,14 @@ export function NearSend({
   };
   return (
     <>
-      <p className="leading-tight">{say("play.dragPiece")}</p>
+      <p className="leading-tight flat:sr-only">{say("play.dragPiece")}</p>
       <div
         className="mx-auto w-full max-w-72 touch-none"
-        {...bind()}
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          place(e.clientX, e.clientY);
+        }}
+        onPointerMove={(e) => e.currentTarget.hasPointerCapture(e.pointerId) && place(e.clientX, e.clientY)}
         role="slider"
         tabIndex={0}
         aria-label={say("play.dragPiece")}
@@ -100,12 +104,13 @@ export function NearSend({
           if (!s) return;
           e.preventDefault();
           setAt({ along: held(at.along + s[0]), across: held(at.across + s[1]) });
+          setMoved(true);
         }}
       >
         <svg
           ref={svg}
           viewBox={`0 0 ${SIZE} ${SIZE}`}
-          className="mx-auto max-h-[38dvh] w-full rounded-md bg-court short:max-h-[44dvh]"
+          className="mx-auto max-h-[38dvh] w-full rounded-md bg-court short:max-h-[40dvh]"
           aria-hidden="true"
         >
           <About pieces={pieces}>
@@ -118,10 +123,11 @@ export function NearSend({
       </div>
       <button
         type="button"
-        className="min-h-14 rounded-full border-[3px] border-night bg-mustard text-xl font-bold text-night short:min-h-10"
+        className="min-h-14 rounded-full border-[3px] border-night bg-mustard text-xl font-bold text-night disabled:opacity-60 short:min-h-10"
+        disabled={!moved}
         onClick={() => act({ kind: "send", rest: "in", spot: at })}
       >
-        {say("play.liesHere", { cm: centimetres(away) })}
+        {moved ? say("play.liesHere", { cm: centimetres(away) }) : say("play.dragFirst")}
       </button>
       {past && (
         <button
@@ -183,7 +189,7 @@ function Measure({
             {say(key)}
             <input
               inputMode="numeric"
-              className="min-h-11 text-center text-xl"
+              className="min-h-11 w-full min-w-0 text-center text-xl"
               value={value}
               onChange={(e) => set(e.target.value)}
               aria-invalid={told !== ""}
