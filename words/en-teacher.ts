@@ -56,6 +56,7 @@ export const enTeacher: Record<string, string> = {
   "byTarget.band": "{points, plural, one {band of # point} other {band of # points}}",
   "byTarget.cell": "square {label}",
   "byTarget.line": "from line {number}",
+  "byTarget.mark": "at mark {number}",
   "byTarget.other": "{id, select, short {too short} over {too far} out {outside} other {{id}}}",
   "byTarget.of": "{n} of {all}",
   "result.of": "{n} of {all}",

@@ -219,6 +219,7 @@ export const labels: Record<string, string> = {
   "knob.wrongCosts": "costs a point",
   "knob.wrongRestarts": "starts the word again",
   "knob.rightCard": "A right card stands up",
+  "knob.rightCardHint": "letters that repeat need a card each, unless it stands up again",
   "knob.rightOnce": "at once",
   "knob.rightWord": "after the word",
   "knob.rightDown": "not again",

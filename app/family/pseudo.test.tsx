@@ -116,7 +116,7 @@ const drawn = (page: React.ReactElement) => renderToStaticMarkup(<MemoryRouter>{
 
 describe.each(patternNames)("no sentence of the family's screens is glued: %s", (name) => {
   const data = cardOf(name);
-  const labels = data.card.parts.flatMap((p) => (p.kind === "target" ? [p.label] : []));
+  const labels = data.card.parts.flatMap((p) => (p.kind === "target" ? [p.label, p.sign ?? p.label] : []));
   const typed = ["TEACHER", ...labels, ...starters.slide.cues];
   const ticks: Ticks = { have: [], look: [], grownUp: false, day: "", of: null };
   const none = () => undefined;

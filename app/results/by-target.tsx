@@ -29,7 +29,9 @@ export function byTarget(a: Activity, rows: readonly Pick<ResultRow, "goes">[]):
     if (part?.kind === "zone") return tell("byTarget.band", { points: part.points });
     if (part?.kind === "cell") return tell("byTarget.cell", { label: part.label });
     const line = /^l(\d+)$/.exec(id)?.[1];
-    return line ? tell("byTarget.line", { number: Number(line) }) : tell("byTarget.other", { id });
+    if (line) return tell("byTarget.line", { number: Number(line) });
+    const mark = /^m(\d+)$/.exec(id)?.[1];
+    return mark ? tell("byTarget.mark", { number: Number(mark) }) : tell("byTarget.other", { id });
   };
   const place = (id: string) => {
     const at = parts.findIndex((p) => p.id === id);
@@ -44,7 +46,7 @@ export function byTarget(a: Activity, rows: readonly Pick<ResultRow, "goes">[]):
 export function ByTarget({ activity, rows }: { activity: Activity; rows: readonly ResultRow[] }) {
   const lines = byTarget(activity, rows);
   if (lines.length === 0) return null;
-  const rests = !lines.some((l) => /^[tl]\d/.test(l.id));
+  const rests = !lines.some((l) => /^[tlcm]\d/.test(l.id));
   return (
     <section className="mt-6 max-w-3xl">
       <h2 className="mb-1 text-xl">{rests ? "Where they came to rest" : "Hits by target"}</h2>

@@ -26,6 +26,10 @@ export const airTime = (height: number): number => 2 * Math.sqrt((2 * height) / 
 export const canToss = (id: Doing["id"], height: number): boolean =>
   !(id in TAKES) || airTime(height) > TAKES[id as Tossed];
 
+/** The lowest toss that leaves time for a task, metres above the hand, in whole tenths; 0 for what is not tossed. */
+export const leastToss = (id: Doing["id"]): number =>
+  id in TAKES ? (Math.floor(10 * ((GRAVITY * TAKES[id as Tossed] ** 2) / 8)) + 1) / 10 : 0;
+
 const logistic = (odds: number) => 1 / (1 + Math.exp(-odds));
 
 /**

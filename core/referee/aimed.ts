@@ -31,7 +31,9 @@ export function aimedBy(play: Play, player: number): Aimed {
     } else if (aim.kind === "any" && event.hit !== undefined) {
       const id = ask.from === "start" ? aim.want[0]! : ask.from;
       add(id, 1, event.hit !== null && aim.want.includes(event.hit) ? 1 : 0);
-    } else if (event.rest !== undefined) {
+    } else if (aim.kind === "chase" || aim.kind === "receive") {
+      add(aim.mark, 1, event.rest === aim.mark ? 1 : 0);
+    } else if (event.rest !== undefined && aim.kind !== "near" && aim.kind !== "jack") {
       rested++;
       places.add(event.rest);
       add(event.rest, 0, 1);

@@ -336,6 +336,19 @@ async function load(owner: postgres.Sql): Promise<void> {
     now,
     16,
   );
+  // Short ones, each for a few of a class.
+  const short = [
+    ["sweep", otter, 12],
+    ["board", heron, 30],
+    ["streak", otter, 2],
+    ["speller", otter, 8],
+  ] as const;
+  for (const [i, [name, classId, mark]] of short.entries()) {
+    const document = withTexts({ ...fromPattern(name) }, {});
+    const activityId = await addActivity(who, document);
+    const times = { opens: at(-2, 11), closes: at(3, 16), unopened: 0.3, onlyLook: 0.2 };
+    await play(who, { ...common, ...times, activityId, few: 7, document, classId, mark }, now, 17 + i);
+  }
 }
 
 const owner = postgres(process.env.DATABASE_URL!, { max: 1, onnotice: () => undefined });

@@ -1,4 +1,5 @@
 import { isSend } from "../../actions/actions.ts";
+import { leastToss } from "../../aim/doer.ts";
 import { DOINGS } from "../../asks/ask.ts";
 import { type Ground, type Knob, MODES, type Pattern, type Probe } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
@@ -53,9 +54,13 @@ function knobs(p: ChecklistParams): Knob[] {
     return [
       f.choice(
         "score",
-        at("task"),
+        ["tasks", i],
         "knob.listTask",
-        DOINGS.map((d) => [d, `doing.${d}`] as const),
+        // Tossed high enough for it.
+        DOINGS.map((d) => [
+          d === task ? p.tasks[i] : { ...p.tasks[i]!, task: d, height: Math.max(p.tasks[i]!.height, leastToss(d)) },
+          `doing.${d}`,
+        ]),
       ),
       f.number("score", at("times"), "knob.times"),
       ...(task === "balance"

@@ -27,7 +27,7 @@ export const closestParams = z
     }),
   })
   .superRefine((p, ctx) => {
-    if (p.far < p.near + 0.3)
+    if (Math.round(100 * (p.far - p.near)) < 30)
       ctx.addIssue({
         code: "custom",
         path: ["far"],

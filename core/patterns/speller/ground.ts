@@ -3,7 +3,7 @@ import { cm, held } from "../../contract/schema.ts";
 import { added, startLine, targetProbes } from "../../targets/list.ts";
 import type { Part } from "../../yard/parts.ts";
 import { type Card, MOST_CARDS, type SpellerParams, wordsOf } from "./params.ts";
-import { plain } from "./words.ts";
+import { cannotSpell, entriesOf, plain } from "./words.ts";
 
 /** All cards are one role: sheets of one kind. */
 export const CARDS = "cards";
@@ -68,7 +68,9 @@ export const spellerGround: Ground<SpellerParams> = {
   remove: (p, id) => {
     if (p.cards.length <= 2) return null;
     const cards = p.cards.filter((c) => c.id !== id);
-    return cards.length === p.cards.length ? null : { ...p, cards };
+    const texts = cards.map((c) => c.text);
+    if (cards.length === p.cards.length || cannotSpell(entriesOf(p.list), texts, p.knock)) return null;
+    return { ...p, cards };
   },
   squeeze: (p, k) => ({ ...p, cards: p.cards.map((c) => ({ ...c, across: cm(c.across * k) })) }),
   swap: (p, _id, { item, width, height }) => ({

@@ -7,6 +7,7 @@ import { type MatchState, matched } from "../../match/matched.ts";
 import { spellerGround } from "./ground.ts";
 import { fewestOf, laidOut, type SpellerParams, spellerParams, wordsOf } from "./params.ts";
 import { possible, type SpellerGo, spellerGo } from "./rules.ts";
+import { cannotSpell } from "./words.ts";
 
 /** How wide the cards may be laid out where the stations do not know the space, metres. */
 const WIDE = 2.2;
@@ -27,11 +28,27 @@ function knobs(p: SpellerParams): Knob[] {
       ["costs", "knob.wrongCosts"],
       ["restarts", "knob.wrongRestarts"],
     ]),
-    f.choice("score", ["knock"], "knob.rightCard", [
-      ["once", "knob.rightOnce"],
-      ["word", "knob.rightWord"],
-      ["down", "knob.rightDown"],
-    ]),
+    // Only what the cards that lie there allow.
+    f.choice(
+      "score",
+      ["knock"],
+      "knob.rightCard",
+      (
+        [
+          ["once", "knob.rightOnce"],
+          ["word", "knob.rightWord"],
+          ["down", "knob.rightDown"],
+        ] as const
+      ).filter(
+        ([knock]) =>
+          !cannotSpell(
+            wordsOf(p),
+            p.cards.map((c) => c.text),
+            knock,
+          ),
+      ),
+      { hint: "knob.rightCardHint" },
+    ),
     f.number("score", ["sends"], "knob.sendsAll", {
       off: { label: "knob.noCap", initial: 30 },
       family: { key: "set.sends" },

@@ -1,4 +1,5 @@
 import { isSend } from "../../actions/actions.ts";
+import { leastToss } from "../../aim/doer.ts";
 import { type Ground, type Knob, MODES, type Pattern, type Probe } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
@@ -44,19 +45,30 @@ function staged(p: StreakParams, n: number): Stage[] {
   });
 }
 
+/** Another task, tossed high enough for it. */
+const withTask = (s: Stage, task: Stage["task"]): Stage =>
+  task === s.task ? s : { ...s, task, height: task === "touch" ? s.height : Math.max(s.height, leastToss(task)) };
+
 function knobs(p: StreakParams): Knob[] {
   const f = fieldsOf(streakParams, p);
   const each = (i: number): Knob[] => {
     const at = (name: string) => ["stages", i, name];
     const s = p.stages[i]!;
     return [
-      f.choice("score", at("task"), "knob.task", [
-        ["touch", "knob.taskKeepUp"],
-        ["catch", "doing.catch"],
-        ["clap", "doing.clap"],
-        ["touchFloor", "doing.touchFloor"],
-        ["turn", "doing.turn"],
-      ]),
+      f.choice(
+        "score",
+        ["stages", i],
+        "knob.task",
+        (
+          [
+            ["touch", "knob.taskKeepUp"],
+            ["catch", "doing.catch"],
+            ["clap", "doing.clap"],
+            ["touchFloor", "doing.touchFloor"],
+            ["turn", "doing.turn"],
+          ] as const
+        ).map(([task, name]) => [withTask(s, task), name]),
+      ),
       f.number(
         "score",
         at("count"),
