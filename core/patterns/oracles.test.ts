@@ -15,7 +15,7 @@ import { tellPins } from "./pins/pins.oracle.ts";
 import { tally } from "./tally/index.ts";
 import { type TallyParams, tallyParams } from "./tally/params.ts";
 import { tellTally } from "./tally/tally.oracle.ts";
-import { type Draw, type Drawn, everySequence, run, SEQUENCES } from "./telling.ts";
+import { type Draw, type Drawn, everySequence, run, SEQUENCES } from "./telling.testing.ts";
 import { threeLine } from "./three-line/index.ts";
 import { type ThreeLineParams, threeLineParams } from "./three-line/params.ts";
 import { tellThreeLine } from "./three-line/three-line.oracle.ts";
