@@ -1,6 +1,8 @@
+import { randomUUID } from "node:crypto";
 import postgres from "postgres";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
-import { inject } from "vitest";
+import { expect, inject } from "vitest";
+import type { Activity } from "../core/formats/activity.ts";
 import { openBrowser, press, signIn } from "../scripts/lib/browser.mjs";
 
 export { openBrowser, press };
@@ -105,3 +107,58 @@ export async function retype(field: ElementHandle<Element>, value: string): Prom
   await field.press("Backspace");
   await field.type(value);
 }
+
+/** An activity of a pattern with other parameters and another match. */
+export const changed = (a: Activity, title: string, change: object, match: object = {}): Activity =>
+  ({
+    ...a,
+    title,
+    pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } },
+    match: { ...a.match, ...match },
+  }) as Activity;
+
+/** Sends an activity to one child of Heron class, and opens it there. */
+export async function playing(
+  browser: Browser,
+  child: string,
+  a: Activity,
+  players = 1,
+  mode?: string,
+  choose?: (page: Page) => Promise<void>,
+) {
+  const { addActivity } = await import("../server/activities/activities.ts");
+  const { sendActivity } = await import("../server/assignments/send.ts");
+  const sql = owner();
+  const [t] =
+    await sql`select t.id, t.school_id, c.id as class from teacher t join class c on c.school_id = t.school_id where t.email = ${inject("email")} and c.name = 'Heron class'`;
+  const [kid] = await sql`select k.id from child k where k.class_id = ${t!.class} and k.name = ${child}`;
+  await sql.end();
+  const who = { teacherId: t!.id, schoolId: t!.school_id };
+  const id = await addActivity(who, a);
+  await sendActivity(who, id, {
+    orderId: randomUUID(),
+    classId: t!.class,
+    opensAt: new Date(Date.now() - 60_000),
+    closesAt: new Date(Date.now() + 3_600_000),
+    tries: 3,
+    mark: null,
+    children: [kid!.id],
+  });
+  const page = await phone(browser);
+  const card = await cardOf(page, await linkOf(child), a.title);
+  await beginPlay(page, card, players, mode, choose);
+  return page;
+}
+/** The score that reached the school; it goes by itself, a moment after the family sees its own. */
+export async function keptOf(name: string) {
+  const sql = owner();
+  const rows = () => sql`
+    select r.score from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
+    where v.compiled->'activity'->>'title' = ${name}`;
+  await expect.poll(async () => (await rows()).length, { timeout: 15_000 }).toBe(1);
+  const [kept] = await rows();
+  await sql.end();
+  return kept;
+}
+/** A title that no other test uses. */
+export const title = () => `Game ${randomUUID().slice(0, 6)}`;

@@ -1,8 +1,7 @@
-import { randomUUID } from "node:crypto";
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
-import { base, beginPlay, cardOf, handIn, linkOf, openBrowser, owner, phone, press, sees } from "./help.ts";
+import { base, handIn, keptOf, changed as of, openBrowser, playing as play, press, sees, title } from "./help.ts";
 
 let opened: Awaited<ReturnType<typeof openBrowser>>;
 beforeAll(async () => {
@@ -11,51 +10,13 @@ beforeAll(async () => {
 });
 afterAll(() => opened.close());
 
+const playing = (
+  child: string,
+  a: Activity,
+  ...more: [players?: number, mode?: string, choose?: (page: Page) => Promise<void>]
+) => play(opened.browser, child, a, ...more);
 const climb = fromPattern("climb");
 const bands = fromPattern("bands");
-const of = (a: Activity, title: string, change: object, match: object = {}): Activity =>
-  ({
-    ...a,
-    title,
-    pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } },
-    match: { ...a.match, ...match },
-  }) as Activity;
-
-/** Sends an activity to Heron class and opens it as one of its children. */
-async function playing(child: string, a: Activity, players = 1, mode?: string, choose?: (page: Page) => Promise<void>) {
-  const { addActivity } = await import("../server/activities/activities.ts");
-  const { sendActivity } = await import("../server/assignments/send.ts");
-  const sql = owner();
-  const [t] =
-    await sql`select t.id, t.school_id, c.id as class from teacher t join class c on c.school_id = t.school_id where t.email = ${inject("email")} and c.name = 'Heron class'`;
-  await sql.end();
-  const who = { teacherId: t!.id, schoolId: t!.school_id };
-  const id = await addActivity(who, a);
-  await sendActivity(who, id, {
-    orderId: randomUUID(),
-    classId: t!.class,
-    opensAt: new Date(Date.now() - 60_000),
-    closesAt: new Date(Date.now() + 3_600_000),
-    tries: 3,
-    mark: null,
-  });
-  const page = await phone(opened.browser);
-  const card = await cardOf(page, await linkOf(child), a.title);
-  await beginPlay(page, card, players, mode, choose);
-  return page;
-}
-/** The score that reached the school; it goes by itself, a moment after the family sees its own. */
-async function keptOf(name: string) {
-  const sql = owner();
-  const rows = () => sql`
-    select r.score from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
-    where v.compiled->'activity'->>'title' = ${name}`;
-  await expect.poll(async () => (await rows()).length, { timeout: 15_000 }).toBe(1);
-  const [kept] = await rows();
-  await sql.end();
-  return kept;
-}
-const title = () => `Game ${randomUUID().slice(0, 6)}`;
 
 describe("variants on the play screen", () => {
   it("a forfeit is owed after the misses, and play goes on once it is done", async () => {
@@ -317,6 +278,10 @@ describe("variants on the play screen", () => {
       ["Dao N.", of(fromPattern("tally"), title(), { rounds }), "Start"],
       ["Quill F.", of(bands, title(), {}), null],
       ["Suri V.", of(fromPattern("threeLine"), title(), {}), null],
+      ...(["sweep", "board", "stackUp", "streak", "checklist", "speller", "passLadder"] as const).map(
+        (n): [string, Activity, string | null] => ["Suri V.", of(fromPattern(n), title(), {}), null],
+      ),
+      ["Suri V.", of(fromPattern("closest"), title(), {}), "It rests between the lines"],
     ];
     for (const [child, game, first] of games) {
       const page = await playing(child, game);

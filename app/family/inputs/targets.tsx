@@ -45,6 +45,7 @@ export default function Targets({
   return (
     <>
       <div
+        data-targets
         className={`grid grow gap-2 ${few ? "grid-cols-2" : "grid-cols-3"} ${ids.length > 9 ? "sm:grid-cols-4" : ""}`}
       >
         {ids.map((id, i) => {

@@ -13,20 +13,20 @@ function amount(t: NonNullable<AskOf<"choose">["does"]>[number]): string {
 /** Tasks with their pictures: a tap chooses one, or ticks it. */
 export default function Tasks({ ask, act }: InputProps<AskOf<"choose">>) {
   return (
-    <ul className="grid max-h-[56dvh] gap-2 overflow-y-auto short:max-h-[48dvh] flat:max-h-[58dvh]">
+    <ul className="grid max-h-[56dvh] gap-2 overflow-y-auto short:max-h-[50dvh] short:grid-cols-2 short:gap-1.5 flat:max-h-[60dvh]">
       {ask.does!.map((t, i) => (
         <li key={ask.options[i]}>
           <button
             type="button"
-            className="flex min-h-14 w-full items-center gap-3 rounded-xl border-[3px] border-night bg-mint px-3 py-1 text-left text-night active:scale-[0.99] short:min-h-11"
+            className="flex min-h-14 w-full items-center gap-3 rounded-xl short:gap-1 border-[3px] border-night bg-mint px-3 py-1 text-left short:px-1.5 text-night active:scale-[0.99] short:min-h-11"
             onClick={() => act({ kind: "choose", of: ask.of, pick: ask.options[i]! })}
           >
-            <ItemDrawing item={`do-${t.id}`} />
+            <ItemDrawing item={`do-${t.id}`} className="short:w-7" />
             <span className="grid grow leading-tight">
-              <span className="text-xl font-bold">{say(`doing.${t.id}`)}</span>
-              <span className="text-base">{amount(t)}</span>
+              <span className="text-xl font-bold short:text-sm">{say(`doing.${t.id}`)}</span>
+              <span className="text-base short:text-xs">{amount(t)}</span>
             </span>
-            <span className="shrink-0 text-lg font-bold whitespace-nowrap">
+            <span className="shrink-0 text-lg font-bold short:text-sm whitespace-nowrap">
               {say("doing.times", { done: t.done, times: t.times })}
             </span>
           </button>

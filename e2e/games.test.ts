@@ -1,0 +1,248 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { type Activity, fromPattern } from "../core/formats/activity.ts";
+import { changed, handIn, keptOf, openBrowser, playing, press, sees, title } from "./help.ts";
+
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+beforeAll(async () => {
+  Object.assign(process.env, inject("webEnv"));
+  opened = await openBrowser();
+});
+afterAll(() => opened.close());
+
+const on = (child: string, a: Activity, players?: number, mode?: string) =>
+  playing(opened.browser, child, a, players, mode);
+/** Taps the so-manieth of the things that may be hit or chosen. */
+const tap = async (page: Page, n: number) => {
+  await page.waitForSelector("[data-targets] button");
+  const all = await page.$$("[data-targets] button");
+  await all[n - 1]!.click();
+};
+/** Drags the piece to a place of the field about the jack, as shares of it. */
+async function lay(page: Page, x: number, y: number) {
+  await page.waitForSelector("[role=slider]");
+  await page.$eval("[role=slider]", (e) => e.scrollIntoView());
+  const box = (await (await page.$("[role=slider]"))!.boundingBox())!;
+  const at = { clientX: box.x + x * box.width, clientY: box.y + y * box.height, pointerId: 1, bubbles: true };
+  await page.$eval(
+    "[role=slider]",
+    (e, init) => {
+      e.setPointerCapture = () => undefined;
+      e.dispatchEvent(new PointerEvent("pointerdown", init));
+    },
+    at,
+  );
+}
+
+describe("whole games, by touch", () => {
+  it("sweep: any order, carried back, and one heap of which each keeps what it hits", async () => {
+    const name = title();
+    const page = await on("Rafe J.", changed(fromPattern("sweep"), name, {}));
+    await sees(page, "any of them. 4 to go.");
+    await tap(page, 3);
+    await sees(page, "any of them. 3 to go.");
+    await press(page, "MISS");
+    await tap(page, 1);
+    await press(page, "Undo");
+    await sees(page, "3 to go.");
+    await tap(page, 1);
+    await tap(page, 1);
+    await sees(page, "the last one");
+    await press(page, "HIT");
+    await sees(page, "All of them are hit!");
+    await handIn(page);
+    await sees(page, "You got 5 sends.");
+    await page.close();
+    expect((await keptOf(name))!.score).toMatchObject({ value: 5, unit: "sends", finished: true });
+    const heap = { heap: "shared", collect: false, bonus: 2 };
+    const two = await on("Rafe J.", changed(fromPattern("sweep"), title(), heap), 2, "Against each other");
+    await tap(two, 4);
+    await sees(two, "Player 2, your turn.");
+    await press(two, "Hit one that is crossed out");
+    await tap(two, 1);
+    await sees(two, "Rafe, your turn.");
+    await tap(two, 1);
+    await tap(two, 1);
+    await sees(two, "the last one");
+    await press(two, "HIT");
+    await sees(two, "Rafe wins!");
+    await two.close();
+  });
+
+  it("board: called first, from lines with points, and by number keys alone", async () => {
+    const called = { choice: "called", sends: 3, bonus: 0 };
+    const page = await on("Fenna B.", changed(fromPattern("board"), title(), called));
+    await sees(page, "Which one will it be?");
+    await tap(page, 3);
+    await press(page, "Choose another");
+    await tap(page, 2);
+    await press(page, "HIT");
+    await tap(page, 1);
+    await press(page, "MISS");
+    await tap(page, 3);
+    await press(page, "HIT");
+    await sees(page, "3 + 5 = 8");
+    await handIn(page);
+    await sees(page, "You got 8 points.");
+    await page.close();
+
+    const keys = await on("Yara Q.", changed(fromPattern("board"), title(), { sends: 4, bonus: 4 }));
+    await sees(keys, "any one you like.");
+    for (const k of ["1", "2", "0", "3"] as const) await keys.keyboard.press(k);
+    await sees(keys, "2 + 3 + 5 + 4 = 14");
+    await keys.close();
+
+    const { layout } = fromPattern("board").pattern.params as { layout: { targets: { distance: number }[] } };
+    const { distance: _, points: _p, ...target } = layout.targets[0] as Record<string, unknown>;
+    const spots = { kind: "spots", target, spots: [1, 2].map((d) => ({ distance: d, points: d })) };
+    const lines = await on(
+      "Dao N.",
+      changed(fromPattern("board"), title(), { layout: spots, sends: 2 }),
+      2,
+      "Together",
+    );
+    await sees(lines, "Which line will you send from?");
+    await tap(lines, 2);
+    await sees(lines, "Line 2.");
+    await press(lines, "HIT");
+    await sees(lines, "Player 2, your turn.");
+    await tap(lines, 1);
+    await press(lines, "HIT");
+    await sees(lines, "2 + 1 + 4 = 7");
+    await lines.close();
+  });
+
+  it("stack-up: a pin more for each row that falls", async () => {
+    const page = await on("Zeb X.", changed(fromPattern("stackUp"), title(), { full: 3, score: "rounds" }));
+    await sees(page, "1 pin stands. Send 1 of 2.");
+    await press(page, "All of them");
+    await sees(page, "Set up 2 pins.");
+    await press(page, "They all stand");
+    await press(page, "Just the number");
+    await press(page, "1");
+    await sees(page, "1 pin stands. Send 2 of 2.");
+    // Nobody knows which stands: only a number can follow.
+    await press(page, "0");
+    await sees(page, "Set up 1 pin.");
+    for (const n of [1, 2, 3]) {
+      await press(page, "They all stand");
+      await sees(page, `${n} ${n === 1 ? "pin stands" : "pins stand"}`);
+      await press(page, "All of them");
+    }
+    await sees(page, "The full row is down!");
+    await handIn(page);
+    await sees(page, "You got 5 rounds.");
+    await page.close();
+  });
+
+  it("streak: stage by stage with keys alone, a run told after the drop", async () => {
+    const page = await on("Quill F.", changed(fromPattern("streak"), title(), { tries: 3 }));
+    await sees(page, "Stage 1. Keep it up. 5 more in a row.");
+    for (let i = 0; i < 3; i++) await page.keyboard.press("Space");
+    await sees(page, "2 more in a row.");
+    await page.keyboard.press("x");
+    await sees(page, "5 more in a row.");
+    await press(page, "I counted a run");
+    await page.waitForSelector("main form input");
+    await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
+    await page.type("main form input", "5");
+    await press(page, "That is it");
+    await sees(page, "Stage 2.");
+    for (let i = 0; i < 2; i++) await press(page, "Dropped it");
+    await sees(page, "The go is over.");
+    await handIn(page);
+    await sees(page, "You got 1 stage.");
+    await page.close();
+  });
+
+  it("checklist: tasks with their picture, ticked, or every one told", async () => {
+    const page = await on("Tamsin Y.", changed(fromPattern("checklist"), title(), { how: "tick" }));
+    await sees(page, "Do a task. Then tick it.");
+    for (const _ of [1, 2]) {
+      await page.waitForSelector("main ul button");
+      await page.click("main ul button");
+    }
+    await sees(page, "3");
+    await press(page, "That is all today");
+    await sees(page, "The go is over.");
+    await handIn(page);
+    await sees(page, "You got 8 times.");
+    await page.close();
+    const told = { order: "fixed", tasks: [{ task: "clap", times: 2, height: 1, seconds: 10, metres: 4 }] };
+    const two = await on("Tamsin Y.", changed(fromPattern("checklist"), title(), told), 2, "Against each other");
+    await sees(two, "Toss, clap, catch. 2 to go.");
+    await press(two, "Tap for each one");
+    await press(two, "Not this time");
+    await sees(two, "Player 2, your turn.");
+    await press(two, "Tap for each one");
+    await press(two, "Tap for each one");
+    await sees(two, "Player 2 wins!");
+    await two.close();
+  });
+
+  it("speller: letters lit where they may be read, a wrong one costs, the word heard is hidden", async () => {
+    const short = { list: "sun, and", sends: 8, wrong: "costs" };
+    const page = await on("Priya G.", changed(fromPattern("speller"), title(), short));
+    await sees(page, "Word 1 of 2.");
+    for (const letter of ["S", "D", "U", "N"]) await press(page, letter);
+    await sees(page, "Word 2 of 2.");
+    for (const letter of ["A", "N", "D"]) await press(page, letter);
+    await sees(page, "All words are spelled!");
+    await handIn(page);
+    await sees(page, "You got 5 letters.");
+    await page.close();
+    const heard = await on("Priya G.", changed(fromPattern("speller"), title(), { ...short, show: "voice" }));
+    await sees(heard, "Word 1 of 2. Letter 1.");
+    await sees(heard, "Hear the word");
+    expect(await heard.$$eval("main [aria-hidden] .bg-mustard", (all) => all.map((e) => e.textContent))).toEqual([""]);
+    await heard.close();
+  });
+
+  it("closest: pieces drawn about the jack, a near tie measured, the round counted", async () => {
+    const one = { pieces: 1, finish: { points: 1, rounds: null } };
+    const page = await on("Kezia O.", changed(fromPattern("closest"), title(), one), 2, "Against each other");
+    await sees(page, "Send the jack first.");
+    await press(page, "Too short");
+    await press(page, "It rests between the lines");
+    await sees(page, "Piece 1 of 1.");
+    await lay(page, 0.5, 0.6);
+    await press(page, "It lies there: 24 cm");
+    await sees(page, "Player 2, your turn.");
+    // Moved by arrow keys from where it begins.
+    await page.focus("[role=slider]");
+    for (let i = 0; i < 15; i++) await page.keyboard.press("ArrowUp");
+    await press(page, "It lies there: 25 cm");
+    await sees(page, "So close! Measure these.");
+    await press(page, "Measure piece 2 of Player 2");
+    await page.$$eval("main form input", (all) => {
+      (all[0] as HTMLInputElement).select();
+    });
+    await page.type("main form input", "21");
+    await press(page, "That is it");
+    await press(page, "Count the round");
+    await sees(page, "Player 2 wins!");
+    await page.close();
+  });
+
+  it("pass ladder: caught, past, still before; to somebody at the mark the sender changes with it", async () => {
+    const short = { marks: [1.5, 2.5], passes: 2, sends: 9 };
+    const page = await on("Umar Z.", changed(fromPattern("passLadder"), title(), short));
+    await sees(page, "Mark 1: roll, turn, run. 2 to go.");
+    await press(page, "Caught it");
+    await press(page, "It lay still before");
+    await press(page, "It got past");
+    await sees(page, "Mark 1: roll, turn, run. 1 to go.");
+    for (let i = 0; i < 3; i++) await press(page, "Caught it");
+    await sees(page, "You passed every mark!");
+    await handIn(page);
+    await sees(page, "You got 2 marks.");
+    await page.close();
+    const pair = { ...short, way: { kind: "pair", bounce: false }, passes: 1 };
+    const two = await on("Umar Z.", changed(fromPattern("passLadder"), title(), pair), 2, "Together");
+    await press(two, "Dropped it");
+    await sees(two, "Umar, your turn.");
+    await press(two, "Caught it");
+    await sees(two, "Player 2, your turn.");
+    await two.close();
+  });
+});
