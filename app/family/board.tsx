@@ -34,7 +34,7 @@ interface Run {
 /** Whether what is asked is told on a picture of the floor. */
 const ON_FLOOR = new Set(["zones", "cells", "fall", "near"]);
 const isFloor = (a: Ask): boolean =>
-  (a.kind === "choose" && (!a.must || a.does !== undefined)) ||
+  (a.kind === "choose" && (!a.must || a.does !== undefined || a.of === "lift")) ||
   a.kind === "arrange" ||
   (a.kind === "send" && ON_FLOOR.has(a.aim.kind));
 

@@ -157,13 +157,15 @@ function threeLineOf(d: Draw): Drawn<ThreeLineParams> {
     ...threeLine.example.params,
     size: d.chance(0.8) ? 3 : 4,
     sends: 3 + d.upTo(9),
+    stuck: d.one(["takeUp", "draw"]),
   });
   const goes = { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) };
   return { params, match: match.parse({ swap: d.one(["send", "miss", "go"]), goes, carry: d.chance(0.3) }) };
 }
-function threeLineEvent(d: Draw, at: number, p: ThreeLineParams): GameEvent {
+function threeLineEvent(d: Draw, at: number, p: ThreeLineParams, legal: readonly AskKind[]): GameEvent {
   const n = p.size + (d.chance(0.05) ? 1 : 0);
   const place = d.chance(0.15) ? "out" : `c${1 + d.upTo(n - 1)}${1 + d.upTo(n - 1)}`;
+  if (legal.includes("choose") && d.chance(0.7)) return { kind: "choose", at, of: "lift", pick: place };
   if (d.chance(0.12)) return { kind: "move", at, piece: d.upTo(4), place };
   if (d.chance(0.04)) return { kind: d.one(["carry", "ready", "stand"]), at };
   return { kind: "send", at, rest: place };

@@ -12,3 +12,14 @@ export default function Cells({
 }: InputProps<AskOf<"send">> & { aim: AimOf<"cells">; pieces: Pieces }) {
   return <Grid places={aim.among} data={data} pieces={pieces} pick={(rest) => act({ kind: "send", rest })} />;
 }
+
+/** One of one's own pieces is taken up: tap it. */
+export const Lift = ({ ask, data, act, pieces }: InputProps<AskOf<"choose">> & { pieces: Pieces }) => (
+  <Grid
+    places={ask.options}
+    data={data}
+    pieces={pieces}
+    outside={false}
+    pick={(pick) => act({ kind: "choose", of: ask.of, pick })}
+  />
+);

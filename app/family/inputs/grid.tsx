@@ -10,12 +10,15 @@ export function Grid({
   data,
   pick,
   pieces = [],
+  outside = true,
 }: {
   places: readonly string[];
   data: CardData;
   pick: (place: string) => void;
   /** Pieces that lie there, drawn where they lie. */
   pieces?: Pieces;
+  /** It may lie outside, too. */
+  outside?: boolean;
 }) {
   const cells = data.card.parts.flatMap((p) => (p.kind === "cell" && places.includes(p.id) ? [p] : []));
   const rows = [...new Set(cells.map((c) => c.along))].sort((a, b) => b - a);
@@ -61,9 +64,11 @@ export function Grid({
         )}
       </div>
       <Keys of="places" />
-      <button type="button" className="btn min-h-12 border-dashed text-xl" onClick={() => pick("out")}>
-        {say("play.outside")}
-      </button>
+      {outside && (
+        <button type="button" className="btn min-h-12 border-dashed text-xl" onClick={() => pick("out")}>
+          {say("play.outside")}
+        </button>
+      )}
     </>
   );
 }

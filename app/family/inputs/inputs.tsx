@@ -10,6 +10,7 @@ import { Choose, piecesIn, Rest } from "./zones.tsx";
 
 /** What only some games need comes with them. */
 const Cells = lazy(() => import("./cells.tsx"));
+const Lift = lazy(async () => ({ default: (await import("./cells.tsx")).Lift }));
 const Fall = lazy(() => import("./fall.tsx"));
 const Count = lazy(() => import("./count.tsx"));
 const Total = lazy(() => import("./total.tsx"));
@@ -63,6 +64,7 @@ const inputs: { [K in AskKind]: InputOf<K> | null } = {
     const { of, options, must } = p.ask;
     const pick = (id: string | null) => p.act({ kind: "choose", of, pick: id });
     if (p.ask.does) return <Tasks {...p} />;
+    if (must && of === "lift") return <Lift {...p} pieces={piecesIn(all)} />;
     if (must) return <Targets ids={options} data={p.data} pick={pick} keys={!p.mending} />;
     return <Choose {...p} pieces={piecesIn(all)} />;
   },

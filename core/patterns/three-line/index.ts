@@ -1,8 +1,9 @@
 import { isSend } from "../../actions/actions.ts";
-import type { Knob, Pattern } from "../../contract/contract.ts";
+import { type Knob, MODES, type Pattern, type Rules, type Setup } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
+import { type DuelState, duelRules } from "./duel.ts";
 import { threeLineGround } from "./ground.ts";
 import { type ThreeLineParams, threeLineParams } from "./params.ts";
 import { type Grid, possible, threeLineGo } from "./rules.ts";
@@ -11,6 +12,10 @@ function knobs(p: ThreeLineParams): Knob[] {
   const f = fieldsOf(threeLineParams, p);
   return [
     f.number("score", ["sends"], "knob.lineSends", { hint: "knob.lineSendsHint", family: { key: "set.sends" } }),
+    f.choice("players", ["stuck"], "knob.stuck", [
+      ["takeUp", "knob.stuckTakeUp"],
+      ["draw", "knob.stuckDraw"],
+    ]),
     f.choice("yard", ["size"], "knob.gridSize", [
       [3, "knob.grid3"],
       [4, "knob.grid4"],
@@ -23,21 +28,43 @@ function knobs(p: ThreeLineParams): Knob[] {
   ];
 }
 
+type Alone = MatchState<ThreeLineParams, Grid>;
+type State = Alone | DuelState;
+const alone = matched(threeLineGo);
+const isDuel = (s: State): s is DuelState => "duel" in s;
+/** Against each other one grid is shared, and has rules of its own. */
+const of = (s: State) => (isDuel(s) ? duelRules : alone) as unknown as Rules<ThreeLineParams, State>;
+const by = (setup: Setup) => (setup.mode === "against" ? duelRules : alone) as unknown as Rules<ThreeLineParams, State>;
+export const threeLineRules: Rules<ThreeLineParams, State> = {
+  start: (p, m, setup) => by(setup).start(p, m, setup),
+  asks: (s) => of(s).asks(s),
+  step: (s, e) => of(s).step(s, e),
+  due: (s) => of(s).due(s),
+  clock: (p, m, setup) => by(setup).clock(p, m, setup),
+  sidesMeet: (p, m, setup) => by(setup).sidesMeet(p, m, setup),
+  key: (s) => of(s).key(s),
+  turn: (s) => of(s).turn(s),
+  done: (s) => of(s).done(s),
+  score: (s) => of(s).score(s),
+  ending: (s) => of(s).ending(s),
+  progress: (s) => of(s).progress(s),
+};
+
 /** A grid of squares, one piece a square: a line of them in as few sends as can be. */
-export const threeLine: Pattern<ThreeLineParams, MatchState<ThreeLineParams, Grid>> = {
+export const threeLine: Pattern<ThreeLineParams, State> = {
   name: "threeLine",
   rulesVersion: 1,
   params: threeLineParams,
-  rules: matched(threeLineGo),
+  rules: threeLineRules,
   match: { fields: ["goes", "swap", "carry"], initial: USUAL_MATCH },
-  modes: ["alone", "turns", "relay"],
+  modes: MODES,
   actions: isSend,
   ground: threeLineGround,
   problems: () => [],
   possible,
-  matchApart: () => false,
+  matchApart: (_, setup) => setup.mode === "against",
   // A line can be had with so many; with fewer than squares a slip of paper keeps the place of one that is taken up.
-  needs: (p) => ({ pieces: p.size, blocker: false, apart: false, sends: p.sends }),
+  needs: (p) => ({ pieces: p.size, blocker: false, apart: true, sends: p.sends }),
   setUp: (p) => [
     {
       key: `threeLine.setUp.${p.marked}`,
@@ -54,6 +81,10 @@ export const threeLine: Pattern<ThreeLineParams, MatchState<ThreeLineParams, Gri
     "threeLine.send",
     "threeLine.end.line",
     "threeLine.end.spent",
+    "threeLine.end.draw",
+    "threeLine.lift",
+    "refused.liftFirst",
+    "refused.notYours",
     "threeLine.setUp.corners",
     "threeLine.setUp.sheets",
     "threeLine.setUp.slips",
@@ -66,7 +97,7 @@ export const threeLine: Pattern<ThreeLineParams, MatchState<ThreeLineParams, Gri
     action: "underarmThrow",
     send: "sockBall",
     space: { length: 3.4, width: 1.8, floor: "carpet", indoors: true },
-    params: { size: 3, cell: 0.45, distance: 1.1, sends: 15, marked: "corners" },
+    params: { size: 3, cell: 0.45, distance: 1.1, sends: 15, stuck: "takeUp", marked: "corners" },
     match: USUAL_MATCH,
   },
 };

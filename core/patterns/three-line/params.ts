@@ -10,6 +10,8 @@ export const threeLineParams = z.strictObject({
   distance,
   /** Sends of a side, those sent again included; fewer make it a line within so many. */
   sends: whole("sends", 3, 60),
+  /** Against, once all pieces of both lie there without a line: one of one's own is taken up and sent again (also where it is not said), or it is a draw. */
+  stuck: z.enum(["takeUp", "draw"], { error: "stuck must be takeUp or draw" }).optional(),
   /** How the squares are shown on the floor. */
   marked: z.enum(["corners", "sheets"]),
 });

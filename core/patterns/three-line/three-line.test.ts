@@ -107,3 +107,77 @@ describe("its forecast", () => {
     expect(performance.now() - began).toBeLessThan(15_000);
   }, 60_000);
 });
+
+describe("Three-line, against", () => {
+  const two = { players: 2, mode: "against", seed: 1 } as const;
+  const duel = (script: string, change: Partial<typeof base> = {}) => {
+    let s = rules.start({ ...base, ...change }, pattern.match.initial, two);
+    for (const w of script.split(" ").filter(Boolean)) {
+      const [kind, place] = [w[0], w.slice(1)];
+      const after = rules.step(
+        s,
+        kind === "l"
+          ? { kind: "choose", at: 0, of: "lift", pick: `c${place}` }
+          : kind === "m"
+            ? {
+                kind: "move",
+                at: 0,
+                piece: Number(place[0]),
+                place: place.slice(2) === "o" ? "out" : `c${place.slice(2)}`,
+              }
+            : { kind: "send", at: 0, rest: w === "o" ? "out" : `c${w}` },
+      );
+      if (isRefusal(after)) throw new Error(`${w}: ${after.refused.key}`);
+      s = after;
+    }
+    return s;
+  };
+  it("alternates; taken or outside is a lost turn; the first line wins", () => {
+    const s = duel("11 11 12 o 13");
+    expect(rules.ending(s)).toEqual({ reason: { key: "threeLine.end.line", params: { size: 3 } }, winners: [0] });
+    expect(rules.score(s).map((x) => x.value)).toEqual([3, 2]);
+  });
+  it("takes one up once all lie there; one that misses stays in the hand, and who has none is passed over", () => {
+    const s = duel("11 12 13 22 32 31");
+    expect(rules.turn(s)).toMatchObject({ player: 0, now: { key: "threeLine.lift" } });
+    const refused = rules.step(s, { kind: "send", at: 0, rest: "c21" });
+    expect(isRefusal(refused) && refused.refused.key).toBe("refused.liftFirst");
+    const missed = duel("11 12 13 22 32 31 l11 o");
+    // The other has none in the hand: whoever has one sends again.
+    expect(rules.turn(missed)).toMatchObject({ player: 0, now: { key: "threeLine.send" } });
+    expect(rules.ending(duel("11 12 13 22 32 31", { stuck: "draw" }))?.winners).toEqual([0, 1]);
+  });
+  it("a bump that makes a line for both is the sender's", () => {
+    const s = duel("11 21 12 22 33 23", {});
+    expect(rules.ending(s)?.winners).toEqual([1]);
+  });
+  it("with sure hits and the best play of both it is a draw", () => {
+    const seen = new Map<string, number>();
+    const value = (s: ReturnType<typeof duel>): number => {
+      const key = rules.key(s);
+      const known = seen.get(key);
+      if (known !== undefined) return known;
+      const end = rules.ending(s);
+      let best: number;
+      if (end) best = end.winners.length > 1 ? 0 : end.winners[0] === 0 ? 1 : -1;
+      else {
+        const [ask] = rules.asks(s);
+        const mover = rules.turn(s).side === 0 ? 1 : -1;
+        const free = ask!.kind === "send" && ask!.aim.kind === "cells" ? ask!.aim.free : [];
+        best =
+          Math.max(...free.map((rest) => mover * value(rules.step(s, { kind: "send", at: 0, rest }) as typeof s))) *
+          mover;
+      }
+      seen.set(key, best);
+      return best;
+    };
+    expect(value(duel("", { stuck: "draw" }))).toBe(0);
+  });
+  it("is forecast, and the chances to win sum to one with the draws shared", () => {
+    const f = forecastActivity(fromPattern("threeLine"), [{ age: 8 }, { age: 8 }], two, "middle");
+    expect(f.sides[0]!.win! + f.sides[1]!.win! + f.cut).toBeCloseTo(1, 6);
+    expect(f.sides[0]!.win!).toBeGreaterThan(0.4);
+    const fair = forecastActivity(fromPattern("threeLine"), [{ age: 11 }, { age: 6 }], two, "middle");
+    expect(fair.sides[0]!.win!).toBeGreaterThan(f.sides[0]!.win!);
+  });
+});

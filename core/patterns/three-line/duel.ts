@@ -1,0 +1,238 @@
+import type { AimOf, Ask } from "../../asks/ask.ts";
+import {
+  type BaseState,
+  type Ending,
+  type Phrase,
+  type Progress,
+  type Refusal,
+  type Rules,
+  refuse,
+  type Score,
+  type Setup,
+} from "../../contract/contract.ts";
+import type { Match } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
+import type { ThreeLineParams } from "./params.ts";
+import { cellsOf, linesOf } from "./rules.ts";
+
+interface Lying {
+  side: number;
+  player: number;
+  place: string;
+}
+/** Two sides on one grid. */
+export interface DuelState extends BaseState {
+  duel: true;
+  params: ThreeLineParams;
+  match: Match;
+  sides: readonly (readonly number[])[];
+  pieces: readonly Lying[];
+  sends: readonly number[];
+  /** Whose turn it is, and who sent last. */
+  side: number;
+  from: number;
+  /** A piece was taken up and is still to be sent. */
+  lifted: boolean;
+  carried: number;
+  last: number;
+  over: boolean;
+  winner: number | null;
+}
+
+/** Taking one up again, seconds. */
+const LIFT = 3;
+const placesOf = (s: DuelState, side: number) => s.pieces.filter((x) => x.side === side).map((x) => x.place);
+const handOf = (s: DuelState, side: number) => s.params.size - placesOf(s, side).length;
+const freeOf = (s: DuelState) => {
+  const taken = new Set(s.pieces.map((x) => x.place));
+  return cellsOf(s.params).filter((c) => !taken.has(c));
+};
+const hasLine = (s: DuelState, side: number) => {
+  const own = new Set(placesOf(s, side));
+  return linesOf(s.params).some((line) => line.every((c) => own.has(c)));
+};
+const longestOf = (s: DuelState, side: number) => {
+  const own = new Set(placesOf(s, side));
+  return Math.max(...linesOf(s.params).map((line) => line.filter((c) => own.has(c)).length));
+};
+/** Free squares that would complete a line of a side. */
+function completing(s: DuelState, side: number): string[] {
+  const own = new Set(placesOf(s, side));
+  const open = new Set(freeOf(s));
+  const wins = linesOf(s.params).flatMap((line) => {
+    const rest = line.filter((c) => !own.has(c));
+    return rest.length === 1 && open.has(rest[0]!) ? rest : [];
+  });
+  return [...new Set(wins)].sort();
+}
+
+function start(params: ThreeLineParams, match: Match, setup: Setup): DuelState {
+  const all = Array.from({ length: setup.players }, (_, i) => i).filter((i) => setup.people?.[i]?.role !== "feeds");
+  const sides = setup.sides ?? [all.filter((_, k) => k % 2 === 0), all.filter((_, k) => k % 2 === 1)];
+  return {
+    setup,
+    duel: true,
+    params,
+    match,
+    sides: sides.filter((x) => x.length > 0),
+    pieces: [],
+    sends: sides.map(() => 0),
+    side: 0,
+    from: 0,
+    lifted: false,
+    carried: 0,
+    last: 0,
+    over: false,
+    winner: null,
+  };
+}
+
+const playerOf = (s: DuelState, side: number) => s.sides[side]![s.sends[side]! % s.sides[side]!.length]!;
+const mustLift = (s: DuelState) => handOf(s, s.side) === 0;
+
+function asks(s: DuelState): Ask[] {
+  if (s.over) return [];
+  const player = playerOf(s, s.side);
+  const out: Ask[] = [];
+  if (mustLift(s)) {
+    const takes = { by: [player], seconds: LIFT, walk: s.params.distance, moving: true };
+    out.push({ kind: "choose", player, of: "lift", options: placesOf(s, s.side).sort(), must: true, takes });
+  } else {
+    const free = freeOf(s);
+    // What sensible play wants: the square that wins, else the one that blocks, else any that is free. All are offered.
+    const wins = completing(s, s.side);
+    const blocks = wins.length > 0 ? [] : s.sides.flatMap((_, k) => (k === s.side ? [] : completing(s, k)));
+    const want = wins.length > 0 ? wins : blocks.length > 0 ? [...new Set(blocks)].sort() : free;
+    const aim: AimOf<"cells"> = { kind: "cells", want, among: cellsOf(s.params), free };
+    out.push({ kind: "send", player, from: "start", manner: {}, aim, fetch: false });
+  }
+  if (s.pieces.length > 0) {
+    const pieces = s.pieces.map((x, piece) => ({ piece, player: x.player, place: x.place }));
+    out.push({ kind: "move", player, optional: true, pieces, places: [...cellsOf(s.params), "out"] });
+  }
+  if (s.match.carry && !s.lifted) out.push({ kind: "carry", player, optional: true });
+  return out;
+}
+
+/** A line ends it: of both at once it is the sender's. */
+function settled(s: DuelState): DuelState {
+  const order = [s.from, ...s.sides.map((_, i) => i).filter((i) => i !== s.from)];
+  const winner = order.find((i) => hasLine(s, i));
+  return winner === undefined ? s : { ...s, over: true, winner };
+}
+/** Who sends next: whoever has a piece in the hand and a send left; then, where one may be taken up, whoever has a send left. */
+function handedOn(s: DuelState): DuelState {
+  if (s.over) return s;
+  const n = s.sides.length;
+  const turn = Array.from({ length: n }, (_, i) => (s.side + 1 + i) % n).filter((i) => s.sends[i]! < s.params.sends);
+  const next = turn.find((i) => handOf(s, i) > 0) ?? ((s.params.stuck ?? "takeUp") === "takeUp" ? turn[0] : undefined);
+  return next === undefined ? { ...s, over: true } : { ...s, side: next, lifted: false };
+}
+
+function step(s: DuelState, e: GameEvent): DuelState | Refusal {
+  if (s.over) return refuse("refused.over");
+  if (e.at < s.last) return refuse("refused.earlier");
+  const at = { ...s, last: e.at };
+  switch (e.kind) {
+    case "send": {
+      if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });
+      if (mustLift(s)) return refuse("refused.liftFirst");
+      if (e.rest !== "out" && !cellsOf(s.params).includes(e.rest))
+        return refuse("refused.unknownCell", { cell: e.rest });
+      const lands = freeOf(s).includes(e.rest);
+      const piece = { side: s.side, player: playerOf(s, s.side), place: e.rest };
+      const sent = {
+        ...at,
+        pieces: lands ? [...s.pieces, piece] : s.pieces,
+        sends: s.sends.map((n, i) => (i === s.side ? n + 1 : n)),
+        from: s.side,
+      };
+      return handedOn(settled(sent));
+    }
+    case "choose": {
+      if (e.of !== "lift" || !mustLift(s)) return refuse("refused.notInGame", { kind: e.kind });
+      const i = s.pieces.findIndex((x) => x.side === s.side && x.place === e.pick);
+      if (i < 0) return refuse("refused.notYours");
+      return { ...at, pieces: s.pieces.filter((_, k) => k !== i), lifted: true };
+    }
+    case "move": {
+      const piece = s.pieces[e.piece];
+      if (!piece) return refuse("refused.noSuchPiece", { piece: e.piece + 1 });
+      if (e.place !== "out" && !cellsOf(s.params).includes(e.place))
+        return refuse("refused.unknownCell", { cell: e.place });
+      const lies = e.place === piece.place || freeOf(s).includes(e.place);
+      const pieces = lies
+        ? s.pieces.map((x, i) => (i === e.piece ? { ...x, place: e.place } : x))
+        : s.pieces.filter((_, i) => i !== e.piece);
+      return settled({ ...at, pieces });
+    }
+    case "carry":
+      if (!s.match.carry) return refuse("refused.noCarry");
+      return s.lifted ? refuse("refused.carryBetween") : { ...at, carried: s.carried + 1 };
+    default:
+      return refuse("refused.notInGame", { kind: e.kind });
+  }
+}
+
+const TOP = 1_000_000;
+const score = (s: DuelState): Score[] =>
+  s.sides.map((players, i) => ({
+    players,
+    value: s.sends[i]!,
+    soFar: s.sends[i]!,
+    unit: "sends",
+    better: "less",
+    working: "",
+    rank: s.winner === i ? TOP : longestOf(s, i),
+  }));
+
+function ending(s: DuelState): Ending | null {
+  if (!s.over) return null;
+  if (s.winner !== null)
+    return { reason: { key: "threeLine.end.line", params: { size: s.params.size } }, winners: [s.winner] };
+  return { reason: { key: "threeLine.end.draw" }, winners: s.sides.map((_, i) => i) };
+}
+
+function turn(s: DuelState): { player: number; side: number; now: Phrase } {
+  const at = { player: playerOf(s, s.side), side: s.side };
+  if (s.over) return { ...at, now: { key: "play.over" } };
+  if (mustLift(s)) return { ...at, now: { key: "threeLine.lift" } };
+  return {
+    ...at,
+    now: { key: "threeLine.send", params: { send: s.sends[s.side]! + 1, of: s.params.sends, size: s.params.size } },
+  };
+}
+
+const progress = (s: DuelState): Progress[] =>
+  s.sides.map((_, i) => ({
+    sends: s.sends[i]!,
+    rounds: 0,
+    points: s.sends[i]!,
+    own: s.sends[i]!,
+    stage: s.winner === i ? s.params.size : longestOf(s, i),
+    stages: s.params.size,
+    finished: s.winner === i,
+  }));
+
+/** One grid for two sides: in turn, taken or outside is a lost turn, the first line wins. */
+export const duelRules: Rules<ThreeLineParams, DuelState> = {
+  start,
+  asks,
+  step,
+  due: () => null,
+  clock: () => "none",
+  sidesMeet: () => true,
+  key: (s) =>
+    JSON.stringify([
+      s.sides.map((_, i) => placesOf(s, i).sort()),
+      s.sends,
+      s.side,
+      s.lifted,
+      s.over ? (s.winner ?? "draw") : "",
+    ]),
+  turn,
+  done: () => [],
+  score,
+  ending,
+  progress,
+};
