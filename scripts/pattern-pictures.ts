@@ -1,0 +1,22 @@
+import { paths } from "../app/drawings/paths.ts";
+import { layoutOf } from "../core/forecast/for-activity.ts";
+import { fromPattern } from "../core/formats/activity.ts";
+import { own } from "../core/own.ts";
+import { patternNames } from "../core/patterns/registry.ts";
+import { planSvg } from "../core/yard/svg.ts";
+import { targetName } from "../words/say.ts";
+
+/** Plan and document of the example of each pattern, by file name. */
+export const pictures = (): { file: string; text: string }[] =>
+  patternNames.flatMap((name) => {
+    const a = fromPattern(name);
+    const svg = planSvg(layoutOf(a), a.space, {
+      title: a.title,
+      drawing: (item) => own(paths, item) ?? paths.line!,
+      name: (t) => targetName(t),
+    });
+    return [
+      { file: `${name}.svg`, text: svg },
+      { file: `${name}.json`, text: `${JSON.stringify(a, null, 2)}\n` },
+    ];
+  });
