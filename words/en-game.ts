@@ -120,13 +120,19 @@ export const enGame = {
   "threeLine.summary": "{size, number} in a line within {sends, plural, one {# send} other {# sends}}",
   "tally.keepUp": "Keep it up{hand, select, other {} alternate {, hands in turn}}. Count each touch.",
   "tally.rebound": "Off the wall, onto the mark. Count each hit.",
+  "tally.shuttle": "Hit it, run, send back. Count each hit.",
+  "tally.course": "Once through the course is one lap.",
+  "tally.summary.shuttle":
+    "There and back, {rounds, plural, one {{seconds, number} s} other {# rounds of {seconds, number} s}}",
+  "tally.summary.course":
+    "Laps of a course, {rounds, plural, one {{seconds, number} s} other {# rounds of {seconds, number} s}}",
   "tally.total": "Stop! How many was that?",
   "tally.end": "{rounds, plural, one {Time is up.} other {# rounds done.}}",
   "tally.summary.keepUp":
     "Touches kept up, {rounds, plural, one {{seconds, number} s} other {# rounds of {seconds, number} s}}",
   "tally.summary.rebound":
     "Hits off the wall, {rounds, plural, one {{seconds, number} s} other {# rounds of {seconds, number} s}}",
-  "tally.summary.both": "{rounds, plural, one {# round} other {# rounds}} of touches and hits",
+  "tally.summary.both": "{rounds, plural, one {# round} other {# rounds}}, a task each",
   "sweep.send":
     "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} any of them. {left, number} to go.",
   "sweep.last":

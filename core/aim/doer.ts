@@ -1,4 +1,4 @@
-import type { Doing, Manner } from "../asks/ask.ts";
+import type { Doing, Gate, Manner } from "../asks/ask.ts";
 import type { Age } from "../measures/stature.ts";
 import { GRAVITY } from "../physics/floor.ts";
 import type { Floor } from "../things/floors.ts";
@@ -29,6 +29,19 @@ export const canToss = (id: Doing["id"], height: number): boolean =>
 /** The lowest toss that leaves time for a task, metres above the hand, in whole tenths; 0 for what is not tossed. */
 export const leastToss = (id: Doing["id"]): number =>
   id in TAKES ? (Math.floor(10 * ((GRAVITY * TAKES[id as Tossed] ** 2) / 8)) + 1) / 10 : 0;
+
+/** What a gate of a course adds to the log-odds of keeping a ball at the foot or the stick. */
+const GATE = { weave: -0.3, circle: 0.1, gap: 0.3, stop: 0.5, shot: -0.5 } as const;
+/** Metres a second with a ball, beside walking. */
+const DRIBBLES = 1.2;
+/** How somebody of that age gets through a gate: the chance, and its seconds whether it comes off or not. */
+export function gateOf(age: Age, gate: Gate, manner: Manner): { p: number; seconds: number } {
+  const { walking } = agePrior(age);
+  return {
+    p: logistic(oddsAt(age) + GATE[gate.kind] + mannerOdds(manner)),
+    seconds: gate.metres / (DRIBBLES * walking),
+  };
+}
 
 const logistic = (odds: number) => 1 / (1 + Math.exp(-odds));
 

@@ -20,6 +20,13 @@ export interface Manner {
 
 /** What may be done with a thing thrown up, or held still, or carried. */
 export const DOINGS = ["catch", "clap", "touchFloor", "turn", "balance", "carry"] as const;
+/** What a course is made of: ways with a ball, and a shot. */
+export const GATES = ["weave", "circle", "gap", "stop", "shot"] as const;
+export interface Gate {
+  kind: (typeof GATES)[number];
+  /** How far it is to its end, metres. */
+  metres: number;
+}
 /** A task: thrown so high above the hand, metres; held so long, seconds; carried so far, metres. */
 export interface Doing {
   id: (typeof DOINGS)[number];
@@ -57,6 +64,10 @@ export type Aim =
   | { kind: "jack" }
   /** As near to the jack as can be; past that line (metres; null: there is none) it is out. `turn`: how many lie already. */
   | { kind: "near"; turn: number; past: number | null }
+  /** At a thing at the other end, then run there and send back. */
+  | { kind: "shuttle"; to: string }
+  /** Once through a course; a gate that is missed is done again, or the lap begins anew. */
+  | { kind: "course"; gates: readonly Gate[]; miss: "gate" | "lap" }
   /** Off the wall onto a mark on the floor. */
   | { kind: "rebound"; wall: string; onto: string };
 export type AimKind = Aim["kind"];

@@ -55,6 +55,9 @@ function sendChances(aim: Aim, parts: readonly Part[], player: PlayerModel, poli
     : player;
   const person: Person = {
     sends: () => ({ ...model, sending: { ...model.sending, most: inAir ? 30 : model.sending.most } }),
+    gate: () => {
+      throw new Error("no gate is passed");
+    },
     does: () => {
       throw new Error("no task is done");
     },

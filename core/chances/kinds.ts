@@ -2,12 +2,14 @@ import type { Aim, AimKind, AimOf } from "../asks/ask.ts";
 import { any } from "./any.ts";
 import { cells } from "./cells.ts";
 import { chase } from "./chase.ts";
+import { course } from "./course.ts";
 import { fall } from "./fall.ts";
 import { keep } from "./keep.ts";
 import type { KindOf } from "./kind.ts";
 import { jack, near } from "./near.ts";
 import { rebound } from "./rebound.ts";
 import { receive } from "./receive.ts";
+import { shuttle } from "./shuttle.ts";
 import { skill } from "./skill.ts";
 import { zones } from "./zones.ts";
 
@@ -19,6 +21,8 @@ const kinds: { [K in AimKind]: KindOf<AimOf<K>> } = {
   fall,
   keep,
   skill,
+  shuttle,
+  course,
   chase,
   receive,
   near,

@@ -125,7 +125,7 @@ const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null
         "kept" in seen && seen.kept
           ? { kind: "count", n: 1 }
           : { kind: "count", n: 0, ...(ask.drops && { drop: true as const }) },
-      (seen) => ask.aim.kind === "rebound" || ("kept" in seen && !seen.kept),
+      (seen) => ask.aim.kind === "rebound" || ask.aim.kind === "shuttle" || ("kept" in seen && !seen.kept),
     ),
   total: (ask, play) => sure({ kind: "total", n: ask.soFar }, ask.takes, play),
   task: (ask, play) => sure({ kind: "task" }, ask.takes, play),

@@ -151,6 +151,8 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
     if (aim.past !== null && length > aim.past) return { rest: "over" };
     return { rest: "in", away: Math.round(1000 * Math.hypot(length - distance, angle * distance)) };
   },
+  shuttle: (aim, t) => drawn(aim, t),
+  course: () => ({ kept: true }),
   chase: (aim, t) => drawn(aim, t),
   receive: (aim, t) => drawn(aim, t),
   rebound: (aim, t) => {
@@ -243,5 +245,7 @@ function secondsOf(ask: Ask, person: Sight["person"], draw: () => number): numbe
   if (ask.kind === "count" && ask.aim.kind === "keep") return person.keeps(ask.manner).touch * (0.8 + 0.5 * draw());
   if (ask.kind === "count" && ask.aim.kind === "skill")
     return person.does(ask.aim.task, ask.manner).touch * (0.9 + 0.4 * draw());
+  if (ask.kind === "count" && ask.aim.kind === "course")
+    return ask.aim.gates.reduce((s, g) => s + person.gate(g, ask.manner).seconds, 0) * (1 + 0.8 * draw());
   return 5 + 6 * draw();
 }

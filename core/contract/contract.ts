@@ -61,6 +61,7 @@ export const UNITS = [
   "tenths",
   "touches",
   "hits",
+  "laps",
   "rounds",
   "pins",
   "times",

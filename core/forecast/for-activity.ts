@@ -1,5 +1,5 @@
 import { actionFacts, isSend } from "../actions/actions.ts";
-import { doerOf } from "../aim/doer.ts";
+import { doerOf, gateOf } from "../aim/doer.ts";
 import { keeperOf } from "../aim/keeper.ts";
 import type { Person } from "../aim/person.ts";
 import { playerModel } from "../aim/player.ts";
@@ -122,6 +122,7 @@ export function personOf(a: Activity, who: Who): Person {
     }),
     keeps: once((m) => keeperOf(who.age, itemOf(m), a.space.floor, held(m))),
     does: (task, m) => tasks(JSON.stringify([task, m]), task, m),
+    gate: (g, m) => gateOf(who.age, g, held(m)),
     typical: (m) => {
       const { spread } = actionFacts[actionOf(m)];
       const k = itemOf(m).handling;

@@ -51,6 +51,8 @@ const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNod
     p.ask.aim.kind === "near" && (
       <NearSend {...p} pieces={askOf(all, "measure")?.pieces ?? []} past={p.ask.aim.past !== null} />
     ),
+  shuttle: () => null,
+  course: () => null,
   skill: () => null,
   rebound: () => null,
 };

@@ -1,7 +1,7 @@
 import type { Ground, Probe } from "../../contract/contract.ts";
-import { held } from "../../contract/schema.ts";
+import { cm, held } from "../../contract/schema.ts";
 import type { Part } from "../../yard/parts.ts";
-import { kept, MARK, type TallyParams, WALL, walled } from "./params.ts";
+import { courseOf, ENDS, kept, MARK, shuttleOf, type TallyParams, tasksOf, WALL, walled } from "./params.ts";
 import { aimOf, mannerOf } from "./rules.ts";
 
 /** Room to keep something up in, metres. */
@@ -10,6 +10,22 @@ const ROOM = 1.6;
 const HIGH = 0.6;
 const FACE = 0.3;
 const LINE_WIDTH = 0.8;
+
+/** The thing at the other end; the one at this end stands behind whoever sends. */
+function ends(p: TallyParams): Part[] {
+  const { distance, item, width, height } = shuttleOf(p);
+  const rule = { kind: "touch", width, height } as const;
+  return [{ kind: "target", id: ENDS[1], along: distance, across: 0, width, height, item, label: "", rule }];
+}
+/** Where each gate ends: a mark on the floor, along the course. */
+function gateSpots(p: TallyParams): Part[] {
+  let along = 0;
+  return courseOf(p).gates.map((g, i): Part => {
+    along += g.metres / (g.kind === "circle" ? Math.PI : 1.4);
+    const across = i % 2 === 0 ? 0.25 : -0.25;
+    return { kind: "spot", id: `g${i + 1}`, along: cm(along), across, radius: 0.12, label: `${i + 1}` };
+  });
+}
 
 function parts(p: TallyParams, space: { length: number; width: number }): Part[] {
   const wall = walled(p);
@@ -47,6 +63,8 @@ function parts(p: TallyParams, space: { length: number; width: number }): Part[]
           },
         ] satisfies Part[])
       : []),
+    ...(tasksOf(p).has("shuttle") ? ends(p) : []),
+    ...(tasksOf(p).has("course") ? gateSpots(p) : []),
     ...(kept(p) && !wall
       ? ([
           { kind: "court", id: "room", along: room / 2, across: 0, depth: room, width: room, label: "" },
@@ -57,8 +75,14 @@ function parts(p: TallyParams, space: { length: number; width: number }): Part[]
 
 export const tallyGround: Ground<TallyParams> = {
   parts,
-  pegs: (p) =>
-    walled(p) ? [{ id: WALL, label: "", item: "paperSheet", distance: p.wall.distance, kind: "target" }] : [],
+  pegs: (p) => [
+    ...(walled(p)
+      ? [{ id: WALL, label: "", item: "paperSheet", distance: p.wall.distance, kind: "target" } as const]
+      : []),
+    ...(tasksOf(p).has("shuttle")
+      ? [{ id: ENDS[1], label: "", item: shuttleOf(p).item, distance: shuttleOf(p).distance, kind: "target" } as const]
+      : []),
+  ],
   /** One for each way of doing it; keeping something up has a chance and no peg. */
   probes: (p) => {
     const seen = new Map<string, Probe>();
@@ -68,20 +92,27 @@ export const tallyGround: Ground<TallyParams> = {
       if (seen.has(key)) continue;
       seen.set(key, {
         id: `round${i + 1}`,
-        peg: r.task === "rebound" ? WALL : null,
-        ask: { kind: "count", player: 0, from: "start", manner, aim: aimOf(r), soFar: 0, drops: true },
+        peg: r.task === "rebound" ? WALL : r.task === "shuttle" ? ENDS[1] : null,
+        ask: { kind: "count", player: 0, from: "start", manner, aim: aimOf(p, r), soFar: 0, drops: true },
         counts: (e) => (e.kind === "count" && e.n > 0 ? 1 : 0),
       });
     }
     return [...seen.values()];
   },
   moves: "each",
-  move: (p, id, { along }) =>
-    id === WALL && along !== undefined ? { ...p, wall: { ...p.wall, distance: held(along, 0.8, 8) } } : p,
+  move: (p, id, { along }) => {
+    if (along === undefined) return p;
+    if (id === WALL) return { ...p, wall: { ...p.wall, distance: held(along, 0.8, 8) } };
+    return id === ENDS[1] ? { ...p, shuttle: { ...shuttleOf(p), distance: held(along, 1, 12) } } : p;
+  },
   add: () => null,
   remove: () => null,
   squeeze: (p) => p,
-  swap: (p, id, { item, width }) =>
-    id === MARK ? { ...p, wall: { ...p.wall, item, size: held(width, 0.1, 1.5) } } : p,
+  swap: (p, id, { item, width, height }) =>
+    id === ENDS[1]
+      ? { ...p, shuttle: { ...shuttleOf(p), item, width: held(width, 0.05, 1), height: held(height, 0.05, 1) } }
+      : id === MARK
+        ? { ...p, wall: { ...p.wall, item, size: held(width, 0.1, 1.5) } }
+        : p,
   touchCounts: (p) => p,
 };

@@ -1,10 +1,11 @@
 import { isSend } from "../../actions/actions.ts";
+import { GATES } from "../../asks/ask.ts";
 import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { tallyGround } from "./ground.ts";
-import { kept, MOST_ROUNDS, type TallyParams, tallyParams, walled } from "./params.ts";
+import { courseOf, kept, MOST_ROUNDS, type TallyParams, tallyParams, tasksOf, WALL, walled } from "./params.ts";
 import { possible, type TallyGo, tallyGo } from "./rules.ts";
 
 function knobs(p: TallyParams): Knob[] {
@@ -17,6 +18,8 @@ function knobs(p: TallyParams): Knob[] {
       f.choice("score", at("task"), "knob.task", [
         ["keepUp", "knob.taskKeepUp"],
         ["rebound", "knob.taskRebound"],
+        ["shuttle", "knob.taskShuttle"],
+        ["course", "knob.taskCourse"],
       ]),
       f.number("score", at("seconds"), "knob.roundSeconds", {
         unit: "s",
@@ -54,6 +57,17 @@ function knobs(p: TallyParams): Knob[] {
         ]
       : []),
     f.toggle("score", ["inAir"], "knob.inAir"),
+    ...(tasksOf(p).has("shuttle") && p.shuttle
+      ? [
+          f.choice("yard", ["shuttle", "action"], "knob.shuttleAction", [
+            ["underarmRoll", "action.underarmRoll"],
+            ["underarmThrow", "action.underarmThrow"],
+            ["overarmThrow", "action.overarmThrow"],
+            ["kick", "action.kick"],
+          ]),
+        ]
+      : []),
+    ...(tasksOf(p).has("course") && p.course ? courseKnobs(p, f) : []),
     ...(walled(p)
       ? [
           f.choice("yard", ["wall", "action"], "knob.wallAction", [
@@ -65,6 +79,40 @@ function knobs(p: TallyParams): Knob[] {
           f.number("yard", ["wall", "size"], "knob.markSize", { unit: "m", step: 0.05 }),
         ]
       : []),
+  ];
+}
+
+/** The gates of a course, and what a miss repeats. */
+function courseKnobs(p: TallyParams, f: ReturnType<typeof fieldsOf>): Knob[] {
+  const { gates } = p.course!;
+  const last = gates[gates.length - 1]!;
+  return [
+    f.choice("yard", ["course", "action"], "knob.courseAction", [
+      ["dribbleFoot", "action.dribbleFoot"],
+      ["dribbleStick", "action.dribbleStick"],
+    ]),
+    f.choice(
+      "yard",
+      ["course", "gates"],
+      "knob.gates",
+      [1, 2, 3, 4, 5, 6].map((n) => [
+        n === gates.length ? gates : Array.from({ length: n }, (_, i) => gates[i] ?? last),
+        `knob.gates.${n}`,
+      ]),
+    ),
+    ...gates.flatMap((_, i) => [
+      f.choice(
+        "yard",
+        ["course", "gates", i, "kind"],
+        "knob.gate",
+        GATES.map((g) => [g, `gate.${g}`] as const),
+      ),
+      f.number("yard", ["course", "gates", i, "metres"], "knob.gateMetres", { unit: "m", step: 0.5 }),
+    ]),
+    f.choice("score", ["course", "miss"], "knob.courseMiss", [
+      ["gate", "knob.missGate"],
+      ["lap", "knob.missLap"],
+    ]),
   ];
 }
 
@@ -97,21 +145,40 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
   possible,
   matchApart: () => false,
   needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: null, ...(kept(p) && { implement: true }) }),
-  setUp: (p) =>
-    walled(p)
-      ? [{ key: "tally.setUp.wall", params: { cm: Math.round(p.wall.landing * 100) } }]
-      : [{ key: "tally.setUp.room" }],
-  knobs,
-  pegKnobs: (p) => [
-    fieldsOf(tallyParams, p).number("yard", ["wall", "distance"], "knob.wallDistance", { unit: "m", step: 0.05 }),
+  setUp: (p) => [
+    ...(walled(p) ? [{ key: "tally.setUp.wall", params: { cm: Math.round(p.wall.landing * 100) } }] : []),
+    ...(tasksOf(p).has("shuttle") ? [{ key: "tally.setUp.shuttle" }] : []),
+    ...(tasksOf(p).has("course")
+      ? courseOf(p).gates.map((g, i) => ({ key: `tally.setUp.${g.kind}`, params: { gate: i + 1 } }))
+      : []),
+    ...(kept(p) && !walled(p) ? [{ key: "tally.setUp.room" }] : []),
   ],
+  knobs,
+  pegKnobs: (p, id) => {
+    const f = fieldsOf(tallyParams, p);
+    if (id === WALL) return [f.number("yard", ["wall", "distance"], "knob.wallDistance", { unit: "m", step: 0.05 })];
+    return p.shuttle
+      ? [
+          f.number("yard", ["shuttle", "distance"], "knob.distance", { unit: "m", step: 0.05 }),
+          f.item(["shuttle"]),
+          f.number("yard", ["shuttle", "width"], "knob.width", { unit: "m", step: 0.01 }),
+          f.number("yard", ["shuttle", "height"], "knob.height", { unit: "m", step: 0.01 }),
+        ]
+      : [];
+  },
   summary: (p) => ({
-    key: `tally.summary.${kept(p) ? (walled(p) ? "both" : "keepUp") : "rebound"}`,
+    key: `tally.summary.${tasksOf(p).size > 1 ? "both" : p.rounds[0]!.task}`,
     params: { rounds: p.rounds.length, seconds: p.rounds[0]!.seconds },
   }),
   phrases: [
     "tally.keepUp",
     "tally.rebound",
+    "tally.shuttle",
+    "tally.course",
+    "tally.summary.shuttle",
+    "tally.summary.course",
+    "tally.setUp.shuttle",
+    ...GATES.map((g) => `tally.setUp.${g}`),
     "tally.total",
     "tally.end",
     "tally.setUp.wall",
@@ -136,6 +203,16 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
       keep: "sum",
       inAir: false,
       wall: { action: "underarmThrow", distance: 1.8, landing: 0.9, size: 0.5, item: "paperSheet" },
+      shuttle: { action: "underarmThrow", distance: 2.5, item: "bucket", width: 0.28, height: 0.28 },
+      course: {
+        action: "dribbleFoot",
+        gates: [
+          { kind: "weave", metres: 3 },
+          { kind: "circle", metres: 2 },
+          { kind: "stop", metres: 1 },
+        ],
+        miss: "gate",
+      },
     },
     match: { ...USUAL_MATCH, swap: "go" },
   },

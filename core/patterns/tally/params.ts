@@ -1,8 +1,11 @@
 import { z } from "zod";
+import { GATES } from "../../asks/ask.ts";
 import { metres, whole } from "../../contract/schema.ts";
 
-/** What is counted: touches that keep a thing up, or sends off a wall onto a mark on the floor. */
-export const TASKS = ["keepUp", "rebound"] as const;
+/** What is counted: touches that keep a thing up, sends off a wall onto a mark, hits there and back between two things, or laps of a course. */
+export const TASKS = ["keepUp", "rebound", "shuttle", "course"] as const;
+/** The thing at either end. */
+export const ENDS = ["near", "far"] as const;
 export const MOST_ROUNDS = 6;
 /** What is aimed at on the wall, and the mark on the floor. */
 export const WALL = "wall";
@@ -36,7 +39,49 @@ export const tallyParams = z.strictObject({
     size: metres("size", 0.1, 1.5),
     item: z.string().min(1).max(40),
   }),
+  /** There and back: two things so far apart. */
+  shuttle: z
+    .strictObject({
+      action: z.enum(["underarmRoll", "underarmThrow", "overarmThrow", "kick"], {
+        error: "action must be one of underarmRoll, underarmThrow, overarmThrow, kick",
+      }),
+      distance: metres("distance", 1, 12),
+      item: z.string().min(1).max(40),
+      width: metres("width", 0.05, 1),
+      height: metres("height", 0.05, 1),
+    })
+    .optional(),
+  /** A course for a ball that is pushed: its gates in order, and what a miss repeats. */
+  course: z
+    .strictObject({
+      action: z.enum(["dribbleFoot", "dribbleStick"], { error: "action must be dribbleFoot or dribbleStick" }),
+      gates: z
+        .array(
+          z.strictObject({
+            kind: z.enum(GATES, { error: `kind must be one of ${GATES.join(", ")}` }),
+            metres: metres("metres", 0.5, 20),
+          }),
+        )
+        .min(1, "a course needs at least 1 gate")
+        .max(6, "a course has at most 6 gates"),
+      miss: z.enum(["gate", "lap"], { error: "miss must be gate or lap" }),
+    })
+    .optional(),
 });
 export type TallyParams = z.infer<typeof tallyParams>;
 export const walled = (p: TallyParams): boolean => p.rounds.some((r) => r.task === "rebound");
 export const kept = (p: TallyParams): boolean => p.rounds.some((r) => r.task === "keepUp");
+export const tasksOf = (p: TallyParams): ReadonlySet<Round["task"]> => new Set(p.rounds.map((r) => r.task));
+/** What documents from before do not say. */
+export const shuttleOf = (p: TallyParams): NonNullable<TallyParams["shuttle"]> =>
+  p.shuttle ?? { action: "underarmThrow", distance: 2.5, item: "bucket", width: 0.28, height: 0.28 };
+export const courseOf = (p: TallyParams): NonNullable<TallyParams["course"]> =>
+  p.course ?? {
+    action: "dribbleFoot",
+    gates: [
+      { kind: "weave", metres: 3 },
+      { kind: "circle", metres: 2 },
+      { kind: "stop", metres: 1 },
+    ],
+    miss: "gate",
+  };

@@ -2,8 +2,9 @@ import type { Aim, Ask, Manner } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
+import { keptBy } from "../../kept-by.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
-import { kept, MARK, type Round, type TallyParams, WALL, walled } from "./params.ts";
+import { courseOf, ENDS, MARK, type Round, shuttleOf, type TallyParams, tasksOf, WALL } from "./params.ts";
 
 /** All rounds of one side: the clock opens the next, whatever happened in the one before. */
 export interface TallyGo {
@@ -26,14 +27,27 @@ const roundOf = (p: TallyParams, g: TallyGo): Round => p.rounds[Math.min(g.count
 /** How a round's task is done. */
 export function mannerOf(p: TallyParams, r: Round): Manner {
   return {
-    action: r.task === "keepUp" ? "keepUp" : p.wall.action,
+    action: {
+      keepUp: "keepUp" as const,
+      rebound: p.wall.action,
+      shuttle: shuttleOf(p).action,
+      course: courseOf(p).action,
+    }[r.task],
     ...(r.hand !== "usual" && { hand: r.hand }),
     ...(r.moving && { moving: true }),
     ...(r.bounce && { bounce: true }),
   };
 }
-export const aimOf = (r: Round): Aim =>
-  r.task === "keepUp" ? { kind: "keep" } : { kind: "rebound", wall: WALL, onto: MARK };
+/** What a round's counts are for, the same object for the same parameters. */
+const aimsOf = keptBy(
+  (p: TallyParams): Record<Round["task"], Aim> => ({
+    keepUp: { kind: "keep" },
+    rebound: { kind: "rebound", wall: WALL, onto: MARK },
+    shuttle: { kind: "shuttle", to: ENDS[1] },
+    course: { kind: "course", gates: courseOf(p).gates, miss: courseOf(p).miss },
+  }),
+);
+export const aimOf = (p: TallyParams, r: Round): Aim => aimsOf(p)[r.task];
 
 function asks(p: TallyParams, g: TallyGo, player: number): Ask[] {
   const r = roundOf(p, g);
@@ -42,7 +56,7 @@ function asks(p: TallyParams, g: TallyGo, player: number): Ask[] {
     return [{ kind: "total", player, soFar: g.n, most: mostIn(r), takes }];
   }
   const manner = mannerOf(p, r);
-  return [{ kind: "count", player, from: "start", manner, aim: aimOf(r), soFar: g.n, drops: r.task === "keepUp" }];
+  return [{ kind: "count", player, from: "start", manner, aim: aimOf(p, r), soFar: g.n, drops: r.task === "keepUp" }];
 }
 
 function step(p: TallyParams, g: TallyGo, e: GameEvent): Went<TallyGo> | Refusal {
@@ -69,7 +83,12 @@ function step(p: TallyParams, g: TallyGo, e: GameEvent): Went<TallyGo> | Refusal
 
 const worth = (p: TallyParams, all: readonly number[]) =>
   p.keep === "sum" ? all.reduce((a, b) => a + b, 0) : Math.max(0, ...all);
-export const unitOf = (p: TallyParams): Unit => (!walled(p) ? "touches" : !kept(p) ? "hits" : "points");
+const UNITS: Record<Round["task"], Unit> = { keepUp: "touches", rebound: "hits", shuttle: "hits", course: "laps" };
+/** Of one kind as it is called; of several, points. */
+export function unitOf(p: TallyParams): Unit {
+  const units = new Set([...tasksOf(p)].map((t) => UNITS[t]));
+  return units.size === 1 ? [...units][0]! : "points";
+}
 
 function sum(p: TallyParams, g: TallyGo): Sum {
   const all = g.counts.length < p.rounds.length ? [...g.counts, g.n] : g.counts;

@@ -120,6 +120,9 @@ const keeper = (p: number, touch: number, restart: number): Person => ({
   sends: () => {
     throw new Error("nothing is sent");
   },
+  gate: () => {
+    throw new Error("no gate is passed");
+  },
   does: () => {
     throw new Error("no task is done");
   },
@@ -181,4 +184,55 @@ describe("its forecast, by exact renewal", () => {
     expect(told.method).toBe("exact");
     expect(mean(told.sides[0]!.points)).toBeGreaterThan(1);
   }, 60_000);
+});
+
+describe("there and back, and a course", () => {
+  const doc = (over: object) => {
+    const a = fromPattern("tally");
+    return { ...a, pattern: { name: "tally", params: { ...pattern.example.params, ...over } } } as Activity;
+  };
+  const round = { seconds: 60, rest: 0, hand: "usual", moving: false, bounce: false };
+  const alone = { players: 1, mode: "alone", seed: 1 } as const;
+  it("a wider thing at the other end is hit more often, a farther one takes longer", () => {
+    const at = (over: object) => {
+      const shuttle = { ...pattern.example.params.shuttle!, ...over };
+      const a = doc({ rounds: [{ ...round, task: "shuttle" }], shuttle });
+      return mean(forecastActivity(a, [{ age: 8 }], alone, "middle").sides[0]!.points);
+    };
+    expect(at({ width: 0.5 })).toBeGreaterThan(at({ width: 0.2 }));
+    expect(at({ distance: 5, width: 1 })).toBeLessThan(at({ distance: 1.5, width: 0.3 }));
+  });
+  it("laps are as many as the time has room for; a lap begun anew costs more than a gate done again", () => {
+    const gates = [
+      { kind: "weave", metres: 3 },
+      { kind: "shot", metres: 2 },
+    ];
+    const laps = (miss: string, age: number) => {
+      const a = doc({ rounds: [{ ...round, task: "course" }], course: { action: "dribbleFoot", gates, miss } });
+      const f = forecastActivity(a, [{ age }], alone, "middle");
+      return mean(f.sides[0]!.points);
+    };
+    const fastest = 60 / (5 / (1.2 * 1.05));
+    expect(laps("gate", 8)).toBeLessThan(fastest);
+    expect(laps("gate", 8)).toBeGreaterThan(fastest / 3);
+    expect(laps("lap", 8)).toBeLessThan(laps("gate", 8));
+    expect(laps("gate", 12)).toBeGreaterThan(laps("gate", 6));
+    expect(
+      openGame(pattern as unknown as AnyPattern, {
+        params: doc({ rounds: [{ ...round, task: "course" }] }).pattern.params,
+        match: pattern.match.initial,
+      }).score(
+        openGame(pattern as unknown as AnyPattern, {
+          params: doc({ rounds: [{ ...round, task: "course" }] }).pattern.params,
+          match: pattern.match.initial,
+        }).start(alone),
+      )[0]!.unit,
+    ).toBe("laps");
+  });
+  it("documents from before, without either, are read and offer both", () => {
+    const { shuttle: _, course: _c, ...before } = pattern.example.params;
+    const old = pattern.params.parse({ ...before, rounds: [{ ...round, task: "shuttle" }] });
+    expect(pattern.ground.pegs(old).map((p) => p.id)).toEqual(["far"]);
+    expect(pattern.ground.move(old, "far", { along: 3 }).shuttle?.distance).toBe(3);
+  });
 });
