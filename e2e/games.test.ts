@@ -112,6 +112,33 @@ describe("whole games, by touch", () => {
     await lines.close();
   });
 
+  it("three-line against: who starts is chosen, a taken square is a lost turn, the first line wins", async () => {
+    const page = await playing(
+      opened.browser,
+      "Suri V.",
+      changed(fromPattern("threeLine"), title(), {}),
+      2,
+      "Against each other",
+      async (p) => {
+        await sees(p, "Who starts?");
+        await press(p, "Draw");
+        await sees(p, /(Suri|Player 2) starts\./);
+        await press(p, "Player 2");
+      },
+    );
+    await sees(page, "Player 2, your turn.");
+    const cell = (n: number) => page.waitForSelector(`button[aria-label^="Square ${n}"]`).then((b) => b!.click());
+    await cell(1);
+    await sees(page, "Suri, your turn.");
+    await cell(1);
+    await sees(page, "Player 2, your turn.");
+    await cell(2);
+    await cell(9);
+    await cell(3);
+    await sees(page, "Player 2 wins!");
+    await page.close();
+  });
+
   it("stack-up: a pin more for each row that falls", async () => {
     const page = await on("Zeb X.", changed(fromPattern("stackUp"), title(), { full: 3, score: "rounds" }));
     await sees(page, "1 pin stands. Send 1 of 2.");

@@ -18,7 +18,7 @@ import { heard } from "./seen.ts";
 import { addEvent, changePlay, eventsOf, type LocalPlay } from "./store.ts";
 import { SwapInPlay } from "./swap-in-play.tsx";
 import { syncAll } from "./sync.ts";
-import { useElapsed, useSound, useWakeLock } from "./use-device.ts";
+import { speak, useClockHeard, useElapsed, useSound, useWakeLock } from "./use-device.ts";
 import { useHeading } from "./use-heading.ts";
 import { YardMap } from "./yard-map.tsx";
 
@@ -173,8 +173,14 @@ export function Board({
   useEffect(() => {
     if (dueAt === null || elapsed < dueAt) return;
     sound("bell");
+    speak(say("play.stopSaid"));
     act({ kind: "bell" }, Math.max(dueAt, play?.record[play.record.length - 1]?.at ?? 0));
   }, [dueAt, elapsed, act, play, sound]);
+  const left = dueAt === null ? null : Math.ceil(Math.max(0, dueAt - elapsed) / 1000);
+  // How long this clock runs: what was left when it was first seen.
+  const whole = useRef<{ due: number; all: number } | null>(null);
+  if (dueAt !== null && left !== null && whole.current?.due !== dueAt) whole.current = { due: dueAt, all: left };
+  const clock = useClockHeard(left, dueAt === null ? null : (whole.current?.all ?? null), sound);
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (e.target instanceof HTMLInputElement || e.ctrlKey || e.metaKey) return;
@@ -267,7 +273,7 @@ export function Board({
             </p>
           )}
           <p className="min-h-6 font-semibold text-mustard short:min-h-0 short:leading-tight" role="status">
-            {told}
+            {told || clock}
           </p>
         </div>
         <p className="shrink-0 text-right">
@@ -340,7 +346,17 @@ export function Board({
           ) : fixing ? (
             <FixPanel play={play} data={data} act={act} name={name} close={() => setFixing(false)} />
           ) : (
-            <Inputs asks={v.asks} now={v.now.key} data={data} act={act} tick={() => sound("tick")} name={name} />
+            <Inputs
+              asks={v.asks}
+              now={v.now.key}
+              data={data}
+              act={act}
+              tick={() => {
+                sound("tick");
+                speak(say("play.go"));
+              }}
+              name={name}
+            />
           )}
           <div
             hidden={swapping}

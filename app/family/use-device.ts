@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
+import { LANGUAGE, say } from "#words/say.ts";
 
 const TICK = 250;
 
@@ -31,6 +32,41 @@ export function useWakeLock(): void {
       void lock?.release();
     };
   }, []);
+}
+
+/** Said by the device where it can speak; it asks nobody else. */
+export function speak(text: string): void {
+  if (!("speechSynthesis" in window)) return;
+  const said = new SpeechSynthesisUtterance(text);
+  said.lang = LANGUAGE;
+  said.rate = 0.9;
+  speechSynthesis.cancel();
+  speechSynthesis.speak(said);
+}
+
+/** A clock that is heard: half-time and the last ten are said, and the last ones tick. `left` and `all` in seconds; null without a clock. */
+export function useClockHeard(left: number | null, all: number | null, sound: (what: "tick") => void): string {
+  const [told, tell] = useState("");
+  const last = useRef<number | null>(null);
+  useEffect(() => {
+    if (left === null || all === null) {
+      last.current = null;
+      tell("");
+      return;
+    }
+    if (left === last.current) return;
+    const before = last.current;
+    last.current = left;
+    const passes = (at: number) => before !== null && before > at && left <= at;
+    const now =
+      all >= 30 && passes(Math.floor(all / 2)) ? "play.halfTime" : all > 12 && passes(10) ? "play.lastTen" : null;
+    if (now) {
+      tell(say(now));
+      speak(say(now));
+    }
+    if (before !== null && left <= 10 && left > 0) sound("tick");
+  }, [left, all, sound]);
+  return told;
 }
 
 /** Short sounds made on the spot: a tick for a start, three rings for the bell. */

@@ -33,6 +33,16 @@ export function Who({
   const inSides = canSide && two;
   const sideOf = (n: number) => Array.from({ length: count }, (_, i) => i).filter((i) => sides[i] === n);
   const empty = inSides && (sideOf(0).length === 0 || sideOf(1).length === 0);
+  // Of two sides somebody starts: the first, or as chosen or drawn. Together all share one turn.
+  const canStart = inSides || (count === 2 && mode !== "relay");
+  const [second, setSecond] = useState(false);
+  const [drawn, setDrawn] = useState(false);
+  const sideName = (n: number) =>
+    inSides ? say("who.side", { side: n + 1 }) : names[n]?.trim() || say("play.player", { number: n + 1 });
+  const ordered = (): number[][] | undefined => {
+    const two = inSides ? [sideOf(0), sideOf(1)] : canStart && second ? [[0], [1]] : undefined;
+    return two && canStart && second ? [two[1]!, two[0]!] : two;
+  };
   const counts = Array.from({ length: players.most - least + 1 }, (_, i) => i + least).filter(
     (n) => n > 1 || modes.includes("alone"),
   );
@@ -50,7 +60,7 @@ export function Who({
         players: count,
         mode: count === 1 ? "alone" : mode,
         seed: Math.floor(Math.random() * 0xffffffff),
-        ...(inSides && { sides: [sideOf(0), sideOf(1)] }),
+        ...(ordered() && { sides: ordered() }),
       },
       names: Array.from({ length: count }, (_, i) => names[i]?.trim() || say("play.player", { number: i + 1 })),
       rulesVersion: pattern.rulesVersion,
@@ -150,6 +160,44 @@ export function Who({
               )}
             </div>
           ))}
+        </fieldset>
+      )}
+      {canStart && (
+        <fieldset>
+          <legend className="mb-2 font-semibold">{say("who.starts")}</legend>
+          <div className="grid grid-cols-3 gap-2">
+            {[false, true].map((is) => (
+              <label
+                key={String(is)}
+                className={`grid min-h-12 cursor-pointer place-items-center rounded-md border-2 px-1 text-center font-semibold has-focus-visible:outline-3 ${is === second ? "border-mustard bg-mustard text-night" : "border-chalk/50"}`}
+              >
+                <input
+                  type="radio"
+                  name="starts"
+                  className="sr-only"
+                  checked={is === second}
+                  onChange={() => {
+                    setSecond(is);
+                    setDrawn(false);
+                  }}
+                />
+                {sideName(is ? 1 : 0)}
+              </label>
+            ))}
+            <button
+              type="button"
+              className="btn min-h-12 border-chalk text-chalk"
+              onClick={() => {
+                setSecond(Math.random() < 0.5);
+                setDrawn(true);
+              }}
+            >
+              {say("who.draw")}
+            </button>
+          </div>
+          <p role="status" className="min-h-7">
+            {drawn ? say("who.drawn", { name: sideName(second ? 1 : 0) }) : ""}
+          </p>
         </fieldset>
       )}
       {list.length > 0 && (

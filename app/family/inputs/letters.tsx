@@ -1,22 +1,13 @@
 import type { AimOf, AskOf } from "#core/asks/ask.ts";
 import type { PartOf } from "#core/yard/parts.ts";
-import { LANGUAGE, say } from "#words/say.ts";
+import { say } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
+import { speak } from "../use-device.ts";
 import type { InputProps } from "./input.ts";
 
 /** Cards so near each other along, metres, are one row. */
 const ROW = 0.4;
 type Spelled = NonNullable<AskOf<"send">["spell"]>;
-/** Said by the device where it can speak; it asks nobody else. */
-function speak(text: string) {
-  if (!("speechSynthesis" in window)) return;
-  const said = new SpeechSynthesisUtterance(text);
-  said.lang = LANGUAGE;
-  said.rate = 0.8;
-  speechSynthesis.cancel();
-  speechSynthesis.speak(said);
-}
-
 /** The word so far: letters that are found, and those to come only where they may be read. */
 function Prompt({ spell }: { spell: Spelled }) {
   const reads = spell.show === "word";

@@ -84,7 +84,7 @@ export function NearSend({
   };
   return (
     <>
-      <p className="leading-tight flat:sr-only">{say("play.dragPiece")}</p>
+      <p className="leading-tight short:sr-only">{say("play.dragPiece")}</p>
       <div
         className="mx-auto w-full max-w-72 touch-none"
         onPointerDown={(e) => {
@@ -110,7 +110,7 @@ export function NearSend({
         <svg
           ref={svg}
           viewBox={`0 0 ${SIZE} ${SIZE}`}
-          className="mx-auto max-h-[38dvh] w-full rounded-md bg-court short:max-h-[40dvh]"
+          className="mx-auto max-h-[38dvh] w-full rounded-md bg-court short:max-h-[32dvh] flat:max-h-[42dvh]"
           aria-hidden="true"
         >
           <About pieces={pieces}>
