@@ -424,6 +424,38 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
         value={a.behind ?? "open"}
         change={(behind) => change({ ...a, behind })}
       />
+      {(a.aim.action === "underarmRoll" || a.ramp) && (
+        <>
+          <Choice
+            name="Sent"
+            options={[
+              { value: "hand", label: "by hand" },
+              { value: "behind", label: "down a ramp, from behind" },
+              { value: "beside", label: "down a ramp, from beside" },
+            ]}
+            value={a.ramp?.stand ?? "hand"}
+            change={(how) => {
+              const { ramp: was, ...rest } = a;
+              change(
+                how === "hand"
+                  ? rest
+                  : { ...rest, ramp: { height: was?.height ?? 0.5, stand: how as "behind" | "beside" } },
+              );
+            }}
+          />
+          {a.ramp && (
+            <NumberField
+              name="The ramp begins up"
+              unit="m"
+              value={a.ramp.height}
+              least={0.05}
+              most={0.8}
+              step={0.05}
+              change={(height) => change({ ...a, ramp: { ...a.ramp!, height } }, "ramp")}
+            />
+          )}
+        </>
+      )}
       <h3 className="mt-3 text-base">Space to plan for</h3>
       <NumberField
         name="Length"

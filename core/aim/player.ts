@@ -1,6 +1,7 @@
 import { type Action, actionFacts } from "../actions/actions.ts";
 import type { Spread } from "../actions/spread.ts";
 import type { Age } from "../measures/stature.ts";
+import { downRamp } from "../physics/ramp.ts";
 import type { How } from "../physics/release.ts";
 import { type Sending, sendingOf } from "../physics/send.ts";
 import type { Floor } from "../things/floors.ts";
@@ -19,6 +20,18 @@ export interface PlayerModel {
   /** Getting anything else done beside a child of 8. */
   tempo: number;
   object: { diameter: number; mass: number };
+}
+
+/** Aimed by turning the board: how far off in angle, and how even it runs; of a child of 8 (assumptions). */
+const RAMP = { lateral: 0.03, range: 0.05 } as const;
+/** The same player with a ramp: the board's errors replace the arm's, and half of what age does is left. */
+export function withRamp(p: PlayerModel, height: number, multiplier: number): PlayerModel {
+  const m = Math.sqrt(multiplier);
+  return {
+    ...p,
+    spread: { lateral: RAMP.lateral * m, range: RAMP.range * m, vertical: 0 },
+    sending: downRamp(p.sending, height),
+  };
 }
 
 /**

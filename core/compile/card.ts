@@ -145,6 +145,8 @@ const ASKS_GROWN_UP: readonly Caution[] = ["grownUpYes", "outdoorsOnly", "roads"
 export function cautionsOf(a: Activity, also: readonly string[] = []): Caution[] {
   const out = new Set<Caution>(ALWAYS);
   if (actionFacts[a.aim.action].travel === "air") out.add("ceiling");
+  // Its foot and what it rolls into are steadied, and a grown-up says that it stands.
+  if (a.ramp) for (const c of ["steady", "grownUpYes"] as const) out.add(c);
   if (!a.space.indoors) out.add("roads");
   else out.add("doorShut");
   const targets = layoutOf(a).flatMap((p) => (p.kind === "target" ? [p.item] : []));
@@ -196,6 +198,8 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     };
   });
   const cautions = cautionsOf(a, also);
+  const ramp = a.ramp && { key: `ramp.setUp.${a.ramp.stand}`, params: { cm: Math.round(a.ramp.height * 100) } };
+  const notes = [...(ramp ? [ramp] : []), ...o.setUp];
   return {
     model: MODEL_VERSION,
     activity: a,
@@ -206,7 +210,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     markers: [...markers, ...marksToCount(a, parts, own, counted)],
     ...(cells !== null && { cells }),
     needs: o.needs,
-    ...(o.setUp.length > 0 && { notes: o.setUp }),
+    ...(notes.length > 0 && { notes }),
     cautions,
     grownUp: cautions.some((c) => ASKS_GROWN_UP.includes(c)),
   };

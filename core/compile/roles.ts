@@ -104,6 +104,16 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
       as: thing(a.kit, a.layout.item) ?? null,
       optional: false,
     });
+  if (a.ramp)
+    roles.push({
+      id: "ramp",
+      use: "ramp",
+      move: null,
+      count: 1,
+      ...asked("ramp"),
+      as: thing(a.kit, "cardboard") ?? null,
+      optional: false,
+    });
   const marker = thing(a.kit, a.kit.marker) ?? null;
   const lines = partsOf(parts, "line").length;
   roles.push({

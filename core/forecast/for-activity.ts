@@ -2,7 +2,7 @@ import { actionFacts, isSend } from "../actions/actions.ts";
 import { doerOf, gateOf } from "../aim/doer.ts";
 import { keeperOf } from "../aim/keeper.ts";
 import type { Person } from "../aim/person.ts";
-import { playerModel } from "../aim/player.ts";
+import { playerModel, withRamp } from "../aim/player.ts";
 import { agePrior } from "../aim/priors.ts";
 import type { Aim, Doing, Manner } from "../asks/ask.ts";
 import type { Policy, Sight } from "../chances/kind.ts";
@@ -13,6 +13,7 @@ import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { thing } from "../kit/items.ts";
 import type { Age } from "../measures/stature.ts";
+import { downRamp } from "../physics/ramp.ts";
 import { type Sending, sendingOf } from "../physics/send.ts";
 import { type HitRule, type SingleRule, SMALLEST } from "../rules/hit-rule.ts";
 import type { Item } from "../things/item.ts";
@@ -115,10 +116,12 @@ export function personOf(a: Activity, who: Who): Person {
       const { posture } = m;
       // Of both hands in turn the weaker decides.
       const hand = m.hand === "alternate" ? "other" : m.hand;
-      return playerModel(who, actionOf(m), itemOf(m), a.space.floor, {
+      const model = playerModel(who, actionOf(m), itemOf(m), a.space.floor, {
         ...(posture && { posture }),
         ...(hand && { hand }),
       });
+      const onRamp = a.ramp && actionOf(m) === "underarmRoll";
+      return onRamp ? withRamp(model, a.ramp!.height, who.multiplier ?? agePrior(who.age).multiplier) : model;
     }),
     keeps: once((m) => keeperOf(who.age, itemOf(m), a.space.floor, held(m))),
     does: (task, m) => tasks(JSON.stringify([task, m]), task, m),
@@ -136,7 +139,8 @@ const people = new WeakMap<Activity, Map<string, Person>>();
 
 /** How somebody sends in an activity; null where nothing is sent. */
 export const sendingIn = (a: Activity, age: Age): Sending | null =>
-  isSend(a.aim.action) ? sendingOf(age, a.aim.action, sentIn(a), a.space.floor) : null;
+  isSend(a.aim.action) ? ramped(a, sendingOf(age, a.aim.action, sentIn(a), a.space.floor)) : null;
+const ramped = (a: Activity, s: Sending): Sending => (a.ramp ? downRamp(s, a.ramp.height) : s);
 
 /** How a probe of an activity is asked, in a layout. */
 const sightIn = (p: Probe, parts: readonly Part[], person: Person, policy: Policy = "middle"): Sight =>

@@ -86,6 +86,16 @@ const shape = z.strictObject({
   /** What the card counts distances in. */
   counted: z.enum(COUNTED, { error: `counted must be one of ${COUNTED.join(", ")}` }).default("steps"),
   behind: z.enum(BEHIND, { error: `behind must be one of ${BEHIND.join(", ")}` }).default("open"),
+  /** Sent down a propped board instead of by hand: how high it begins, metres, and where whoever sends stands. */
+  ramp: z
+    .strictObject({
+      height: z
+        .number({ error: "ramp height must be a number" })
+        .min(0.05, "ramp height must be 0.05 m or more")
+        .max(0.8, "ramp height must be 0.8 m or less"),
+      stand: z.enum(["behind", "beside"], { error: "stand must be behind or beside" }),
+    })
+    .optional(),
   pattern,
   /** What surrounds a go of the pattern: goes, turns, the bell. */
   match: match.default(USUAL_MATCH),
@@ -143,6 +153,8 @@ export const activity = shape.superRefine((a, ctx) => {
       path: ["aim", "action"],
       message: `action: ${p.name} is not played with ${a.aim.action}`,
     });
+  if (a.ramp && a.aim.action !== "underarmRoll")
+    ctx.addIssue({ code: "custom", path: ["ramp"], message: "ramp: only what is rolled goes down a ramp" });
   const modes = a.players.modes.filter((m) => !p.modes.includes(m));
   if (modes.length > 0)
     ctx.addIssue({
