@@ -5,7 +5,13 @@ import { type Activity, activity, fromPattern } from "../formats/activity.ts";
 import { rampSpeed } from "../physics/ramp.ts";
 import { pegRates, personOf, sendingIn } from "./for-activity.ts";
 
-const pins = fromPattern("pins");
+// A ball on boards: socks on a carpet stop within two metres of any ramp.
+const usual = fromPattern("pins");
+const pins: Activity = {
+  ...usual,
+  kit: { ...usual.kit, send: "softBall" },
+  space: { ...usual.space, floor: "boards" },
+};
 const ramped = (height: number, over: object = {}): Activity =>
   activity.parse({ ...pins, ramp: { height, stand: "behind" }, ...over });
 const child = { age: 6, step: null, leftHanded: false };
