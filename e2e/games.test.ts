@@ -139,6 +139,27 @@ describe("whole games, by touch", () => {
     await page.close();
   });
 
+  it("a child that adds it up itself sees the score once its own is typed", async () => {
+    const page = await playing(
+      opened.browser,
+      "Suri V.",
+      changed(fromPattern("board"), title(), { sends: 2, bonus: 0 }),
+      1,
+      undefined,
+      (p) => press(p, "I'll add it up myself"),
+    );
+    await sees(page, "any one you like.");
+    await page.keyboard.press("1");
+    await page.keyboard.press("3");
+    await sees(page, "What is your score?");
+    expect(await page.$eval("main", (e) => (e as HTMLElement).innerText)).not.toContain("7 points");
+    await page.type("#added", "7");
+    await press(page, "That is it");
+    await sees(page, "Just right!");
+    await sees(page, "7 points");
+    await page.close();
+  });
+
   it("stack-up: a pin more for each row that falls", async () => {
     const page = await on("Zeb X.", changed(fromPattern("stackUp"), title(), { full: 3, score: "rounds" }));
     await sees(page, "1 pin stands. Send 1 of 2.");

@@ -1,5 +1,5 @@
 import { createHmac, randomUUID } from "node:crypto";
-import { readFileSync, rmSync } from "node:fs";
+import { readdirSync, readFileSync, rmSync } from "node:fs";
 import { cpus } from "node:os";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
@@ -275,6 +275,16 @@ async function familyBytes() {
   row("JavaScript of a family page before the first tap, gzipped", "140 kB", `${beforeGame.toFixed(0)} kB`);
   row("the same with its game", "220 kB", `${size(scripts).toFixed(0)} kB`);
   await context.close();
+  // What each game brings beside what all of them share: the chunk that its pattern is loaded from.
+  const assets = join(root, "build/client/assets");
+  const each = readdirSync(assets)
+    .filter((f) => f.endsWith(".js"))
+    .flatMap((f) => {
+      const text = readFileSync(join(assets, f), "utf8");
+      const name = /rulesVersion:1,params:/.test(text) && /name:"([a-zA-Z]+)",rulesVersion:1/.exec(text)?.[1];
+      return name ? [`${name} ${(gzipSync(text, { level: 9 }).length / 1000).toFixed(1)} kB`] : [];
+    });
+  row("code of each pattern, gzipped", "(reported)", each.sort().join("; "));
 
   const times = [];
   const offline = await browser.createBrowserContext();

@@ -114,26 +114,28 @@ try {
   for (const p of ["HIT", "MISS", "HIT"]) await press(page, p);
   await page.evaluate(() => scrollTo(0, 0));
   await shot("family-play-climb");
-  await begin("Stop on the step");
+  await begin("Kitchen prices");
   await press(page, "2");
   await press(page, "Against each other");
   await press(page, "Play");
-  for (const p of ["4 points", "2 points", "6 points"]) await press(page, p);
+  for (const key of ["1", "2", "0", "3"]) {
+    await page.waitForSelector("[data-targets] button");
+    await page.evaluate(() => new Promise((d) => setTimeout(d, 300)));
+    await page.keyboard.press(key);
+  }
   await page.evaluate(() => scrollTo(0, 0));
-  await shot("family-play-bands");
+  await shot("family-play-board");
   await begin("Six in the hall");
   await press(page, "Play");
   await page.waitForSelector("input[aria-label='Pin 1']");
   for (const n of [1, 3]) await page.$eval(`input[aria-label='Pin ${n}']`, (e) => e.click());
   await page.evaluate(() => scrollTo(0, 0));
   await shot("family-play-pins");
-  await begin("Up and up");
+  await begin("Words on the wall");
   await press(page, "Play");
-  await press(page, "Start");
-  await page.waitForSelector("[aria-label='Tap for each one']");
-  for (let i = 0; i < 7; i++) await press(page, "Tap for each one");
+  for (const letter of ["S", "U", "D", "N", "S"]) await press(page, letter);
   await page.evaluate(() => scrollTo(0, 0));
-  await shot("family-play-tally");
+  await shot("family-play-speller");
   await press(page, "Stop here");
   await press(page, "Hand it in");
   await page.waitForFunction(() => document.body.innerText.includes("How did it feel?"));

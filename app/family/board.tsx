@@ -152,7 +152,13 @@ export function Board({
               : "",
       );
       const views = { before: view(before), after: view(after) };
-      setSaid(heard(event, views, data, { name, verb: verbOf(data.card.activity.aim.action) }));
+      setSaid(
+        heard(event, views, data, {
+          name,
+          verb: verbOf(data.card.activity.aim.action),
+          silent: local.adds === true,
+        }),
+      );
       setFixing(false);
       setSwapping(false);
       setPlay(after);
@@ -306,10 +312,10 @@ export function Board({
               <p
                 className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl short:text-3xl"} ${i === v.side ? "text-mustard" : ""}`}
               >
-                {s.unit === "tenths" ? sayScore(s.value, s.unit) : s.value}
+                {local.adds ? "?" : s.unit === "tenths" ? sayScore(s.value, s.unit) : s.value}
               </p>
               <p className={`max-w-36 text-base leading-tight ${onFloor ? "min-h-5" : ""}`}>
-                {i === v.side ? mine.working : ""}
+                {i === v.side && !local.adds ? mine.working : ""}
               </p>
             </div>
           ))}

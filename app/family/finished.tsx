@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import type { AnyPattern } from "#core/contract/contract.ts";
 import { beatsMark, rankOf, settingOf } from "#core/records/rank.ts";
 import { type Play, view } from "#core/referee/play.ts";
@@ -43,6 +43,9 @@ export function Finished({
       : over && data.best && settingOf(data.best) === settingOf(v) && rankOf(own) > rankOf(data.best)
         ? "best"
         : undefined;
+  const [typed, setTyped] = useState("");
+  const [told, setTold] = useState<number | null>(null);
+  const hidden = local.adds === true && told === null;
   useEffect(() => {
     localStorage.setItem(`yard-score-${local.id}`, JSON.stringify({ value: mine.value, unit: mine.unit, beat }));
   }, [local.id, mine.value, mine.unit, beat]);
@@ -50,7 +53,37 @@ export function Finished({
     <div className="mx-auto grid w-full max-w-lg grow content-center gap-5 p-6 text-center">
       <h1 className="text-4xl">{line}</h1>
       {winners && <p className="text-2xl font-bold text-mint">{winners}</p>}
-      <div className="flex flex-wrap justify-center gap-8">
+      {hidden && (
+        <form
+          className="mx-auto grid w-full max-w-xs gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (/^\d{1,5}$/.test(typed.trim())) setTold(Number(typed));
+          }}
+        >
+          <label className="text-xl font-bold" htmlFor="added">
+            {say("adds.what")}
+          </label>
+          <input
+            id="added"
+            inputMode="numeric"
+            className="text-center text-4xl font-bold"
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+          <button type="submit" className="btn btn-main min-h-14 text-2xl">
+            {say("adds.show")}
+          </button>
+        </form>
+      )}
+      {local.adds && told !== null && (
+        <p role="status" className="text-2xl font-bold text-mint">
+          {told === v.score[side]!.value
+            ? say("adds.right")
+            : say("adds.other", { score: sayScore(v.score[side]!.value, v.score[side]!.unit) })}
+        </p>
+      )}
+      <div className={`flex flex-wrap justify-center gap-8 ${hidden ? "hidden" : ""}`}>
         {v.score.map((s) => (
           <p key={s.players.join()} className="text-lg">
             {local.setup.players > 1 && <span className="block">{sayList(s.players.map(name))}</span>}
@@ -59,7 +92,7 @@ export function Finished({
           </p>
         ))}
       </div>
-      {beat && (
+      {beat && !hidden && (
         <p className="rounded-md bg-mustard p-3 text-xl font-bold text-night">
           {say(beat === "mark" ? "hand.beatMark" : "hand.beat")}
         </p>

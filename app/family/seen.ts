@@ -45,7 +45,7 @@ export function heard(
   event: PlayEvent,
   { before, after }: { before: View; after: View },
   data: CardData,
-  { name, verb }: { name: (player: number) => string; verb: string },
+  { name, verb, silent }: { name: (player: number) => string; verb: string; silent: boolean },
 ): string {
   const what =
     event.kind === "undo"
@@ -60,13 +60,15 @@ export function heard(
   const side = event.kind === "undo" ? after.side : before.side;
   const { value, unit, players } = after.score[side]!;
   const score = sayScore(value, unit);
+  const next = after.done
+    ? say("play.over")
+    : after.score.length > 1 || after.player !== before.player
+      ? say("play.turn", { name: name(after.player) })
+      : sayPhrase(after.now, {}, { verb });
+  if (silent) return say("play.heardNext", { what, next });
   return say("play.heard", {
     what,
     score: several ? say("play.heardScore", { name: players.map(name).join(", "), score }) : score,
-    next: after.done
-      ? say("play.over")
-      : after.score.length > 1 || after.player !== before.player
-        ? say("play.turn", { name: name(after.player) })
-        : sayPhrase(after.now, {}, { verb }),
+    next,
   });
 }

@@ -14,6 +14,8 @@ export interface LocalPlay {
   decided?: HandInSent["decided"];
   device: string;
   setup: PlaySetup;
+  /** The child adds its score up itself: it is shown once that was typed. */
+  adds?: boolean;
   /** Typed for the day; never leave the device. */
   names: string[];
   rulesVersion: number;

@@ -47,6 +47,9 @@ export function Who({
     (n) => n > 1 || modes.includes("alone"),
   );
 
+  const { params } = data.card.activity.pattern;
+  const { unit } = pattern.possible(params, data.card.activity.match);
+  const [adds, setAdds] = useState(false);
   const list = choosable(data.card.activity, pattern);
   const [chosen, choose] = useState<SetValues>({});
 
@@ -62,6 +65,7 @@ export function Who({
         seed: Math.floor(Math.random() * 0xffffffff),
         ...(ordered() && { sides: ordered() }),
       },
+      ...(adds && { adds }),
       names: Array.from({ length: count }, (_, i) => names[i]?.trim() || say("play.player", { number: i + 1 })),
       rulesVersion: pattern.rulesVersion,
       cardHash: data.hash ?? null,
@@ -199,6 +203,12 @@ export function Who({
             {drawn ? say("who.drawn", { name: sideName(second ? 1 : 0) }) : ""}
           </p>
         </fieldset>
+      )}
+      {unit !== "tenths" && (
+        <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">
+          <input type="checkbox" className="size-6" checked={adds} onChange={() => setAdds(!adds)} />
+          {say("who.adds")}
+        </label>
       )}
       {list.length > 0 && (
         <fieldset>

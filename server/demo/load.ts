@@ -341,7 +341,7 @@ async function load(owner: postgres.Sql): Promise<void> {
     ["sweep", otter, 12],
     ["board", heron, 30],
     ["streak", otter, 2],
-    ["speller", otter, 8],
+    ["speller", heron, 8],
   ] as const;
   for (const [i, [name, classId, mark]] of short.entries()) {
     const document = withTexts({ ...fromPattern(name) }, {});
