@@ -42,6 +42,11 @@ describe("whole games, by touch", () => {
     await tap(page, 3);
     await sees(page, "any of them. 3 to go.");
     await press(page, "MISS");
+    await press(page, "Fix");
+    await press(page, "Foot over the line");
+    await sees(page, "Send 4 of 18");
+    await press(page, "Undo");
+    await sees(page, "Send 3 of 18");
     await tap(page, 1);
     await press(page, "Undo");
     await sees(page, "3 to go.");
@@ -52,8 +57,8 @@ describe("whole games, by touch", () => {
     await sees(page, "All of them are hit!");
     await handIn(page);
     await sees(page, "You got 5 sends.");
-    await page.close();
     expect((await keptOf(name))!.score).toMatchObject({ value: 5, unit: "sends", finished: true });
+    await page.close();
     const heap = { heap: "shared", collect: false, bonus: 2 };
     const two = await on("Rafe J.", changed(fromPattern("sweep"), title(), heap), 2, "Against each other");
     await tap(two, 4);

@@ -137,8 +137,8 @@ describe("variants on the play screen", () => {
     await sees(page, "2 + 15 = 17");
     await handIn(page);
     await sees(page, "You got 17 points.");
-    await page.close();
     const kept = await keptOf(name);
+    await page.close();
     expect(kept!.score).toMatchObject({ value: 17, unit: "points", better: "more", sends: 3, finished: true });
   });
 
@@ -264,8 +264,8 @@ describe("variants on the play screen", () => {
     await sees(page, "All sends are used.");
     await handIn(page);
     await sees(page, "You got 0 points.");
-    await page.close();
     const kept = await keptOf(name);
+    await page.close();
     expect(kept!.score).toMatchObject({ sends: 4, set: { "params.tries": 4 } });
   });
 

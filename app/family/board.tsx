@@ -379,7 +379,6 @@ export function Board({
             <button
               type="button"
               className="btn min-h-12 px-1 short:min-h-9"
-              disabled={play.standing.length === 0}
               aria-expanded={fixing}
               onClick={() => setFixing(!fixing)}
             >

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { type Ask, mainAsks } from "#core/asks/ask.ts";
-import type { Play } from "#core/referee/play.ts";
+import { missOf, type Play, view } from "#core/referee/play.ts";
 import { say } from "#words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import type { Act } from "./inputs/input.ts";
@@ -39,6 +39,11 @@ export function FixPanel({
     const ask = mainAsks(all).find((a) => a.kind === event.kind);
     return text !== null && ask && hasInput(ask.kind) ? [{ seq, text, ask, all }] : [];
   });
+  // Somebody stepped over the line: the send is spent, or sent again.
+  const foot = data.card.activity.match.foot ?? "spent";
+  const asked = mainAsks(view(play).asks)[0];
+  const miss = foot === "ignored" || !asked ? null : missOf(asked);
+  const [again, setAgain] = useState(false);
   const chosen = fixable.find((f) => f.seq === at);
   const correct: Act = (event) =>
     act({ kind: "correct", seq: at, event: { ...event, at: 0 }, reason: reason.trim() || say("play.fixReason") });
@@ -47,6 +52,16 @@ export function FixPanel({
       <h2 data-heading className="font-sans text-lg font-bold">
         {say(chosen ? "play.fixNow" : "play.fixPick")}
       </h2>
+      {!chosen && miss && (
+        <button
+          type="button"
+          className="btn min-h-12"
+          onClick={() => (foot === "spent" ? act({ ...miss, foot: true }) : setAgain(true))}
+        >
+          {say("play.foot")}
+        </button>
+      )}
+      {again && <p role="status">{say("play.footAgain")}</p>}
       {!chosen && (
         <ol className="grid max-h-64 grid-cols-2 gap-2 overflow-auto">
           {fixable.map((f, i) => (

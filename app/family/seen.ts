@@ -18,6 +18,7 @@ export const labelOf = (data: CardData) => (id: string) => {
 export function seenText(e: GameEvent, label: (id: string) => string): string | null {
   switch (e.kind) {
     case "send":
+      if (e.foot) return say("play.ev.foot");
       if (e.rest === "in") {
         const mm = e.away ?? (e.spot && Math.hypot(e.spot.along, e.spot.across));
         return mm === undefined ? say("play.jackIn") : say("play.ev.away", { cm: Math.round(mm / 10) });

@@ -17,6 +17,8 @@ export const match = z.strictObject({
   end: z.enum(["all", "first"]).default("all"),
   /** The bell ends a go after so many seconds; null: no bell. */
   seconds: whole("seconds", 10, 1800).nullable().default(null),
+  /** A foot over the line: the send is spent (also where it is not said), is sent again and not counted, or nobody minds. */
+  foot: z.enum(["spent", "again", "ignored"], { error: "foot must be spent, again or ignored" }).default("spent"),
   /** It may go on another day, or with another thing. */
   carry: z.boolean().default(false),
 });

@@ -19,7 +19,7 @@ const some = z.number().int().min(0).max(5000);
 const game = [
   /**
    * A send, as a person sees it: the target first touched or hit (`hit`), what fell (`fell`: which, or how many), where it came to rest
-   * (`rest`: a zone, a square, `short`, `over` or `out`), how far from the jack (`away`, millimetres; or `spot`, from the jack).
+   * (`rest`: a zone, a square, `short`, `over` or `out`), how far from the jack (`away`, millimetres; or `spot`, from the jack). `foot`: over the line, so that it counts as a miss.
    */
   z.strictObject({
     kind: z.literal("send"),
@@ -30,6 +30,7 @@ const game = [
     rest: ref.optional(),
     spot: spot.optional(),
     away: z.number().int().min(0).max(60000).optional(),
+    foot: z.literal(true).optional(),
   }),
   /** So many more of a run, and whether it ended with a drop. */
   z.strictObject({ kind: z.literal("count"), at, by, n: some, drop: z.literal(true).optional() }),

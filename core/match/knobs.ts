@@ -59,6 +59,19 @@ export function matchKnobs(
         { of },
       ),
     ],
+    foot: () => [
+      f.choice(
+        "score",
+        ["foot"],
+        "knob.foot",
+        [
+          ["spent", "knob.footSpent"],
+          ["again", "knob.footAgain"],
+          ["ignored", "knob.footIgnored"],
+        ],
+        { of },
+      ),
+    ],
     carry: () => [f.toggle("score", ["carry"], "knob.carry", { of })],
   };
   return fields.flatMap((field) => all[field]());

@@ -173,6 +173,28 @@ export interface Outlook {
   turn: { player: number; side: number; now: Phrase };
   ending: Ending | null;
 }
+/** What a send becomes that nobody counts: what was seen of a miss; null where there is none. */
+export function missOf(ask: Ask): Body | null {
+  if (ask.kind !== "send") return null;
+  switch (ask.aim.kind) {
+    case "any":
+      return { kind: "send", hit: null };
+    case "fall":
+      return { kind: "send", fell: [] };
+    case "zones":
+      return { kind: "send", rest: "short" };
+    case "cells":
+      return { kind: "send", rest: "out" };
+    case "chase":
+    case "receive":
+    case "jack":
+      return { kind: "send", rest: "over" };
+    case "near":
+      return { kind: "send", rest: "in", away: 60_000 };
+    default:
+      return null;
+  }
+}
 /** What may be seen of what is asked, in the order of the list: every thing aimed at, every zone and square, each number that can fall. */
 export function bodiesOf(ask: Ask): Body[] {
   switch (ask.kind) {

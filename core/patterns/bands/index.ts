@@ -19,7 +19,7 @@ export const bands: Pattern<BandsParams, BandsState> = {
   rulesVersion: 1,
   params: bandsParams,
   rules: bandsRules,
-  match: { fields: ["carry"], initial: { ...USUAL_MATCH, carry: true } },
+  match: { fields: ["foot", "carry"], initial: { ...USUAL_MATCH, carry: true } },
   modes: MODES,
   actions: isSend,
   ground: bandsGround,

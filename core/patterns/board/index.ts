@@ -81,7 +81,7 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
   rulesVersion: 1,
   params: boardParams,
   rules: matched(boardGo),
-  match: { fields: ["seconds", "goes", "swap", "carry"], initial: USUAL_MATCH },
+  match: { fields: ["seconds", "goes", "swap", "foot", "carry"], initial: USUAL_MATCH },
   modes: MODES,
   actions: isSend,
   ground: boardGround,

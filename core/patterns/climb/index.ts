@@ -20,7 +20,7 @@ export const climb: Pattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
   rulesVersion: 1,
   params: climbParams,
   rules: matched(climbGo),
-  match: { fields: ["seconds", "goes", "swap", "end", "carry"], initial: USUAL_MATCH },
+  match: { fields: ["seconds", "goes", "swap", "end", "foot", "carry"], initial: USUAL_MATCH },
   modes: MODES,
   actions: isSend,
   ground: climbGround,

@@ -48,7 +48,7 @@ export const closest: Pattern<ClosestParams, ClosestState> = {
   rulesVersion: 1,
   params: closestParams,
   rules: closestRules,
-  match: { fields: ["carry"], initial: USUAL_MATCH },
+  match: { fields: ["foot", "carry"], initial: USUAL_MATCH },
   modes: ["alone", "against", "relay"],
   actions: isSend,
   ground: closestGround,

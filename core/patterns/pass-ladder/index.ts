@@ -58,7 +58,7 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   params: passParams,
   rules: matched(passGo),
   match: {
-    fields: ["seconds", "goes", "swap", "carry"],
+    fields: ["seconds", "goes", "swap", "foot", "carry"],
     swaps: [
       ["go", "knob.swapGo"],
       ["miss", "knob.swapDrop"],

@@ -15,7 +15,7 @@ export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
   params: pinsParams,
   rules: matched(pinsGo),
   match: {
-    fields: ["swap", "carry"],
+    fields: ["swap", "foot", "carry"],
     swaps: [
       ["budget", "knob.swapFrame"],
       ["go", "knob.swapGo"],

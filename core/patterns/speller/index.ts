@@ -77,7 +77,7 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
   rulesVersion: 1,
   params: spellerParams,
   rules: matched(spellerGo),
-  match: { fields: ["seconds", "goes", "swap", "end", "carry"], initial: USUAL_MATCH },
+  match: { fields: ["seconds", "goes", "swap", "end", "foot", "carry"], initial: USUAL_MATCH },
   modes: MODES,
   actions: isSend,
   ground: spellerGround,

@@ -48,7 +48,7 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
   rulesVersion: 1,
   params: stackParams,
   rules: matched(stackGo),
-  match: { fields: ["seconds", "goes", "end", "carry"], initial: USUAL_MATCH },
+  match: { fields: ["seconds", "goes", "end", "foot", "carry"], initial: USUAL_MATCH },
   modes: MODES,
   actions: isSend,
   ground: stackGround,

@@ -40,7 +40,7 @@ export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
   rulesVersion: 1,
   params: sweepParams,
   rules: matched(sweepGo),
-  match: { fields: ["seconds", "goes", "swap", "end", "carry"], initial: USUAL_MATCH },
+  match: { fields: ["seconds", "goes", "swap", "end", "foot", "carry"], initial: USUAL_MATCH },
   modes: MODES,
   actions: isSend,
   ground: sweepGround,

@@ -56,7 +56,7 @@ export const threeLine: Pattern<ThreeLineParams, State> = {
   rulesVersion: 1,
   params: threeLineParams,
   rules: threeLineRules,
-  match: { fields: ["goes", "swap", "carry"], initial: USUAL_MATCH },
+  match: { fields: ["goes", "swap", "foot", "carry"], initial: USUAL_MATCH },
   modes: MODES,
   actions: isSend,
   ground: threeLineGround,
