@@ -55,7 +55,7 @@ export function Finished({
       {winners && <p className="text-2xl font-bold text-mint">{winners}</p>}
       {hidden && (
         <form
-          className="mx-auto grid w-full max-w-xs gap-3"
+          className="mx-auto grid w-full max-w-xs grid-cols-1 gap-3"
           onSubmit={(e) => {
             e.preventDefault();
             if (/^\d{1,5}$/.test(typed.trim())) setTold(Number(typed));
@@ -67,7 +67,7 @@ export function Finished({
           <input
             id="added"
             inputMode="numeric"
-            className="text-center text-4xl font-bold"
+            className="w-full min-w-0 text-center text-4xl font-bold"
             value={typed}
             onChange={(e) => setTyped(e.target.value)}
           />
