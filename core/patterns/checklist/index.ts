@@ -1,49 +1,17 @@
 import { isSend } from "../../actions/actions.ts";
 import { leastToss } from "../../aim/doer.ts";
 import { DOINGS } from "../../asks/ask.ts";
-import { type Ground, type Knob, MODES, type Pattern, type Probe } from "../../contract/contract.ts";
+import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
-import { roomParts } from "../../targets/list.ts";
+import { roomGround } from "../../targets/room.ts";
 import { type ChecklistParams, checklistParams, doingOf, MOST_TASKS } from "./params.ts";
 import { type ListGo, listGo, possible } from "./rules.ts";
 
-const ground: Ground<ChecklistParams> = {
-  parts: (_, space) => roomParts(space),
-  pegs: () => [],
-  /** One for each way of doing it. */
-  probes: (p) => {
-    const seen = new Map<string, Probe>();
-    for (const [i, t] of p.tasks.entries()) {
-      const task = doingOf(t);
-      const key = JSON.stringify(task);
-      if (seen.has(key)) continue;
-      seen.set(key, {
-        id: `task${i + 1}`,
-        peg: null,
-        ask: {
-          kind: "count",
-          player: 0,
-          from: "start",
-          manner: {},
-          aim: { kind: "skill", task },
-          soFar: 0,
-          drops: true,
-        },
-        counts: (e) => (e.kind === "count" && e.n > 0 ? 1 : 0),
-      });
-    }
-    return [...seen.values()];
-  },
-  moves: "each",
-  move: (p) => p,
-  add: () => null,
-  remove: () => null,
-  squeeze: (p) => p,
-  swap: (p) => p,
-  touchCounts: (p) => p,
-};
+const ground = roomGround((p: ChecklistParams) =>
+  p.tasks.map((t, i) => ({ id: `task${i + 1}`, aim: { kind: "skill" as const, task: doingOf(t) }, manner: {} })),
+);
 
 function knobs(p: ChecklistParams): Knob[] {
   const f = fieldsOf(checklistParams, p);

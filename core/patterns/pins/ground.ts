@@ -1,6 +1,6 @@
 import type { Ground } from "../../contract/contract.ts";
 import { cm, held } from "../../contract/schema.ts";
-import type { HitRule } from "../../rules/hit-rule.ts";
+import { pinFaced, pinRule, pinTouched } from "../../targets/pin.ts";
 import type { Part } from "../../yard/parts.ts";
 import { spotsOf } from "./formation.ts";
 import { FEWEST_PINS, MOST_PINS, type PinsParams } from "./params.ts";
@@ -11,9 +11,7 @@ const LINE_WIDTH = 1.2;
 
 function parts(p: PinsParams, space: { length: number; width: number }): Part[] {
   const { pin, formation: f } = p;
-  const rule: HitRule = pin.weight
-    ? { kind: "topple", width: pin.width, height: pin.height, ...pin.weight }
-    : { kind: "touch", width: pin.width };
+  const rule = pinRule(pin);
   const { item, width, height } = pin;
   return [
     { kind: "line", id: "start", along: 0, across: 0, width: Math.min(LINE_WIDTH, space.width), role: "start" },
@@ -85,15 +83,6 @@ export const pinsGround: Ground<PinsParams> = {
     if (f.kind === "own") return { ...p, formation: { ...f, width: Math.max(0.3, cm(f.width * k)) } };
     return { ...p, across: cm(p.across * k), formation: { ...f, gap: Math.max(0.01, cm(f.gap * k)) } };
   },
-  swap: (p, _id, { item, width, height, mass, contents }) => {
-    const weight = p.pin.weight && { mass, contents, filling: p.pin.weight.filling };
-    return {
-      ...p,
-      pin: { item, width: held(width, 0.02, 0.5), height: held(height, 0.02, 1.5), ...(weight && { weight }) },
-    };
-  },
-  touchCounts: (p) => {
-    const { weight: _, ...pin } = p.pin;
-    return { ...p, pin };
-  },
+  swap: (p, _id, face) => ({ ...p, pin: pinFaced(p.pin, face) }),
+  touchCounts: (p) => ({ ...p, pin: pinTouched(p.pin) }),
 };

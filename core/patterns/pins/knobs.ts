@@ -1,5 +1,6 @@
 import type { Knob } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
+import { pinKnobs } from "../../targets/pin.ts";
 import { type PinsParams, pinsParams, SHAPES } from "./params.ts";
 
 export function knobs(p: PinsParams): Knob[] {
@@ -42,17 +43,4 @@ export function knobs(p: PinsParams): Knob[] {
   ];
 }
 
-export function pegKnobs(p: PinsParams): Knob[] {
-  const f = fieldsOf(pinsParams, p);
-  const size = { unit: "m", step: 0.01 } as const;
-  return [
-    f.number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.05 }),
-    f.number("yard", ["across"], "knob.across", { unit: "m", step: 0.05, hint: "knob.acrossHint" }),
-    f.item(["pin"]),
-    f.number("yard", ["pin", "width"], "knob.width", size),
-    f.number("yard", ["pin", "height"], "knob.height", size),
-    ...(p.pin.weight && p.pin.weight.contents > 0
-      ? [f.number("yard", ["pin", "weight", "filling"], "knob.filling", { step: 0.05, hint: "knob.fillingHint" })]
-      : []),
-  ];
-}
+export const pegKnobs = (p: PinsParams): Knob[] => pinKnobs(fieldsOf(pinsParams, p), p.pin);

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { across, distance, metres, weight, whole } from "../../contract/schema.ts";
+import { across, distance, metres, whole } from "../../contract/schema.ts";
+import { pin } from "../../targets/pin.ts";
 
 export const FEWEST_PINS = 3;
 export const MOST_PINS = 15;
@@ -23,14 +24,7 @@ export const pinsParams = z.strictObject({
       width: metres("width", 0.3, 3),
     }),
   ]),
-  /** What a pin is. */
-  pin: z.strictObject({
-    item: z.string().min(1).max(40),
-    width: metres("width", 0.02, 0.5),
-    height: metres("height", 0.02, 1.5),
-    /** Whether it falls goes by what it weighs (kilograms; contents when full; how full, 0 to 1); not given: touching fells it. */
-    weight: weight.optional(),
-  }),
+  pin,
   /** From the line to the nearest pin, or to the field. */
   distance,
   across,

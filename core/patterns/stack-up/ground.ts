@@ -1,8 +1,8 @@
 import type { Ground } from "../../contract/contract.ts";
 import { cm, held } from "../../contract/schema.ts";
-import type { HitRule } from "../../rules/hit-rule.ts";
 import { lineId } from "../../targets/lines.ts";
 import { startLine } from "../../targets/list.ts";
+import { pinFaced, pinRule, pinTouched } from "../../targets/pin.ts";
 import type { Part } from "../../yard/parts.ts";
 import { backOf, LINES_BACK, type StackParams, spotsOf } from "./params.ts";
 
@@ -35,7 +35,7 @@ export const stackGround: Ground<StackParams> = {
   parts: (p, space) => {
     const { pin } = p;
     const { item, width, height } = pin;
-    const rule: HitRule = pin.weight ? { kind: "topple", width, height, ...pin.weight } : { kind: "touch", width };
+    const rule = pinRule(pin);
     return [
       ...lines(p, space),
       ...spotsOf(p, p.full).map(
@@ -88,15 +88,6 @@ export const stackGround: Ground<StackParams> = {
     across: cm(p.across * k),
     ...(p.grow === "beside" && { gap: Math.max(0.01, cm(p.gap * k)) }),
   }),
-  swap: (p, _id, { item, width, height, mass, contents }) => {
-    const weight = p.pin.weight && { mass, contents, filling: p.pin.weight.filling };
-    return {
-      ...p,
-      pin: { item, width: held(width, 0.02, 0.5), height: held(height, 0.02, 1.5), ...(weight && { weight }) },
-    };
-  },
-  touchCounts: (p) => {
-    const { weight: _, ...pin } = p.pin;
-    return { ...p, pin };
-  },
+  swap: (p, _id, face) => ({ ...p, pin: pinFaced(p.pin, face) }),
+  touchCounts: (p) => ({ ...p, pin: pinTouched(p.pin) }),
 };

@@ -3,6 +3,7 @@ import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
+import { pinKnobs } from "../../targets/pin.ts";
 import { stackGround } from "./ground.ts";
 import { GROWS, type StackParams, stackParams } from "./params.ts";
 import { possible, type StackGo, stackGo } from "./rules.ts";
@@ -76,20 +77,7 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
     { key: "stackUp.setUp.one" },
   ],
   knobs,
-  pegKnobs: (p) => {
-    const f = fieldsOf(stackParams, p);
-    const size = { unit: "m", step: 0.01 } as const;
-    return [
-      f.number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.05 }),
-      f.number("yard", ["across"], "knob.across", { unit: "m", step: 0.05, hint: "knob.acrossHint" }),
-      f.item(["pin"]),
-      f.number("yard", ["pin", "width"], "knob.width", size),
-      f.number("yard", ["pin", "height"], "knob.height", size),
-      ...(p.pin.weight && p.pin.weight.contents > 0
-        ? [f.number("yard", ["pin", "weight", "filling"], "knob.filling", { step: 0.05, hint: "knob.fillingHint" })]
-        : []),
-    ];
-  },
+  pegKnobs: (p) => pinKnobs(fieldsOf(stackParams, p), p.pin),
   summary: (p) => ({ key: "stackUp.summary", params: { full: p.full, sends: p.sends, rounds: p.rounds ?? 0 } }),
   phrases: [
     "stackUp.send",

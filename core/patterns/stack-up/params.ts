@@ -1,20 +1,14 @@
 import { z } from "zod";
 import type { Spot } from "../../asks/ask.ts";
-import { across, distance, metres, weight, whole } from "../../contract/schema.ts";
+import { across, distance, metres, whole } from "../../contract/schema.ts";
+import { pin } from "../../targets/pin.ts";
 
 export const GROWS = ["beside", "behind", "front"] as const;
 /** Lines farther back that the layout shows; after the last one it stays there. */
 export const LINES_BACK = 2;
 
 export const stackParams = z.strictObject({
-  /** What a pin is. */
-  pin: z.strictObject({
-    item: z.string().min(1).max(40),
-    width: metres("width", 0.02, 0.5),
-    height: metres("height", 0.02, 1.5),
-    /** Whether it falls goes by what it weighs; not given: touching fells it. */
-    weight: weight.optional(),
-  }),
+  pin,
   /** From the line to the nearest pin of the full row. */
   distance,
   across,

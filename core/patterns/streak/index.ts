@@ -1,40 +1,16 @@
 import { isSend } from "../../actions/actions.ts";
 import { leastToss } from "../../aim/doer.ts";
-import { type Ground, type Knob, MODES, type Pattern, type Probe } from "../../contract/contract.ts";
+import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
-import { roomParts } from "../../targets/list.ts";
+import { roomGround } from "../../targets/room.ts";
 import { aimOf, MOST_STAGES, mannerOf, type Stage, type StreakParams, streakParams } from "./params.ts";
 import { possible, type StreakGo, streakGo } from "./rules.ts";
 
-const ground: Ground<StreakParams> = {
-  parts: (_, space) => roomParts(space),
-  pegs: () => [],
-  /** One for each way of doing it. */
-  probes: (p) => {
-    const seen = new Map<string, Probe>();
-    for (const [i, s] of p.stages.entries()) {
-      const [aim, manner] = [aimOf(s), mannerOf(s)];
-      const key = JSON.stringify([aim, manner]);
-      if (seen.has(key)) continue;
-      seen.set(key, {
-        id: `stage${i + 1}`,
-        peg: null,
-        ask: { kind: "count", player: 0, from: "start", manner, aim, soFar: 0, drops: true },
-        counts: (e) => (e.kind === "count" && e.n > 0 ? 1 : 0),
-      });
-    }
-    return [...seen.values()];
-  },
-  moves: "each",
-  move: (p) => p,
-  add: () => null,
-  remove: () => null,
-  squeeze: (p) => p,
-  swap: (p) => p,
-  touchCounts: (p) => p,
-};
+const ground = roomGround((p: StreakParams) =>
+  p.stages.map((s, i) => ({ id: `stage${i + 1}`, aim: aimOf(s), manner: mannerOf(s) })),
+);
 
 /** So many stages: those there are, and the last one again a little longer. */
 function staged(p: StreakParams, n: number): Stage[] {

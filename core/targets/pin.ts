@@ -1,0 +1,41 @@
+import { z } from "zod";
+import type { Knob } from "../contract/contract.ts";
+import type { fieldsOf } from "../contract/fields.ts";
+import { held, metres, weight } from "../contract/schema.ts";
+import type { Face } from "../kit/face.ts";
+import type { HitRule } from "../rules/hit-rule.ts";
+
+/** What a pin is. Whether it falls goes by what it weighs (kilograms; contents when full; how full, 0 to 1); not given: touching fells it. */
+export const pin = z.strictObject({
+  item: z.string().min(1).max(40),
+  width: metres("width", 0.02, 0.5),
+  height: metres("height", 0.02, 1.5),
+  weight: weight.optional(),
+});
+export type Pin = z.infer<typeof pin>;
+
+/** What counts as a pin that fell. */
+export const pinRule = (p: Pin): HitRule =>
+  p.weight ? { kind: "topple", width: p.width, height: p.height, ...p.weight } : { kind: "touch", width: p.width };
+/** Another thing as every pin; how full it is stays. */
+export function pinFaced(was: Pin, { item, width, height, mass, contents }: Face): Pin {
+  const of = was.weight && { mass, contents, filling: was.weight.filling };
+  return { item, width: held(width, 0.02, 0.5), height: held(height, 0.02, 1.5), ...(of && { weight: of }) };
+}
+export function pinTouched({ weight: _, ...rest }: Pin): Pin {
+  return rest;
+}
+/** What of pins can be set where they stand: how far, how far aside, which thing, how big, how full. */
+export function pinKnobs(f: ReturnType<typeof fieldsOf>, p: Pin): Knob[] {
+  const size = { unit: "m", step: 0.01 } as const;
+  return [
+    f.number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.05 }),
+    f.number("yard", ["across"], "knob.across", { unit: "m", step: 0.05, hint: "knob.acrossHint" }),
+    f.item(["pin"]),
+    f.number("yard", ["pin", "width"], "knob.width", size),
+    f.number("yard", ["pin", "height"], "knob.height", size),
+    ...(p.weight && p.weight.contents > 0
+      ? [f.number("yard", ["pin", "weight", "filling"], "knob.filling", { step: 0.05, hint: "knob.fillingHint" })]
+      : []),
+  ];
+}
