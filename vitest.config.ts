@@ -11,5 +11,7 @@ export default defineConfig({
       "scripts/**/*.test.ts",
     ],
     testTimeout: 60_000,
+    // Two cores are what there is, and most of a run has them to itself.
+    maxWorkers: 2,
   },
 });

@@ -278,7 +278,7 @@ describe("variants on the play screen", () => {
       ["Dao N.", of(fromPattern("tally"), title(), { rounds }), "Start"],
       ["Quill F.", of(bands, title(), {}), null],
       ["Suri V.", of(fromPattern("threeLine"), title(), {}), null],
-      ...(["sweep", "stackUp", "checklist", "speller"] as const).map((n): [string, Activity, string | null] => [
+      ...(["checklist", "speller"] as const).map((n): [string, Activity, string | null] => [
         "Suri V.",
         of(fromPattern(n), title(), {}),
         null,

@@ -87,7 +87,7 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { sends: null, match: { seconds: 60 } },
   ],
 };
-const GAMES = 400;
+const GAMES = 240;
 const LONGEST = 600;
 
 /** One go alone by any events that may come; `best`: whatever scores most each time. Null where it would not end. */
