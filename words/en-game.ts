@@ -242,8 +242,6 @@ export const enGame = {
   "play.measureRange": "0 to 6000 cm, please.",
   "play.nearTie": "So close! Measure these.",
   "play.nearestMark": "The mark",
-  "play.wonRound": "{name}: {points, plural, one {# point} other {# points}}",
-  "play.wonNobody": "Nobody scores this round.",
   "play.countRound": "Count the round",
   "play.jackMoved": "The jack was moved",
   "play.jackOut": "The jack is out",

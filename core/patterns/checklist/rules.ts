@@ -13,8 +13,6 @@ export interface ListGo {
   tried: readonly number[];
   /** The task that was chosen, where the order is free. */
   at: number | null;
-  /** The rest is left. */
-  left: boolean;
   relay: boolean;
 }
 
@@ -84,7 +82,7 @@ function step(p: ChecklistParams, g: ListGo, e: GameEvent): Went<ListGo> | Refus
 }
 
 function chosen(p: ChecklistParams, g: ListGo, e: Extract<GameEvent, { kind: "choose" }>): Went<ListGo> | Refusal {
-  if (p.how === "tick" && e.of === "rest" && e.pick === "rest") return { go: { ...g, left: true }, after: "end" };
+  if (p.how === "tick" && e.of === "rest" && e.pick === "rest") return { go: g, after: "end" };
   if (e.of !== (p.how === "tick" ? "tick" : "task")) return refuse("refused.notInGame", { kind: e.kind });
   const i = p.tasks.findIndex((_, k) => taskId(k) === e.pick);
   if (i < 0) return refuse("refused.unknownTask");
@@ -131,7 +129,7 @@ function now(p: ChecklistParams, g: ListGo): Phrase {
 export const listGo: GoRules<ChecklistParams, ListGo> = {
   begin: (p, { setup }) => {
     const none = p.tasks.map(() => 0);
-    return { done: none, tried: none, at: null, left: false, relay: setup.mode === "relay" };
+    return { done: none, tried: none, at: null, relay: setup.mode === "relay" };
   },
   asks,
   step,

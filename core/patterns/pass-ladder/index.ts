@@ -104,7 +104,6 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
       drop: "stay",
       sends: 24,
       score: "marks",
-      beyond: 1,
     },
     match: { ...USUAL_MATCH, swap: "go" },
   },

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { distance, metres, whole } from "../../contract/schema.ts";
+import { distance, whole } from "../../contract/schema.ts";
 import { checkLines } from "../../targets/lines.ts";
 import { target } from "../../targets/target.ts";
 
@@ -32,8 +32,6 @@ export const passParams = z
     drop: z.enum(["repeat", "stay", "back"], { error: "drop must be repeat, stay or back" }),
     sends: whole("sends", 1, 200).nullable(),
     score: z.enum(["marks", "passes", "time"], { error: "score must be marks, passes or time" }),
-    /** Room beyond the last mark, metres. */
-    beyond: metres("beyond", 0, 5),
   })
   .superRefine((p, ctx) => checkLines(p.marks, (i) => ["marks", i], "mark", ctx));
 export type PassParams = z.infer<typeof passParams>;

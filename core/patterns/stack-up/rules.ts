@@ -35,7 +35,6 @@ export interface StackGo {
 
 /** Setting up one pin, seconds. */
 const STAND = 1.5;
-/** In a go without a cap nobody plays longer than so many sends. */
 const shared = (p: StackParams, setup: Setup) => p.heap === "shared" && setup.mode === "against";
 const fresh = (n: number) => ({ n, standing: allStanding(idsUpTo(n)), sent: 0 });
 const lineOf = (p: StackParams, laps: number) => (p.after === "again" ? lineId(Math.min(laps, LINES_BACK)) : "start");
