@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { base, cardOf, linkOf, openBrowser, owner, phone, teacherPage } from "./help.ts";
+import { base, cardOf, linkOf, open, openBrowser, owner, phone, teacherPage } from "./help.ts";
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 let opened: Awaited<ReturnType<typeof openBrowser>>;
@@ -74,8 +74,7 @@ describe("accessible, light and dark", () => {
       `/results/${r!.id}/sheets`,
       ...["aim", "cues", "kit", "yard", "score", "players", "send"].map((s) => `/activities/${a!.id}?station=${s}`),
     ]) {
-      await page.goto(base + path, { waitUntil: "load" });
-      await page.waitForNetworkIdle({ idleTime: 120 });
+      await open(page, base + path);
       await inBoth(page, path);
     }
     await page.close();
@@ -88,8 +87,7 @@ describe("accessible, light and dark", () => {
     const card = await cardOf(page, link, "Hallway climb");
     const home = ["things", "space", "people", "done"].map((part) => `${link}/home?part=${part}`);
     for (const url of [link, ...home, ...["fetch", "setup", "look", "handin"].map((s) => `${card}?screen=${s}`)]) {
-      await page.goto(url, { waitUntil: "load" });
-      await page.waitForNetworkIdle({ idleTime: 120 });
+      await open(page, url);
       await inBoth(page, url.slice(-14));
     }
     await page.close();
@@ -101,11 +99,11 @@ describe("accessible, light and dark", () => {
     const card = await cardOf(small, await linkOf("Idris M."), "Stop on the step");
     const link = await linkOf("Idris M.");
     for (const part of ["things", "space", "people", "done"]) {
-      await small.goto(`${link}/home?part=${part}`, { waitUntil: "networkidle0" });
+      await open(small, `${link}/home?part=${part}`);
       expect(await small.evaluate(() => document.documentElement.scrollWidth), part).toBeLessThanOrEqual(320);
     }
     for (const s of ["fetch", "setup", "look", "handin"]) {
-      await small.goto(`${card}?screen=${s}`, { waitUntil: "networkidle0" });
+      await open(small, `${card}?screen=${s}`);
       expect(await small.evaluate(() => document.documentElement.scrollWidth), s).toBeLessThanOrEqual(320);
     }
     await small.close();
@@ -115,7 +113,7 @@ describe("accessible, light and dark", () => {
     await sql.end();
     await page.setViewport({ width: 768, height: 1024 });
     for (const path of ["/week", "/activities", "/homes", "/things", "/results", "/how", `/classes/${c!.id}/links`]) {
-      await page.goto(base + path, { waitUntil: "networkidle0" });
+      await open(page, base + path);
       expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(768);
     }
     await page.close();

@@ -6,7 +6,7 @@ import { targetName } from "#words/say.ts";
 import { type Part, partsOf } from "../core/yard/parts.ts";
 import { freePort } from "../scripts/lib/port.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";
-import { base, beginPlay, cardOf, handIn, linkOf, openBrowser, owner, phone, press, sees, text } from "./help.ts";
+import { base, beginPlay, cardOf, handIn, linkOf, open, openBrowser, owner, phone, press, sees, text } from "./help.ts";
 
 let opened: Awaited<ReturnType<typeof openBrowser>>;
 beforeAll(async () => {
@@ -52,7 +52,7 @@ describe("a family plays", () => {
     await sql.end();
     const page = await phone(opened.browser);
     const card = await cardOf(page, await linkOf(row!.name), "Hallway climb");
-    await page.goto(`${card}?screen=play`, { waitUntil: "networkidle0" });
+    await open(page, `${card}?screen=play`);
     await sees(page, "A grown-up must say yes first.");
     await page.close();
   });
@@ -61,7 +61,7 @@ describe("a family plays", () => {
     const link = await linkOf("Ilse P.");
     const page = await phone(opened.browser);
     const card = await cardOf(page, link, "Hallway climb");
-    await page.goto(card, { waitUntil: "networkidle0" });
+    await open(page, card);
     await sees(page, "Fetch these things");
     const have = "input[aria-label^='To send, I have it: sock ball']";
     await page.$eval(have, (e) => (e as HTMLElement).click());
@@ -71,7 +71,7 @@ describe("a family plays", () => {
     await press(page, "Next");
     await sees(page, /of your steps \(\d\.\d m\)/);
     await press(page, "Next: Look round");
-    await page.goto(`${card}?screen=play`, { waitUntil: "networkidle0" });
+    await open(page, `${card}?screen=play`);
     await sees(page, "Tick all of them, then play.");
     await beginPlay(page, card);
     const aims = await aimsOf("Ilse P.", "Hallway climb");
@@ -142,7 +142,7 @@ describe("a family plays", () => {
     const page = await context.newPage();
     await page.setViewport({ width: 390, height: 844 });
     const card = await cardOf(page, await linkOf(name), "Hallway climb");
-    await page.goto(card, { waitUntil: "networkidle0" });
+    await open(page, card);
     await page.waitForFunction(
       async (url) => (await (await caches.open("cards")).match(url)) !== undefined,
       { timeout: 15_000 },
@@ -213,7 +213,7 @@ describe("a family plays", () => {
     await first.close();
     const second = await openBrowser({ profile });
     const two = await phone(second.browser);
-    await two.goto(card, { waitUntil: "networkidle0" });
+    await open(two, card);
     await sees(two, "Your game was kept on this device.");
     await press(two, "Carry on with your game");
     await sees(two, "Send 3 of 16");
@@ -253,7 +253,7 @@ describe("a family plays", () => {
     const card = await cardOf(one, link, "Hallway climb");
     await beginPlay(one, card);
     const two = await phone(opened.browser);
-    await two.goto(`${card}?screen=play`, { waitUntil: "networkidle0" });
+    await open(two, `${card}?screen=play`);
     await sees(two, "This game is open in another tab.");
     await one.close();
     await press(two, "Try again");
@@ -274,10 +274,10 @@ describe("a link that does not open", () => {
     const gone = await page.goto(link);
     expect(gone?.status()).toBe(410);
     await sees(page, "This link was withdrawn.");
-    await page.goto(await linkOf("Umar Z."), { waitUntil: "networkidle0" });
+    await open(page, await linkOf("Umar Z."));
     await sees(page, "Umar, your games");
     const closed = await cardOf(page, await linkOf("Greta S."), "Stop on the step");
-    await page.goto(closed, { waitUntil: "networkidle0" });
+    await open(page, closed);
     await sees(page, "This game is closed.");
     expect(await text(page)).toContain("Ask your teacher");
     await sql.end();

@@ -3,9 +3,9 @@ import postgres from "postgres";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { expect, inject } from "vitest";
 import type { Activity } from "../core/formats/activity.ts";
-import { openBrowser, press, signIn } from "../scripts/lib/browser.mjs";
+import { open, openBrowser, press, ready, signIn } from "../scripts/lib/browser.mjs";
 
-export { openBrowser, press };
+export { open, openBrowser, press, ready };
 export const base = inject("base");
 export const family = inject("family");
 
@@ -45,7 +45,7 @@ export async function sees(page: Page, words: string | RegExp, timeout = 15_000)
 
 /** The address of a child's card by its title, from the child's private page. */
 export async function cardOf(page: Page, link: string, title: string): Promise<string> {
-  await page.goto(link, { waitUntil: "networkidle0" });
+  await open(page, link);
   const path = await page.$$eval(
     "main a[href*='/f/']",
     (as, t) => as.find((a) => a.textContent?.startsWith(t))?.getAttribute("href"),
@@ -63,7 +63,7 @@ export async function beginPlay(
   mode?: string,
   choose?: (page: Page) => Promise<void>,
 ): Promise<void> {
-  await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
+  await open(page, `${card}?screen=look`);
   for (const box of await page.$$("input[type=checkbox]:not(:checked)")) await box.click();
   await press(page, "Next: Play");
   await sees(page, "Who plays?");

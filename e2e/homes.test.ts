@@ -6,10 +6,12 @@ import {
   cardOf,
   handIn,
   linkOf,
+  open,
   openBrowser,
   owner,
   phone,
   press,
+  ready,
   retype,
   sees,
   teacherPage,
@@ -58,7 +60,7 @@ describe("the home survey", () => {
     await sql`update home set kit = null, space = null, players = null, answered_at = null where id = ${(await homeOf(name)).id}`;
     const link = await linkOf(name);
     const page = await phone(opened.browser);
-    await page.goto(link, { waitUntil: "networkidle0" });
+    await open(page, link);
     await press(page, "Tell us what you have. Two minutes.");
     await page.waitForSelector("button[aria-label^='One more: sock']");
     for (const _ of [1, 2]) await page.click("button[aria-label^='One more: sock']");
@@ -81,7 +83,7 @@ describe("the home survey", () => {
     await page.click("button[aria-label='One less: broom']");
     await expect.poll(async () => (await homeOf(name)).kit, { timeout: 15_000 }).toEqual({ sock: 2, bucket: 1 });
     // Closed and opened again: what was tapped is there.
-    await page.goto(`${link}/home`, { waitUntil: "networkidle0" });
+    await open(page, `${link}/home`);
     await page.waitForSelector("button[aria-label='One more: sock. Now 2.']");
     await press(page, "Save and go on");
     await sees(page, "Where can you play?");
@@ -132,7 +134,7 @@ describe("the home survey", () => {
 
   it("keeps what was tapped while the server is away, says so, and saves it once it is back", async () => {
     const page = await phone(opened.browser);
-    await page.goto(`${await linkOf("Kezia O.")}/home`, { waitUntil: "networkidle0" });
+    await open(page, `${await linkOf("Kezia O.")}/home`);
     await page.waitForSelector("button[aria-label^='One more: colander']");
     await openAll(page);
     const before = (await homeOf("Kezia O.")).kit?.colander ?? 0;
@@ -154,10 +156,10 @@ describe("the home survey", () => {
 
   it("comes through a class link without a name on it, waits for the teacher, and is put to its home", async () => {
     const teacher = await teacherPage(opened.browser);
-    await teacher.goto(`${base}/homes`, { waitUntil: "networkidle0" });
+    await open(teacher, `${base}/homes`);
     const path = await teacher.$eval("a[href^='/c/']", (a) => a.getAttribute("href")!);
     const page = await phone(opened.browser);
-    await page.goto(`${base}${path}`, { waitUntil: "networkidle0" });
+    await open(page, `${base}${path}`);
     expect(await text(page)).not.toMatch(/Ilse|Heron/);
     await press(page, "Begin");
     await sees(page, "Whose home is it?");
@@ -166,7 +168,8 @@ describe("the home survey", () => {
     await press(page, "Save");
     await sees(page, "Thank you!");
     await teacher.bringToFront();
-    await teacher.reload({ waitUntil: "networkidle0" });
+    await teacher.reload();
+    await ready(teacher);
     await sees(teacher, "zeb x");
     await teacher.$$eval("form", (forms) => {
       const mine = forms.find((f) => f.textContent?.includes("zeb x"))!;
@@ -176,7 +179,7 @@ describe("the home survey", () => {
     expect((await homeOf("Zeb X.")).players).toBe(3);
     await page.bringToFront();
     // Its own address goes on working, and now reaches the home.
-    await page.goto(`${page.url().split("?")[0]}?part=people`, { waitUntil: "networkidle0" });
+    await open(page, `${page.url().split("?")[0]}?part=people`);
     await press(page, "4");
     await page.waitForSelector("[data-saved=yes]", { timeout: 15_000 });
     expect((await homeOf("Zeb X.")).players).toBe(4);
@@ -199,14 +202,14 @@ describe("the home survey", () => {
 describe("homes on the teacher's desk", () => {
   it("invites and reminds through the outbox, filters, and edits for a family", async () => {
     const page = await teacherPage(opened.browser);
-    await page.goto(`${base}/homes`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/homes`);
     await press(page, "Invite to the survey");
     await sees(page, /Everyone was asked already|messages? (is|are) in the outbox/);
     await press(page, "Remind");
     await sees(page, /\d messages? (is|are) in the outbox|Nobody is left/);
     const [survey] = await sql`select count(*)::int as n from message where kind = 'survey'`;
     expect(survey!.n).toBeGreaterThan(0);
-    await page.goto(`${base}/homes?show=support`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/homes?show=support`);
     expect(await page.$$eval("tbody tr", (r) => r.length)).toBe(2);
     await press(page, "Pell W.");
     await sees(page, "as its family would tap it");
@@ -244,7 +247,7 @@ describe("homes on the teacher's desk", () => {
       "Heron class,Jo D.,7,A home,,,,,,unicorn 1",
       "Heron class,Al E.,7,A home,,,,,,bucket 500",
     ];
-    await page.goto(`${base}/homes/import`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/homes/import`);
     await page.$eval(
       "textarea[name=text]",
       (e, v) => {
@@ -288,7 +291,7 @@ describe("homes on the teacher's desk", () => {
       "Right R.",
     ]);
     await sql`delete from child where name = 'Right R.'`;
-    await page.goto(`${base}/homes/import`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/homes/import`);
     await page.$eval("textarea[name=text]", (e) => {
       (e as HTMLTextAreaElement).value = "class,child,years\nHeron class,A B.,7";
     });
@@ -315,7 +318,7 @@ describe("homes on the teacher's desk", () => {
 describe("the school's list of things", () => {
   it("adds, changes, hides and deletes; an activity that uses a deleted thing keeps its copy", async () => {
     const page = await teacherPage(opened.browser);
-    await page.goto(`${base}/things/new`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/things/new`);
     const type = async (name: string, value: string) => retype((await page.$(`[name=${name}]`))!, value);
     await type("name", "felt puck");
     for (const [k, v] of Object.entries({ width: "9", depth: "9", height: "2", mass: "-3" })) await type(k, v);
@@ -336,15 +339,15 @@ describe("the school's list of things", () => {
     await press(page, "Offer potato");
     await sees(page, "It is offered again.");
     // A slide that sends the puck.
-    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Bands"))!.click());
     await page.waitForSelector("[data-strip=ready]");
     const at = page.url().split("?")[0]!;
-    await page.goto(`${at}?station=kit`, { waitUntil: "networkidle0" });
+    await open(page, `${at}?station=kit`);
     await take(page, "felt puck");
     await page.waitForSelector("[data-save=saved]");
     await new Promise((r) => setTimeout(r, 1500));
-    await page.goto(`${base}/things`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/things`);
     await press(page, "Delete felt puck");
     await sees(page, /felt puck is used in .*They keep a copy of their own/);
     await press(page, "Yes, take it out");
@@ -354,10 +357,11 @@ describe("the school's list of things", () => {
     await press(page, "Delete felt puck");
     await press(page, "Yes, take it out");
     await sees(page, "It is out of the list.");
-    await page.goto(`${at}?station=kit`, { waitUntil: "networkidle0" });
+    await open(page, `${at}?station=kit`);
     await sees(page, "No longer in your school's list.");
+    const before = page.url();
     await press(page, "Copy this activity");
-    await page.waitForNavigation({ waitUntil: "networkidle0" }).catch(() => undefined);
+    await page.waitForFunction((url) => location.href !== url, {}, before);
     await sees(page, "saved");
     await page.close();
   });
@@ -389,7 +393,7 @@ describe("the school's list of things", () => {
 
   it("goes out and comes in as CSV and JSON, all or nothing", async () => {
     const page = await teacherPage(opened.browser);
-    await page.goto(`${base}/things`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/things`);
     const [csv, json] = await page.evaluate(async () => [
       await (await fetch("/things/file?as=csv")).text(),
       await (await fetch("/things/file?as=json")).text(),
@@ -428,10 +432,10 @@ describe("the school's list of things", () => {
 describe("Kit in the workbench", () => {
   it("shows what a swap does, holds the challenge by moving the line, and says which homes can do it", async () => {
     const page = await teacherPage(opened.browser);
-    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
     await page.waitForSelector("[data-strip=ready]");
-    await page.goto(`${page.url().split("?")[0]}?station=kit`, { waitUntil: "networkidle0" });
+    await open(page, `${page.url().split("?")[0]}?station=kit`);
     await sees(page, /\d+ of \d+ children have the things at home/);
     const rates = () =>
       page.$$eval("[aria-label='What the swap does'] tr", (rows) =>
@@ -469,7 +473,7 @@ describe("things on the card", () => {
     const name = "Sabela C.";
     const page = await phone(opened.browser);
     const card = await cardOf(page, await linkOf(name), "Hallway climb");
-    await page.goto(card, { waitUntil: "networkidle0" });
+    await open(page, card);
     await page.click("button[aria-label^='Swap the']");
     await sees(page, "You have this too");
     await press(page, "rolled T-shirt");
@@ -505,11 +509,11 @@ describe("things on the card", () => {
   it("change with the home it is played in", async () => {
     const page = await phone(opened.browser);
     const card = await cardOf(page, await linkOf("Wren H."), "Stop on the step");
-    await page.goto(card, { waitUntil: "networkidle0" });
+    await open(page, card);
     await sees(page, "Where do you play?");
     await press(page, "Wren's weekend home");
     await page.waitForFunction(() => !document.body.innerText.includes("Working it out"));
-    await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
+    await open(page, `${card}?screen=look`);
     await sees(page, "We are away from roads.");
     await page.close();
   });

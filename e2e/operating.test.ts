@@ -7,7 +7,7 @@ import { freePort } from "../scripts/lib/port.mjs";
 import { startPostgres } from "../scripts/lib/postgres.mjs";
 import { root } from "../scripts/lib/root.mjs";
 import { prepareDatabase, startWeb } from "../scripts/lib/serve.mjs";
-import { sees, text } from "./help.ts";
+import { open, sees, text } from "./help.ts";
 
 /** A database of its own with the demo school and two hundred others, whose server writes every plan into its log. */
 const SCHOOLS = 200;
@@ -170,7 +170,7 @@ describe("with two hundred schools", () => {
     const page = await opened.browser.newPage();
     await page.setViewport({ width: 1280, height: 800 });
     await signIn(page, web.url, demo.email, demo.password);
-    await page.goto(`${web.url}/results/${a!.id}`, { waitUntil: "networkidle0" });
+    await open(page, `${web.url}/results/${a!.id}`);
     await sees(page, "is being worked out");
     expect(await sql`select 1 from expected_band where assignment_id = ${a!.id}`).toHaveLength(0);
     // Due now: a copy takes it up by itself, and the page that is open shows it.

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
-import { base, openBrowser, owner, press, retype, sees, teacherPage, text } from "./help.ts";
+import { base, open, openBrowser, owner, press, ready, retype, sees, teacherPage, text } from "./help.ts";
 
 let opened: Awaited<ReturnType<typeof openBrowser>>;
 let page: Page;
@@ -26,16 +26,14 @@ const focusPeg = (p: Page, id: string) => p.$eval(`[data-peg=${id}]`, (e) => (e 
 async function fresh(pattern: string): Promise<string> {
   // A page behind another one draws nothing, and takes no drag.
   await page.bringToFront();
-  await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
-  await Promise.all([
-    page.waitForNavigation({ waitUntil: "networkidle0" }).catch(() => undefined),
-    page.$$eval(
-      "button[value=new]",
-      (all, name) => (all.find((b) => b.textContent?.startsWith(name)) as HTMLElement).click(),
-      pattern,
-    ),
-  ]);
+  await open(page, `${base}/activities`);
+  await page.$$eval(
+    "button[value=new]",
+    (all, name) => (all.find((b) => b.textContent?.startsWith(name)) as HTMLElement).click(),
+    pattern,
+  );
   await page.waitForSelector("[data-peg]");
+  await ready(page);
   return page.url().split("?")[0]!;
 }
 
@@ -85,7 +83,7 @@ describe("the workbench", () => {
       strip,
     );
     await saved(page);
-    await page.goto(url, { waitUntil: "networkidle0" });
+    await open(page, url);
     const there = await metresOf(page, "t3");
     expect(there).toBeGreaterThan(3.2);
     await focusPeg(page, "t3");
@@ -105,7 +103,7 @@ describe("the workbench", () => {
 
   it("drags a target on the plan along and aside, tape and plan stay one, clashes are said, arrows move it, undo takes it back", async () => {
     const page = await teacherPage(opened.browser);
-    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
     await page.waitForSelector("[data-strip=ready]");
     await page.bringToFront();
@@ -184,7 +182,7 @@ describe("the workbench", () => {
 
   it("leaves the family something to set, within what the teacher gives, and takes it back", async () => {
     const url = await fresh("Climb");
-    await page.goto(`${url}?station=players`, { waitUntil: "networkidle0" });
+    await open(page, `${url}?station=players`);
     const of = async () => {
       await saved(page);
       return page.evaluate(
@@ -215,7 +213,7 @@ describe("the workbench", () => {
     await retype(field, "9");
     await sees(page, "target 5 at 9 m is beyond the space: it is 5.6 m long");
     await page.waitForSelector("[data-save=mend]");
-    await page.goto(url, { waitUntil: "networkidle0" });
+    await open(page, url);
     await sees(page, "What you had typed here before was brought back.");
     await expect.poll(() => metresOf(page, "t5")).toBe(9);
     await press(page, "Undo");
@@ -226,7 +224,7 @@ describe("the workbench", () => {
     const url = await fresh("Climb");
     const other = await opened.browser.newPage();
     await other.setViewport({ width: 1280, height: 800 });
-    await other.goto(url, { waitUntil: "networkidle0" });
+    await open(other, url);
     await page.bringToFront();
     await focusPeg(page, "t1");
     await page.keyboard.press("ArrowRight");
@@ -266,18 +264,18 @@ describe("the workbench", () => {
 
   it("opens a file of its own and refuses others by name", async () => {
     const dir = mkdtempSync(join(tmpdir(), "yard-files-"));
-    const open = async (name: string, content: string) => {
+    const openFile = async (name: string, content: string) => {
       writeFileSync(join(dir, name), content);
-      await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+      await open(page, `${base}/activities`);
       await (await page.waitForSelector("input[type=file]"))!.uploadFile(join(dir, name));
       await press(page, "Open");
     };
-    await open("broken.json", "{");
+    await openFile("broken.json", "{");
     await sees(page, "broken.json is not JSON");
-    await open("newer.json", JSON.stringify({ ...fromPattern("climb"), version: 3 }));
+    await openFile("newer.json", JSON.stringify({ ...fromPattern("climb"), version: 3 }));
     await sees(page, "this is a version 3 document; versions 1 and 2 can be read here");
     const bands = fromPattern("bands");
-    await open(
+    await openFile(
       "overlap.json",
       JSON.stringify({
         ...bands,
@@ -285,7 +283,7 @@ describe("the workbench", () => {
       }),
     );
     await sees(page, "bands overlap: line 2 (1.1 m)");
-    await open("good.json", JSON.stringify({ ...bands, title: "From a colleague" }));
+    await openFile("good.json", JSON.stringify({ ...bands, title: "From a colleague" }));
     await page.waitForSelector("[data-peg]");
     expect(await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value)).toBe("From a colleague");
   });
@@ -309,7 +307,7 @@ describe("sending and reading", () => {
     await press(page, "Send to the class");
     await sees(page, "0 of 28");
     const results = page.url().split("?")[0]!;
-    await page.goto(`${base}/outbox`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/outbox`);
     await sees(page, "Landing test: a game for");
     await page.$eval("details", (d) => {
       (d as HTMLDetailsElement).open = true;
@@ -318,10 +316,10 @@ describe("sending and reading", () => {
     expect(link).toMatch(/\/f\/[\w-]{22}\.[\w-]{22}$/);
     const child = await page.$eval("details summary strong", (e) => e.textContent!);
     const home = await opened.browser.newPage();
-    await home.goto(link, { waitUntil: "networkidle0" });
+    await open(home, link);
     await sees(home, "Landing test");
     await home.close();
-    await page.goto(results, { waitUntil: "networkidle0" });
+    await open(page, results);
     await sees(page, child);
     await page.select(
       "select[name=cardId]",
@@ -408,7 +406,7 @@ describe("sending and reading", () => {
 
   it("a score from paper is asked for as the game gives it, added once, corrected with a reason, and taken back", async () => {
     const title = "Pressed twice";
-    await page.goto(`${base}/results`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/results`);
     await page.$$eval("td a", (as, t) => (as.find((a) => a.textContent === t) as HTMLElement).click(), title);
     await page.waitForSelector("input[name=value]");
     const child = await page.$eval("select[name=cardId] option", (o) => o.textContent!);
@@ -430,29 +428,29 @@ describe("sending and reading", () => {
     expect(await page.$eval("section:last-of-type input[name=value]", (e) => (e as HTMLInputElement).value)).toBe("");
     await page.waitForSelector("td details summary");
     expect(await page.$$("td details summary[aria-label*='from paper']")).toHaveLength(1);
-    const open = () =>
+    const unfold = () =>
       page.$eval("td details:has(summary[aria-label*='from paper'])", (d) => {
         (d as HTMLDetailsElement).open = true;
       });
-    await open();
+    await unfold();
     await retype((await page.$("td input[name=value]"))!, `${second} points`);
     await page.type("td form:first-of-type input[name=reason]", "Read it wrong");
     await press(page, "Correct");
     await sees(page, "paper, corrected");
-    await open();
+    await unfold();
     await sees(page, `Noor Fenwick: Read it wrong, ${third} points → ${second} points`);
     await page.type("td form:last-of-type input[name=reason]", "Of another child");
     await press(page, "Take back");
     await sees(page, "taken back");
     await sees(page, "none counts");
-    await open();
+    await unfold();
     await page.type("td form:last-of-type input[name=reason]", "It was right");
     await press(page, "Let it stand again");
     await sees(page, new RegExp(`${child.replace(".", "\\.")}[\\s\\S]*?${second} point`));
   });
 
   it("marks a criterion, which stays", async () => {
-    await page.goto(`${base}/results`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/results`);
     await page.$$eval("td a", (as) => (as.find((a) => a.textContent === "Hallway climb") as HTMLElement).click());
     await page.waitForSelector("tbody select[name=mark]");
     const label = await page.$eval("tbody select[name=mark]", (e) => e.getAttribute("aria-label"));
@@ -460,12 +458,13 @@ describe("sending and reading", () => {
       page.waitForResponse((r) => r.request().method() === "POST"),
       page.select(`select[aria-label="${label}"]`, "nearly"),
     ]);
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload();
+    await ready(page);
     expect(await page.$eval(`select[aria-label="${label}"]`, (e) => (e as HTMLSelectElement).value)).toBe("nearly");
   });
 
   it("withdraws a link at once, and a new one is another address", async () => {
-    await page.goto(`${base}/homes`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/homes`);
     const old = await page.$eval("[aria-label='Open the page of Sabela C.']", (a) => a.getAttribute("href")!);
     await press(page, "Withdraw the link of Sabela C.");
     await sees(page, /Sabela C\.[\s\S]*?withdrawn/i);
@@ -479,12 +478,12 @@ describe("sending and reading", () => {
   });
 
   it("copies an activity, puts it away and takes it back", async () => {
-    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities`);
     const first = await page.$eval("main li a.font-head", (a) => a.textContent!);
     await page.$eval("button[value=copy]", (b) => (b as HTMLElement).click());
     await page.waitForSelector("input[aria-label=Title]");
     expect(await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value)).toBe(`${first}, copy`);
-    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities`);
     await press(page, `Put away ${first}, copy`);
     await sees(page, "The activity was put away.");
     await press(page, "Undo");

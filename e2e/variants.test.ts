@@ -1,7 +1,18 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
-import { base, handIn, keptOf, changed as of, openBrowser, playing as play, press, sees, title } from "./help.ts";
+import {
+  base,
+  handIn,
+  keptOf,
+  changed as of,
+  openBrowser,
+  playing as play,
+  press,
+  ready,
+  sees,
+  title,
+} from "./help.ts";
 
 let opened: Awaited<ReturnType<typeof openBrowser>>;
 beforeAll(async () => {
@@ -88,7 +99,8 @@ describe("variants on the play screen", () => {
     await sees(page, "Place a blocker now, or not.");
     await press(page, "Go on another day");
     await sees(page, "Come back any day with this link.");
-    await page.reload({ waitUntil: "networkidle0" });
+    await page.reload();
+    await ready(page);
     await sees(page, "Place a blocker now, or not.");
     await press(page, "2 points");
     await press(page, "6 points");

@@ -10,6 +10,7 @@ import {
   cardOf,
   handIn,
   linkOf,
+  open,
   openBrowser,
   owner,
   phone,
@@ -54,7 +55,7 @@ const focusIn = (page: Page) => page.evaluate(() => document.activeElement?.text
 describe("an empty school", () => {
   it("is led from no children to the first card, and is told nothing that is not so", async () => {
     const page = await signedIn(await emptySchool());
-    await page.goto(`${base}/week`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/week`);
     await sees(page, "Your first hour");
     await press(page, "Add by hand");
     await sees(page, "No children in this class yet");
@@ -80,7 +81,7 @@ describe("an empty school", () => {
     await page.type("input[name=age]", "8");
     await press(page, "Add");
     await sees(page, "ada l. is in this class already");
-    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
     // Called by what it is, with cues to begin with.
@@ -94,7 +95,7 @@ describe("an empty school", () => {
     await press(page, "Links and codes of One");
     await sees(page, "Links of One");
     await sees(page, "Ada L.");
-    await page.goto(`${base}/week`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/week`);
     await sees(page, "The first card");
     await page.browserContext().close();
   }, 90_000);
@@ -139,7 +140,7 @@ describe("an empty school", () => {
 describe("ways back", () => {
   it("undo survives closing the tab", async () => {
     const page = await teacherPage(opened.browser);
-    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
     const at = () => page.$eval("[data-peg=t1]", (e) => Number(e.getAttribute("aria-valuenow")));
@@ -157,7 +158,7 @@ describe("ways back", () => {
     const url = page.url();
     await page.close();
     const again = await teacherPage(opened.browser);
-    await again.goto(url, { waitUntil: "networkidle0" });
+    await open(again, url);
     const now = () => again.$eval("[data-peg=t1]", (e) => Number(e.getAttribute("aria-valuenow")));
     expect(await now()).toBe(moved);
     await again.keyboard.press("u");
@@ -182,14 +183,14 @@ describe("ways back", () => {
 
   it("a put-away activity has a shelf, is found, and comes back", async () => {
     const page = await teacherPage(opened.browser);
-    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[1] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
     const title = await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value);
-    await page.goto(`${base}/activities?find=${encodeURIComponent(title)}`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities?find=${encodeURIComponent(title)}`);
     await press(page, `Put away ${title}`);
     await sees(page, "The activity was put away.");
-    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities`);
     await page.$eval("details summary", (e) => (e as HTMLElement).click());
     await press(page, `Put ${title} back on the shelf`);
     await page.waitForFunction(
@@ -197,7 +198,7 @@ describe("ways back", () => {
       {},
       title,
     );
-    await page.goto(`${base}/activities?find=nothing+is+called+so`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities?find=nothing+is+called+so`);
     await sees(page, "Nothing on your shelf has these words.");
     await page.close();
   });
@@ -210,7 +211,7 @@ describe("ways back", () => {
     const [a] =
       await sql`select a.id from assignment a where a.class_id = ${c!.id} and a.withdrawn_at is null order by a.opens_at limit 1`;
     await sql.end();
-    await page.goto(`${base}/classes/${c!.id}/links`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/classes/${c!.id}/links`);
     const link = await linkOf("Ilse P.");
     await sees(page, new URL(link).pathname);
     const csv = await page.evaluate(async (at) => (await fetch(at)).text(), `/classes/${c!.id}/links.csv`);
@@ -219,7 +220,7 @@ describe("ways back", () => {
     const { squareCode } = await import("../server/links/square-code.ts");
     const drawn = await page.$eval("svg[aria-label='Square code of Ilse P.'] path", (e) => e.getAttribute("d"));
     expect(drawn).toBe(squareCode(link).path);
-    await page.goto(`${base}/results/${a!.id}/sheets`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/results/${a!.id}/sheets`);
     const sheets = await page.$$eval("article.sheet", (all) => all.length);
     expect(sheets).toBeGreaterThan(20);
     const pdf = await page.pdf({ format: "A4", preferCSSPageSize: true });
@@ -228,7 +229,7 @@ describe("ways back", () => {
         .toString("latin1")
         .match(/\/Type\s*\/Page\b/g),
     ).toHaveLength(sheets);
-    await page.goto(`${base}/results/${a!.id}`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/results/${a!.id}`);
     await press(page, "Print the card of Ilse P.");
     await sees(page, "A game for Ilse");
     expect(await page.$$eval("article.sheet", (all) => all.length)).toBe(1);
@@ -239,7 +240,7 @@ describe("ways back", () => {
 describe("by keyboard on the teacher's side", () => {
   it("a station leads to its panel, what is chosen moves by arrows, keys of one letter work and are listed", async () => {
     const page = await teacherPage(opened.browser);
-    await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+    await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
     await page.$$eval("nav[aria-label=Stations] a", (all) =>
@@ -282,7 +283,7 @@ describe("a family", () => {
   it("hears what happened, the score and what comes next; the focus goes to the heading of each step", async () => {
     const page = await phone(opened.browser);
     const card = await cardOf(page, await linkOf("Fenna B."), "Hallway climb");
-    await page.goto(card, { waitUntil: "networkidle0" });
+    await open(page, card);
     await sees(page, "A game for Fenna");
     expect(await page.title()).toBe("Fetch: Hallway climb");
     await press(page, "Next: Set up");
@@ -305,7 +306,7 @@ describe("a family", () => {
     const trouble: string[] = [];
     page.on("pageerror", (e) => trouble.push((e as Error).message));
     page.on("console", (m) => m.type() === "error" && trouble.push(m.text()));
-    await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
+    await open(page, `${card}?screen=look`);
     await sees(page, "Carry on with your game");
     expect(trouble).toEqual([]);
     await press(page, "Carry on with your game");
@@ -313,7 +314,7 @@ describe("a family", () => {
     await handIn(page);
     await sees(page, "Handed in. Well played!");
     // On the same day one tick says that all is still so; a grown-up's yes is a tick of its own.
-    await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
+    await open(page, `${card}?screen=look`);
     await sees(page, "All is still so.");
     const boxes = await page.$$("main input[type=checkbox]");
     expect(boxes.length).toBeLessThanOrEqual(2);
@@ -364,7 +365,7 @@ describe("a family", () => {
   it("goes the whole way by keyboard alone, and everything that is reached has a name", async () => {
     const page = await opened.browser.newPage();
     await page.setViewport({ width: 1024, height: 768 });
-    await page.goto(await linkOf("Wren H."), { waitUntil: "networkidle0" });
+    await open(page, await linkOf("Wren H."));
     const nameless: string[] = [];
     /** Tab after tab until what has the focus is called so. */
     const reach = async (words: string | RegExp) => {

@@ -1,6 +1,6 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { base, cardOf, linkOf, openBrowser, owner, phone, press, retype, sees, teacherPage } from "./help.ts";
+import { base, cardOf, linkOf, open, openBrowser, owner, phone, press, ready, retype, sees, teacherPage } from "./help.ts";
 
 let opened: Awaited<ReturnType<typeof openBrowser>>;
 beforeAll(async () => {
@@ -17,7 +17,7 @@ const focus = (p: Page, mark: string) => p.$eval(mark, (e) => (e as SVGElement).
 async function climb(): Promise<{ page: Page; url: string }> {
   const page = await teacherPage(opened.browser);
   await page.bringToFront();
-  await page.goto(`${base}/activities`, { waitUntil: "networkidle0" });
+  await open(page, `${base}/activities`);
   await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
   await page.waitForSelector("[data-strip=ready]");
   return { page, url: page.url().split("?")[0]! };
@@ -140,9 +140,9 @@ describe("the busiest layout on a card", () => {
     await page.close();
     const small = await phone(opened.browser);
     const card = await cardOf(small, await linkOf("Odette R."), "Long course");
-    await small.goto(card, { waitUntil: "networkidle0" });
+    await open(small, card);
     await sees(small, "To stand in the yard");
-    await small.goto(`${card}?screen=setup`, { waitUntil: "networkidle0" });
+    await open(small, `${card}?screen=setup`);
     await sees(small, /1 of 2\d/);
     await small.close();
     const sheet = await opened.browser.newPage();
@@ -224,7 +224,7 @@ describe("a space of any shape", () => {
   it("is tapped corner by corner with what stands in it, refused by the corner that is wrong, and kept", async () => {
     const link = await linkOf(CHILD);
     const page = await phone(opened.browser);
-    await page.goto(`${link}/home?part=space`, { waitUntil: "networkidle0" });
+    await open(page, `${link}/home?part=space`);
     await page.$eval("input[name=kind][value=room]", (e) => (e as HTMLElement).click());
     await page.$eval("input[name=shape][value=own]", (e) => (e as HTMLElement).click());
     await page.waitForSelector("textarea[name=corners]");
@@ -312,7 +312,7 @@ describe("a child's own step and what is behind", () => {
     const link = await linkOf(CHILD);
     const page = await phone(opened.browser);
     const card = await cardOf(page, link, "Hallway climb");
-    await page.goto(`${card}?screen=setup`, { waitUntil: "networkidle0" });
+    await open(page, `${card}?screen=setup`);
     const next = async () => {
       while (
         await page.$$eval("main a", (all) => {
@@ -331,19 +331,18 @@ describe("a child's own step and what is behind", () => {
     await sees(page, "Look behind it");
     const behind = "section[aria-labelledby=behind] input[type=checkbox]";
     await page.click(behind);
-    await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
+    await open(page, `${card}?screen=look`);
     await sees(page, "We looked behind it.");
     expect(
       await page.$$eval("li label", (all) =>
         all.filter((l) => l.textContent?.includes("We looked behind it")).map((l) => l.querySelector("input")!.checked),
       ),
     ).toEqual([true]);
-    await page.goto(`${card}?screen=setup`, { waitUntil: "networkidle0" });
+    await open(page, `${card}?screen=setup`);
     await next();
-    await Promise.all([
-      page.waitForNavigation({ waitUntil: "networkidle0" }),
-      page.$$eval("a", (all) => (all.find((a) => a.textContent === "Measure my step") as HTMLElement).click()),
-    ]);
+    await page.$$eval("a", (all) => (all.find((a) => a.textContent === "Measure my step") as HTMLElement).click());
+    await page.waitForSelector("[name=length]");
+    await ready(page);
     await page.type("[name=length]", "31");
     await press(page, "Save my step");
     await sees(page, "one step would be 3.10 m: it is between 0.2 and 1.2 m");

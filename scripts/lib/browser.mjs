@@ -37,17 +37,38 @@ export async function openBrowser({ profile, flags = [] } = {}) {
   };
 }
 
+/**
+ * Until a page can be used: its fonts are there, the script has taken it over, and what that began has been drawn.
+ * (Not until the network rests: that alone is half a second a page.)
+ */
+export async function ready(page) {
+  await page.waitForFunction(
+    () =>
+      document.readyState === "complete" &&
+      document.fonts.status === "loaded" &&
+      (!document.querySelector("script[type=module]") ||
+        Object.keys(document.body.firstElementChild ?? {}).some((k) => k.startsWith("__reactFiber"))),
+    { timeout: 30_000, polling: 30 },
+  );
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 60))));
+}
+
+/** Opens an address and waits until it can be used; gives the answer. */
+export async function open(page, url) {
+  const answer = await page.goto(url, { waitUntil: "load" });
+  await ready(page);
+  return answer;
+}
+
 /** Signs a teacher in through the form. */
 export async function signIn(page, base, email, password) {
-  await page.goto(`${base}/sign-in`, { waitUntil: "networkidle0" });
+  await open(page, `${base}/sign-in`);
   if (await page.$("header nav")) return;
   await page.type("input[name=email]", email);
   await page.type("input[name=password]", password);
-  await Promise.all([
-    page.waitForNavigation({ waitUntil: "networkidle0" }).catch(() => undefined),
-    page.click("button[type=submit]"),
-  ]);
+  await page.click("button[type=submit]");
   await page.waitForSelector("header nav");
+  await ready(page);
 }
 
 /** Clicks the first button or link whose words are just these. */
