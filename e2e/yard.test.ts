@@ -1,6 +1,19 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { base, cardOf, linkOf, open, openBrowser, owner, phone, press, ready, retype, sees, teacherPage } from "./help.ts";
+import {
+  base,
+  cardOf,
+  linkOf,
+  open,
+  openBrowser,
+  owner,
+  phone,
+  press,
+  ready,
+  retype,
+  sees,
+  teacherPage,
+} from "./help.ts";
 
 let opened: Awaited<ReturnType<typeof openBrowser>>;
 beforeAll(async () => {

@@ -11,6 +11,7 @@ import type { CardData, Step } from "./card-app.tsx";
 import type { SetValues } from "./family-set.tsx";
 import { Finished, markOf } from "./finished.tsx";
 import { FixPanel } from "./fix-panel.tsx";
+import { Big } from "./inputs/big.tsx";
 import { Inputs } from "./inputs/inputs.tsx";
 import { piecesIn } from "./inputs/zones.tsx";
 import type { OwnCard } from "./own-card.ts";
@@ -145,11 +146,13 @@ export function Board({
       setTold(
         event.kind === "object"
           ? say("play.swapped", { item: itemName(event.item, namesOf(data.card.making?.items.own ?? [])) })
-          : event.kind === "carry"
-            ? say("play.carried")
-            : event.kind === "bell"
-              ? say("play.bell")
-              : "",
+          : event.kind === "again"
+            ? say("play.footAgain")
+            : event.kind === "carry"
+              ? say("play.carried")
+              : event.kind === "bell"
+                ? say("play.bell")
+                : "",
       );
       const views = { before: view(before), after: view(after) };
       setSaid(
@@ -185,7 +188,8 @@ export function Board({
   const left = dueAt === null ? null : Math.ceil(Math.max(0, dueAt - elapsed) / 1000);
   // How long this clock runs: what was left when it was first seen.
   const whole = useRef<{ due: number; all: number } | null>(null);
-  if (dueAt !== null && left !== null && whole.current?.due !== dueAt) whole.current = { due: dueAt, all: left };
+  const due = dueAt === null || !play ? null : dueAt - view(play).still;
+  if (due !== null && left !== null && whole.current?.due !== due) whole.current = { due, all: left };
   const clock = useClockHeard(left, dueAt === null ? null : (whole.current?.all ?? null), sound);
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
@@ -230,7 +234,7 @@ export function Board({
     spelled ||
     (shown && wanted === undefined && asked !== undefined && (asked.kind === "send" || asked.kind === "choose"));
   const pieced = many || data.card.parts.some((p) => p.kind === "zone" || p.kind === "cell");
-  const seconds = Math.floor(Math.max(0, dueAt === null ? elapsed : dueAt - elapsed) / 1000);
+  const seconds = Math.floor(Math.max(0, dueAt === null ? elapsed - v.still : dueAt - elapsed) / 1000);
   const marker = data.card.markers.find((m) => m.id === now);
 
   if (v.done) {
@@ -282,12 +286,30 @@ export function Board({
             {told || clock}
           </p>
         </div>
-        <p className="shrink-0 text-right">
-          <span className="block text-sm text-chalk/80">{say(dueAt === null ? "play.timeUsed" : "play.timeLeft")}</span>
-          <span className={`text-2xl font-bold ${dueAt !== null && seconds <= 10 ? "text-mustard" : ""}`}>
-            {say("play.time", { minutes: Math.floor(seconds / 60), seconds: String(seconds % 60).padStart(2, "0") })}
-          </span>
-        </p>
+        <div className="shrink-0 text-right">
+          {!v.paused && (
+            <p>
+              <span className="block text-sm text-chalk/80">
+                {say(dueAt === null ? "play.timeUsed" : "play.timeLeft")}
+              </span>
+              <span className={`text-2xl font-bold ${dueAt !== null && seconds <= 10 ? "text-mustard" : ""}`}>
+                {say("play.time", {
+                  minutes: Math.floor(seconds / 60),
+                  seconds: String(seconds % 60).padStart(2, "0"),
+                })}
+              </span>
+            </p>
+          )}
+          {!v.paused && (
+            <button
+              type="button"
+              className="btn min-h-11 border-chalk/50 bg-transparent px-3 text-base text-chalk short:min-h-9"
+              onClick={() => act({ kind: "pause" })}
+            >
+              {say("play.pause")}
+            </button>
+          )}
+        </div>
       </div>
       <div className="mx-auto flex w-full max-w-lg grow items-center gap-2 px-4 flat:col-start-1 flat:items-start">
         {onFloor ? (
@@ -351,18 +373,13 @@ export function Board({
             />
           ) : fixing ? (
             <FixPanel play={play} data={data} act={act} name={name} close={() => setFixing(false)} />
+          ) : v.paused ? (
+            <>
+              <p className="text-lg font-semibold">{say("play.paused")}</p>
+              <Big text={say("play.goOn")} press={() => act({ kind: "goOn" })} />
+            </>
           ) : (
-            <Inputs
-              asks={v.asks}
-              now={v.now.key}
-              data={data}
-              act={act}
-              tick={() => {
-                sound("tick");
-                speak(say("play.go"));
-              }}
-              name={name}
-            />
+            <Inputs asks={v.asks} now={v.now.key} data={data} act={act} sound={sound} name={name} />
           )}
           <div
             hidden={swapping}

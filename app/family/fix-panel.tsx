@@ -33,7 +33,7 @@ export function FixPanel({
   const [reason, setReason] = useState(say("play.fixReason"));
   const label = labelOf(data);
   const fixable = play.standing.flatMap(({ seq, event }, i): Fixable[] => {
-    if (event.kind === "object") return [];
+    if (event.kind === "object" || event.kind === "again") return [];
     const text = seenText(event, label);
     const all = play.game.asks(play.standing[i - 1]?.after ?? play.begin);
     const ask = mainAsks(all).find((a) => a.kind === event.kind);
@@ -43,7 +43,7 @@ export function FixPanel({
   const foot = data.card.activity.match.foot ?? "spent";
   const asked = mainAsks(view(play).asks)[0];
   const miss = foot === "ignored" || !asked ? null : missOf(asked);
-  const [again, setAgain] = useState(false);
+  const again = (why: "foot" | "call") => act({ kind: "again", why });
   const chosen = fixable.find((f) => f.seq === at);
   const correct: Act = (event) =>
     act({ kind: "correct", seq: at, event: { ...event, at: 0 }, reason: reason.trim() || say("play.fixReason") });
@@ -56,12 +56,16 @@ export function FixPanel({
         <button
           type="button"
           className="btn min-h-12"
-          onClick={() => (foot === "spent" ? act({ ...miss, foot: true }) : setAgain(true))}
+          onClick={() => (foot === "spent" ? act({ ...miss, foot: true }) : again("foot"))}
         >
           {say("play.foot")}
         </button>
       )}
-      {again && <p role="status">{say("play.footAgain")}</p>}
+      {!chosen && asked && missOf(asked) && (
+        <button type="button" className="btn min-h-12" onClick={() => again("call")}>
+          {say("play.notAgreed")}
+        </button>
+      )}
       {!chosen && (
         <ol className="grid max-h-64 grid-cols-2 gap-2 overflow-auto">
           {fixable.map((f, i) => (
@@ -89,7 +93,7 @@ export function FixPanel({
             data={data}
             act={correct}
             now=""
-            tick={() => undefined}
+            sound={() => undefined}
             name={name}
             mending
           />

@@ -215,7 +215,7 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
           now={game.turn(state).now.key}
           data={data}
           act={none}
-          tick={none}
+          sound={none}
           name={() => "NAME"}
         />,
       );

@@ -18,7 +18,16 @@ function gameNow(e: RecordedGame): GameEvent {
 /** An event in the kinds of now. What is kept is never rewritten: it is translated whenever it is read. */
 export function eventNow(e: RecordedEvent): PlayEvent {
   if (e.kind === "correct") return { ...e, event: gameNow(e.event) };
-  if (e.kind === "undo" || e.kind === "object" || e.kind === "stop") return e;
-  return gameNow(e);
+  switch (e.kind) {
+    case "undo":
+    case "object":
+    case "again":
+    case "pause":
+    case "goOn":
+    case "stop":
+      return e;
+    default:
+      return gameNow(e);
+  }
 }
 export const eventsNow = (list: readonly RecordedEvent[]): PlayEvent[] => list.map(eventNow);

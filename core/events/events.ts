@@ -103,6 +103,11 @@ const people = [
   z.strictObject({ kind: z.literal("undo"), at, by }),
   /** Something else serves in a role from now on (or, in role `home`, it is played in that home): later sums know. */
   z.strictObject({ kind: z.literal("object"), at, role: ref, item: ref }),
+  /** What was just sent is sent again and does not count: a foot was over the line, or nobody agreed on what it was. */
+  z.strictObject({ kind: z.literal("again"), at, by, why: z.enum(["foot", "call"]) }),
+  /** The game stands still, its clock with it, until it goes on. */
+  z.strictObject({ kind: z.literal("pause"), at }),
+  z.strictObject({ kind: z.literal("goOn"), at }),
   /** The people stopped before the end. */
   z.strictObject({ kind: z.literal("stop"), at }),
 ] as const;

@@ -16,11 +16,14 @@ import { type Game, openGame, setIn } from "../contract/game.ts";
 import { eventNow } from "../events/before.ts";
 import { type Body, type GameEvent, MOST_EVENTS, type PlayEvent, type RecordedEvent } from "../events/events.ts";
 
+/** What stands in the record and changes nothing that the rules know. */
+type Aside = Extract<PlayEvent, { kind: "object" | "again" }>;
+const isAside = (e: GameEvent | Aside): e is Aside => e.kind === "object" || e.kind === "again";
 /** One event that still stands: its place in the record, and the state after it. */
-type ObjectEvent = Extract<PlayEvent, { kind: "object" }>;
 interface Standing {
   seq: number;
-  event: GameEvent | ObjectEvent;
+  /** At the time that was played: see `Play.paused`. */
+  event: GameEvent | Aside;
   after: BaseState;
 }
 
@@ -34,12 +37,22 @@ export interface Play {
   standing: readonly Standing[];
   /** The people stopped before the end, at this place in the record. */
   stopped: number | null;
+  /** How long it stood still so far, and since when it does now, milliseconds; null: it goes on. The rules know only the time that was played. */
+  paused: { all: number; since: number | null };
 }
 
 /** Opens a play of a pattern. `version`: the rules that it began with; those of now unless given. */
 export function openPlayOf(pattern: AnyPattern, part: Omit<GamePart, "name">, setup: Setup, version?: number): Play {
   const game = openGame(pattern, part, version);
-  return { game, setup, begin: game.start(setup), record: [], standing: [], stopped: null };
+  return {
+    game,
+    setup,
+    begin: game.start(setup),
+    record: [],
+    standing: [],
+    stopped: null,
+    paused: { all: 0, since: null },
+  };
 }
 
 export const stateOf = (p: Play): BaseState => p.standing[p.standing.length - 1]?.after ?? p.begin;
@@ -72,18 +85,44 @@ export function referee(p: Play, event: PlayEvent): Play | Refusal {
         ? refuse("refused.correction", { number: event.seq + 1 })
         : { ...p, record, standing: redone };
     }
+    case "pause":
+    case "goOn": {
+      const refused = notGoing(p, event.kind === "goOn");
+      if (refused) return refused;
+      const { all, since } = p.paused;
+      if (since === null) return { ...p, record, paused: { all, since: event.at } };
+      if (event.at < since) return refuse("refused.earlier");
+      return { ...p, record, paused: { all: all + event.at - since, since: null } };
+    }
     case "object":
-      // The rules do not care what is sent; whoever works out chances later does.
-      if (p.stopped !== null) return refuse("refused.stopped");
-      if (p.game.ending(stateOf(p))) return refuse("refused.over");
-      return { ...p, record, standing: [...p.standing, { seq, event, after: stateOf(p) }] };
+    case "again": {
+      // The rules do not care what is sent, or that something did not count; whoever works out chances later does.
+      const refused = notGoing(p);
+      if (refused) return refused;
+      if (event.kind === "again" && !mainAsks(p.game.asks(stateOf(p))).some((a) => missOf(a) !== null))
+        return refuse("refused.nothingSent");
+      return { ...p, record, standing: [...p.standing, { seq, event: played(p, event), after: stateOf(p) }] };
+    }
     default: {
-      if (p.stopped !== null) return refuse("refused.stopped");
-      const after = p.game.step(stateOf(p), event);
+      const refused = p.stopped !== null || p.paused.since !== null ? notGoing(p) : null;
+      if (refused) return refused;
+      const now = played(p, event);
+      const after = p.game.step(stateOf(p), now);
       if (isRefusal(after)) return after;
-      return { ...p, record, standing: [...p.standing, { seq, event, after }] };
+      return { ...p, record, standing: [...p.standing, { seq, event: now, after }] };
     }
   }
+}
+
+/** At the time that was played when it happened, without the pauses before it. */
+const played = <E extends PlayEvent>(p: Play, event: E): E =>
+  p.paused.all === 0 ? event : { ...event, at: Math.max(0, event.at - p.paused.all) };
+/** Why nothing can happen now; null: it can. `still`: whether the game is to be paused for it. */
+function notGoing(p: Play, still = false): Refusal | null {
+  if (p.stopped !== null) return refuse("refused.stopped");
+  if (p.game.ending(stateOf(p))) return refuse("refused.over");
+  if ((p.paused.since !== null) === still) return null;
+  return refuse(still ? "refused.notPaused" : "refused.paused");
 }
 
 function retake(
@@ -94,7 +133,7 @@ function retake(
   const out = p.standing.slice(0, keep);
   for (const { seq, event } of events) {
     const before = out[out.length - 1]?.after ?? p.begin;
-    const after = event.kind === "object" ? before : p.game.step(before, event);
+    const after = isAside(event) ? before : p.game.step(before, event);
     if (isRefusal(after)) return after;
     out.push({ seq, event, after });
   }
@@ -142,6 +181,10 @@ export interface View {
   set: Readonly<Record<string, string | number | boolean>>;
   /** What serves in each role that was changed, as of now. */
   objects: Readonly<Record<string, string>>;
+  /** It stands still: nothing is asked until it goes on. */
+  paused: boolean;
+  /** How long it stood still so far, milliseconds: the clock did too. */
+  still: number;
 }
 
 export function view(p: Play): View {
@@ -150,7 +193,7 @@ export function view(p: Play): View {
   const asks = p.game.asks(s);
   return {
     ...p.game.turn(s),
-    asks: p.stopped === null ? asks : [],
+    asks: p.stopped !== null || p.paused.since !== null ? [] : p.paused.all === 0 ? asks : asks.map((a) => later(a, p)),
     from: standsAt(asks),
     doneParts: p.game.done(s),
     score: p.game.score(s),
@@ -158,10 +201,15 @@ export function view(p: Play): View {
     ending,
     done: p.stopped !== null ? "stopped" : ending ? "over" : null,
     set: setIn(s) ?? {},
+    paused: p.paused.since !== null && p.stopped === null,
+    still: p.paused.all,
     canUndo: p.standing.length > 0 || p.stopped !== null,
     objects: Object.fromEntries(p.standing.flatMap(({ event: e }) => (e.kind === "object" ? [[e.role, e.item]] : []))),
   };
 }
+
+/** The bell goes so much later as the game stood still. */
+const later = (a: Ask, p: Play): Ask => (a.kind === "bell" ? { ...a, dueAt: a.dueAt + p.paused.all } : a);
 
 /** What one outcome would make of a play. */
 export interface Outlook {
@@ -243,7 +291,7 @@ export function bodiesOf(ask: Ask): Body[] {
 /** What each outcome of what comes next would do, for the side whose turn it is. */
 export function outlook(p: Play): Outlook[] {
   const s = stateOf(p);
-  if (p.stopped !== null || p.game.ending(s)) return [];
+  if (p.stopped !== null || p.paused.since !== null || p.game.ending(s)) return [];
   const at = p.standing[p.standing.length - 1]?.event.at ?? 0;
   const { side } = p.game.turn(s);
   return mainAsks(p.game.asks(s))
@@ -253,7 +301,8 @@ export function outlook(p: Play): Outlook[] {
       const after = p.game.step(s, event);
       if (isRefusal(after)) return [];
       const { soFar, working } = p.game.score(after)[side]!;
-      return [{ event, score: soFar, working, turn: p.game.turn(after), ending: p.game.ending(after) }];
+      const told = { ...event, at: at + p.paused.all };
+      return [{ event: told, score: soFar, working, turn: p.game.turn(after), ending: p.game.ending(after) }];
     });
 }
 

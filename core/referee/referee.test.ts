@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { isRefusal } from "../contract/contract.ts";
 import type { PlayEvent } from "../events/events.ts";
 import { patterns } from "../patterns/registry.ts";
-import { openPlay, outlook, referee, replay, view } from "./referee.ts";
+import { bellAt, openPlay, outlook, referee, replay, view } from "./referee.ts";
 
 const climb = { name: "climb", params: patterns.climb.example.params };
 const bands = { name: "bands", params: patterns.bands.example.params };
@@ -70,6 +70,68 @@ describe("referee", () => {
     expect(referee(over, swap("sockBall"))).toEqual({ refused: { key: "refused.over" } });
     const stopped = replay(climb, alone, [{ kind: "stop", at: 0 }]).play;
     expect(referee(stopped, swap("sockBall"))).toEqual({ refused: { key: "refused.stopped" } });
+  });
+
+  it("stands still with its clock, and only what ends or mends it is taken meanwhile", () => {
+    const tally = { name: "tally", params: patterns.tally.example.params, match: patterns.tally.example.match };
+    const { play } = replay(tally, alone, [
+      { kind: "ready", at: 1000 },
+      { kind: "count", at: 3000, n: 2 },
+    ]);
+    const due = bellAt(view(play))!;
+    const take = (p: typeof play, ...events: PlayEvent[]) =>
+      events.reduce((q, e) => {
+        const next = referee(q, e);
+        if (isRefusal(next)) throw new Error(next.refused.key);
+        return next;
+      }, p);
+    const still = take(play, { kind: "pause", at: 4000 });
+    expect(view(still)).toMatchObject({ paused: true, asks: [], done: null, canUndo: true });
+    expect(outlook(still)).toEqual([]);
+    expect(referee(still, { kind: "count", at: 5000, n: 1 })).toEqual({ refused: { key: "refused.paused" } });
+    expect(referee(still, { kind: "pause", at: 5000 })).toEqual({ refused: { key: "refused.paused" } });
+    expect(referee(play, { kind: "goOn", at: 5000 })).toEqual({ refused: { key: "refused.notPaused" } });
+    expect(referee(still, { kind: "goOn", at: 3999 })).toEqual({ refused: { key: "refused.earlier" } });
+    expect(view(take(still, { kind: "stop", at: 9000 })).done).toBe("stopped");
+    expect(view(take(still, { kind: "undo", at: 9000 })).score[0]!.value).toBe(0);
+    // Twice: both are added up, and the bell goes so much later.
+    const on = take(still, { kind: "goOn", at: 10_000 }, { kind: "pause", at: 11_000 }, { kind: "goOn", at: 11_500 });
+    expect(view(on)).toMatchObject({ paused: false, still: 6500 });
+    expect(bellAt(view(on))).toBe(due + 6500);
+    expect(referee(on, { kind: "bell", at: due + 6499 })).toHaveProperty("refused.key", "refused.bellEarly");
+    const late = take(on, { kind: "count", at: due + 6000, n: 3 }, { kind: "bell", at: due + 6500 });
+    expect(bellAt(view(late))).toBeNull();
+    // What a correction changes keeps its time, and an outcome that is looked ahead to can be told as it is.
+    const fixed = take(late, {
+      kind: "correct",
+      at: due + 7000,
+      seq: 1,
+      event: { kind: "count", at: 0, n: 4 },
+      reason: "more",
+    });
+    expect(view(fixed).score[0]!.value).toBe(view(late).score[0]!.value + 2);
+    expect(isRefusal(referee(on, outlook(on)[0]!.event))).toBe(false);
+  });
+
+  it("keeps what is sent again because of a foot or a call, and it changes nothing", () => {
+    const { play } = replay(climb, alone, [
+      send("t1"),
+      { kind: "again", at: 1, why: "call" },
+      { kind: "again", at: 2, why: "foot" },
+      send("t2", 3),
+    ]);
+    expect(view(play).progress[0]).toMatchObject({ sends: 2, stage: 2 });
+    expect(play.record).toHaveLength(4);
+    const back = replay(climb, alone, [
+      send("t1"),
+      { kind: "again", at: 1, why: "call" },
+      { kind: "undo", at: 2 },
+    ]).play;
+    expect(view(back).progress[0]).toMatchObject({ sends: 1 });
+    const tally = { name: "tally", params: patterns.tally.example.params, match: patterns.tally.example.match };
+    expect(referee(openPlay(tally, alone), { kind: "again", at: 0, why: "call" })).toEqual({
+      refused: { key: "refused.nothingSent" },
+    });
   });
 
   it("takes a correction back when later events would no longer be allowed", () => {

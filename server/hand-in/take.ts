@@ -249,6 +249,6 @@ export function scoreOf(
     stages: reached.stages,
     stopped: v.done !== "over",
     won: v.ending && v.ending.winners.length > 0 ? v.ending.winners.includes(side) : null,
-    seconds: Math.round((events[events.length - 1]?.at ?? 0) / 1000),
+    seconds: Math.round(Math.max(0, (events[events.length - 1]?.at ?? 0) - v.still) / 1000),
   };
 }

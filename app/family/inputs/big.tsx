@@ -1,5 +1,7 @@
+import { useEffect, useRef, useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
+import { speak } from "../use-device.ts";
 import type { InputProps } from "./input.ts";
 
 /** One big button for the one thing that comes next. */
@@ -15,15 +17,41 @@ export function Big({ text, press }: { text: string; press: () => void }) {
   );
 }
 
-export const Ready = ({ now, act, tick }: InputProps<AskOf<"ready">>) => (
-  <Big
-    text={now === "play.ready" ? say("play.start") : say("play.count")}
-    press={() => {
-      tick();
-      act({ kind: "ready" });
-    }}
-  />
-);
+/** Three, two, one, heard and seen, before a clock starts; pressed again, it starts at once. */
+const COUNTDOWN = 3;
+export function Ready({ now, act, sound }: InputProps<AskOf<"ready">>) {
+  const [left, setLeft] = useState<number | null>(null);
+  const start = useRef(() => undefined as unknown);
+  start.current = () => {
+    setLeft(null);
+    sound("tick");
+    speak(say("play.go"));
+    act({ kind: "ready" });
+  };
+  useEffect(() => {
+    if (left === null) return;
+    if (left > 0) {
+      sound("tick");
+      speak(say("play.in", { seconds: left }));
+    }
+    const timer = setTimeout(() => (left > 0 ? setLeft(left - 1) : start.current()), left > 0 ? 1000 : 0);
+    return () => clearTimeout(timer);
+  }, [left, sound]);
+  if (now !== "play.ready") return <Big text={say("play.count")} press={() => act({ kind: "ready" })} />;
+  return (
+    <>
+      {left !== null && (
+        <p role="timer" className="text-center text-7xl leading-none font-bold short:text-5xl">
+          {left}
+        </p>
+      )}
+      <Big
+        text={say(left === null ? "play.start" : "play.startNow")}
+        press={() => (left === null ? setLeft(COUNTDOWN) : start.current())}
+      />
+    </>
+  );
+}
 /** An exercise, or another of the child's own choice; a seated form for whoever needs it. */
 export const Task = ({ ask, act }: InputProps<AskOf<"task">>) => (
   <>

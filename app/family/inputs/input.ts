@@ -9,7 +9,7 @@ export interface InputProps<A extends Ask = Ask> {
   act: Act;
   /** Message key of what is said to do now. */
   now: string;
-  tick: () => void;
+  sound: (what: "tick") => void;
   name: (player: number) => string;
   /** An earlier try is mended with it: nothing that only makes sense in play. */
   mending?: boolean;
