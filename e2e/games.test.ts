@@ -1,7 +1,7 @@
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
-import { changed, handIn, keptOf, openBrowser, playing, press, sees, title } from "./help.ts";
+import { changed, handIn, keptOf, open, openBrowser, owner, playing, press, sees, sentTo, title } from "./help.ts";
 
 let opened: Awaited<ReturnType<typeof openBrowser>>;
 beforeAll(async () => {
@@ -33,6 +33,61 @@ async function lay(page: Page, x: number, y: number) {
     at,
   );
 }
+
+describe("around a game", () => {
+  it("a question is answered once before play; the clock counts in, stands still in a pause; a call nobody agrees on is sent again", async () => {
+    const name = title();
+    const list = [
+      { picture: "bucket", text: "The bucket" },
+      { picture: "pic-leftFoot", text: "The left foot" },
+    ];
+    const sweep = changed(fromPattern("sweep"), name, {}, { seconds: 30 });
+    const answers = { list, right: 1, explain: "It is the front one." };
+    const { page, card } = await sentTo(opened.browser, "Umar Z.", { ...sweep, question: "Which is it?", answers });
+    await open(page, `${card}?screen=look`);
+    for (const box of await page.$$("input[type=checkbox]:not(:checked)")) await box.click();
+    await press(page, "Next: Play");
+    await sees(page, "Which is it?");
+    await press(page, "The bucket");
+    await sees(page, "It is: The left foot.");
+    await sees(page, "It is the front one.");
+    await press(page, "Now play");
+    await sees(page, "Who plays?");
+    await open(page, `${card}?screen=play`);
+    await sees(page, "Who plays?");
+    await press(page, "Play");
+    await press(page, "Start");
+    await sees(page, "Start at once");
+    await sees(page, "any of them. 4 to go.");
+    const clock = async () => Number(/0:(\d\d)/.exec(await page.$eval("main", (e) => e.innerText))?.[1]);
+    await press(page, "Pause");
+    await sees(page, "Paused. The clock stands still.");
+    await new Promise((r) => setTimeout(r, 3000));
+    await press(page, "Go on");
+    expect(await clock()).toBeGreaterThanOrEqual(27);
+    await tap(page, 1);
+    await press(page, "Fix");
+    await press(page, "We do not agree: send it again");
+    await sees(page, "Send it again. It does not count.");
+    await sees(page, "Send 2 of 18");
+    for (const n of [3, 2]) {
+      await tap(page, 1);
+      await sees(page, n === 2 ? "the last one" : `${n - 1} to go.`);
+    }
+    await press(page, "HIT");
+    await handIn(page);
+    await sees(page, "You got 4 sends.");
+    expect((await keptOf(name))!.reflection).toMatchObject({ chose: 0 });
+    const sql = owner();
+    const kinds = await sql`
+      select e.event->>'kind' as kind from play_event e join play p on p.id = e.play_id join card k on k.id = p.card_id
+      join card_version v on v.card_id = k.id and v.hash = k.hash
+      where v.compiled->'activity'->>'title' = ${name}`;
+    await sql.end();
+    expect(kinds.map((k) => k.kind)).toEqual(expect.arrayContaining(["pause", "goOn", "again"]));
+    await page.close();
+  });
+});
 
 describe("whole games, by touch", () => {
   it("sweep: any order, carried back, and one heap of which each keeps what it hits", async () => {

@@ -117,7 +117,7 @@ export const changed = (a: Activity, title: string, change: object, match: objec
     match: { ...a.match, ...match },
   }) as Activity;
 
-/** Sends an activity to one child of Heron class, and opens it there. */
+/** Sends an activity to one child of Heron class, and opens it there, to the first send. */
 export async function playing(
   browser: Browser,
   child: string,
@@ -126,6 +126,12 @@ export async function playing(
   mode?: string,
   choose?: (page: Page) => Promise<void>,
 ) {
+  const { page, card } = await sentTo(browser, child, a);
+  await beginPlay(page, card, players, mode, choose);
+  return page;
+}
+/** Sends an activity to one child of Heron class: a phone, and the address of the card. */
+export async function sentTo(browser: Browser, child: string, a: Activity) {
   const { addActivity } = await import("../server/activities/activities.ts");
   const { sendActivity } = await import("../server/assignments/send.ts");
   const sql = owner();
@@ -145,15 +151,13 @@ export async function playing(
     children: [kid!.id],
   });
   const page = await phone(browser);
-  const card = await cardOf(page, await linkOf(child), a.title);
-  await beginPlay(page, card, players, mode, choose);
-  return page;
+  return { page, card: await cardOf(page, await linkOf(child), a.title) };
 }
 /** The score that reached the school; it goes by itself, a moment after the family sees its own. */
 export async function keptOf(name: string) {
   const sql = owner();
   const rows = () => sql`
-    select r.score from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
+    select r.score, r.reflection from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
     where v.compiled->'activity'->>'title' = ${name}`;
   await expect.poll(async () => (await rows()).length, { timeout: 15_000 }).toBe(1);
   const [kept] = await rows();

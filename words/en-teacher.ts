@@ -60,6 +60,7 @@ export const enTeacher: Record<string, string> = {
   "byTarget.other": "{id, select, short {too short} over {too far} out {outside} other {{id}}}",
   "byTarget.of": "{n} of {all}",
   "result.of": "{n} of {all}",
+  "result.chose": "Question: {answer}",
   "result.beat": "{n, plural, one {beat your {mark}} other {beat your {mark}}}",
   "result.begun": "{n, plural, one {# go begun} other {# goes begun}}",
   "result.with": "{n, plural, one {with # other} other {with # others}}",

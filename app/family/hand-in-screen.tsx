@@ -58,7 +58,16 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
     setBusy(true);
     const events = await eventsOf(play.id);
     await changePlay(play.id, {
-      result: { events: events.length, reflection: { ...feel, answers, criteria, grownUp } },
+      result: {
+        events: events.length,
+        reflection: {
+          ...feel,
+          answers,
+          criteria,
+          grownUp,
+          ...(play.chose !== undefined && { chose: play.chose }),
+        },
+      },
       // Refused on its way or not: whole, it is tried once more.
       refused: null,
     });

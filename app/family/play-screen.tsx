@@ -7,6 +7,7 @@ import { addWords, say } from "#words/say.ts";
 import { Board } from "./board.tsx";
 import type { CardData, Step } from "./card-app.tsx";
 import type { OwnCard } from "./own-card.ts";
+import { Question, toAsk } from "./question.tsx";
 import { changePlay, type LocalPlay } from "./store.ts";
 import { useHeading } from "./use-heading.ts";
 import { Who } from "./who.tsx";
@@ -55,7 +56,8 @@ function usePattern(name: string): AnyPattern | null {
 
 export default function PlayScreen({ data, own, underWay, again, go }: Props) {
   const tab = useOnlyTab(data.id);
-  useHeading(underWay ? "game" : "who");
+  const [asks, setAsks] = useState(() => toAsk(data));
+  useHeading(underWay ? "game" : asks ? "question" : "who");
   const pattern = usePattern(data.card.activity.pattern.name);
   if (tab.state === "asking" || !pattern) return null;
   if (tab.state === "other")
@@ -67,6 +69,7 @@ export default function PlayScreen({ data, own, underWay, again, go }: Props) {
         </button>
       </div>
     );
+  if (!underWay && asks) return <Question data={data} done={() => setAsks(false)} />;
   if (!underWay) return <Who data={data} pattern={pattern} own={own} again={again} />;
   if (underWay.done && !underWay.result)
     return <Board data={data} pattern={pattern} own={own} local={underWay} again={again} go={go} />;

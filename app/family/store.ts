@@ -16,6 +16,8 @@ export interface LocalPlay {
   setup: PlaySetup;
   /** The child adds its score up itself: it is shown once that was typed. */
   adds?: boolean;
+  /** The answer chosen to the question before play. */
+  chose?: number;
   /** Typed for the day; never leave the device. */
   names: string[];
   rulesVersion: number;

@@ -5,6 +5,7 @@ import type { CardData } from "./card-app.tsx";
 import { choosable, FamilySet, type SetValues } from "./family-set.tsx";
 import { holdPage } from "./offline.ts";
 import { decidedEvents, type OwnCard } from "./own-card.ts";
+import { takeChosen } from "./question.tsx";
 import { addEvent, addPlay, deviceId, type LocalPlay } from "./store.ts";
 
 /** Who plays, how, and the names for the day. */
@@ -54,6 +55,7 @@ export function Who({
   const [chosen, choose] = useState<SetValues>({});
 
   async function begin() {
+    const chose = takeChosen(data.id);
     const play: LocalPlay = {
       id: crypto.randomUUID(),
       token: data.token,
@@ -66,6 +68,7 @@ export function Who({
         ...(ordered() && { sides: ordered() }),
       },
       ...(adds && { adds }),
+      ...(chose !== null && { chose }),
       names: Array.from({ length: count }, (_, i) => names[i]?.trim() || say("play.player", { number: i + 1 })),
       rulesVersion: pattern.rulesVersion,
       cardHash: data.hash ?? null,

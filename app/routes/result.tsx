@@ -17,6 +17,7 @@ import { answered, found, idOf } from "../answer.server.ts";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { ByTarget } from "../results/by-target.tsx";
 import { ChildrenStrip } from "../results/children-strip.tsx";
+import { Chosen, chosenBy } from "../results/chosen.tsx";
 import { arranged, NOTICES, type Notice, noticesOf, SORTS } from "../results/notice.ts";
 import { AddPaper, PaperGo } from "../results/paper.tsx";
 import { Sending } from "../results/sending.tsx";
@@ -268,6 +269,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           </table>
         </div>
       </section>
+      <Chosen activity={r.activity} rows={r.rows} />
       <ByTarget activity={r.activity} rows={r.rows} />
       <section className="mt-8 max-w-3xl">
         <h2 className="mb-1 text-xl">A result from paper</h2>
@@ -311,7 +313,11 @@ function Row({
 }) {
   // A sheet of paper says nothing of how it felt.
   const last = r.goes.findLast((g) => g.source === "device");
-  const answers = r.goes.flatMap((g) => g.reflection.answers.filter(Boolean));
+  const chosen = chosenBy(activity, r);
+  const answers = [
+    ...(chosen === null ? [] : [tell("result.chose", { answer: activity.answers!.list[chosen]!.text })]),
+    ...r.goes.flatMap((g) => g.reflection.answers.filter(Boolean)),
+  ];
   return (
     <tr className="row-line align-top">
       <td className="py-2 pr-2 font-semibold whitespace-nowrap">

@@ -41,6 +41,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       felt_after: "",
       answer_1: "",
       answer_2: "",
+      chosen: "",
       grown_up: "",
     };
     if (row.goes.length === 0) return [{ ...base, ...none, ...marks }];
@@ -68,6 +69,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       felt_after: g.reflection.after ?? "",
       answer_1: g.reflection.answers[0] ?? "",
       answer_2: g.reflection.answers[1] ?? "",
+      chosen: r.activity.answers?.list[g.reflection.chose ?? -1]?.text ?? "",
       grown_up: g.reflection.grownUp ? "yes" : "no",
       ...marks,
     }));

@@ -20,6 +20,7 @@ import { FamilyRange } from "./family-range.tsx";
 import { useSchool } from "./items.tsx";
 import { Choice, Knobs, NumberField, TextField, Toggle } from "./knobs.tsx";
 import { LayoutPanel } from "./layout-panel.tsx";
+import { QuestionAnswers } from "./question-answers.tsx";
 
 export const STATIONS = ["aim", "cues", "kit", "yard", "score", "players", "send"] as const;
 export type Station = (typeof STATIONS)[number];
@@ -295,8 +296,9 @@ export function CuesPanel({ activity: a, change }: PanelProps) {
         hint="may be left out"
         most={200}
         value={a.question}
-        change={(question) => change({ ...a, question }, "question")}
+        change={(question) => change({ ...a, question, ...(question === "" && { answers: null }) }, "question")}
       />
+      <QuestionAnswers activity={a} change={change} />
       {[0, 1].map((i) => (
         <TextField
           key={i}

@@ -11,6 +11,7 @@ import { FLOORS } from "../things/floors.ts";
 import { item } from "../things/item.ts";
 import { laid, laidParts } from "../yard/layouts/laid.ts";
 import { boundsOf, partsOf, reachOfLayout } from "../yard/parts.ts";
+import { answers, PICTURES } from "./answers.ts";
 import { documentNow } from "./before.ts";
 import { opened } from "./opened.ts";
 import { type Problem, problemsOf, repeated } from "./problems.ts";
@@ -62,7 +63,9 @@ const shape = z.strictObject({
   }),
   cues: z.array(entry).max(6, "at most 6 cues"),
   criteria: z.array(entry).max(6, "at most 6 success criteria"),
+  /** The quick question. */
   question: text("question", 200),
+  answers: answers.nullable().default(null),
   kit: z.strictObject({
     /** What is sent; see the kit list. */
     send: z.string().min(1).max(40),
@@ -145,6 +148,16 @@ export const activity = shape.superRefine((a, ctx) => {
     });
     return;
   }
+  if (a.answers && a.question === "")
+    ctx.addIssue({ code: "custom", path: ["question"], message: "question must not be empty: it has answers" });
+  a.answers?.list.forEach(({ picture }, i) => {
+    if (!thing(a.kit, picture) && !(PICTURES as readonly string[]).includes(picture))
+      ctx.addIssue({
+        code: "custom",
+        path: ["answers", "list", i, "picture"],
+        message: `picture "${picture}" is no thing of the kit list and none of ${PICTURES.join(", ")}`,
+      });
+  });
   const o = opened(a);
   const { pattern: p, parts, pegs } = o;
   if (!p.actions(a.aim.action))
@@ -260,6 +273,7 @@ export function fromPattern(name: PatternName): Activity {
     cues: [],
     criteria: [],
     question: "",
+    answers: null,
     kit: {
       send: example.send,
       marker: "string",

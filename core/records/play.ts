@@ -49,6 +49,8 @@ export const reflection = z.strictObject({
   /** Success criteria that the child says it did, by id. */
   criteria: z.array(z.string().max(40)).max(6),
   grownUp: z.boolean(),
+  /** The answer chosen to the question before play, from 0; only with the first go after it. */
+  chose: z.number().int().min(0).max(9).optional(),
 });
 export type Reflection = z.infer<typeof reflection>;
 

@@ -1,0 +1,146 @@
+import { Plus, Trash2 } from "lucide-react";
+import type { Activity } from "#core/formats/activity.ts";
+import { type Answers, MOST_ANSWERS, PICTURES } from "#core/formats/answers.ts";
+import { label } from "#words/teacher.ts";
+import { ItemDrawing } from "../drawings/items.tsx";
+import { useSchool } from "./items.tsx";
+import { TextField } from "./knobs.tsx";
+
+/** What a question with answers begins as. */
+const FIRST: Answers = {
+  list: [
+    { picture: "pic-leftFoot", text: "Left foot in front" },
+    { picture: "pic-rightFoot", text: "Right foot in front" },
+  ],
+  right: 0,
+  explain: "",
+};
+
+/** The answers to the quick question: each with a picture, which one is right, and why. */
+export function QuestionAnswers({
+  activity: a,
+  change,
+}: {
+  activity: Activity;
+  change: (next: Activity, key?: string) => void;
+}) {
+  const { list: things, name } = useSchool();
+  const { answers } = a;
+  const nameOf = (picture: string) => (picture.startsWith("pic-") ? label(`picture.${picture}`) : name(picture));
+  const set = (next: Answers | null, key?: string) => change({ ...a, answers: next }, key);
+  if (!answers)
+    return (
+      <button
+        type="button"
+        className="btn btn-quiet btn-small mb-3"
+        disabled={a.question === ""}
+        onClick={() => set(FIRST)}
+      >
+        <Plus size={15} aria-hidden="true" /> Answers with pictures, asked once before play
+      </button>
+    );
+  const { list, right } = answers;
+  const answer = (i: number, over: Partial<Answers["list"][number]>, key?: string) =>
+    set({ ...answers, list: list.map((x, k) => (k === i ? { ...x, ...over } : x)) }, key);
+  const takeAway = (i: number) =>
+    set({
+      ...answers,
+      list: list.filter((_, k) => k !== i),
+      right: right === null || right === i ? null : right > i ? right - 1 : right,
+    });
+  return (
+    <fieldset className="row-line mb-3 py-2">
+      <legend className="float-left mb-1 w-full text-[0.92rem]">
+        Answers <span className="block text-xs text-quiet">Asked once before play; Results keeps what was chosen.</span>
+      </legend>
+      <ol className="clear-both grid gap-2">
+        {list.map((x, i) => (
+          <li key={i} className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-2 gap-y-1">
+            <ItemDrawing item={x.picture} size={36} className="row-span-2" />
+            <input
+              aria-label={`Answer ${i + 1}`}
+              className="min-w-0 text-sm"
+              maxLength={60}
+              value={x.text}
+              onChange={(e) => answer(i, { text: e.target.value }, `answer ${i}`)}
+            />
+            {list.length > 2 ? (
+              <button
+                type="button"
+                className="grid size-8 place-items-center"
+                aria-label={`Take away answer ${i + 1}`}
+                onClick={() => takeAway(i)}
+              >
+                <Trash2 size={16} aria-hidden="true" />
+              </button>
+            ) : (
+              <span />
+            )}
+            <select
+              aria-label={`Picture of answer ${i + 1}`}
+              className="min-w-0 py-0.5 text-sm"
+              value={x.picture}
+              onChange={(e) => answer(i, { picture: e.target.value })}
+            >
+              <optgroup label="How it is done">
+                {PICTURES.map((p) => (
+                  <option key={p} value={p}>
+                    {nameOf(p)}
+                  </option>
+                ))}
+              </optgroup>
+              <optgroup label="Things">
+                {[...things.map((t) => t.id), ...(things.some((t) => t.id === x.picture) ? [] : [x.picture])]
+                  .filter((p) => !p.startsWith("pic-"))
+                  .map((p) => (
+                    <option key={p} value={p}>
+                      {nameOf(p)}
+                    </option>
+                  ))}
+              </optgroup>
+            </select>
+            <label className="flex items-center gap-1 text-sm">
+              <input
+                type="radio"
+                name="rightAnswer"
+                checked={right === i}
+                onChange={() => set({ ...answers, right: i })}
+              />{" "}
+              right
+            </label>
+          </li>
+        ))}
+      </ol>
+      <label className="mt-1 flex items-center gap-1 text-sm">
+        <input
+          type="radio"
+          name="rightAnswer"
+          checked={right === null}
+          onChange={() => set({ ...answers, right: null })}
+        />{" "}
+        none of them is wrong
+      </label>
+      <TextField
+        name="Said once it was answered"
+        hint="why"
+        most={200}
+        value={answers.explain}
+        change={(explain) => set({ ...answers, explain }, "explain")}
+      />
+      <div className="flex flex-wrap gap-2">
+        {list.length < MOST_ANSWERS && (
+          <button
+            type="button"
+            className="btn btn-quiet btn-small"
+            onClick={() => set({ ...answers, list: [...list, { picture: "pic-yes", text: "Something else" }] })}
+          >
+            <Plus size={15} aria-hidden="true" /> One more
+          </button>
+        )}
+        <button type="button" className="btn btn-quiet btn-small" onClick={() => set(null)}>
+          <Trash2 size={15} aria-hidden="true" /> No answers
+        </button>
+      </div>
+    </fieldset>
+  );
+}

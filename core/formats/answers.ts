@@ -1,0 +1,51 @@
+import { z } from "zod";
+
+/** Our own drawings of how something is done, beside those of things: what an answer may show. */
+export const PICTURES = [
+  "pic-leftFoot",
+  "pic-rightFoot",
+  "pic-feetLevel",
+  "pic-armHigh",
+  "pic-armLow",
+  "pic-eyesThere",
+  "pic-eyesBall",
+  "pic-high",
+  "pic-flat",
+  "pic-gentle",
+  "pic-strong",
+  "pic-near",
+  "pic-far",
+  "pic-yes",
+  "pic-no",
+] as const;
+export const MOST_ANSWERS = 4;
+
+const words = (name: string, most: number) =>
+  z
+    .string({ error: `${name} must be text` })
+    .trim()
+    .max(most, `${name} must be ${most} letters or fewer`);
+
+/** Answers to the quick question, each with its picture: with them it is asked once before play. */
+export const answers = z
+  .strictObject({
+    list: z
+      .array(
+        z.strictObject({
+          /** A thing of the kit list, or one of `PICTURES`. */
+          picture: z.string().min(1).max(40),
+          text: words("answer", 60).min(1, "answer must not be empty"),
+        }),
+      )
+      .min(2, "a question has at least 2 answers")
+      .max(MOST_ANSWERS, `a question has at most ${MOST_ANSWERS} answers`),
+    /** Which one is right, from 0; null: none is wrong. */
+    right: z.number({ error: "right must be a number" }).int().min(0).nullable(),
+    /** What is said once it was answered. */
+    explain: words("explain", 200),
+  })
+  .refine((a) => a.right === null || a.right < a.list.length, {
+    error: "right must be one of the answers",
+    path: ["right"],
+  });
+export type Answers = z.infer<typeof answers>;
