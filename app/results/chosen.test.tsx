@@ -21,7 +21,7 @@ it("counts each child's answer once, the first it gave, and none that is not the
     .replace(/<[^>]*>/g, " ")
     .replace(/\s+/g, " ");
   expect(said).toContain("Asked before the first go. 3 of 4 answered.");
-  expect(said).toContain("Answer 1 1 Answer 2 (right) 2 Answer 3 0");
+  expect(said).toContain("Answer 1 1 Answer 2 ✓ the answer 2 Answer 3 0");
   expect(renderToStaticMarkup(<Chosen activity={{ ...a, answers: null }} rows={[]} />)).toBe("");
 });
 

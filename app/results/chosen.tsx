@@ -26,7 +26,7 @@ export function Chosen({ activity: a, rows }: { activity: Activity; rows: readon
               <ItemDrawing item={x.picture} size={32} />
               <span className={`w-56 ${a.answers?.right === i ? "font-bold" : ""}`}>
                 {x.text}
-                {a.answers?.right === i && <span className="font-normal text-quiet"> (right)</span>}
+                {a.answers?.right === i && <span className="font-normal text-quiet"> ✓ the answer</span>}
               </span>
               <span className="h-3 grow bg-raised" aria-hidden="true">
                 <span

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Match } from "../contract/match.ts";
-import { type Activity, fromPattern } from "../formats/activity.ts";
+import { type Activity, activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { patternNames, patterns } from "../patterns/registry.ts";
 import { asksAtMost } from "../physics/send.ts";
@@ -63,6 +63,27 @@ describe("forecast", () => {
     expect(Math.abs(exact.share.fetching - sampled.share.fetching)).toBeLessThan(0.02);
     expect(exact.share.acting + exact.share.fetching + exact.share.waiting).toBeCloseTo(1, 9);
     expect(exact.cut).toBeLessThan(1e-9);
+  });
+
+  it.each(patternNames)("%s without any cap is told too, however long it goes on", (name) => {
+    const a = fromPattern(name);
+    const open = { sends: null, tries: null, rounds: null, seconds: null };
+    const params = Object.fromEntries(
+      Object.entries(a.pattern.params).map(([k, v]) => [
+        k,
+        k in open && (v === null || typeof v === "number") ? null : v,
+      ]),
+    );
+    const read = activity.safeParse({ ...a, pattern: { name, params }, match: { ...a.match, seconds: null } });
+    // What would have no end at all, or needs its number, is refused by name.
+    if (!read.success) {
+      expect(read.error.issues[0]!.message).toMatch(/end|needs|number|whole/);
+      return;
+    }
+    for (const age of [4, 8]) {
+      const f = forecastActivity(read.data, [{ age }], alone, "middle");
+      expect(f.sides[0]!.sends.p.reduce((x, y) => x + y, 0)).toBeCloseTo(1 - f.cut, 6);
+    }
   });
 
   it("shares a match between equals evenly, and falls to sampling beyond the cap", () => {

@@ -38,6 +38,8 @@ const CELLS_A_STEP = 300;
 const SAMPLE_BUDGET = 88_000;
 /** What finding the best choice over a whole go may cost, in steps; beyond it the best of the next send alone is taken, and named so. */
 const SOLVE_BUDGET = 60_000;
+/** And so many events ahead at most: a game without a cap has no last one to begin at. */
+const MOST_AHEAD = 600;
 /** A step from a state that was met before costs so much less. */
 const KNOWN_STEP = 0.1;
 /** States that a sampler keeps to meet them again; where after so many steps too few were met again, none are kept any more. */
@@ -529,7 +531,8 @@ class Chooser {
   }
 
   /** Expected worth of a state under the best choices from there on; null once it would cost too much, for good. */
-  private value(key: string, state: BaseState): number | null {
+  private value(key: string, state: BaseState, ahead = 0): number | null {
+    if (ahead > MOST_AHEAD) return null;
     const known = this.values.get(key);
     if (known !== undefined) return known;
     const { game } = this.input;
@@ -551,7 +554,7 @@ class Chooser {
           this.cost += graph.knows(key, way) ? KNOWN_STEP : 1;
           if (this.cost > (this.input.solveBudget ?? SOLVE_BUDGET)) return null;
           const to = graph.step(game, key, state, way, 0);
-          const of = to.ended ? this.worth(to.state) : this.value(to.key, to.state);
+          const of = to.ended ? this.worth(to.state) : this.value(to.key, to.state, ahead + 1);
           if (of === null) return null;
           v = of;
           led.set(way.id, v);

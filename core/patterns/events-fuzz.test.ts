@@ -1,0 +1,133 @@
+import { expect, it } from "vitest";
+import { enGame } from "../../words/en-game.ts";
+import { askOf, mainAsks } from "../asks/ask.ts";
+import { isRefusal, MODES, type Setup } from "../contract/contract.ts";
+import { match as matchSchema, SWAPS } from "../contract/match.ts";
+import { type PlayEvent, playEvent } from "../events/events.ts";
+import { fromPattern } from "../formats/activity.ts";
+import { bodiesOf, openPlay, type Play, referee, stateOf, view } from "../referee/referee.ts";
+import { type PatternName, patternNames, patternOf } from "./registry.ts";
+import { type Draw, drawing, SEQUENCES } from "./telling.testing.ts";
+
+const EACH = Math.max(20, Math.round(SEQUENCES / 40));
+const LENGTH = 60;
+const REFS = [
+  "t1",
+  "t2",
+  "z1",
+  "c11",
+  "l1",
+  "m1",
+  "p1",
+  "in",
+  "out",
+  "over",
+  "short",
+  "none",
+  "constructor",
+  "__proto__",
+];
+
+/** Any event of a right shape, wherever it may come from: what is asked now, or anything else. */
+function anyEvent(d: Draw, play: Play, at: number): PlayEvent {
+  const v = view(play);
+  const asked = v.asks.flatMap(bodiesOf);
+  if (asked.length > 0 && d.chance(0.65)) return { ...d.one(asked), at } as PlayEvent;
+  const bell = askOf(v.asks, "bell");
+  if (bell && d.chance(0.2)) return { kind: "bell", at: Math.max(at, bell.dueAt) };
+  const ref = d.one(REFS);
+  const by = d.chance(0.2) ? { by: d.upTo(6) } : {};
+  const spot = { along: d.upTo(4000) - 500, across: d.upTo(2000) - 1000 };
+  const kinds: (() => object)[] = [
+    () => ({ kind: "send", hit: d.chance(0.3) ? null : ref, ...by }),
+    () => ({ kind: "send", fell: d.chance(0.5) ? d.upTo(20) : [ref] }),
+    () => ({ kind: "send", rest: ref, ...(d.chance(0.5) && { spot }), ...(d.chance(0.5) && { away: d.upTo(9000) }) }),
+    () => ({ kind: "send", foot: true }),
+    () => ({ kind: "count", n: d.upTo(30), ...(d.chance(0.3) && { drop: true }), ...by }),
+    () => ({ kind: "total", n: d.upTo(400), ...by }),
+    () => ({
+      kind: "choose",
+      of: d.one(["blocker", "target", "spot", "task", "lift", "rest", "tick"]),
+      pick: d.chance(0.3) ? null : ref,
+    }),
+    () => ({ kind: "arrange", spots: [{ id: ref, ...spot }] }),
+    () => ({ kind: "move", piece: d.upTo(9), place: ref, ...(d.chance(0.5) && { spot }) }),
+    () => ({ kind: "measure", piece: 1 + d.upTo(9), away: d.upTo(3000) }),
+    () => ({ kind: d.one(["stand", "carry", "ready", "bell", "task", "pause", "goOn"] as const) }),
+    () => ({ kind: "set", field: "params.sends", value: 3 }),
+    () => ({ kind: "undo", ...by }),
+    () => ({ kind: "undo" }),
+    () => ({ kind: "again", why: d.one(["foot", "call"] as const) }),
+    () => ({ kind: "object", role: "send", item: "sock" }),
+    () => ({
+      kind: "correct",
+      seq: d.upTo(Math.max(0, play.record.length - 1)),
+      event: { kind: "send", at: 0, hit: d.chance(0.5) ? null : ref },
+      reason: "looked again",
+    }),
+  ];
+  return { ...d.one(kinds)(), at } as PlayEvent;
+}
+
+/** The pattern's own example, in a match drawn from what may be set where that makes a game. */
+function gameOf(d: Draw, name: PatternName) {
+  const doc = fromPattern(name);
+  const p = patternOf(name);
+  const drawn = matchSchema.parse({
+    ...doc.match,
+    swap: d.one(SWAPS),
+    goes: { count: 1 + d.upTo(2), keep: d.one(["best", "total"]) },
+    ...(d.chance(0.3) && { seconds: 10 + d.upTo(40) }),
+    end: d.one(["all", "first"]),
+    carry: d.chance(0.5),
+  });
+  const match = p.problems(doc.pattern.params, drawn).length === 0 ? drawn : doc.match;
+  return { name, params: doc.pattern.params, match };
+}
+
+it.each(patternNames)(
+  "%s: whatever comes, it is taken or refused in words; something comes next or it is over; undone, it never was",
+  (name) => {
+    let taken = 0;
+    let over = 0;
+    for (let seed = 1; seed <= EACH; seed++) {
+      const d = drawing(seed * 7919);
+      const mode = d.one(MODES.filter((m) => patternOf(name).modes.includes(m)));
+      const setup: Setup = { players: mode === "alone" ? 1 : 2 + d.upTo(2), mode, seed: 1 };
+      let play = openPlay(gameOf(d, name), setup);
+      let at = 0;
+      for (let i = 0; i < LENGTH; i++) {
+        at += d.upTo(30) * 100;
+        const event = anyEvent(d, play, at);
+        at = Math.max(at, event.at);
+        expect(playEvent.safeParse(event).error?.issues ?? []).toEqual([]);
+        const before = JSON.stringify(stateOf(play));
+        const after = referee(play, event);
+        expect(JSON.stringify(stateOf(play))).toBe(before);
+        if (isRefusal(after)) {
+          expect(Object.keys(enGame), JSON.stringify(event)).toContain(after.refused.key);
+          continue;
+        }
+        taken++;
+        play = after;
+        const now = view(play);
+        for (const s of now.score) expect(Number.isSafeInteger(s.value)).toBe(true);
+        const waits = now.paused ? 1 : mainAsks(now.asks).length;
+        if (now.done) expect(now.asks).toEqual([]);
+        else expect(waits, JSON.stringify(play.record)).toBeGreaterThan(0);
+      }
+      if (view(play).done === "over") over++;
+      let back = play;
+      while (view(back).canUndo) {
+        const one = referee(back, { kind: "undo", at });
+        if (isRefusal(one)) throw new Error(one.refused.key);
+        back = one;
+      }
+      expect(stateOf(back)).toEqual(back.begin);
+    }
+    // It is no fuzz of refusals only.
+    expect(taken).toBeGreaterThan(EACH * 8);
+    expect(over).toBeGreaterThanOrEqual(name === "passLadder" || name === "closest" ? 0 : 1);
+  },
+  400_000,
+);
