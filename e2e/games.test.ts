@@ -172,6 +172,51 @@ describe("whole games, by touch", () => {
     await lines.close();
   });
 
+  it("fed by a grown-up, who has no turn; and against one with the other hand and a head start", async () => {
+    const name = title();
+    const helped = async (page: Page) => {
+      await press(page, "Helpers and the other hand");
+      await press(page, "only helps");
+    };
+    const short = { sends: 2, bonus: 0 };
+    const fed = await playing(
+      opened.browser,
+      "Amina D.",
+      changed(fromPattern("board"), name, short),
+      2,
+      "Take turns",
+      helped,
+    );
+    for (const n of [3, 1]) {
+      await sees(fed, "Amina, your turn.");
+      await tap(fed, n);
+    }
+    await sees(fed, "5 + 2 = 7");
+    await handIn(fed);
+    await sees(fed, "You got 7 points.");
+    expect((await keptOf(name))!.score).toMatchObject({ value: 7, match: null });
+    await fed.close();
+
+    const fair = async (page: Page) => {
+      await press(page, "Helpers, other hand, head start");
+      const boxes = await page.$$("xpath///label[normalize-space()='other hand']/input");
+      await boxes[1]!.click();
+      for (let i = 0; i < 4; i++) await press(page, "Player 2: more points to start with");
+      await press(page, "Player 2: fewer points to start with");
+    };
+    const match = title();
+    const game = changed(fromPattern("board"), match, { sends: 1, bonus: 0 });
+    const page = await playing(opened.browser, "Sabela C.", game, 2, "Against each other", fair);
+    await tap(page, 2);
+    await sees(page, "Player 2, your turn.");
+    await tap(page, 1);
+    await sees(page, "3 + 2 = 5");
+    await sees(page, "Player 2 wins!");
+    await handIn(page);
+    expect((await keptOf(match))!.score).toMatchObject({ value: 3, won: false });
+    await page.close();
+  });
+
   it("three-line against: who starts is chosen, a taken square is a lost turn, the first line wins", async () => {
     const page = await playing(
       opened.browser,

@@ -1,10 +1,11 @@
 import { useState } from "react";
-import { type AnyPattern, MODES, type Mode } from "#core/contract/contract.ts";
+import { type AnyPattern, MODES, MOST_HEAD, type Mode } from "#core/contract/contract.ts";
 import { say } from "#words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { choosable, FamilySet, type SetValues } from "./family-set.tsx";
 import { holdPage } from "./offline.ts";
 import { decidedEvents, type OwnCard } from "./own-card.ts";
+import { type Person, PersonRow, PLAIN_PERSON, rolesOf } from "./people.tsx";
 import { takeChosen } from "./question.tsx";
 import { addEvent, addPlay, deviceId, type LocalPlay } from "./store.ts";
 
@@ -27,21 +28,26 @@ export function Who({
   const together = modes.filter((m) => m !== "alone");
   const [mode, setMode] = useState<Mode>(together[0] ?? "alone");
   const [names, setNames] = useState<string[]>([data.name.split(" ")[0]!]);
+  // Somebody may only help, use the other hand, or begin with some points.
+  const [fair, setFair] = useState(false);
+  const [told, setTold] = useState<readonly Person[]>([]);
+  const people = Array.from({ length: count }, (_, i) => (fair && count > 1 && told[i]) || PLAIN_PERSON);
+  const playing = people.flatMap((p, i) => (p.helps ? [] : [i]));
   // Against each other by three or more: each for itself, or two sides.
   const [two, setTwo] = useState(false);
   const [sides, setSides] = useState<readonly number[]>([0, 1, 0, 1, 0, 1]);
-  const canSide = mode === "against" && count >= 3;
+  const canSide = mode === "against" && playing.length >= 3;
   const inSides = canSide && two;
-  const sideOf = (n: number) => Array.from({ length: count }, (_, i) => i).filter((i) => sides[i] === n);
+  const sideOf = (n: number) => playing.filter((i) => sides[i] === n);
   const empty = inSides && (sideOf(0).length === 0 || sideOf(1).length === 0);
   // Of two sides somebody starts: the first, or as chosen or drawn. Together all share one turn.
-  const canStart = inSides || (count === 2 && mode !== "relay");
+  const canStart = inSides || (playing.length === 2 && mode !== "relay");
   const [second, setSecond] = useState(false);
   const [drawn, setDrawn] = useState(false);
-  const sideName = (n: number) =>
-    inSides ? say("who.side", { side: n + 1 }) : names[n]?.trim() || say("play.player", { number: n + 1 });
+  const nameOf = (i: number) => names[i]?.trim() || say("play.player", { number: i + 1 });
+  const sideName = (n: number) => (inSides ? say("who.side", { side: n + 1 }) : nameOf(playing[n] ?? n));
   const ordered = (): number[][] | undefined => {
-    const two = inSides ? [sideOf(0), sideOf(1)] : canStart && second ? [[0], [1]] : undefined;
+    const two = inSides ? [sideOf(0), sideOf(1)] : canStart && second ? playing.map((i) => [i]) : undefined;
     return two && canStart && second ? [two[1]!, two[0]!] : two;
   };
   const counts = Array.from({ length: players.most - least + 1 }, (_, i) => i + least).filter(
@@ -49,13 +55,17 @@ export function Who({
   );
 
   const { params } = data.card.activity.pattern;
-  const { unit } = pattern.possible(params, data.card.activity.match);
+  const { unit, better } = pattern.possible(params, data.card.activity.match);
+  const heads = unit === "points" && better === "more" && mode === "against" && playing.length > 1;
+  // One who plays with helpers has nobody to play against.
+  const how = count === 1 ? "alone" : playing.length > 1 ? mode : (together.find((m) => m !== "against") ?? null);
   const [adds, setAdds] = useState(false);
   const list = choosable(data.card.activity, pattern);
   const [chosen, choose] = useState<SetValues>({});
 
   async function begin() {
     const chose = takeChosen(data.id);
+    const roles = rolesOf(people.map((p) => (heads ? p : { ...p, head: 0 })));
     const play: LocalPlay = {
       id: crypto.randomUUID(),
       token: data.token,
@@ -63,9 +73,10 @@ export function Who({
       device: deviceId(),
       setup: {
         players: count,
-        mode: count === 1 ? "alone" : mode,
+        mode: how ?? mode,
         seed: Math.floor(Math.random() * 0xffffffff),
         ...(ordered() && { sides: ordered() }),
+        ...(roles && { people: roles }),
       },
       ...(adds && { adds }),
       ...(chose !== null && { chose }),
@@ -155,7 +166,7 @@ export function Who({
                   setNames(next);
                 }}
               />
-              {inSides && (
+              {inSides && !people[i]!.helps && (
                 <button
                   type="button"
                   className={`btn min-h-12 px-3 ${sides[i] === 0 ? "border-mustard bg-mustard text-night" : "border-mint bg-mint text-night"}`}
@@ -168,6 +179,25 @@ export function Who({
             </div>
           ))}
         </fieldset>
+      )}
+      {count > 1 && (
+        <div className="grid gap-1">
+          <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">
+            <input type="checkbox" className="size-6" checked={fair} onChange={() => setFair(!fair)} />
+            {say(heads ? "who.fairHead" : "who.fair")}
+          </label>
+          {fair &&
+            people.map((is, i) => (
+              <PersonRow
+                key={`person${i + 1}`}
+                name={nameOf(i)}
+                first={i === 0}
+                is={is}
+                most={heads ? MOST_HEAD : null}
+                change={(p) => setTold(people.map((x, k) => (k === i ? p : x)))}
+              />
+            ))}
+        </div>
       )}
       {canStart && (
         <fieldset>
@@ -219,8 +249,9 @@ export function Who({
           <FamilySet list={list} now={chosen} set={(field, value) => choose({ ...chosen, [field]: value })} />
         </fieldset>
       )}
+      {how === null && <p role="alert">{say("who.nobody")}</p>}
       {empty && <p role="alert">{say("who.emptySide")}</p>}
-      <button type="submit" className="btn btn-main min-h-16 text-2xl" disabled={empty}>
+      <button type="submit" className="btn btn-main min-h-16 text-2xl" disabled={empty || how === null}>
         {say("who.go")}
       </button>
     </form>

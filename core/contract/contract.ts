@@ -42,7 +42,10 @@ export interface Role {
   role: (typeof ROLES)[number];
   /** The other hand for everything: a handicap. */
   otherHand?: boolean | undefined;
+  /** Points that it begins with, where points are scored and more are better. */
+  head?: number | undefined;
 }
+export const MOST_HEAD = 50;
 
 export interface Refusal {
   refused: Phrase;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { random } from "../random.ts";
 import { patternNames } from "../patterns/registry.ts";
+import { random } from "../random.ts";
 import { fromPattern, parseActivity } from "./activity.ts";
 import { MOST_REPEATED, repeated } from "./problems.ts";
 

@@ -14,6 +14,7 @@ import {
   type Unit,
 } from "../contract/contract.ts";
 import type { Match } from "../contract/match.ts";
+import { headOf, whoPlays, withHands } from "../contract/people.ts";
 import type { GameEvent } from "../events/events.ts";
 
 /** Whose go it is: the players of the side, in the order they take their turns. */
@@ -121,7 +122,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     s.match.goes.keep === "total" || (go.together === "each" && side.players.length > 1);
 
   function start(params: P, match: Match, setup: Setup): S {
-    const all = Array.from({ length: setup.players }, (_, i) => i).filter((i) => setup.people?.[i]?.role !== "feeds");
+    const all = whoPlays(setup);
     const groups = setup.sides ?? (setup.mode === "relay" ? [all] : all.map((i) => [i]));
     const sides = groups.map((players): Side<G> => {
       const begun = go.begin(params, { players, setup });
@@ -153,19 +154,12 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
       return [{ kind: "ready", player: by[0]!, takes: { by, seconds: rest, walk: 0, moving: false } }, ...carry(s)];
     }
     const out: Ask[] = [];
-    for (const i of now)
-      for (const ask of go.asks(s.params, s.sides[i]!.go, playerOf(s.sides[i]!)))
-        out.push(s.setup.people ? handOf(s, ask) : ask);
+    for (const i of now) out.push(...withHands(s.setup, go.asks(s.params, s.sides[i]!.go, playerOf(s.sides[i]!))));
     const dueAt = due(s);
     if (dueAt !== null) out.push({ kind: "bell", player: playerOf(s.sides[now[0]!]!), dueAt });
     if (s.match.carry) out.push(...carry(s));
     return out;
   }
-  /** Somebody who plays with the other hand, whatever is asked. */
-  const handOf = (s: S, ask: Ask): Ask =>
-    "manner" in ask && s.setup.people?.[ask.player]?.otherHand
-      ? { ...ask, manner: { ...ask.manner, hand: "other" } }
-      : ask;
   const carry = (s: S): Ask[] =>
     s.match.carry && due(s) === null ? [{ kind: "carry", player: playerOf(s.sides[s.side]!), optional: true }] : [];
 
@@ -282,17 +276,22 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     return s.sides.map((x) => {
       const sums = sumsOf(s, x);
       const total = totalled(s, x);
-      const value = total ? sumUp(sums, (g) => g.value) : bestOf(sums).value;
+      const { unit, better } = sums[0]!;
+      const head = unit === "points" && better === "more" ? headOf(s.setup, x.players) : 0;
+      const value = head + (total ? sumUp(sums, (g) => g.value) : bestOf(sums).value);
       return {
         players: x.players,
         value,
         soFar: value,
-        unit: sums[0]!.unit,
-        better: sums[0]!.better,
+        unit,
+        better,
         get working() {
-          return workingOf(s, x, sums, total);
+          const own = workingOf(s, x, sums, total);
+          return head > 0
+            ? `${head} + ${own === "" ? value - head : own.includes("=") ? `(${own.split(" = ")[0]})` : own} = ${value}`
+            : own;
         },
-        rank: total ? sumUp(sums, (g) => g.rank) : bestOf(sums).rank,
+        rank: head + (total ? sumUp(sums, (g) => g.rank) : bestOf(sums).rank),
       };
     });
   }
@@ -312,7 +311,10 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
         sends: sumUp(sums, (g) => g.sends),
         rounds: x.kept.length,
         points: scores[i]!.value,
-        own: scores[i]!.value,
+        // What compares with other goes is what was played for.
+        own:
+          scores[i]!.value -
+          (scores[i]!.unit === "points" && scores[i]!.better === "more" ? headOf(s.setup, x.players) : 0),
         stage: Math.max(...sums.map((g) => g.stage)),
         stages: sums[0]!.stages,
         finished: totalled(s, x) ? sums.every((g) => g.finished) : sums.some((g) => g.finished),

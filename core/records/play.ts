@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Better, MODES, MOST_PLAYERS, ROLES, type Unit } from "../contract/contract.ts";
+import { type Better, MODES, MOST_HEAD, MOST_PLAYERS, ROLES, type Unit } from "../contract/contract.ts";
 import { MOST_EVENTS, recordedEvent } from "../events/events.ts";
 
 const player = z
@@ -18,7 +18,13 @@ export const playSetup = z
     /** Who plays together, by number; and what somebody does beside sending. */
     sides: z.array(z.array(player).min(1)).min(2).max(MOST_PLAYERS).optional(),
     people: z
-      .array(z.strictObject({ role: z.enum(ROLES), otherHand: z.boolean().optional() }))
+      .array(
+        z.strictObject({
+          role: z.enum(ROLES),
+          otherHand: z.boolean().optional(),
+          head: z.number().int().min(0).max(MOST_HEAD).optional(),
+        }),
+      )
       .max(MOST_PLAYERS)
       .optional(),
   })

@@ -12,6 +12,7 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
+import { headOf, whoPlays, withHands } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
 import { type BandsParams, MOST_ROUNDS } from "./params.ts";
@@ -58,7 +59,7 @@ function start(params: BandsParams, match: Match, setup: Setup): BandsState {
     params,
     match,
     sides,
-    totals: zeros,
+    totals: sides.map((x) => headOf(setup, x)),
     earned: zeros,
     sent: zeros,
     round: 1,
@@ -74,9 +75,10 @@ function start(params: BandsParams, match: Match, setup: Setup): BandsState {
 }
 
 /** Together: one side. Against for the difference with three or more: two sides, every other player. Else each alone. */
-function sidesOf(p: BandsParams, { players, mode, sides, people }: Setup): readonly (readonly number[])[] {
+function sidesOf(p: BandsParams, setup: Setup): readonly (readonly number[])[] {
+  const { mode, sides } = setup;
   if (sides) return sides;
-  const all = Array.from({ length: players }, (_, i) => i).filter((i) => people?.[i]?.role !== "feeds");
+  const all = whoPlays(setup);
   if (mode === "relay") return [all];
   if (mode === "against" && p.counting === "difference" && all.length > 2)
     return [all.filter((_, k) => k % 2 === 0), all.filter((_, k) => k % 2 === 1)];
@@ -153,7 +155,7 @@ function asks(s: BandsState): Ask[] {
     );
   }
   if (s.match.carry && betweenRounds(s)) out.push({ kind: "carry", player, optional: true });
-  return out;
+  return withHands(s.setup, out);
 }
 
 /** What each place is worth now: its points, but none beyond what an exact finish still needs. */
@@ -328,7 +330,7 @@ function progress(s: BandsState): Progress[] {
     sends: s.sent[i]!,
     rounds: played,
     points: s.totals[i]!,
-    own: byDifference(s) ? s.earned[i]! : s.totals[i]!,
+    own: byDifference(s) ? s.earned[i]! : s.totals[i]! - headOf(s.setup, s.sides[i]!),
     stage: finish.total === null ? played : Math.min(s.totals[i]!, finish.total),
     stages: finish.total ?? finish.rounds!,
     finished: finish.total === null ? s.over : s.totals[i]! >= finish.total,

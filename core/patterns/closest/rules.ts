@@ -12,6 +12,7 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
+import { headOf, whoPlays, withHands } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ClosestParams, MOST_ROUNDS } from "./params.ts";
 
@@ -56,7 +57,7 @@ const SETTLE = 6;
 export const NEAR_TIE = 60;
 
 function start(params: ClosestParams, match: Match, setup: Setup): ClosestState {
-  const all = Array.from({ length: setup.players }, (_, i) => i).filter((i) => setup.people?.[i]?.role !== "feeds");
+  const all = whoPlays(setup);
   const sides = setup.sides ?? (setup.mode === "against" ? all.map((i) => [i]) : [all]);
   const zeros = sides.map(() => 0);
   return {
@@ -64,7 +65,7 @@ function start(params: ClosestParams, match: Match, setup: Setup): ClosestState 
     params,
     match,
     sides,
-    totals: zeros,
+    totals: sides.map((x) => headOf(setup, x)),
     marked: 0,
     sent: zeros,
     round: 0,
@@ -142,7 +143,7 @@ function asks(s: ClosestState): Ask[] {
     });
   if (s.match.carry && s.pieces.length === 0 && s.phase !== "place" && s.round > 0)
     out.push({ kind: "carry", player, optional: true });
-  return out;
+  return withHands(s.setup, out);
 }
 
 function step(s: ClosestState, e: GameEvent): ClosestState | Refusal {
@@ -293,7 +294,8 @@ function opened(s: ClosestState, lead: number, won: readonly number[], mark: num
 function score(s: ClosestState): Score[] {
   const now = gains(s).sides;
   return s.sides.map((players, i) => {
-    const list = s.won[i]!.filter((n) => n > 0);
+    const head = headOf(s.setup, players);
+    const list = [...(head > 0 ? [head] : []), ...s.won[i]!.filter((n) => n > 0)];
     return {
       players,
       value: s.totals[i]!,
@@ -338,7 +340,7 @@ function progress(s: ClosestState): Progress[] {
     sends: s.sent[i]!,
     rounds: s.round,
     points: s.totals[i]!,
-    own: s.totals[i]!,
+    own: s.totals[i]! - headOf(s.setup, s.sides[i]!),
     stage: points === null ? s.round : Math.min(s.totals[i]!, points),
     stages: points ?? rounds!,
     finished: points === null ? s.over : s.totals[i]! >= points,

@@ -11,6 +11,7 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
+import { whoPlays, withHands } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { ThreeLineParams } from "./params.ts";
 import { cellsOf, linesOf } from "./rules.ts";
@@ -67,7 +68,7 @@ function completing(s: DuelState, side: number): string[] {
 }
 
 function start(params: ThreeLineParams, match: Match, setup: Setup): DuelState {
-  const all = Array.from({ length: setup.players }, (_, i) => i).filter((i) => setup.people?.[i]?.role !== "feeds");
+  const all = whoPlays(setup);
   const sides = setup.sides ?? [all.filter((_, k) => k % 2 === 0), all.filter((_, k) => k % 2 === 1)];
   return {
     setup,
@@ -111,7 +112,7 @@ function asks(s: DuelState): Ask[] {
     out.push({ kind: "move", player, optional: true, pieces, places: [...cellsOf(s.params), "out"] });
   }
   if (s.match.carry && !s.lifted) out.push({ kind: "carry", player, optional: true });
-  return out;
+  return withHands(s.setup, out);
 }
 
 /** A line ends it: of both at once it is the sender's. */

@@ -1,0 +1,93 @@
+import type { Role } from "#core/contract/contract.ts";
+import { say } from "#words/say.ts";
+
+/** What is said of one who plays along: only helping, with the other hand, with points to begin with. */
+export interface Person {
+  helps: boolean;
+  other: boolean;
+  head: number;
+}
+export const PLAIN_PERSON: Person = { helps: false, other: false, head: 0 };
+/** As the game takes it; nothing where everybody plays alike. */
+export function rolesOf(people: readonly Person[]): Role[] | undefined {
+  if (people.every((p) => !p.helps && !p.other && p.head === 0)) return undefined;
+  return people.map((p) =>
+    p.helps
+      ? { role: "feeds" }
+      : { role: "plays", ...(p.other && { otherHand: true }), ...(p.head > 0 && { head: p.head }) },
+  );
+}
+
+const STEP_BUTTON = "btn min-h-11 min-w-11 border-chalk/60 px-0 text-xl text-chalk";
+const BOX = "flex min-h-11 items-center gap-2 text-base";
+
+/** One who plays along: helping only (the child itself always plays), the other hand, and a head start where points count. `most`: of a head start; null: none. */
+export function PersonRow({
+  name,
+  first,
+  is,
+  most,
+  change,
+}: {
+  name: string;
+  first: boolean;
+  is: Person;
+  most: number | null;
+  change: (p: Person) => void;
+}) {
+  const head = (n: number) => change({ ...is, head: Math.max(0, Math.min(most ?? 0, n)) });
+  return (
+    <fieldset className="flex flex-wrap items-center gap-x-5 border-t border-chalk/25 py-1">
+      <legend className="sr-only">{name}</legend>
+      <span aria-hidden="true" className="w-24 truncate font-semibold">
+        {name}
+      </span>
+      {!first && (
+        <label className={BOX}>
+          <input
+            type="checkbox"
+            className="size-6"
+            checked={is.helps}
+            onChange={() => change({ ...is, helps: !is.helps })}
+          />
+          {say("who.helps")}
+        </label>
+      )}
+      {!is.helps && (
+        <label className={BOX}>
+          <input
+            type="checkbox"
+            className="size-6"
+            checked={is.other}
+            onChange={() => change({ ...is, other: !is.other })}
+          />
+          {say("who.otherHand")}
+        </label>
+      )}
+      {!is.helps && most !== null && (
+        <span className="flex items-center gap-2 text-base">
+          {say("who.head")}
+          <button
+            type="button"
+            className={STEP_BUTTON}
+            aria-label={say("who.headLess", { name })}
+            onClick={() => head(is.head - 1)}
+          >
+            −
+          </button>
+          <output className="w-6 text-center font-bold" aria-live="polite">
+            {is.head}
+          </output>
+          <button
+            type="button"
+            className={STEP_BUTTON}
+            aria-label={say("who.headMore", { name })}
+            onClick={() => head(is.head + 1)}
+          >
+            +
+          </button>
+        </span>
+      )}
+    </fieldset>
+  );
+}

@@ -1,0 +1,70 @@
+import { expect, it } from "vitest";
+import { askOf } from "../asks/ask.ts";
+import { fromPattern } from "../formats/activity.ts";
+import type { PatternName } from "../patterns/registry.ts";
+import { playSetup } from "../records/play.ts";
+import { openPlay, type Play, referee, view } from "../referee/referee.ts";
+import { isRefusal, type Role, type Setup } from "./contract.ts";
+
+const PLAYS: Role = { role: "plays" };
+const open = (name: PatternName, setup: Setup, over: object = {}) => {
+  const a = fromPattern(name);
+  return openPlay({ name, params: { ...a.pattern.params, ...over }, match: a.match }, setup);
+};
+const take = (p: Play, ...bodies: object[]) =>
+  bodies.reduce<Play>((q, body) => {
+    const next = referee(q, { ...body, at: 0 } as never);
+    if (isRefusal(next)) throw new Error(next.refused.key);
+    return next;
+  }, p);
+const against = (...people: Role[]): Setup => ({ players: people.length, mode: "against", seed: 1, people });
+
+it("who only helps has no turn and no score", () => {
+  const setup: Setup = { players: 2, mode: "turns", seed: 1, people: [PLAYS, { role: "feeds" }] };
+  for (const name of ["climb", "bands", "board", "closest", "threeLine", "tally", "pins"] as const) {
+    const v = view(open(name, setup));
+    expect(v.score.map((s) => s.players)).toEqual([[0]]);
+    expect(v.player).toBe(0);
+  }
+});
+
+it("a head start is in the score of the match and its sum, decides who wins, and is no part of what compares with other goes", () => {
+  const setup = against(PLAYS, { role: "plays", head: 7 });
+  const p = take(open("board", setup, { sends: 1 }), { kind: "send", hit: "t3" }, { kind: "send", hit: "t1" });
+  const v = view(p);
+  expect(v.score.map((s) => s.value)).toEqual([5, 9]);
+  expect(v.score[1]!.working).toBe("7 + 2 = 9");
+  expect(v.progress.map((x) => x.own)).toEqual([5, 2]);
+  expect(v.ending!.winners).toEqual([1]);
+  const long = take(open("board", setup), { kind: "send", hit: null }, { kind: "send", hit: "t1" });
+  const on = take(long, { kind: "send", hit: null }, { kind: "send", hit: "t2" });
+  expect(view(on).score[1]!.working).toBe("7 + (2 + 3) = 12");
+  for (const name of ["bands", "closest"] as const) {
+    const begun = view(open(name, setup));
+    expect(begun.score.map((s) => s.value)).toEqual([0, 7]);
+    expect(begun.progress.map((x) => x.own)).toEqual([0, 0]);
+  }
+  // Where fewer are better nobody begins with any.
+  expect(view(open("sweep", setup)).score.map((s) => s.value)).toEqual([0, 0]);
+});
+
+it("the other hand is asked for in every game", () => {
+  const setup = against(PLAYS, { role: "plays", otherHand: true });
+  for (const name of ["climb", "bands", "closest", "threeLine"] as const) {
+    const first = open(name, setup);
+    expect(askOf(view(first).asks, "send")!.manner.hand).not.toBe("other");
+    const body = name === "climb" ? { hit: null } : { rest: { bands: "z1", closest: "in", threeLine: "out" }[name] };
+    let second = take(first, { kind: "send", ...body });
+    if (name === "closest") second = take(second, { kind: "send", rest: "in", away: 100 });
+    expect(view(second).player).toBe(1);
+    expect(askOf(view(second).asks, "send")!.manner.hand).toBe("other");
+  }
+});
+
+it("comes from a device within what is allowed", () => {
+  const setup = against(PLAYS, { role: "plays", head: 3 });
+  expect(playSetup.safeParse(setup).success).toBe(true);
+  expect(playSetup.safeParse(against({ role: "feeds" }, PLAYS)).success).toBe(false);
+  expect(playSetup.safeParse(against(PLAYS, { role: "plays", head: 51 })).success).toBe(false);
+  expect(playSetup.safeParse(against(PLAYS, { role: "plays", head: -1 })).success).toBe(false);
+});
