@@ -60,6 +60,16 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
+  it("of three who take turns the one who is chosen starts, and the others follow in their order", async () => {
+    const third = (p: Page) => press(p, "Player 3");
+    const page = await playing("Priya G.", of(climb, title(), {}), 3, "Take turns", third);
+    for (const name of ["Player 3", "Priya", "Player 2", "Player 3"]) {
+      await sees(page, `${name}, your turn.`);
+      await press(page, "HIT");
+    }
+    await page.close();
+  });
+
   it("a relay shares one climb, and turns go round with the names of the day", async () => {
     const page = await playing("Tamsin Y.", of(climb, title(), {}), 3, "Together");
     await sees(page, "Tamsin, your turn.");

@@ -1,6 +1,7 @@
 import { useState } from "react";
-import { type AnyPattern, MODES, MOST_HEAD, type Mode } from "#core/contract/contract.ts";
-import { say } from "#words/say.ts";
+import { type AnyPattern, MODES, MOST_HEAD, type Mode, type Setup } from "#core/contract/contract.ts";
+import { openGame } from "#core/contract/game.ts";
+import { say, sayList } from "#words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { choosable, FamilySet, type SetValues } from "./family-set.tsx";
 import { holdPage } from "./offline.ts";
@@ -40,16 +41,10 @@ export function Who({
   const inSides = canSide && two;
   const sideOf = (n: number) => playing.filter((i) => sides[i] === n);
   const empty = inSides && (sideOf(0).length === 0 || sideOf(1).length === 0);
-  // Of two sides somebody starts: the first, or as chosen or drawn. Together all share one turn.
-  const canStart = inSides || (playing.length === 2 && mode !== "relay");
-  const [second, setSecond] = useState(false);
+  // One side starts, the others follow in their order: the first, or as chosen or drawn.
+  const [starter, setStarter] = useState(0);
   const [drawn, setDrawn] = useState(false);
   const nameOf = (i: number) => names[i]?.trim() || say("play.player", { number: i + 1 });
-  const sideName = (n: number) => (inSides ? say("who.side", { side: n + 1 }) : nameOf(playing[n] ?? n));
-  const ordered = (): number[][] | undefined => {
-    const two = inSides ? [sideOf(0), sideOf(1)] : canStart && second ? playing.map((i) => [i]) : undefined;
-    return two && canStart && second ? [two[1]!, two[0]!] : two;
-  };
   const counts = Array.from({ length: players.most - least + 1 }, (_, i) => i + least).filter(
     (n) => n > 1 || modes.includes("alone"),
   );
@@ -59,13 +54,22 @@ export function Who({
   const heads = unit === "points" && better === "more" && mode === "against" && playing.length > 1;
   // One who plays with helpers has nobody to play against.
   const how = count === 1 ? "alone" : playing.length > 1 ? mode : (together.find((m) => m !== "against") ?? null);
+  const roles = rolesOf(people.map((p) => (heads ? p : { ...p, head: 0 })));
+  const usual = (): readonly (readonly number[])[] => {
+    const setup: Setup = { players: count, mode: how ?? mode, seed: 0, ...(roles && { people: roles }) };
+    const game = openGame(pattern, { params, match: data.card.activity.match });
+    return game.score(game.start(setup)).map((s) => s.players);
+  };
+  const order = inSides ? [sideOf(0), sideOf(1)] : usual();
+  const first = starter < order.length ? starter : 0;
+  const ordered = [...order.slice(first), ...order.slice(0, first)].map((x) => [...x]);
+  const sideName = (n: number) => (inSides ? say("who.side", { side: n + 1 }) : sayList((order[n] ?? []).map(nameOf)));
   const [adds, setAdds] = useState(false);
   const list = choosable(data.card.activity, pattern);
   const [chosen, choose] = useState<SetValues>({});
 
   async function begin() {
     const chose = takeChosen(data.id);
-    const roles = rolesOf(people.map((p) => (heads ? p : { ...p, head: 0 })));
     const play: LocalPlay = {
       id: crypto.randomUUID(),
       token: data.token,
@@ -75,7 +79,7 @@ export function Who({
         players: count,
         mode: how ?? mode,
         seed: Math.floor(Math.random() * 0xffffffff),
-        ...(ordered() && { sides: ordered() }),
+        ...((inSides || first > 0) && { sides: ordered }),
         ...(roles && { people: roles }),
       },
       ...(adds && { adds }),
@@ -199,33 +203,33 @@ export function Who({
             ))}
         </div>
       )}
-      {canStart && (
+      {order.length > 1 && !empty && (
         <fieldset>
           <legend className="mb-2 font-semibold">{say("who.starts")}</legend>
           <div className="grid grid-cols-3 gap-2">
-            {[false, true].map((is) => (
+            {order.map((of, is) => (
               <label
-                key={String(is)}
-                className={`grid min-h-12 cursor-pointer place-items-center rounded-md border-2 px-1 text-center font-semibold has-focus-visible:outline-3 ${is === second ? "border-mustard bg-mustard text-night" : "border-chalk/50"}`}
+                key={of.join()}
+                className={`grid min-h-12 cursor-pointer place-items-center rounded-md border-2 px-1 text-center font-semibold has-focus-visible:outline-3 ${is === first ? "border-mustard bg-mustard text-night" : "border-chalk/50"}`}
               >
                 <input
                   type="radio"
                   name="starts"
                   className="sr-only"
-                  checked={is === second}
+                  checked={is === first}
                   onChange={() => {
-                    setSecond(is);
+                    setStarter(is);
                     setDrawn(false);
                   }}
                 />
-                {sideName(is ? 1 : 0)}
+                {sideName(is)}
               </label>
             ))}
             <button
               type="button"
               className="btn min-h-12 border-chalk text-chalk"
               onClick={() => {
-                setSecond(Math.random() < 0.5);
+                setStarter(Math.floor(Math.random() * order.length));
                 setDrawn(true);
               }}
             >
@@ -233,7 +237,7 @@ export function Who({
             </button>
           </div>
           <p role="status" className="min-h-7">
-            {drawn ? say("who.drawn", { name: sideName(second ? 1 : 0) }) : ""}
+            {drawn ? say("who.drawn", { name: sideName(first) }) : ""}
           </p>
         </fieldset>
       )}
