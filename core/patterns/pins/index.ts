@@ -2,6 +2,7 @@ import { isSend } from "../../actions/actions.ts";
 import { MODES, type Pattern } from "../../contract/contract.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
+import { downPhrases, downSaid } from "../../targets/pin.ts";
 import { widestGap } from "./formation.ts";
 import { pinsGround } from "./ground.ts";
 import { knobs, pegKnobs } from "./knobs.ts";
@@ -35,10 +36,14 @@ export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
     if (p.formation.kind === "own") {
       const { depth, width } = p.formation;
       const size = { depth: Math.round(depth * 100), width: Math.round(width * 100) };
-      return [{ key: "pins.setUp.own", params: { count, ...size } }, ...untouched];
+      return [{ key: "pins.setUp.own", params: { count, ...size } }, ...downSaid(p.pin), ...untouched];
     }
     const { shape, gap } = p.formation;
-    return [{ key: `pins.setUp.${shape}`, params: { count, cm: Math.round(gap * 100) } }, ...untouched];
+    return [
+      { key: `pins.setUp.${shape}`, params: { count, cm: Math.round(gap * 100) } },
+      ...downSaid(p.pin),
+      ...untouched,
+    ];
   },
   advice: (p, width) => {
     const gap = widestGap(p);
@@ -59,6 +64,7 @@ export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
     "pins.setUp.arc",
     "pins.setUp.diamond",
     "pins.setUp.untouched",
+    ...downPhrases,
     "refused.allStand",
     "refused.layFirst",
     "refused.standFirst",
@@ -76,7 +82,7 @@ export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
     space: { length: 4, width: 1.8, floor: "carpet", indoors: true },
     params: {
       formation: { kind: "given", shape: "triangle", count: 6, gap: 0.1 },
-      pin: { item: "bottle", width: 0.08, height: 0.28 },
+      pin: { item: "bottle", width: 0.08, height: 0.28, down: "lying" },
       distance: 2.2,
       across: 0,
       rolls: 2,

@@ -1,6 +1,6 @@
 import type { Knob } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
-import { pinKnobs } from "../../targets/pin.ts";
+import { downKnob, pinKnobs } from "../../targets/pin.ts";
 import { type PinsParams, pinsParams, SHAPES } from "./params.ts";
 
 export function knobs(p: PinsParams): Knob[] {
@@ -15,6 +15,7 @@ export function knobs(p: PinsParams): Knob[] {
     f.number("score", ["points"], "knob.pinPoints"),
     f.number("score", ["bonus"], "knob.pinBonus", { hint: "knob.pinBonusHint" }),
     f.toggle("score", ["standUp"], "knob.standUp", { family: { key: "set.standUp" } }),
+    downKnob(f),
     f.choice("score", ["untouched"], "knob.untouched", [
       ["counts", "knob.untouchedCounts"],
       ["stood", "knob.untouchedStood"],

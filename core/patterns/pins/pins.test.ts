@@ -11,6 +11,7 @@ import { type Activity, fromPattern } from "../../formats/activity.ts";
 import { opened } from "../../formats/opened.ts";
 import { reachChance } from "../../physics/send.ts";
 import { normalDraw, random } from "../../random.ts";
+import { DOWNS, downSaid, pin, pinFaced, pinRule } from "../../targets/pin.ts";
 import { spotsOf } from "./formation.ts";
 import { pins as pattern } from "./index.ts";
 import { type PinsParams, SHAPES } from "./params.ts";
@@ -238,5 +239,20 @@ describe("what falls", () => {
     const ten = with_({ formation: { kind: "given", shape: "triangle", count: 10, gap: 0.1 } });
     const told = forecastActivity(ten, [{ age: 8 }], alone, "middle");
     expect(told.sides[0]!.finish).toBeCloseTo(1, 9);
+  });
+});
+
+describe("what down is", () => {
+  const bottle = { item: "bottle", width: 0.08, height: 0.3, weight: { mass: 0.03, contents: 1.5, filling: 0.6 } };
+  it("lying and leaning take what topples it, off its spot and a fallen top what touches it; a document without it means lying", () => {
+    const rules = DOWNS.map((down) => pinRule(pin.parse({ ...bottle, down })).kind);
+    expect(rules).toEqual(["topple", "topple", "touch", "touch"]);
+    expect(pin.parse(bottle).down).toBe("lying");
+    expect(() => pin.parse({ ...bottle, down: "gone" })).toThrow("down must be one of lying, leaning, moved, top");
+    expect(pinFaced(pin.parse({ ...bottle, down: "moved" }), { ...bottle, mass: 0.1, contents: 0 } as never).down).toBe(
+      "moved",
+    );
+    // A card made before anybody could choose says the same as ever.
+    expect(downSaid(bottle as never)).toEqual([{ key: "pin.down.lying" }]);
   });
 });

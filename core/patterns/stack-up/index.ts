@@ -3,7 +3,7 @@ import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
-import { pinKnobs } from "../../targets/pin.ts";
+import { downKnob, downPhrases, downSaid, pinKnobs } from "../../targets/pin.ts";
 import { stackGround } from "./ground.ts";
 import { GROWS, type StackParams, stackParams } from "./params.ts";
 import { possible, type StackGo, stackGo } from "./rules.ts";
@@ -22,6 +22,7 @@ function knobs(p: StackParams): Knob[] {
       family: { key: "set.rounds" },
     }),
     f.number("score", ["sends"], "knob.sendsRound"),
+    downKnob(f),
     f.toggle("score", ["firstEnds"], "knob.firstEnds"),
     f.choice("score", ["after"], "knob.fullRow", [
       ["stop", "knob.fullStop"],
@@ -75,6 +76,7 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
   setUp: (p) => [
     { key: `stackUp.setUp.${p.grow}`, params: { full: p.full, cm: Math.round(p.gap * 100) } },
     { key: "stackUp.setUp.one" },
+    ...downSaid(p.pin),
   ],
   knobs,
   pegKnobs: (p) => pinKnobs(fieldsOf(stackParams, p), p.pin),
@@ -86,6 +88,7 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
     "stackUp.end.full",
     "stackUp.summary",
     "stackUp.setUp.one",
+    ...downPhrases,
     ...GROWS.map((g) => `stackUp.setUp.${g}`),
     "refused.allStand",
     "refused.standFirst",
@@ -99,7 +102,7 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
     send: "sockBall",
     space: { length: 4, width: 2, floor: "carpet", indoors: true },
     params: {
-      pin: { item: "bottle", width: 0.08, height: 0.28 },
+      pin: { item: "bottle", width: 0.08, height: 0.28, down: "lying" },
       distance: 2,
       across: 0,
       grow: "beside",
