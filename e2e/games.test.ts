@@ -172,6 +172,34 @@ describe("whole games, by touch", () => {
     await lines.close();
   });
 
+  it("the way is called before each send, and one word is thrown and the next rolled", async () => {
+    const page = await on(
+      "Lorcan T.",
+      changed(fromPattern("board"), title(), { choice: "action", sends: 2, bonus: 0 }),
+    );
+    await sees(page, "How will you send it?");
+    await press(page, "Throw it overarm");
+    await sees(page, "Throw it at any one you like.");
+    await press(page, "Choose another");
+    await press(page, "Throw it underarm");
+    await tap(page, 2);
+    await sees(page, "How will you send it?");
+    await page.keyboard.press("2");
+    await tap(page, 1);
+    await sees(page, "3 + 2 = 5");
+    await page.close();
+    const words = await on(
+      "Quill F.",
+      changed(fromPattern("speller"), title(), { ways: ["underarmThrow", "underarmRoll"], list: "sun, sand" }),
+    );
+    for (const sign of ["S", "U", "N"]) {
+      await sees(words, `Throw it at ${sign}.`);
+      await press(words, sign);
+    }
+    await sees(words, "Roll it at S.");
+    await words.close();
+  });
+
   it("fed by a grown-up, who has no turn; and against one with the other hand and a head start", async () => {
     const name = title();
     const helped = async (page: Page) => {

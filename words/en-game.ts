@@ -297,6 +297,15 @@ export const enGame = {
     "Up to {full, number} pins, {sends, plural, one {# send} other {# sends}} a round{rounds, plural, =0 {} one {, # round} other {, # rounds}}",
   "board.free":
     "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} any one you like.",
+  "board.way": "How will you send it?",
+  "way.underarmRoll": "Roll it",
+  "way.slide": "Slide it",
+  "way.underarmThrow": "Throw it underarm",
+  "way.overarmThrow": "Throw it overarm",
+  "way.pushThrow": "Push it with both hands",
+  "way.straightArmBowl": "Bowl it with a straight arm",
+  "way.kick": "Kick it",
+  "way.handStrike": "Hit it with your hand",
   "board.call": "Which one will it be? Say it first.",
   "board.at":
     "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} the {label}.",

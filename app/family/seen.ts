@@ -30,6 +30,7 @@ export function seenText(e: GameEvent, label: (id: string) => string): string | 
       return say("play.ev.measured", { piece: e.piece, cm: Math.round(e.away / 10) });
     case "choose":
       if (e.of === "tick") return say("play.done");
+      if (e.of === "action" && e.pick !== null) return say(`way.${e.pick}`);
       return e.pick !== null && (e.of === "target" || e.of === "spot")
         ? say("play.ev.chose", { label: label(e.pick) })
         : null;

@@ -1,3 +1,4 @@
+import { Plus, Trash2 } from "lucide-react";
 import { useId, useState } from "react";
 import type { Knob } from "#core/contract/contract.ts";
 import type { Problem } from "#core/formats/activity.ts";
@@ -263,9 +264,83 @@ function OneKnob({
       return <Toggle name={name} hint={hint} value={value as boolean} change={set} />;
     case "text":
       return <TextField name={name} value={value as string} most={k.most} change={set} />;
+    case "ways":
+      return (
+        <WaysList
+          name={name}
+          {...(hint && { hint })}
+          knob={k}
+          value={(value ?? []) as readonly string[]}
+          {...(problem && { problem })}
+          change={set}
+        />
+      );
     case "item":
       return <ItemPick value={value as { item: string }} change={set} />;
   }
+}
+
+/** Ways to send in their order: each can be another one, go, or be followed by one more. */
+function WaysList({
+  name,
+  hint,
+  knob,
+  value,
+  problem,
+  change,
+}: {
+  name: string;
+  hint?: string;
+  knob: Extract<Knob, { kind: "ways" }>;
+  value: readonly string[];
+  problem?: string;
+  change: (v: readonly string[]) => void;
+}) {
+  const free = knob.options.find((o) => !value.includes(o)) ?? knob.options[0]!;
+  return (
+    <fieldset className="row-line py-2">
+      <legend className="float-left mb-1 w-full text-[0.92rem]">
+        {name} {hint && <span className="block text-xs text-quiet">{hint}</span>}
+      </legend>
+      <ol className="clear-both grid gap-1">
+        {value.map((way, i) => (
+          <li key={`${i + 1} ${way}`} className="flex items-center gap-2">
+            <span className="w-5 text-right text-sm text-quiet">{i + 1}</span>
+            <select
+              aria-label={`${name} ${i + 1}`}
+              className="min-w-0 grow py-0.5 text-sm"
+              value={way}
+              onChange={(e) => change(value.map((w, k) => (k === i ? e.target.value : w)))}
+            >
+              {knob.options.map((o) => (
+                <option key={o} value={o}>
+                  {label(`action.${o}`)}
+                </option>
+              ))}
+            </select>
+            <button
+              type="button"
+              className="grid size-8 place-items-center"
+              aria-label={`Take away: ${name} ${i + 1}`}
+              onClick={() => change(value.filter((_, k) => k !== i))}
+            >
+              <Trash2 size={16} aria-hidden="true" />
+            </button>
+          </li>
+        ))}
+      </ol>
+      {value.length < knob.most && (
+        <button type="button" className="btn btn-quiet btn-small mt-1" onClick={() => change([...value, free])}>
+          <Plus size={15} aria-hidden="true" /> {value.length === 0 ? "Another way, in turn" : "One more"}
+        </button>
+      )}
+      {problem && (
+        <p role="alert" className="text-sm font-semibold text-coral">
+          {problem}
+        </p>
+      )}
+    </fieldset>
+  );
 }
 
 /** Choosing another thing brings its size, opening and name along. */

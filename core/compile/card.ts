@@ -1,7 +1,7 @@
 import { actionFacts } from "../actions/actions.ts";
 import type { Needs, Phrase } from "../contract/contract.ts";
 import { layoutOf, pegRates } from "../forecast/for-activity.ts";
-import type { Activity } from "../formats/activity.ts";
+import { type Activity, actionsIn } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { cautionsOfItem } from "../kit/choose.ts";
 import { listOf, thing } from "../kit/items.ts";
@@ -144,7 +144,7 @@ const ASKS_GROWN_UP: readonly Caution[] = ["grownUpYes", "outdoorsOnly", "roads"
 /** Cautions gathered from the action, the things and the space, in a fixed order, each once. */
 export function cautionsOf(a: Activity, also: readonly string[] = []): Caution[] {
   const out = new Set<Caution>(ALWAYS);
-  if (actionFacts[a.aim.action].travel === "air") out.add("ceiling");
+  if (actionsIn(a).some((x) => actionFacts[x].travel === "air")) out.add("ceiling");
   // Its foot and what it rolls into are steadied, and a grown-up says that it stands.
   if (a.ramp) for (const c of ["steady", "grownUpYes"] as const) out.add(c);
   if (!a.space.indoors) out.add("roads");

@@ -280,6 +280,8 @@ export type Knob = KnobBase &
     | { kind: "toggle" }
     | { kind: "text"; most: number }
     | { kind: "item" }
+    /** A list of ways to send, in their order. */
+    | { kind: "ways"; options: readonly Action[]; least: number; most: number }
   );
 
 /** What a home needs beside the targets and lines of the layout. */

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { ACTIONS } from "../actions/actions.ts";
+import { ACTIONS, type Action } from "../actions/actions.ts";
 import { MODES, MOST_PLAYERS } from "../contract/contract.ts";
 import { match, USUAL_MATCH } from "../contract/match.ts";
 import { hasField, withSetting } from "../contract/settings.ts";
@@ -307,3 +307,11 @@ export function itemsIn(a: Activity): Set<string> {
     ...(a.layout ? [a.layout.item] : []),
   ]);
 }
+
+/** Everything that is done in it: the action, and the ways that take turns with it or are called. */
+export const actionsIn = (a: Activity): readonly Action[] => [
+  a.aim.action,
+  ...("ways" in a.pattern.params && !("choice" in a.pattern.params && a.pattern.params.choice !== "action")
+    ? (a.pattern.params.ways ?? [])
+    : []),
+];

@@ -1,4 +1,5 @@
 import { useEffect } from "react";
+import { BARE } from "#core/targets/ways.ts";
 import type { Part } from "#core/yard/parts.ts";
 import { say, targetName } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
@@ -10,7 +11,13 @@ type Told = Extract<Part, { kind: "target" | "line" }>;
 const toldPart = (data: CardData, id: string): Told | undefined =>
   data.card.parts.find((p): p is Told => (p.kind === "target" || p.kind === "line") && p.id === id);
 const nameOf = (part: Told | undefined, id: string): string =>
-  part?.kind === "target" ? targetName(part) : part ? say("play.lineName", { label: part.label ?? id }) : id;
+  part?.kind === "target"
+    ? targetName(part)
+    : part
+      ? say("play.lineName", { label: part.label ?? id })
+      : (BARE as readonly string[]).includes(id)
+        ? say(`way.${id}`)
+        : id;
 
 /** Several things, or lines, as they may be hit or chosen: one tap each, or its number on the keyboard. `miss`: none of them. */
 export default function Targets({

@@ -20,9 +20,10 @@ function boardOf(d: Draw): Drawn<BoardParams> {
           target: one,
           spots: Array.from({ length: n }, (_x, i) => ({ distance: 1 + i / 2, points: d.upTo(4) })),
         },
-    choice: d.one(["free", "called"]),
+    choice: d.one(["free", "called", "action"]),
     sends: 1 + d.upTo(6),
     fetch: d.one(["each", "end"]),
+    ways: ["kick", "slide"],
     once: d.chance(0.4),
     bonus: d.upTo(3),
   });
@@ -40,8 +41,10 @@ function boardEvent(d: Draw, at: number, p: BoardParams, legal: readonly AskKind
   const ids = placesOf(p).map((x) => x.id);
   const l = p.layout;
   if (kind === "choose") {
-    const of = d.chance(0.95) === (l.kind === "spots") ? "spot" : "target";
-    return { kind, at, of, pick: d.chance(0.05) ? null : d.one(ids) };
+    const right = l.kind === "spots" ? "spot" : p.choice === "action" ? "action" : "target";
+    const of = d.chance(0.95) ? right : d.one(["spot", "target", "action"]);
+    const list = right === "action" && d.chance(0.9) ? ["kick", "slide", "roll"] : ids;
+    return { kind, at, of, pick: d.chance(0.05) ? null : d.one(list) };
   }
   if (kind !== "send") return { kind: kind as "ready", at };
   const things = l.kind === "spots" ? [l.target.id] : ids;

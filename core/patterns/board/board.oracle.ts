@@ -14,7 +14,8 @@ function story(p: BoardParams, bell: number | null): Story {
   );
   const tally = new Map([...prices.keys()].map((id) => [id, 0]));
   const things = l.kind === "targets" ? [...prices.keys()] : [l.target.id];
-  const mustSay = l.kind === "spots" || p.choice === "called";
+  const byWay = l.kind === "targets" && p.choice === "action";
+  const mustSay = l.kind === "spots" || p.choice === "called" || byWay;
   let said = "";
   let sends = 0;
   let score = 0;
@@ -27,8 +28,9 @@ function story(p: BoardParams, bell: number | null): Story {
     rank: () => score,
     take(e) {
       if (e.kind === "choose") {
-        if (!mustSay || e.of !== (l.kind === "spots" ? "spot" : "target")) return "no";
-        if (e.pick === null || !prices.has(e.pick) || !open(e.pick)) return "no";
+        if (!mustSay || e.of !== (byWay ? "action" : l.kind === "spots" ? "spot" : "target")) return "no";
+        if (e.pick === null) return "no";
+        if (byWay ? !p.ways.some((w) => w === e.pick) : !prices.has(e.pick) || !open(e.pick)) return "no";
         said = e.pick;
         return "on";
       }
@@ -38,7 +40,7 @@ function story(p: BoardParams, bell: number | null): Story {
       sends++;
       let where = e.hit;
       if (where !== null && l.kind === "spots") where = said;
-      if (where !== null && l.kind === "targets" && mustSay && where !== said) where = null;
+      if (where !== null && l.kind === "targets" && p.choice === "called" && where !== said) where = null;
       const counts = where !== null && open(where);
       if (counts) {
         score += prices.get(where!)!;

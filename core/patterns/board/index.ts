@@ -6,6 +6,7 @@ import { cm } from "../../contract/schema.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
 import { lineIndex, linesFrom } from "../../targets/lines.ts";
+import { waysKnob } from "../../targets/ways.ts";
 import { boardGround } from "./ground.ts";
 import { type BoardParams, boardParams } from "./params.ts";
 import { type BoardGo, boardGo, possible } from "./rules.ts";
@@ -40,7 +41,9 @@ function knobs(p: BoardParams): Knob[] {
           f.choice("score", ["choice"], "knob.choice", [
             ["free", "knob.choiceFree"],
             ["called", "knob.choiceCalled"],
+            ["action", "knob.choiceAction"],
           ]),
+          ...(p.choice === "action" ? [waysKnob("knob.waysCalled", { least: 2 })] : []),
         ]
       : []),
     f.choice("yard", ["fetch"], "knob.fetched", [
@@ -86,6 +89,8 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
   actions: isSend,
   ground: boardGround,
   problems: (p, m) => {
+    if (p.layout.kind === "targets" && p.choice === "action" && new Set(p.ways).size < Math.max(2, p.ways.length))
+      return [{ path: ["params", "ways"], message: "a way to call needs at least 2 ways, each once" }];
     if (p.sends === null && p.fetch === "end")
       return [{ path: ["params", "fetch"], message: "fetching at the end needs a number of sends: so many things" }];
     if (p.sends === null && m.seconds === null && !p.once)
@@ -102,6 +107,7 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
   phrases: [
     "board.free",
     "board.call",
+    "board.way",
     "board.at",
     "board.spot",
     "board.from",
@@ -159,6 +165,7 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
         ],
       },
       choice: "free",
+      ways: ["underarmThrow", "overarmThrow"],
       sends: 12,
       fetch: "each",
       once: false,

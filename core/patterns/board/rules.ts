@@ -1,10 +1,11 @@
-import type { AimOf, Ask, AskOf } from "../../asks/ask.ts";
+import { type AimOf, type Ask, type AskOf, PLAIN } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { lineIndex } from "../../targets/lines.ts";
+import { type Bare, mannerBy } from "../../targets/ways.ts";
 import { type BoardParams, placesOf } from "./params.ts";
 
 /** One go at a board. */
@@ -26,8 +27,12 @@ export interface BoardGo {
 const CALL = 2;
 const placesIn = keptBy(placesOf);
 const left = (p: BoardParams, g: BoardGo) => placesIn(p).filter((x) => !p.once || !g.counted.includes(x.id));
-/** Whether a place is said, or gone to, before each send. */
-const called = (p: BoardParams) => p.choice === "called" || p.layout.kind === "spots";
+/** What is said, or gone to, before each send; null: nothing. */
+const callOf = (p: BoardParams): "spot" | "target" | "action" | null =>
+  p.layout.kind === "spots" ? "spot" : p.choice === "called" ? "target" : p.choice === "action" ? "action" : null;
+/** What may be called now. */
+const callsOf = (p: BoardParams, g: BoardGo): readonly string[] =>
+  callOf(p) === "action" ? p.ways : left(p, g).map((x) => x.id);
 const total = (g: BoardGo) => g.each.reduce((a, b) => a + b, 0);
 /** What hitting a place brings now: with the bonus where it is the last that has not counted. */
 function brings(p: BoardParams, g: BoardGo, id: string): number {
@@ -41,8 +46,9 @@ const sendsOf = keptBy((_: BoardParams) => new Map<string, AskOf<"send">>());
 function sendAsk(p: BoardParams, g: BoardGo, at: string | null, player: number): AskOf<"send"> {
   const { layout } = p;
   const spots = layout.kind === "spots";
+  const by = callOf(p) === "action" ? (at as Bare | null) : null;
   const open = left(p, g).map((x) => x.id);
-  const want = spots ? [layout.target.id] : at === null ? open : [at];
+  const want = spots ? [layout.target.id] : at === null || by ? open : [at];
   const worth = spots
     ? { [layout.target.id]: brings(p, g, at!) }
     : Object.fromEntries(want.map((id) => [id, brings(p, g, id)]));
@@ -53,7 +59,8 @@ function sendAsk(p: BoardParams, g: BoardGo, at: string | null, player: number):
     const among = spots ? [layout.target.id] : layout.targets.map((t) => t.id);
     const aim: AimOf<"any"> = { kind: "any", want, among, worth };
     const from = spots ? at! : "start";
-    ask = { kind: "send", player, from, manner: {}, aim, fetch: p.fetch === "each" };
+    const manner = by ? mannerBy(by) : PLAIN;
+    ask = { kind: "send", player, from, manner, aim, fetch: p.fetch === "each" };
     kept.set(key, ask);
   }
   return ask;
@@ -65,18 +72,18 @@ const between = ({ layout }: BoardParams, a: string | null, b: string): number =
     : 0;
 
 function asks(p: BoardParams, g: BoardGo, player: number): Ask[] {
-  if (!called(p)) return [sendAsk(p, g, null, player)];
-  const options = left(p, g).map((x) => x.id);
-  const spots = p.layout.kind === "spots";
+  const of = callOf(p);
+  if (of === null) return [sendAsk(p, g, null, player)];
+  const options = callsOf(p, g);
   const choose: AskOf<"choose"> = {
     kind: "choose",
     player,
-    of: spots ? "spot" : "target",
+    of,
     options,
     must: true,
     leads: options.map((id) => sendAsk(p, g, id, player)),
     // There, and not back: half of it each way.
-    ...(spots && { walks: options.map((id) => between(p, g.at, id) / 2) }),
+    ...(of === "spot" && { walks: options.map((id) => between(p, g.at, id) / 2) }),
     takes: { by: [player], seconds: CALL, walk: 0, moving: false },
   };
   return g.called === null ? [choose] : [sendAsk(p, g, g.called, player), { ...choose, optional: true }];
@@ -84,18 +91,19 @@ function asks(p: BoardParams, g: BoardGo, player: number): Ask[] {
 
 function step(p: BoardParams, g: BoardGo, e: GameEvent): Went<BoardGo> | Refusal {
   if (e.kind === "choose") {
-    const of = p.layout.kind === "spots" ? "spot" : "target";
-    if (!called(p) || e.of !== of || e.pick === null) return refuse("refused.notInGame", { kind: e.kind });
-    if (!placesIn(p).some((x) => x.id === e.pick)) return refuse("refused.unknownTarget", { target: e.pick });
-    if (!left(p, g).some((x) => x.id === e.pick)) return refuse("refused.usedUp");
+    const of = callOf(p);
+    if (of === null || e.of !== of || e.pick === null) return refuse("refused.notInGame", { kind: e.kind });
+    const known = of === "action" ? p.ways : placesIn(p).map((x) => x.id);
+    if (!(known as readonly string[]).includes(e.pick)) return refuse("refused.unknownTarget", { target: e.pick });
+    if (!callsOf(p, g).includes(e.pick)) return refuse("refused.usedUp");
     return { go: { ...g, called: e.pick, at: of === "spot" ? e.pick : null }, after: "on" };
   }
   if (e.kind !== "send" || e.hit === undefined) return refuse("refused.notInGame", { kind: e.kind });
   const { layout } = p;
   const known = layout.kind === "spots" ? [layout.target.id] : layout.targets.map((t) => t.id);
   if (e.hit !== null && !known.includes(e.hit)) return refuse("refused.unknownTarget", { target: e.hit });
-  if (called(p) && g.called === null)
-    return refuse(layout.kind === "spots" ? "refused.spotFirst" : "refused.callFirst");
+  const of = callOf(p);
+  if (of !== null && g.called === null) return refuse(of === "spot" ? "refused.spotFirst" : "refused.callFirst");
   return sent(p, g, e.hit);
 }
 
@@ -140,6 +148,7 @@ function now(p: BoardParams, g: BoardGo): Phrase {
     if (g.called === null) return { key: "board.spot" };
     return { key: "board.from", params: { label, item, spot: lineIndex(g.called) + 1 } };
   }
+  if (p.choice === "action") return { key: g.called === null ? "board.way" : "board.free" };
   if (p.choice === "free") return { key: "board.free" };
   const t = layout.targets.find((x) => x.id === g.called);
   return t ? { key: "board.at", params: { label: t.label, item: t.item } } : { key: "board.call" };

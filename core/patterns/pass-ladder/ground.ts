@@ -3,6 +3,7 @@ import { held } from "../../contract/schema.ts";
 import { lineIndex, movedLine, nextLine } from "../../targets/lines.ts";
 import { faced, startLine } from "../../targets/list.ts";
 import { targetPart } from "../../targets/target.ts";
+import { wayOf } from "../../targets/ways.ts";
 import type { Part } from "../../yard/parts.ts";
 import { MOST_MARKS, markId, type PassParams } from "./params.ts";
 import { aimAt } from "./rules.ts";
@@ -41,7 +42,7 @@ export const passGround: Ground<PassParams> = {
     p.marks.map((_, i) => ({
       id: markId(i),
       peg: markId(i),
-      ask: { kind: "send", player: 0, from: "start", manner: {}, aim: aimAt(p, i), fetch: true },
+      ask: { kind: "send", player: 0, from: "start", manner: wayOf(p.ways, i), aim: aimAt(p, i), fetch: true },
       counts: (e) => (e.kind === "send" && (e.rest === markId(i) || e.hit === markId(i)) ? 1 : 0),
     })),
   moves: "each",

@@ -1,10 +1,11 @@
-import { isSend } from "../../actions/actions.ts";
+import { actionFacts, isSend } from "../../actions/actions.ts";
 import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
 import { lineIndex } from "../../targets/lines.ts";
+import { waysKnob } from "../../targets/ways.ts";
 import { passGround } from "./ground.ts";
 import { type PassParams, passParams } from "./params.ts";
 import { type PassGo, passGo, possible } from "./rules.ts";
@@ -33,6 +34,7 @@ function knobs(p: PassParams): Knob[] {
       ? [f.number("score", ["way", "turn"], "knob.passTurn", { unit: "s", step: 0.5, hint: "knob.passTurnHint" })]
       : []),
     ...(way.kind === "pair" ? [f.toggle("score", ["way", "bounce"], "knob.bounceCatch")] : []),
+    waysKnob("knob.waysMark"),
     f.number("score", ["passes"], "knob.passes"),
     f.choice("score", ["drop"], "knob.drop", [
       ["repeat", "knob.passRepeat"],
@@ -69,10 +71,16 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   modes: MODES,
   actions: isSend,
   ground: passGround,
-  problems: (p, m) =>
-    p.sends === null && m.seconds === null
-      ? [{ path: ["params", "sends"], message: "a ladder needs a number of sends (1 to 200), or a bell" }]
-      : [],
+  problems: (p, m) => {
+    if (p.sends === null && m.seconds === null)
+      return [{ path: ["params", "sends"], message: "a ladder needs a number of sends (1 to 200), or a bell" }];
+    const flies = p.way.kind === "chase" ? p.ways.findIndex((w) => actionFacts[w].travel === "air") : -1;
+    if (flies >= 0)
+      return [
+        { path: ["params", "ways", flies], message: "what is run after stays on the floor: roll, slide or kick it" },
+      ];
+    return [];
+  },
   possible,
   matchApart: () => false,
   needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.sends }),
@@ -100,6 +108,7 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
     params: {
       marks: [2, 3, 4, 5],
       way: { kind: "chase", turn: 1 },
+      ways: [],
       passes: 3,
       drop: "stay",
       sends: 24,

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { across, cm, distance, metres, whole } from "../../contract/schema.ts";
 import { keptBy } from "../../kept-by.ts";
+import { ways } from "../../targets/ways.ts";
 import { cannotSpell, entriesOf, fewestCards, type Word, wordsFrom } from "./words.ts";
 
 export const MOST_CARDS = 16;
@@ -37,6 +38,8 @@ export const spellerParams = z
     knock: z.enum(["once", "word", "down"], { error: "knock must be once, word or down" }),
     /** A wrong one changes nothing, costs a point, or starts the word again. */
     wrong: z.enum(["stays", "costs", "restarts"], { error: "wrong must be stays, costs or restarts" }),
+    /** How each word is sent at, in turn; none: as the activity says. */
+    ways,
     sends: whole("sends", 1, 200).nullable(),
     score: z.enum(["letters", "words", "sends", "time"], { error: "score must be letters, words, sends or time" }),
   })

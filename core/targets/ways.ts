@@ -1,0 +1,44 @@
+import { z } from "zod";
+import type { Send } from "../actions/actions.ts";
+import { type Manner, PLAIN } from "../asks/ask.ts";
+import type { Knob } from "../contract/contract.ts";
+
+/** Ways of sending that need nothing in the hand but the thing itself. */
+export const BARE = [
+  "underarmRoll",
+  "slide",
+  "underarmThrow",
+  "overarmThrow",
+  "pushThrow",
+  "straightArmBowl",
+  "kick",
+  "handStrike",
+] as const satisfies readonly Send[];
+export type Bare = (typeof BARE)[number];
+export const MOST_WAYS = 8;
+
+/** Ways that take turns, in their order: word by word, mark by mark; none: as the activity says. */
+export const ways = z
+  .array(z.enum(BARE, { error: `a way must be one of ${BARE.join(", ")}` }))
+  .max(MOST_WAYS, `at most ${MOST_WAYS} ways`)
+  .default([]);
+
+/** The same object for the same way. */
+const MANNERS: Readonly<Record<Bare, Manner>> = Object.fromEntries(BARE.map((action) => [action, { action }])) as never;
+export const mannerBy = (action: Bare): Manner => MANNERS[action];
+/** How the so-manieth is sent, from 0. A card from before there were ways has none. */
+export function wayOf(list: readonly Bare[] | undefined, n: number): Manner {
+  const action = list?.[n % (list.length || 1)];
+  return action ? MANNERS[action] : PLAIN;
+}
+/** The list as it is set: what each stands for is said by `each`. */
+export const waysKnob = (each: string, of: { least: number } = { least: 0 }): Knob => ({
+  kind: "ways",
+  station: "score",
+  path: ["ways"],
+  label: "knob.ways",
+  hint: each,
+  options: BARE,
+  least: of.least,
+  most: MOST_WAYS,
+});
