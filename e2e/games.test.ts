@@ -316,6 +316,24 @@ describe("whole games, by touch", () => {
     await page.close();
   });
 
+  it("streak in seconds: they count by themselves until it drops", async () => {
+    const { stages } = fromPattern("streak").pattern.params as { stages: object[] };
+    const held = { stages: [{ ...stages[0], task: "balance", count: null, inAll: false }], tries: 2, score: "run" };
+    const page = await on("Vesna I.", changed(fromPattern("streak"), title(), held));
+    await press(page, "Start the seconds");
+    const said = async () =>
+      Number(await page.$eval("main [aria-label='It counts by itself'] span", (e) => e.textContent));
+    await expect.poll(said, { timeout: 8000 }).toBeGreaterThanOrEqual(2);
+    await press(page, "Dropped it");
+    await sees(page, "Start the seconds");
+    await new Promise((r) => setTimeout(r, 1300));
+    expect(await page.$eval("main [aria-label='Start the seconds'] span", (e) => e.textContent)).toBe("0");
+    await press(page, "Dropped it");
+    await handIn(page);
+    await sees(page, /You got [2-9] seconds/);
+    await page.close();
+  });
+
   it("streak: stage by stage with keys alone, a run told after the drop", async () => {
     const page = await on("Quill F.", changed(fromPattern("streak"), title(), { tries: 3 }));
     await sees(page, "Stage 1. Keep it up. 5 more in a row.");

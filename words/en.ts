@@ -54,6 +54,8 @@ export const en = {
   "unit.passes": "{value, plural, one {pass} other {passes}}",
   "unit.letters": "{value, plural, one {letter} other {letters}}",
   "unit.words": "{value, plural, one {word} other {words}}",
+  "unit.seconds": "{value, plural, one {second} other {seconds}}",
+  "unit.steps": "{value, plural, one {step} other {steps}}",
   "unit.stages": "{value, plural, one {stage} other {stages}}",
   "who.title": "Who plays?",
   "who.howMany": "How many players?",
@@ -514,5 +516,7 @@ export const en = {
   "score.passes": "{value, plural, one {# pass} other {# passes}}",
   "score.letters": "{value, plural, one {# letter} other {# letters}}",
   "score.words": "{value, plural, one {# word} other {# words}}",
+  "score.seconds": "{value, plural, one {# second} other {# seconds}}",
+  "score.steps": "{value, plural, one {# step} other {# steps}}",
   "score.stages": "{value, plural, one {# stage} other {# stages}}",
 } as const;

@@ -32,7 +32,15 @@ const BY_AGE: readonly (readonly [age: number, odds: number])[] = [
 const HIGH = 0.45;
 const DROPS = 0.9;
 /** What how it is done adds to the log-odds. */
-const OFFSET = { implement: -0.6, otherHand: -0.8, moving: -0.6, bounce: 0.6, sitting: -0.3, kneeling: -0.2 } as const;
+const OFFSET = {
+  implement: -0.6,
+  otherHand: -0.8,
+  bothHands: 0.5,
+  moving: -0.6,
+  bounce: 0.6,
+  sitting: -0.3,
+  kneeling: -0.2,
+} as const;
 /** A thing that falls at half the speed of a plain ball adds this. */
 const SLOW = 1.6;
 /** A thing e times as wide as a plain ball adds this, at most so many times over. */
@@ -75,6 +83,7 @@ export function mannerOdds(manner: Manner): number {
   if (manner.implement) odds += OFFSET.implement;
   if (manner.hand === "other") odds += OFFSET.otherHand;
   if (manner.hand === "alternate") odds += OFFSET.otherHand / 2;
+  if (manner.hand === "both") odds += OFFSET.bothHands;
   if (manner.moving) odds += OFFSET.moving;
   if (manner.bounce) odds += OFFSET.bounce;
   if (manner.posture === "sitting" || manner.posture === "kneeling") odds += OFFSET[manner.posture];

@@ -9,8 +9,8 @@ export interface Manner {
   thing?: string;
   /** Role of what is held; none unless given. */
   implement?: string;
-  /** `alternate`: one after the other. */
-  hand?: Hand | "alternate";
+  /** `alternate`: one after the other; `both`: together. */
+  hand?: Hand | "alternate" | "both";
   posture?: Posture;
   /** On the move. */
   moving?: boolean;
@@ -109,7 +109,8 @@ export type Ask =
   /** One send; `fetch`: everything is fetched after it. */
   | (Sent & { kind: "send"; aim: Aim; fetch: boolean; spell?: Spelled })
   /** One more of a run that is counted; `soFar` of it, and whether a drop is told at once. */
-  | (Sent & { kind: "count"; aim: Aim; soFar: number; drops: boolean })
+  /** `each`: one more comes with every second by itself. */
+  | (Sent & { kind: "count"; aim: Aim; soFar: number; drops: boolean; each?: "second" })
   /** How many there were in all, at most `most`; `soFar` as they were tapped. */
   | (Sure & { kind: "total"; soFar: number; most: number })
   /** A short exercise, so many times. */

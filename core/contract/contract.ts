@@ -74,6 +74,8 @@ export const UNITS = [
   "letters",
   "words",
   "stages",
+  "seconds",
+  "steps",
 ] as const;
 export type Unit = (typeof UNITS)[number];
 export type Better = "more" | "less";

@@ -115,7 +115,7 @@ export function personOf(a: Activity, who: Who): Person {
     sends: once((m) => {
       const { posture } = m;
       // Of both hands in turn the weaker decides.
-      const hand = m.hand === "alternate" ? "other" : m.hand;
+      const hand = m.hand === "alternate" ? "other" : m.hand === "both" ? undefined : m.hand;
       const model = playerModel(who, actionOf(m), itemOf(m), a.space.floor, {
         ...(posture && { posture }),
         ...(hand && { hand }),

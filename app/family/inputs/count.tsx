@@ -1,51 +1,72 @@
-import { useEffect } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 import { Keys } from "./keys.tsx";
 
-/** One big counter: a tap anywhere on it, space or any letter counts one more; a drop has a button of its own. */
+/**
+ * One big counter: a tap anywhere on it, space or any letter counts one more; a drop has a button of its own. Seconds count by themselves once
+ * they were started, until it drops.
+ */
 export default function Count({ ask, act, name, mending, data }: InputProps<AskOf<"count">>) {
   const several = data.card.activity.match.swap === "once";
   const by = several ? { by: ask.player } : {};
+  const seconds = ask.each === "second" && !mending;
+  const [runs, setRuns] = useState(false);
   const one = () => act({ kind: "count", n: 1, ...by });
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what is done by a key is what is done now
+  const press = seconds ? () => setRuns(true) : one;
+  const drop = () => {
+    setRuns(false);
+    act({ kind: "count", n: 0, drop: true, ...by });
+  };
+  // What a key or a second does is what is done now.
+  const now = useRef({ one, press, drop });
+  now.current = { one, press, drop };
+  useEffect(() => {
+    if (!runs || !seconds) return;
+    const timer = setInterval(() => now.current.one(), 1000);
+    return () => clearInterval(timer);
+  }, [runs, seconds]);
+  // A stage that was passed, or a run that was told: the next one is started anew.
+  const begun = ask.soFar === 0;
+  useEffect(() => {
+    if (begun) setRuns(false);
+  }, [begun]);
   useEffect(() => {
     if (mending || several) return;
-    const press = (e: KeyboardEvent) => {
+    const pressed = (e: KeyboardEvent) => {
       if (e.target instanceof HTMLInputElement || e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
       if (e.target instanceof HTMLButtonElement && e.key !== " ") return;
       if (e.key !== " " && e.key.length !== 1) return;
       if (e.key === "u") return;
-      if (e.key === "x" && ask.drops) act({ kind: "count", n: 0, drop: true });
+      if (e.key === "x" && ask.drops) now.current.drop();
       else if (e.target instanceof HTMLButtonElement) return;
-      else one();
+      else now.current.press();
       e.preventDefault();
     };
-    addEventListener("keydown", press);
-    return () => removeEventListener("keydown", press);
-  }, [act, mending, several, ask.drops]);
+    addEventListener("keydown", pressed);
+    return () => removeEventListener("keydown", pressed);
+  }, [mending, several, ask.drops]);
+  const text = seconds
+    ? say(runs ? "play.secondsRun" : "play.secondsGo")
+    : several
+      ? say("play.countFor", { name: name(ask.player) })
+      : say("play.tapEach");
   return (
     <div className="grid grow gap-2.5">
       <button
         type="button"
         className="grid min-h-36 content-center justify-items-center rounded-[3rem] border-4 border-night bg-mint text-night active:scale-[0.99] short:min-h-20"
-        aria-label={several ? say("play.countFor", { name: name(ask.player) }) : say("play.tapEach")}
-        onClick={one}
+        aria-label={text}
+        onClick={press}
       >
         <span className="text-6xl leading-none font-bold short:text-4xl">{ask.soFar}</span>
-        <span className="text-xl font-bold">
-          {several ? say("play.countFor", { name: name(ask.player) }) : say("play.tapEach")}
-        </span>
+        <span className="text-xl font-bold">{text}</span>
       </button>
       {!mending && !several && <Keys of="count" />}
       {ask.drops && (
-        <button
-          type="button"
-          className="btn min-h-12 short:min-h-9 text-xl"
-          onClick={() => act({ kind: "count", n: 0, drop: true, ...by })}
-        >
-          {say(ask.aim.kind === "skill" ? "play.notThisTime" : "play.dropped")}
+        <button type="button" className="btn min-h-12 short:min-h-9 text-xl" onClick={drop}>
+          {say(ask.aim.kind === "skill" && !ask.each ? "play.notThisTime" : "play.dropped")}
         </button>
       )}
     </div>

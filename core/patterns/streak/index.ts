@@ -5,7 +5,7 @@ import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { roomGround } from "../../targets/room.ts";
-import { aimOf, MOST_STAGES, mannerOf, type Stage, type StreakParams, streakParams } from "./params.ts";
+import { aimOf, isTossed, MOST_STAGES, mannerOf, type Stage, type StreakParams, streakParams } from "./params.ts";
 import { possible, type StreakGo, streakGo } from "./rules.ts";
 
 const ground = roomGround((p: StreakParams) =>
@@ -23,7 +23,9 @@ function staged(p: StreakParams, n: number): Stage[] {
 
 /** Another task, tossed high enough for it. */
 const withTask = (s: Stage, task: Stage["task"]): Stage =>
-  task === s.task ? s : { ...s, task, height: task === "touch" ? s.height : Math.max(s.height, leastToss(task)) };
+  task === s.task
+    ? s
+    : { ...s, task, height: isTossed(task) ? Math.max(s.height, leastToss(task as "clap")) : s.height };
 
 function knobs(p: StreakParams): Knob[] {
   const f = fieldsOf(streakParams, p);
@@ -42,6 +44,8 @@ function knobs(p: StreakParams): Knob[] {
             ["clap", "doing.clap"],
             ["touchFloor", "doing.touchFloor"],
             ["turn", "doing.turn"],
+            ["balance", "knob.taskSeconds"],
+            ["carry", "knob.taskSteps"],
           ] as const
         ).map(([task, name]) => [withTask(s, task), name]),
       ),
@@ -56,6 +60,7 @@ function knobs(p: StreakParams): Knob[] {
         ["usual", "knob.handUsual"],
         ["other", "knob.handOther"],
         ["alternate", "knob.handAlternate"],
+        ["both", "knob.handBoth"],
       ]),
       f.choice("score", at("posture"), "knob.posture", [
         ["standing", "knob.standing"],
@@ -64,7 +69,9 @@ function knobs(p: StreakParams): Knob[] {
       ]),
       ...(s.task === "touch"
         ? [f.toggle("score", at("bounce"), "knob.bounce"), f.toggle("score", at("moving"), "knob.moving")]
-        : [f.number("score", at("height"), "knob.tossHeight", { unit: "m", step: 0.1 })]),
+        : isTossed(s.task)
+          ? [f.number("score", at("height"), "knob.tossHeight", { unit: "m", step: 0.1 })]
+          : []),
     ];
   };
   return [
@@ -139,6 +146,8 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
     "streak.clap",
     "streak.touchFloor",
     "streak.turn",
+    "streak.balance",
+    "streak.carry",
     "streak.total",
     "streak.end",
     "streak.end.all",

@@ -5,16 +5,20 @@ import { metres, whole } from "../../contract/schema.ts";
 
 export const MOST_STAGES = 8;
 export const MOST_RUN = 300;
+export const TASKS = ["touch", "catch", "clap", "touchFloor", "turn", "balance", "carry"] as const;
+/** What of a thing is thrown up. */
+export const isTossed = (task: (typeof TASKS)[number]): boolean =>
+  task !== "touch" && task !== "balance" && task !== "carry";
+/** A step with something in the hand, metres: an assumption. */
+const STEP = 0.5;
 export const stage = z.strictObject({
-  /** Touches that keep a thing up; or tossed, and caught after something else. */
-  task: z.enum(["touch", "catch", "clap", "touchFloor", "turn"], {
-    error: "task must be one of touch, catch, clap, touchFloor, turn",
-  }),
+  /** Touches that keep a thing up; or tossed, and caught after something else; or seconds held still, or steps carried. */
+  task: z.enum(TASKS, { error: `task must be one of ${TASKS.join(", ")}` }),
   /** In a row to pass it; null: as many as there are, to the end. */
   count: whole("count", 1, 100).nullable(),
   /** So many in all instead: a drop takes none away. */
   inAll: z.boolean(),
-  hand: z.enum(["usual", "other", "alternate"], { error: "hand must be usual, other or alternate" }),
+  hand: z.enum(["usual", "other", "alternate", "both"], { error: "hand must be usual, other, alternate or both" }),
   posture: z.enum(["standing", "kneeling", "sitting"], { error: "posture must be standing, kneeling or sitting" }),
   moving: z.boolean(),
   /** One bounce on the floor is allowed between two touches. */
@@ -47,11 +51,22 @@ export const streakParams = z
   });
 export type StreakParams = z.infer<typeof streakParams>;
 
-export const aimOf = (s: Stage): Aim =>
-  s.task === "touch" ? { kind: "keep" } : { kind: "skill", task: { id: s.task, height: s.height } satisfies Doing };
+function doingOf({ task, height }: Stage): Doing | null {
+  if (task === "touch") return null;
+  return task === "balance"
+    ? { id: task, seconds: 1 }
+    : task === "carry"
+      ? { id: task, metres: STEP }
+      : { id: task, height };
+}
+/** One more of a run: a touch, a catch, a second, a step. */
+export function aimOf(s: Stage): Aim {
+  const task = doingOf(s);
+  return task === null ? { kind: "keep" } : { kind: "skill", task };
+}
 /** How a stage's task is done. */
 export const mannerOf = (s: Stage): Manner => ({
-  action: s.task === "touch" ? "keepUp" : "tossCatch",
+  action: s.task === "touch" ? "keepUp" : isTossed(s.task) ? "tossCatch" : (s.task as "balance" | "carry"),
   ...(s.hand !== "usual" && { hand: s.hand }),
   ...(s.posture !== "standing" && { posture: s.posture }),
   ...(s.moving && { moving: true }),

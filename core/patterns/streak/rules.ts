@@ -31,7 +31,15 @@ function asks(p: StreakParams, g: StreakGo, player: number): Ask[] {
   const takes = { by: [player], seconds: TELL, walk: 0, moving: false };
   const total = { kind: "total", player, soFar: g.run, most, takes } as const;
   if (g.closing) return [total];
-  const count = { kind: "count", player, from: "start", manner: mannerOf(s), aim: aimOf(s), soFar: g.run } as const;
+  const count = {
+    kind: "count",
+    player,
+    from: "start",
+    manner: mannerOf(s),
+    aim: aimOf(s),
+    soFar: g.run,
+    ...EACH[s.task],
+  } as const;
   // With both hands busy the run is told once it ended with a drop.
   return [{ ...count, drops: true }, ...(g.relay || s.inAll ? [] : [{ ...total, optional: true as const }])];
 }
@@ -39,9 +47,11 @@ function asks(p: StreakParams, g: StreakGo, player: number): Ask[] {
 /** The counter at so many; passing the stage where that is enough. */
 function counted(p: StreakParams, g: StreakGo, run: number): StreakGo {
   const best = g.best.map((b, i) => (i === g.stage ? Math.max(b, run) : b));
-  if (run !== stageOf(p, g).count) return { ...g, run, best };
+  const { count } = stageOf(p, g);
+  // Without a count of its own a run is enough at the most that is counted.
+  if (run !== (count ?? MOST_RUN)) return { ...g, run, best };
   const stage = g.stage + 1;
-  return { ...g, stage, run: 0, best, high: Math.max(g.high, stage) };
+  return { ...g, stage, run: 0, best, high: count === null ? g.high : Math.max(g.high, stage) };
 }
 function dropped(p: StreakParams, g: StreakGo): StreakGo {
   const drops = g.drops + 1;
@@ -76,7 +86,14 @@ function step(p: StreakParams, g: StreakGo, e: GameEvent): Went<StreakGo> | Refu
   return { go, after: g.relay ? (e.drop ? "on" : "pass") : e.drop ? "miss" : "on" };
 }
 
-const UNIT: Record<StreakParams["score"], Unit> = { run: "touches", sum: "touches", stage: "stages" };
+const EACH: Partial<Record<Stage["task"], { each: "second" }>> = { balance: { each: "second" } };
+const COUNTED: Partial<Record<Stage["task"], Unit>> = { balance: "seconds", carry: "steps" };
+/** What a score is in: of stages that count different things, times. */
+function unitOf(p: StreakParams): Unit {
+  if (p.score === "stage") return "stages";
+  const all = new Set(p.stages.map((s): Unit => COUNTED[s.task] ?? "touches"));
+  return all.size === 1 ? [...all][0]! : "times";
+}
 const worth = (p: StreakParams, g: Pick<StreakGo, "best" | "high">) =>
   p.score === "stage" ? g.high : p.score === "sum" ? g.best.reduce((a, b) => a + b, 0) : Math.max(...g.best);
 
@@ -85,7 +102,7 @@ function sum(p: StreakParams, g: StreakGo): Sum {
   const parts = g.best.filter((b) => b > 0);
   return {
     value,
-    unit: UNIT[p.score],
+    unit: unitOf(p),
     better: "more",
     rank: value,
     working: p.score === "sum" && parts.length > 1 ? `${parts.join(" + ")} = ${value}` : "",
@@ -141,7 +158,7 @@ export function possible(p: StreakParams, m: Match): Possible {
   const most = worth(p, { best: tops, high: p.stages.filter((s) => s.count !== null).length });
   const kept = most * (m.goes.keep === "total" ? m.goes.count : 1);
   return {
-    unit: UNIT[p.score],
+    unit: unitOf(p),
     better: "more",
     least: 0,
     most: kept,

@@ -2,14 +2,18 @@ import { describe, expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
 import { match, USUAL_MATCH } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { fromPattern } from "../../formats/activity.ts";
+import { mean } from "../../forecast/distribution.ts";
+import { forecastActivity, personOf } from "../../forecast/for-activity.ts";
+import { type Activity, fromPattern } from "../../formats/activity.ts";
 import { chainOf } from "../chain.testing.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
 import { streak } from "./index.ts";
-import { type StreakParams, streakParams } from "./params.ts";
+import { MOST_RUN, type StreakParams, streakParams } from "./params.ts";
+import { possible } from "./rules.ts";
 import { tellStreak } from "./streak.oracle.ts";
 
 const [first] = streak.example.params.stages;
+const alone = { players: 1, mode: "alone", seed: 1 } as const;
 const of = (over: object): StreakParams => streakParams.parse({ ...streak.example.params, ...over });
 
 function streakOf(d: Draw): Drawn<StreakParams> {
@@ -93,6 +97,42 @@ describe("Streak", () => {
       { players: 2, mode: "relay", seed: 1 },
     );
     expect(value).toBeCloseTo((a * (1 + b)) / (1 - a * b), 6);
+  });
+
+  it("counts seconds held still and steps carried by the chance of each, and says what it is in", () => {
+    const doc = (over: Partial<StreakParams["stages"][number]>): Activity => {
+      const stages = [{ ...first, count: null, inAll: false, hand: "usual" as const, ...over }];
+      const params = of({ stages, tries: 1, drop: "ends", score: "run" });
+      return { ...fromPattern("streak"), pattern: { name: "streak", params } };
+    };
+    const runOf = (over: Partial<StreakParams["stages"][number]>, age = 8) => {
+      const a = doc(over);
+      const f = forecastActivity(a, [{ age }], alone, "middle");
+      const p = personOf(a, { age }).does(
+        over.task === "balance" ? { id: "balance", seconds: 1 } : { id: "carry", metres: 0.5 },
+        {},
+      ).p;
+      // The longest run is the only one: geometric, cut at its most.
+      expect(mean(f.sides[0]!.points)).toBeCloseTo((p * (1 - p ** MOST_RUN)) / (1 - p), 4);
+      return p;
+    };
+    expect(runOf({ task: "balance" })).toBeGreaterThan(runOf({ task: "balance" }, 5));
+    expect(runOf({ task: "carry" })).toBeGreaterThan(0.9);
+    const unit = (...tasks: StreakParams["stages"][number]["task"][]) =>
+      possible(of({ stages: tasks.map((task) => ({ ...first, task, count: 5 })), score: "run" }), USUAL_MATCH).unit;
+    expect([unit("balance"), unit("carry"), unit("touch", "catch"), unit("touch", "carry")]).toEqual([
+      "seconds",
+      "steps",
+      "touches",
+      "times",
+    ]);
+  });
+  it("both hands catch more than one, and the other one less", () => {
+    const p = (hand: "usual" | "other" | "both") =>
+      personOf(fromPattern("streak"), { age: 7 }).does({ id: "catch", height: 0.6 }, hand === "usual" ? {} : { hand })
+        .p;
+    expect(p("both")).toBeGreaterThan(p("usual"));
+    expect(p("other")).toBeLessThan(p("usual"));
   });
 
   it("refuses a stage that nobody can pass, and a run that never ends, by the field", () => {
