@@ -6,7 +6,7 @@ import { MODES, MOST_PLAYERS, type Phrase } from "#core/contract/contract.ts";
 import { MOST_EVENTS, recordedEvent } from "#core/events/events.ts";
 import { type Distribution, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
-import { type Activity, type Problem, parseActivity, problemsOf } from "#core/formats/activity.ts";
+import { type Activity, gamePartOf, type Problem, parseActivity, problemsOf } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
 import { homeAnswers, homeSpace, NOTHING_SAID } from "#core/records/home.ts";
 import { outlook, replay, view } from "#core/referee/referee.ts";
@@ -184,7 +184,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
         bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
       const a = activityOf(activity);
       allowed(a, how.mode, how.players);
-      const told = replay({ ...a.pattern, match: a.match, family: a.family }, how, events);
+      const told = replay(gamePartOf(a), how, events);
       if (told.refused) bad([{ field: `events.${told.seq}`, message: sayPhrase(told.refused) }]);
       const v = view(told.play);
       return {

@@ -1,7 +1,20 @@
-import type { Page } from "puppeteer-core";
+import type { ElementHandle, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
-import { changed, handIn, keptOf, open, openBrowser, owner, playing, press, sees, sentTo, title } from "./help.ts";
+import {
+  changed,
+  handIn,
+  keptOf,
+  open,
+  openBrowser,
+  owner,
+  playing,
+  press,
+  retype,
+  sees,
+  sentTo,
+  title,
+} from "./help.ts";
 
 let opened: Awaited<ReturnType<typeof openBrowser>>;
 beforeAll(async () => {
@@ -198,6 +211,35 @@ describe("whole games, by touch", () => {
     }
     await sees(words, "Roll it at S.");
     await words.close();
+  });
+
+  it("targets are set out by the child: dragged or typed, refused by number, shown as they stand, and kept", async () => {
+    const name = title();
+    const a = changed(fromPattern("board"), name, { sends: 1, bonus: 0 });
+    const page = await on("Willem U.", { ...a, setOut: { near: 0.8, far: 3.2, width: 2.4, farther: false } });
+    await sees(page, "Set all 3 targets out.");
+    const type = async (field: string, cm: string) => {
+      const box = (await page.waitForSelector(
+        `xpath///label[contains(., '${field}')]//input`,
+      )) as ElementHandle<Element>;
+      await retype(box, cm);
+      await page.keyboard.press("Tab");
+    };
+    await type("cm from the line", "200");
+    await type("cm to the right", "50");
+    await press(page, "They stand so");
+    await sees(page, /Numbers 1 and 2 need \d+ cm more\./);
+    await type("cm to the right", "-60");
+    const third = await page.waitForSelector("[aria-label^='3, bucket']");
+    await third!.focus();
+    for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowUp");
+    await press(page, "They stand so");
+    await sees(page, "any one you like.");
+    await tap(page, 3);
+    await handIn(page);
+    await sees(page, "You got 5 points.");
+    expect((await keptOf(name))!.score.set.laid).toBe("2,-0.6 1.8,0.6 2.5,-0.1");
+    await page.close();
   });
 
   it("fed by a grown-up, who has no turn; and against one with the other hand and a head start", async () => {

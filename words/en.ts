@@ -102,6 +102,8 @@ export const en = {
   "tally.setUp.gap": "Gate {gate, number}: two markers, a shoe apart.",
   "tally.setUp.stop": "Gate {gate, number}: a mark to stop on.",
   "tally.setUp.shot": "Gate {gate, number}: a line to shoot from.",
+  "setOut.card": "Set them out yourself, {near, number} to {far, number} cm away.",
+  "setOut.wide": "Stay within {wide, number} cm from side to side.",
   "ramp.setUp.behind": "Prop the board {cm, number} cm high. Stand behind it.",
   "ramp.setUp.beside": "Prop the board {cm, number} cm high. Stand beside it.",
   "stackUp.setUp.beside": "Places for {full, number} pins side by side, {cm, number} cm apart.",

@@ -118,6 +118,7 @@ export const labels: Record<string, string> = {
   "knob.taskSeconds": "balance, in seconds",
   "knob.taskSteps": "carry, in steps",
   "knob.handBoth": "both hands",
+  "set.laid": "set out by the child",
   "knob.ways": "Ways to send",
   "knob.waysWord": "One for each word, in turn. None: all as station Aim says.",
   "knob.waysMark": "One for each mark, in turn. None: all as station Aim says.",

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
 import { type AnyPattern, isRefusal } from "#core/contract/contract.ts";
-import { withSetting } from "#core/contract/settings.ts";
+import { hasField, withSetting } from "#core/contract/settings.ts";
 import type { PlayEvent } from "#core/events/events.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { bellAt, type Play, referee, replayOf, view } from "#core/referee/play.ts";
@@ -41,7 +41,8 @@ const isFloor = (a: Ask): boolean =>
 
 /** What of a game is set, with what the family changed of it. */
 function settled(game: { params: unknown; match: CardData["card"]["activity"]["match"] }, set: SetValues) {
-  const now = Object.entries(set).reduce((g, [field, value]) => withSetting(g, { field, value }), game);
+  const fields = Object.entries(set).filter(([field]) => hasField(game, field));
+  const now = fields.reduce((g, [field, value]) => withSetting(g, { field, value }), game);
   return [now.params, now.match] as const;
 }
 
@@ -61,7 +62,7 @@ export function Board({
   again: () => Promise<void>;
   go: (to: Step) => void;
 }) {
-  const { match, family } = data.card.activity;
+  const { match, family, setOut } = data.card.activity;
   const { params } = data.card.activity.pattern;
   const [play, show] = useState<Play | null>(null);
   // Two taps can come before the screen is drawn again: each builds on the one before, not on what is shown.
@@ -85,7 +86,10 @@ export function Board({
   useEffect(() => {
     void eventsOf(local.id).then((events) => {
       const record = events.map((e) => e.event);
-      setPlay(replayOf(pattern, { params, match, family }, local.setup, record, local.rulesVersion).play);
+      setPlay(
+        replayOf(pattern, { params, match, family, ...(setOut && { setOut }) }, local.setup, record, local.rulesVersion)
+          .play,
+      );
     });
   }, [local.id]);
 
@@ -227,6 +231,13 @@ export function Board({
     !fixing &&
     asked !== undefined &&
     (isFloor(asked) || (asked.kind === "ready" && askOf(v.asks, "measure") !== undefined));
+  // As the child stood them.
+  const standing = v.laid
+    ? data.card.parts.map((part) => {
+        const at = part.kind === "target" && v.laid?.find((x) => x.id === part.id);
+        return at ? { ...part, along: at.along, across: at.across } : part;
+      })
+    : data.card.parts;
   const pieces = piecesIn(v.asks).map((p) => ({ zone: p.place, shape: p.player }));
   // Several things to choose from, or pieces that lie there, need more of the screen.
   const spelled = asked?.kind === "send" && asked.spell !== undefined;
@@ -317,7 +328,7 @@ export function Board({
         ) : (
           <div className="min-w-0 grow short:hidden">
             <YardMap
-              parts={data.card.parts}
+              parts={standing}
               width={pieced ? 210 : 240}
               height={pieced ? 230 : 275}
               marks={{ now, done: v.doneParts, pieces }}

@@ -80,14 +80,17 @@ export function stages({ card }: Pick<CardData, "card">): Stage[] {
         : m.kind === "line"
           ? [m.label ? say("setup.line", { number: m.label }) : say("setup.layLine")]
           : [markLine(m, namesOf(a.kit.own))];
+    // What the child sets out itself has no place yet.
+    const free = a.setOut && m.kind === "target";
     out.push({
       id: m.id,
       item: m.item,
-      lines: [walk, ...aside, ...put].filter(Boolean),
-      way: wayTo(m, moving && target?.kind === "target" ? target.along : null),
-      ...(m.count > 0 && {
-        distance: say("setup.dist", { ...countedIn(m), metres: metres(m.reached) }),
-      }),
+      lines: (free ? put : [walk, ...aside, ...put]).filter(Boolean),
+      way: free ? [] : wayTo(m, moving && target?.kind === "target" ? target.along : null),
+      ...(!free &&
+        m.count > 0 && {
+          distance: say("setup.dist", { ...countedIn(m), metres: metres(m.reached) }),
+        }),
       shown: [...shown, ...zones],
     });
   }

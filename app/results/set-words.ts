@@ -14,6 +14,7 @@ export function setWords(a: Activity, score: Pick<PlayScore, "set">): string[] {
       .map((k) => [fieldOf(k), label(k.label)]),
   );
   return set.map(([field, value]) => {
+    if (field === "laid") return label("set.laid");
     const told = typeof value === "boolean" ? (value ? "yes" : "no") : String(value);
     return `${names.get(field) ?? field}: ${told}`;
   });

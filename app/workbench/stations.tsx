@@ -5,7 +5,7 @@ import { starterQuestions, starters } from "#core/aim/starters.ts";
 import { type Knob, MODES, type Mode } from "#core/contract/contract.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import { sentIn } from "#core/forecast/for-activity.ts";
-import { type Activity, BEHIND, type Problem } from "#core/formats/activity.ts";
+import { type Activity, BEHIND, canSetOut, type Problem } from "#core/formats/activity.ts";
 import { withoutLost } from "#core/formats/change.ts";
 import { opened, withParams } from "#core/formats/opened.ts";
 import { COUNTED } from "#core/measures/count.ts";
@@ -332,6 +332,54 @@ export function CuesPanel({ activity: a, change }: PanelProps) {
   );
 }
 
+/** Whether the child itself sets the targets out, and where. */
+function SetOutFields({ activity: a, problems, change }: Pick<PanelProps, "activity" | "problems" | "change">) {
+  const { setOut } = a;
+  const at = opened(a).pegs.map((p) => p.distance);
+  const metres = (m: number) => Math.round(m * 20) / 20;
+  const usual = {
+    near: Math.max(0.3, metres(Math.min(...at) - 0.4)),
+    far: Math.min(a.space.length, metres(Math.max(...at) + 0.4)),
+    width: Math.min(a.space.width, 2),
+    farther: false,
+  };
+  const size = (name: string, field: "near" | "far" | "width", most: number) =>
+    setOut && (
+      <NumberField
+        name={name}
+        value={setOut[field]}
+        least={0.3}
+        most={most}
+        step={0.05}
+        unit="m"
+        problem={problems.find((p) => p.field === `setOut.${field}`)?.message}
+        change={(v) => change({ ...a, setOut: { ...setOut, [field]: v } }, `setOut ${field}`)}
+      />
+    );
+  return (
+    <>
+      <Toggle
+        name="The child sets the targets out"
+        hint="in a field of this size; only goes set out alike are compared"
+        value={setOut !== null && setOut !== undefined}
+        change={(on) => change({ ...a, setOut: on ? usual : null })}
+      />
+      {setOut && (
+        <>
+          {size("From the line at least", "near", a.space.length)}
+          {size("and at most", "far", a.space.length)}
+          {size("Wide", "width", a.space.width)}
+          <Toggle
+            name="A bigger number stands farther"
+            value={setOut.farther}
+            change={(farther) => change({ ...a, setOut: { ...setOut, farther } })}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
 /** Layouts whose places the game's own targets can take. */
 const ARRANGED = ["row", "scattered", "around", "pins"] as const;
 
@@ -411,6 +459,7 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
           (k) =>
             k.kind === "choice" && k.compared && <Compared key={k.path.join(".")} activity={a} knob={k} who={middle} />,
         )}
+      {(canSetOut(a) || a.setOut) && <SetOutFields activity={a} problems={problems} change={change} />}
       <LayoutPanel activity={a} change={change} choose={choose} />
       <h3 className="mt-3 text-base">Counting and what is behind</h3>
       <Choice

@@ -132,8 +132,17 @@ export type Ask =
       /** How long each takes, seconds. */
       lasts?: readonly number[];
     })
-  /** The child's own formation inside a field, middles of pins in metres; `spots` as it would be left. */
-  | (Sure & { kind: "arrange"; field: string; spots: readonly Spot[]; size: number })
+  /**
+   * The child's own formation inside a field, middles in metres; `spots` as it would be left. `size`: how wide each is, metres; `things`: what they
+   * are, where they are not all alike.
+   */
+  | (Sure & {
+      kind: "arrange";
+      field: string;
+      spots: readonly Spot[];
+      size: number;
+      things?: readonly { item: string; label: string; size: number }[];
+    })
   /** What lies there was moved by something else. */
   | (Asked & {
       kind: "move";

@@ -199,7 +199,14 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
   });
   const cautions = cautionsOf(a, also);
   const ramp = a.ramp && { key: `ramp.setUp.${a.ramp.stand}`, params: { cm: Math.round(a.ramp.height * 100) } };
-  const notes = [...(ramp ? [ramp] : []), ...o.setUp];
+  const cm = (m: number) => Math.round(m * 100);
+  const field: Phrase[] = a.setOut
+    ? [
+        { key: "setOut.card", params: { near: cm(a.setOut.near), far: cm(a.setOut.far) } },
+        { key: "setOut.wide", params: { wide: cm(a.setOut.width) } },
+      ]
+    : [];
+  const notes = [...(ramp ? [ramp] : []), ...field, ...o.setUp];
   return {
     model: MODEL_VERSION,
     activity: a,

@@ -402,7 +402,9 @@ function markedSet(picks: readonly Pick[], items: readonly Item[]): string | nul
 /** An activity at `k` times its distances, drawn together as much sideways. */
 function shorter(a: Activity, k: number): Activity {
   const at = scaled(a, k);
-  return { ...opened(at).squeeze(k), layout: at.layout && scaledLaid(at.layout, k) };
+  const { setOut: f } = at;
+  const field = f && { ...f, near: Math.max(0.3, round(f.near * k)), far: round(f.far * k), width: round(f.width * k) };
+  return { ...opened(at).squeeze(k), layout: at.layout && scaledLaid(at.layout, k), setOut: field ?? null };
 }
 /** What was held, as it came out in the end. */
 function heldAs(a: Activity, now: Activity, held: readonly Held[], who: Who): Held[] {

@@ -169,7 +169,18 @@ export interface GamePart {
   match?: Match;
   /** What the family may set before the first send, by field, and to what. */
   family?: readonly { field: string; values: readonly (string | number | boolean)[] }[];
+  /** Where the child itself sets the targets out, before the first send. */
+  setOut?: SetOut | null;
 }
+/** The field in which targets are set out, metres from the line and to each side; whether each must stand farther than the one before it. */
+export interface SetOut {
+  near: number;
+  far: number;
+  width: number;
+  farther: boolean;
+}
+/** The part that shows that field. */
+export const SET_OUT_FIELD = "setOut";
 
 /** One chance that is shown: what is asked to find it, and what of the outcomes counts, each as a share from 0 to 1. */
 export interface Probe {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { ACTIONS, type Action } from "../actions/actions.ts";
-import { MODES, MOST_PLAYERS } from "../contract/contract.ts";
+import { type GamePart, MODES, MOST_PLAYERS, SET_OUT_FIELD } from "../contract/contract.ts";
 import { match, USUAL_MATCH } from "../contract/match.ts";
 import { hasField, withSetting } from "../contract/settings.ts";
 import { thing } from "../kit/items.ts";
@@ -36,6 +36,11 @@ const length = (name: string) =>
   z
     .number({ error: `${name} must be a number of metres` })
     .min(0.5, `${name} must be 0.5 m or more`)
+    .max(60, `${name} must be 60 m or less`);
+const length0 = (name: string) =>
+  z
+    .number({ error: `${name} must be a number of metres` })
+    .min(0.3, `${name} must be 0.3 m or more`)
     .max(60, `${name} must be 60 m or less`);
 type ChosenPattern = { [K in PatternName]: { name: K; params: z.infer<(typeof patterns)[K]["params"]> } }[PatternName];
 const choices = patternNames.map((name) => z.strictObject({ name: z.literal(name), params: patterns[name].params }));
@@ -115,6 +120,17 @@ const shape = z.strictObject({
     )
     .max(12, "at most 12 things for the family to set")
     .default([]),
+  /** Where the child itself sets the targets out, before the first send; null: they stand as they are drawn. */
+  setOut: z
+    .strictObject({
+      near: length0("near"),
+      far: length0("far"),
+      width: length0("width"),
+      farther: z.boolean({ error: "farther must be true or false" }),
+    })
+    .refine((f) => f.far > f.near, { error: "far must be more than near", path: ["far"] })
+    .nullable()
+    .default(null),
   players: z
     .strictObject({
       least: z.number({ error: "least players must be a number" }).int().min(1, "at least 1 player").max(MOST_PLAYERS),
@@ -168,6 +184,13 @@ export const activity = shape.superRefine((a, ctx) => {
     });
   if (a.ramp && a.aim.action !== "underarmRoll")
     ctx.addIssue({ code: "custom", path: ["ramp"], message: "ramp: only what is rolled goes down a ramp" });
+  if (a.setOut) {
+    const tell = (field: string, message: string) => ctx.addIssue({ code: "custom", path: ["setOut", field], message });
+    if (!canSetOut(a)) tell("near", `setOut: ${p.name} has no targets that could stand elsewhere`);
+    if (a.setOut.far > a.space.length) tell("far", `far must be ${a.space.length} m or less: the space is no longer`);
+    if (a.setOut.width > a.space.width)
+      tell("width", `width must be ${a.space.width} m or less: the space is no wider`);
+  }
   const modes = a.players.modes.filter((m) => !p.modes.includes(m));
   if (modes.length > 0)
     ctx.addIssue({
@@ -189,7 +212,8 @@ export const activity = shape.superRefine((a, ctx) => {
   });
   for (const { path, message } of p.problems(a.pattern.params, a.match))
     ctx.addIssue({ code: "custom", path: path[0] === "params" ? ["pattern", ...path] : [...path], message });
-  const far = reachOfLayout(parts);
+  // The field for setting out says by itself what is wrong with it.
+  const far = reachOfLayout(parts.filter((part) => part.id !== SET_OUT_FIELD));
   const beyond = (along: number) => along > a.space.length + 1e-9;
   pegs.forEach((peg, i) => {
     if (!beyond(peg.distance)) return;
@@ -288,6 +312,7 @@ export function fromPattern(name: PatternName): Activity {
     match: example.match,
     players: { least: 1, most: 4, modes: [...modes] },
     layout: null,
+    setOut: null,
     reflection: [],
     caution: "",
     minutes: 10,
@@ -315,3 +340,16 @@ export const actionsIn = (a: Activity): readonly Action[] => [
     ? (a.pattern.params.ways ?? [])
     : []),
 ];
+
+/** Whether the targets of an activity can be set out by the child: each a thing of its own, before one line. */
+export const canSetOut = (a: Activity): boolean => {
+  const { pegs, pattern: p } = opened(a);
+  return p.ground.moves === "each" && pegs.length > 0 && pegs.every((peg) => peg.kind === "target" && !peg.many);
+};
+/** What the rules of an activity run on. */
+export const gamePartOf = (a: Activity): GamePart => ({
+  ...a.pattern,
+  match: a.match,
+  family: a.family,
+  ...(a.setOut && { setOut: a.setOut }),
+});

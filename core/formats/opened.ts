@@ -1,4 +1,12 @@
-import type { Knob, Needs, Peg, Phrase, Possible, Probe } from "../contract/contract.ts";
+import {
+  type Knob,
+  type Needs,
+  type Peg,
+  type Phrase,
+  type Possible,
+  type Probe,
+  SET_OUT_FIELD,
+} from "../contract/contract.ts";
 import { type Game, openGame } from "../contract/game.ts";
 import type { Face } from "../kit/face.ts";
 import { matchKnobs } from "../match/knobs.ts";
@@ -34,6 +42,22 @@ export interface Opened {
 export const withParams = (a: Activity, params: unknown): Activity =>
   params === a.pattern.params ? a : ({ ...a, pattern: { ...a.pattern, params } } as Activity);
 
+/** The field in which the child sets targets out. */
+const fieldOf = ({ setOut: f }: Activity): Part[] =>
+  f
+    ? [
+        {
+          kind: "court",
+          id: SET_OUT_FIELD,
+          along: (f.near + f.far) / 2,
+          across: 0,
+          depth: f.far - f.near,
+          width: f.width,
+          label: "",
+        },
+      ]
+    : [];
+
 /** Documents are never changed in place, so each is opened once. */
 const known = new WeakMap<Activity, Opened>();
 
@@ -51,8 +75,10 @@ export function opened(a: Activity): Opened {
       return made.is;
     };
   };
-  const game = once(() => openGame(pattern, { params, match: a.match, family: a.family }));
-  const parts = once(() => ground.parts(params, a.space));
+  const game = once(() =>
+    openGame(pattern, { params, match: a.match, family: a.family, ...(a.setOut && { setOut: a.setOut }) }),
+  );
+  const parts = once(() => [...fieldOf(a), ...ground.parts(params, a.space)]);
   const pegs = once(() => ground.pegs(params));
   const probes = once(() => ground.probes(params));
   const as = (next: unknown) => withParams(a, next);

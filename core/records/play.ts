@@ -100,7 +100,7 @@ export const decidedBefore = z.strictObject({
 
 /** What was really played: the game as this home had it, for later sums. */
 export interface PlayedGame {
-  pattern: { name: string; params: unknown; match?: unknown; family?: unknown };
+  pattern: { name: string; params: unknown; match?: unknown; family?: unknown; setOut?: unknown };
   action: string;
   /** The thing sent, and the floor it was sent over. */
   send: string;

@@ -1,4 +1,4 @@
-import { type Ask, arranged, askOf, mainAsks, standsAt } from "../asks/ask.ts";
+import { type Ask, arranged, askOf, mainAsks, type Spot, standsAt } from "../asks/ask.ts";
 import {
   type AnyPattern,
   type BaseState,
@@ -12,7 +12,7 @@ import {
   type Score,
   type Setup,
 } from "../contract/contract.ts";
-import { type Game, openGame, setIn } from "../contract/game.ts";
+import { type Game, laidIn, openGame, setIn } from "../contract/game.ts";
 import { eventNow } from "../events/before.ts";
 import { type Body, type GameEvent, MOST_EVENTS, type PlayEvent, type RecordedEvent } from "../events/events.ts";
 
@@ -181,6 +181,8 @@ export interface View {
   set: Readonly<Record<string, string | number | boolean>>;
   /** What serves in each role that was changed, as of now. */
   objects: Readonly<Record<string, string>>;
+  /** Where the child stood the targets, metres; null: where they were drawn. */
+  laid: readonly Spot[] | null;
   /** It stands still: nothing is asked until it goes on. */
   paused: boolean;
   /** How long it stood still so far, milliseconds: the clock did too. */
@@ -201,6 +203,7 @@ export function view(p: Play): View {
     ending,
     done: p.stopped !== null ? "stopped" : ending ? "over" : null,
     set: setIn(s) ?? {},
+    laid: laidIn(s),
     paused: p.paused.since !== null && p.stopped === null,
     still: p.paused.all,
     canUndo: p.standing.length > 0 || p.stopped !== null,

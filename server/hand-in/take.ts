@@ -3,6 +3,7 @@ import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
 import type { GamePart } from "#core/contract/contract.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
+import { gamePartOf } from "#core/formats/activity.ts";
 import type { HandIn, HandInSent, PlayedGame, PlayScore, Receipt } from "#core/records/play.ts";
 import { rankOf } from "#core/records/rank.ts";
 import { aimedBy } from "#core/referee/aimed.ts";
@@ -168,8 +169,7 @@ async function takeResult(
 
 /** What a go is replayed under: the game as this home played it; else as its card was compiled. */
 function gamesOf(kept: typeof play.$inferSelect, compiled: Card): GamePart[] {
-  const { pattern, match, family } = compiled.activity;
-  const sent = { ...pattern, match, family };
+  const sent = gamePartOf(compiled.activity);
   return kept.game ? [kept.game.pattern as GamePart, sent] : [sent];
 }
 
@@ -180,7 +180,12 @@ const hasDecided = (d: Decided | null): d is Decided =>
 function gameOf(c: Card): PlayedGame {
   const a = c.activity;
   return {
-    pattern: { ...a.pattern, match: a.match, ...(a.family.length > 0 && { family: a.family }) },
+    pattern: {
+      ...a.pattern,
+      match: a.match,
+      ...(a.family.length > 0 && { family: a.family }),
+      ...(a.setOut && { setOut: a.setOut }),
+    },
     action: a.aim.action,
     send: a.kit.send,
     floor: a.space.floor,

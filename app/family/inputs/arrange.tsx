@@ -1,72 +1,135 @@
 import { useRef, useState } from "react";
 import { type AskOf, arranged, type Spot } from "#core/asks/ask.ts";
-import { say } from "#words/say.ts";
+import { itemName, say } from "#words/say.ts";
+import { ItemDrawing } from "../../drawings/items.tsx";
 import type { InputProps } from "./input.ts";
 
 /** One press of an arrow, metres. */
 const NUDGE = 0.05;
+const cm = (m: number) => Math.round(m * 100);
 
-/** The child's own formation: pins are dragged, or moved by arrow keys, inside the square that is marked. Far is above. */
+/**
+ * What the child stands up itself, inside the field that is marked: pins, or the targets of a game. Dragged, moved by arrow keys, or told in
+ * centimetres. Far is above.
+ */
 export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>) {
   const [spots, setSpots] = useState<readonly Spot[]>(ask.spots);
+  const [chosen, choose] = useState(0);
   const area = useRef<HTMLDivElement>(null);
-  const court = data.card.parts.find((p) => p.kind === "court" && p.id === ask.field);
-  if (court?.kind !== "court") return null;
-  const half = ask.size / 2;
-  const held = (s: Spot): Spot => ({
-    ...s,
-    along: Math.min(court.along + court.depth / 2 - half, Math.max(court.along - court.depth / 2 + half, s.along)),
-    across: Math.min(court.across + court.width / 2 - half, Math.max(court.across - court.width / 2 + half, s.across)),
-  });
-  const put = (id: string, along: number, across: number) =>
-    setSpots((all) => all.map((s) => (s.id === id ? held({ id, along, across }) : s)));
-  const place = (s: Spot) => ({
+  const { things } = ask;
+  const marked = data.card.parts.find((p) => p.kind === "court" && p.id === ask.field);
+  if (marked?.kind !== "court") return null;
+  // What was drawn outside of the field may stay there: it is shown too.
+  const edge = (f: (s: Spot) => number, pick: (...n: number[]) => number, at: number) => pick(at, ...ask.spots.map(f));
+  const near = edge((s) => s.along - ask.size / 2, Math.min, marked.along - marked.depth / 2);
+  const far = edge((s) => s.along + ask.size / 2, Math.max, marked.along + marked.depth / 2);
+  const left = edge((s) => s.across - ask.size / 2, Math.min, marked.across - marked.width / 2);
+  const right = edge((s) => s.across + ask.size / 2, Math.max, marked.across + marked.width / 2);
+  const court = { along: (near + far) / 2, across: (left + right) / 2, depth: far - near, width: right - left };
+  const sizeOf = (i: number) => things?.[i]?.size ?? ask.size;
+  const held = (s: Spot, i: number): Spot => {
+    const half = sizeOf(i) / 2;
+    return {
+      ...s,
+      along: Math.min(far - half, Math.max(near + half, s.along)),
+      across: Math.min(right - half, Math.max(left + half, s.across)),
+    };
+  };
+  const put = (i: number, along: number, across: number) =>
+    setSpots((all) => all.map((s, k) => (k === i ? held({ id: s.id, along, across }, i) : s)));
+  const place = (s: Spot, i: number) => ({
     left: `${((s.across - court.across) / court.width + 0.5) * 100}%`,
     top: `${(0.5 - (s.along - court.along) / court.depth) * 100}%`,
-    width: `${Math.max(7, (ask.size / court.width) * 100)}%`,
+    width: `${Math.max(7, (sizeOf(i) / court.width) * 100)}%`,
   });
-  const drag = (id: string) => (e: React.PointerEvent) => {
+  const drag = (i: number) => (e: React.PointerEvent) => {
     if (e.buttons === 0 || !area.current) return;
     const box = area.current.getBoundingClientRect();
     put(
-      id,
+      i,
       court.along + (0.5 - (e.clientY - box.top) / box.height) * court.depth,
       court.across + ((e.clientX - box.left) / box.width - 0.5) * court.width,
     );
   };
-  const keys = (s: Spot) => (e: React.KeyboardEvent) => {
+  const keys = (s: Spot, i: number) => (e: React.KeyboardEvent) => {
     const by = { ArrowUp: [1, 0], ArrowDown: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[e.key];
     if (!by) return;
     e.preventDefault();
-    put(s.id, s.along + by[0]! * NUDGE, s.across + by[1]! * NUDGE);
+    put(i, s.along + by[0]! * NUDGE, s.across + by[1]! * NUDGE);
+  };
+  const nameOf = (s: Spot, i: number) =>
+    things
+      ? say("setOut.at", {
+          number: i + 1,
+          what: things[i]!.label || itemName(things[i]!.item),
+          far: cm(s.along),
+          aside: cm(s.across),
+        })
+      : say("play.pinAt", { number: i + 1, cm: cm(s.across - court.across), far: cm(s.along - court.along) });
+  const at = spots[chosen];
+  const typed = (along: string, across: string) => {
+    const [a, b] = [Number(along), Number(across)];
+    if (along !== "" && across !== "" && Number.isFinite(a) && Number.isFinite(b)) put(chosen, a / 100, b / 100);
   };
   return (
     <>
-      <p className="font-semibold">{say("play.arrange")}</p>
+      <p className="font-semibold">{say(things ? "setOut.how" : "play.arrange")}</p>
+      {data.card.activity.setOut?.farther && things && <p>{say("setOut.farther")}</p>}
       <div
         ref={area}
         className="relative mx-auto w-full max-w-72 touch-none rounded-md border-2 border-night bg-court short:max-w-44"
-        style={{ aspectRatio: `${court.width} / ${court.depth}` }}
+        style={{ aspectRatio: `${court.width} / ${court.depth}`, maxHeight: "42vh" }}
       >
         {spots.map((s, i) => (
           <button
             key={s.id}
             type="button"
-            aria-label={say("play.pinAt", {
-              number: i + 1,
-              cm: Math.round((s.across - court.across) * 100),
-              far: Math.round((s.along - court.along) * 100),
-            })}
-            className="absolute grid aspect-square min-w-7 -translate-1/2 cursor-grab place-items-center rounded-full border-2 border-night bg-mint text-sm font-bold text-night"
-            style={place(s)}
-            onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-            onPointerMove={drag(s.id)}
-            onKeyDown={keys(s)}
+            aria-label={nameOf(s, i)}
+            className={`absolute grid aspect-square min-w-8 -translate-1/2 cursor-grab place-items-center rounded-full border-2 border-night text-sm font-bold text-night ${things && i === chosen ? "bg-mustard" : "bg-mint"}`}
+            style={place(s, i)}
+            onPointerDown={(e) => {
+              choose(i);
+              e.currentTarget.setPointerCapture(e.pointerId);
+            }}
+            onFocus={() => choose(i)}
+            onPointerMove={drag(i)}
+            onKeyDown={keys(s, i)}
           >
-            {i + 1}
+            {things ? (
+              <span aria-hidden="true" className="relative grid place-items-center">
+                <ItemDrawing item={things[i]!.item} size={22} />
+                <span className="absolute -right-2 -bottom-1 rounded-sm bg-page px-0.5 text-[10px] leading-3">
+                  {i + 1}
+                </span>
+              </span>
+            ) : (
+              i + 1
+            )}
           </button>
         ))}
       </div>
+      {things && at && (
+        <fieldset className="flex items-end justify-center gap-3">
+          <legend className="sr-only">{nameOf(at, chosen)}</legend>
+          <span className="pb-2 text-lg font-bold">{chosen + 1}</span>
+          {(["far", "aside"] as const).map((which) => (
+            <label key={which} className="grid text-sm">
+              {say(`setOut.${which}`)}
+              <input
+                inputMode="numeric"
+                key={`${chosen} ${cm(at.along)} ${cm(at.across)}`}
+                className="w-28"
+                defaultValue={cm(which === "far" ? at.along : at.across)}
+                onBlur={(e) =>
+                  which === "far"
+                    ? typed(e.target.value, String(cm(at.across)))
+                    : typed(String(cm(at.along)), e.target.value)
+                }
+              />
+            </label>
+          ))}
+        </fieldset>
+      )}
       <button
         type="button"
         className="btn btn-main min-h-14 short:min-h-10 text-2xl"

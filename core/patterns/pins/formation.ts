@@ -1,8 +1,6 @@
 import type { Spot } from "../../asks/ask.ts";
 import type { PinsParams, Shape } from "./params.ts";
 
-/** Two pins nearer than this touch, metres. */
-export const TOUCHING = 0.01;
 const ROOT = Math.sqrt(3) / 2;
 
 /** Pins in each row, from the near one: so many of as many as the row has room for. */

@@ -4,7 +4,8 @@ import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { allStanding, felled, type Standing, standingKey } from "../../targets/standing.ts";
-import { depthOf, idsOf, spotsOf, TOUCHING } from "./formation.ts";
+import { amiss, inMetres } from "../../yard/set-out.ts";
+import { depthOf, idsOf, spotsOf } from "./formation.ts";
 import type { PinsParams } from "./params.ts";
 
 /** One go: so many frames of so many rolls. */
@@ -89,30 +90,17 @@ function laid(p: PinsParams, g: PinsGo, e: Extract<GameEvent, { kind: "arrange" 
   const ids = idsOf(p);
   const spots = ids.map((id) => e.spots.find((s) => s.id === id));
   if (spots.some((s) => !s) || e.spots.length !== ids.length) return refuse("refused.allPins", { count: f.count });
-  // Whole millimetres, so that it is the same everywhere.
-  const mm = (m: number) => Math.round(m * 1000);
-  const half = mm(p.pin.width) / 2;
-  for (const s of spots) {
-    const over = Math.max(
-      mm(p.distance) + half - s!.along,
-      s!.along + half - mm(p.distance + f.depth),
-      Math.abs(s!.across - mm(p.across)) + half - mm(f.width) / 2,
-    );
-    if (over > 0) return refuse("refused.pinOutside", { pin: s!.id.slice(1), cm: Math.ceil(over / 10) });
+  const field = { near: p.distance, far: p.distance + f.depth, across: p.across, width: f.width };
+  const wrong = amiss(
+    spots.map((s) => ({ ...s!, size: p.pin.width })),
+    field,
+  );
+  if (wrong?.kind === "outside") return refuse("refused.pinOutside", { pin: wrong.id.slice(1), cm: wrong.cm });
+  if (wrong) {
+    const [one, other] = [wrong.one.slice(1), wrong.other.slice(1)];
+    return refuse("refused.pinsTouch", { one, other, cm: wrong.cm });
   }
-  for (const [i, a] of spots.entries())
-    for (const b of spots.slice(i + 1)) {
-      const gap = Math.hypot(a!.along - b!.along, a!.across - b!.across) - 2 * half;
-      const short = mm(TOUCHING) - gap;
-      if (short > 1e-9)
-        return refuse("refused.pinsTouch", {
-          one: a!.id.slice(1),
-          other: b!.id.slice(1),
-          cm: Math.ceil(short / 10 - 1e-9),
-        });
-    }
-  const told = spots.map((s) => ({ id: s!.id, along: s!.along / 1000, across: s!.across / 1000 }));
-  return { go: { ...g, spots: told }, after: "on" };
+  return { go: { ...g, spots: inMetres(spots.map((s) => s!)) }, after: "on" };
 }
 
 function rolled(p: PinsParams, g: PinsGo, { n, stand }: { n: number; stand: Standing }): Went<PinsGo> {

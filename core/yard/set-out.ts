@@ -1,0 +1,46 @@
+/** A field to stand things in, metres: from the near edge to the far one, so far to each side of its middle. */
+export interface Field {
+  near: number;
+  far: number;
+  across: number;
+  width: number;
+}
+/** Two things nearer than this touch, metres. */
+export const TOUCHING = 0.01;
+/** Whole millimetres, so that it is the same everywhere. */
+export const mm = (m: number) => Math.round(m * 1000);
+
+export interface Laid {
+  id: string;
+  /** Millimetres, as an event says it. */
+  along: number;
+  across: number;
+  /** How wide it is, metres. */
+  size: number;
+}
+/** What is wrong with how things were stood up: one not wholly inside, or two that touch, with the centimetres that are missing, rounded up. */
+export type Amiss =
+  | { kind: "outside"; id: string; cm: number }
+  | { kind: "touch"; one: string; other: string; cm: number };
+export function amiss(spots: readonly Laid[], f: Field): Amiss | null {
+  for (const s of spots) {
+    const half = mm(s.size) / 2;
+    const over = Math.max(
+      mm(f.near) + half - s.along,
+      s.along + half - mm(f.far),
+      Math.abs(s.across - mm(f.across)) + half - mm(f.width) / 2,
+    );
+    if (over > 1e-9) return { kind: "outside", id: s.id, cm: Math.ceil(over / 10 - 1e-9) };
+  }
+  for (const [i, a] of spots.entries())
+    for (const b of spots.slice(i + 1)) {
+      const gap = Math.hypot(a.along - b.along, a.across - b.across) - (mm(a.size) + mm(b.size)) / 2;
+      const short = mm(TOUCHING) - gap;
+      if (short > 1e-9) return { kind: "touch", one: a.id, other: b.id, cm: Math.ceil(short / 10 - 1e-9) };
+    }
+  return null;
+}
+export const inMetres = (
+  spots: readonly { id: string; along: number; across: number }[],
+): { id: string; along: number; across: number }[] =>
+  spots.map(({ id, along, across }) => ({ id, along: along / 1000, across: across / 1000 }));
