@@ -213,6 +213,26 @@ describe("whole games, by touch", () => {
     await words.close();
   });
 
+  it("sweep where all that is touched counts: tapped together, none, or all", async () => {
+    const name = title();
+    const page = await on("Caspian L.", changed(fromPattern("sweep"), name, { touching: "all" }));
+    await sees(page, "4 to go.");
+    await press(page, "It touched none");
+    const boxes = await page.$$("[aria-label='Tap all that it touched.'] input");
+    await boxes[0]!.click();
+    await boxes[2]!.click();
+    await press(page, "It touched 2");
+    await sees(page, "2 to go.");
+    await press(page, "Undo");
+    await sees(page, "4 to go.");
+    await press(page, "All of them");
+    await sees(page, "All of them are hit!");
+    await handIn(page);
+    await sees(page, "You got 2 sends.");
+    expect((await keptOf(name))!.score).toMatchObject({ value: 2, finished: true });
+    await page.close();
+  });
+
   it("targets are set out by the child: dragged or typed, refused by number, shown as they stand, and kept", async () => {
     const name = title();
     const a = changed(fromPattern("board"), name, { sends: 1, bonus: 0 });

@@ -4,7 +4,7 @@ import { cpus } from "node:os";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import postgres from "postgres";
-import { openBrowser, press, signIn } from "./lib/browser.mjs";
+import { open, openBrowser, press, signIn } from "./lib/browser.mjs";
 import { ensureBuild } from "./lib/build.mjs";
 import { ensureChromium, ensurePackages } from "./lib/install.mjs";
 import { freePort } from "./lib/port.mjs";
@@ -45,7 +45,7 @@ const { browser, close } = await openBrowser();
 async function workbench(page) {
   await page.setViewport({ width: 1280, height: 800 });
   await signIn(page, one.url, demo.email, demo.password);
-  await page.goto(`${one.url}/activities`, { waitUntil: "networkidle0" });
+  await open(page, `${one.url}/activities`);
   await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent.startsWith("Climb")).click());
   await page.waitForSelector("[data-strip=ready]");
   await press(page, "One more target");
@@ -323,6 +323,79 @@ function tokenOf(id, version) {
   return `${Buffer.from(id.replaceAll("-", ""), "hex").toString("base64url")}.${check}`;
 }
 
+/** What tells a send, a run or a task of a game: the first of these that there is. */
+const TELLS = ["[data-targets] button", "main .bg-page button[class*='rounded-[']", "main .bg-page button"];
+const TAPS = 24;
+/** One tap after the other on the play screen of each game of the demo, each taken back, at a quarter of the speed. */
+async function playTaps() {
+  const cards = await sql`
+    select distinct on (v.compiled->'activity'->'pattern'->>'name') v.compiled->'activity'->'pattern'->>'name' as pattern,
+      k.id, l.id as link, l.version
+    from card k join card_version v on v.card_id = k.id and v.hash = k.hash join link l on l.child_id = k.child_id
+    join assignment a on a.id = k.assignment_id
+    where a.closes_at > now() and a.opens_at < now()
+      and not exists (select 1 from play p where p.card_id = k.id)
+    order by 1, k.id`;
+  const all = [];
+  const each = [];
+  for (const card of cards) {
+    const page = await browser.newPage();
+    await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
+    await open(page, `${one.url}/f/${tokenOf(card.link, card.version)}/${card.id}?screen=look`);
+    for (const b of await page.$$("input[type=checkbox]:not(:checked)")) await b.click();
+    await press(page, "Next: Play");
+    await page.waitForFunction(() => /Who plays|Now play|\?/.test(document.querySelector("main h1")?.innerText ?? ""));
+    if (!(await page.evaluate(() => document.body.innerText.includes("Who plays?")))) {
+      await page.click("main [aria-pressed]");
+      await press(page, "Now play");
+      await page.waitForFunction(() => document.body.innerText.includes("Who plays?"));
+    }
+    await press(page, "Play");
+    await page.waitForFunction(() => !document.body.innerText.includes("Who plays?"));
+    await wait(800);
+    if (await page.evaluate(() => document.body.innerText.includes("Press start"))) {
+      await press(page, "Start");
+      await press(page, "Start at once");
+    }
+    await wait(500);
+    await page.evaluate(() => {
+      window.paints = [];
+      window.addEventListener(
+        "click",
+        (e) => {
+          const began = e.timeStamp;
+          requestAnimationFrame(() => {
+            const { port1, port2 } = new MessageChannel();
+            port1.onmessage = () => window.paints.push(performance.now() - began);
+            port2.postMessage(0);
+          });
+        },
+        true,
+      );
+    });
+    await page.emulateCPUThrottling(4);
+    for (let i = 0; i < TAPS; i++) {
+      let told = null;
+      for (const selector of TELLS) told ??= await page.$(selector);
+      await told.tap();
+      await wait(120);
+      await page.keyboard.press("u");
+      await wait(120);
+    }
+    const paints = await page.evaluate(() => window.paints);
+    await page.close();
+    all.push(...paints);
+    if (paints.length > 0) each.push(`${card.pattern} ${ms(at(paints, 0.95))}`);
+  }
+  row(
+    `tap to paint on the play screen of ${each.length} games, ${TAPS} taps each, processor 4x slower`,
+    "p95 50 ms",
+    `median ${ms(at(all, 0.5))}`,
+    `p95 ${ms(at(all, 0.95))}`,
+    `p95 of each: ${each.join(", ")}`,
+  );
+}
+
 async function handIns() {
   const cards =
     await sql`select k.id, l.id as link, l.version from card k join card_version v on v.card_id = k.id and v.hash = k.hash join link l on l.child_id = k.child_id where v.compiled->'activity'->>'title' = 'Hallway climb'`;
@@ -414,7 +487,7 @@ const kit = () => core("bench-kit.ts");
 const yard = () => core("bench-yard.ts");
 
 try {
-  const parts = { forecasts, kit, yard, pegMoves, courseMoves, familyBytes, handIns, pages };
+  const parts = { forecasts, kit, yard, pegMoves, courseMoves, familyBytes, playTaps, handIns, pages };
   for (const [name, run] of Object.entries(parts)) if (!process.argv[2] || process.argv[2] === name) await run();
 } finally {
   await close();

@@ -102,6 +102,8 @@ export const en = {
   "tally.setUp.gap": "Gate {gate, number}: two markers, a shoe apart.",
   "tally.setUp.stop": "Gate {gate, number}: a mark to stop on.",
   "tally.setUp.shot": "Gate {gate, number}: a line to shoot from.",
+  "off.floor": "Off the floor first: it bounces once.",
+  "off.table": "Off the table first: it bounces once.",
   "setOut.card": "Set them out yourself, {near, number} to {far, number} cm away.",
   "setOut.wide": "Stay within {wide, number} cm from side to side.",
   "ramp.setUp.behind": "Prop the board {cm, number} cm high. Stand behind it.",

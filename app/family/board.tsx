@@ -1,3 +1,4 @@
+import { Pause } from "lucide-react";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
 import { type AnyPattern, isRefusal } from "#core/contract/contract.ts";
@@ -79,7 +80,7 @@ export function Board({
   const writes = useRef<Promise<void>>(Promise.resolve());
   const name = useCallback((i: number) => local.names[i] ?? say("play.player", { number: i + 1 }), [local.names]);
   const sound = useSound();
-  useWakeLock();
+  const awake = useWakeLock();
 
   // Once for each go: what is read back later is what this tab itself has written.
   // biome-ignore lint/correctness/useExhaustiveDependencies: setup and pattern belong to the go and never change
@@ -285,6 +286,9 @@ export function Board({
           </p>
           {several && <p className="font-bold text-mustard">{say("play.turn", { name: name(v.player) })}</p>}
           <h1 className="text-[1.75rem] leading-tight short:text-xl">{doNow}</h1>
+          {data.card.activity.off && asked?.kind === "send" && (
+            <p className="text-lg text-chalk/90 short:text-base">{say(`off.${data.card.activity.off}`)}</p>
+          )}
           {marker && (
             <p className="text-lg text-chalk/90 short:text-base">
               {say("setup.dist", {
@@ -294,12 +298,12 @@ export function Board({
             </p>
           )}
           <p className="min-h-6 font-semibold text-mustard short:min-h-0 short:leading-tight" role="status">
-            {told || clock}
+            {told || clock || (awake ? "" : say("play.mayDim"))}
           </p>
         </div>
-        <div className="shrink-0 text-right">
-          {!v.paused && (
-            <p>
+        {!v.paused && (
+          <div className="flex shrink-0 items-start gap-2">
+            <p className="text-right">
               <span className="block text-sm text-chalk/80">
                 {say(dueAt === null ? "play.timeUsed" : "play.timeLeft")}
               </span>
@@ -310,17 +314,16 @@ export function Board({
                 })}
               </span>
             </p>
-          )}
-          {!v.paused && (
             <button
               type="button"
-              className="btn min-h-11 border-chalk/50 bg-transparent px-3 text-base text-chalk short:min-h-9"
+              aria-label={say("play.pause")}
+              className="grid size-11 place-items-center rounded-md border-2 border-chalk/50 text-chalk"
               onClick={() => act({ kind: "pause" })}
             >
-              {say("play.pause")}
+              <Pause size={20} aria-hidden="true" />
             </button>
-          )}
-        </div>
+          </div>
+        )}
       </div>
       <div className="mx-auto flex w-full max-w-lg grow items-center gap-2 px-4 flat:col-start-1 flat:items-start">
         {onFloor ? (

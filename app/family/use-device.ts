@@ -14,15 +14,17 @@ export function useElapsed(startedAt: number, running: boolean): number {
   return Math.max(0, now - startedAt);
 }
 
-/** Keeps the screen awake while a game is on, where the device allows it. */
-export function useWakeLock(): void {
+/** Keeps the screen awake while a game is on, where the device allows it; says whether it does. */
+export function useWakeLock(): boolean {
+  const [awake, set] = useState(true);
   useEffect(() => {
     let lock: WakeLockSentinel | null = null;
     let left = false;
     const ask = async () => {
-      if (document.visibilityState !== "visible" || !("wakeLock" in navigator)) return;
-      lock = await navigator.wakeLock.request("screen").catch(() => null);
+      if (document.visibilityState !== "visible") return;
+      lock = "wakeLock" in navigator ? await navigator.wakeLock.request("screen").catch(() => null) : null;
       if (left) void lock?.release();
+      else set(lock !== null);
     };
     void ask();
     document.addEventListener("visibilitychange", ask);
@@ -32,6 +34,7 @@ export function useWakeLock(): void {
       void lock?.release();
     };
   }, []);
+  return awake;
 }
 
 /** Said by the device where it can speak; it asks nobody else. */

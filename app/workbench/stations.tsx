@@ -4,7 +4,7 @@ import { ACTIONS, actionFacts } from "#core/actions/actions.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
 import { type Knob, MODES, type Mode } from "#core/contract/contract.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
-import { sentIn } from "#core/forecast/for-activity.ts";
+import { flies, sentIn } from "#core/forecast/for-activity.ts";
 import { type Activity, BEHIND, canSetOut, type Problem } from "#core/formats/activity.ts";
 import { withoutLost } from "#core/formats/change.ts";
 import { opened, withParams } from "#core/formats/opened.ts";
@@ -475,6 +475,22 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
         value={a.behind ?? "open"}
         change={(behind) => change({ ...a, behind })}
       />
+      {(flies(a) || a.off) && (
+        <Choice
+          name="Touches first"
+          hint="once; what hardly bounces does not get up again"
+          options={[
+            { value: "straight", label: "nothing" },
+            { value: "floor", label: "the floor" },
+            { value: "table", label: "a table" },
+          ]}
+          value={a.off ?? "straight"}
+          change={(first) => {
+            const { off: was, ...rest } = a;
+            change(first === "straight" ? rest : { ...a, off: first as "floor" | "table" });
+          }}
+        />
+      )}
       {(a.aim.action === "underarmRoll" || a.ramp) && (
         <>
           <Choice

@@ -1,12 +1,18 @@
 import { type Action, actionFacts } from "../actions/actions.ts";
 import type { Spread } from "../actions/spread.ts";
 import type { Age } from "../measures/stature.ts";
+import { OFF_SPREAD, TABLE } from "../physics/bounce.ts";
 import { downRamp } from "../physics/ramp.ts";
 import type { How } from "../physics/release.ts";
 import { type Sending, sendingOf } from "../physics/send.ts";
 import type { Floor } from "../things/floors.ts";
 import type { Item } from "../things/item.ts";
 import { agePrior } from "./priors.ts";
+
+/** What is touched first, and how high it is, metres. */
+export const SURFACES = ["floor", "table"] as const;
+export type Surface = (typeof SURFACES)[number];
+export const HEIGHT_OF: Record<Surface, number> = { floor: 0, table: TABLE };
 
 /** A player as the arithmetic sees it: how it misses, how it sends, how fast it moves. */
 export interface PlayerModel {
@@ -31,6 +37,17 @@ export function withRamp(p: PlayerModel, height: number, multiplier: number): Pl
     ...p,
     spread: { lateral: RAMP.lateral * m, range: RAMP.range * m, vertical: 0 },
     sending: downRamp(p.sending, height),
+  };
+}
+
+/** The same player who throws off a surface first: the floor, or a table. */
+export function offSurface(p: PlayerModel, surface: Surface): PlayerModel {
+  if (p.sending.travel !== "air") return p;
+  const { lateral, range, vertical } = p.spread;
+  return {
+    ...p,
+    spread: { lateral: lateral * OFF_SPREAD, range: range * OFF_SPREAD, vertical: vertical * OFF_SPREAD },
+    sending: { ...p.sending, off: HEIGHT_OF[surface] },
   };
 }
 

@@ -50,8 +50,11 @@ export type Aim =
   | { kind: "zones"; worth: Readonly<Record<string, number>> }
   /** To come to rest in any of the wanted squares of a grid; outside of those that are free it is fetched again. */
   | { kind: "cells"; want: readonly string[]; among: readonly string[]; free: readonly string[] }
-  /** To knock down what stands there: points for each, and for all at once. `known`: false where only their number was told. */
-  | { kind: "fall"; standing: readonly Spot[]; each: number; all: number; known?: false }
+  /**
+   * To knock down what stands there, or (`touched`) touch it: points for each, and for all at once. `known`: false where only their number was
+   * told.
+   */
+  | { kind: "fall"; standing: readonly Spot[]; each: number; all: number; known?: false; touched?: true }
   /** To keep it going by one more touch. */
   | { kind: "keep" }
   /** To do a task that comes off or does not. */

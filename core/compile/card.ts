@@ -147,6 +147,8 @@ export function cautionsOf(a: Activity, also: readonly string[] = []): Caution[]
   if (actionsIn(a).some((x) => actionFacts[x].travel === "air")) out.add("ceiling");
   // Its foot and what it rolls into are steadied, and a grown-up says that it stands.
   if (a.ramp) for (const c of ["steady", "grownUpYes"] as const) out.add(c);
+  // Throwing onto a table is a grown-up's to allow.
+  if (a.off === "table") for (const c of ["steady", "grownUpYes"] as const) out.add(c);
   if (!a.space.indoors) out.add("roads");
   else out.add("doorShut");
   const targets = layoutOf(a).flatMap((p) => (p.kind === "target" ? [p.item] : []));
@@ -206,7 +208,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
         { key: "setOut.wide", params: { wide: cm(a.setOut.width) } },
       ]
     : [];
-  const notes = [...(ramp ? [ramp] : []), ...field, ...o.setUp];
+  const notes = [...(ramp ? [ramp] : []), ...(a.off ? [{ key: `off.${a.off}` }] : []), ...field, ...o.setUp];
   return {
     model: MODEL_VERSION,
     activity: a,

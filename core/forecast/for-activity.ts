@@ -2,7 +2,7 @@ import { actionFacts, isSend } from "../actions/actions.ts";
 import { doerOf, gateOf } from "../aim/doer.ts";
 import { keeperOf } from "../aim/keeper.ts";
 import type { Person } from "../aim/person.ts";
-import { playerModel, withRamp } from "../aim/player.ts";
+import { HEIGHT_OF, offSurface, playerModel, withRamp } from "../aim/player.ts";
 import { agePrior } from "../aim/priors.ts";
 import type { Aim, Doing, Manner } from "../asks/ask.ts";
 import type { Policy, Sight } from "../chances/kind.ts";
@@ -121,7 +121,8 @@ export function personOf(a: Activity, who: Who): Person {
         ...(hand && { hand }),
       });
       const onRamp = a.ramp && actionOf(m) === "underarmRoll";
-      return onRamp ? withRamp(model, a.ramp!.height, who.multiplier ?? agePrior(who.age).multiplier) : model;
+      if (onRamp) return withRamp(model, a.ramp!.height, who.multiplier ?? agePrior(who.age).multiplier);
+      return a.off ? offSurface(model, a.off) : model;
     }),
     keeps: once((m) => keeperOf(who.age, itemOf(m), a.space.floor, held(m))),
     does: (task, m) => tasks(JSON.stringify([task, m]), task, m),
@@ -140,7 +141,10 @@ const people = new WeakMap<Activity, Map<string, Person>>();
 /** How somebody sends in an activity; null where nothing is sent. */
 export const sendingIn = (a: Activity, age: Age): Sending | null =>
   isSend(a.aim.action) ? ramped(a, sendingOf(age, a.aim.action, sentIn(a), a.space.floor)) : null;
-const ramped = (a: Activity, s: Sending): Sending => (a.ramp ? downRamp(s, a.ramp.height) : s);
+function ramped(a: Activity, s: Sending): Sending {
+  if (a.ramp) return downRamp(s, a.ramp.height);
+  return a.off && s.travel === "air" ? { ...s, off: HEIGHT_OF[a.off] } : s;
+}
 
 /** How a probe of an activity is asked, in a layout. */
 const sightIn = (p: Probe, parts: readonly Part[], person: Person, policy: Policy = "middle"): Sight =>

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { ACTIONS, type Action } from "../actions/actions.ts";
+import { ACTIONS, type Action, actionFacts } from "../actions/actions.ts";
 import { type GamePart, MODES, MOST_PLAYERS, SET_OUT_FIELD } from "../contract/contract.ts";
 import { match, USUAL_MATCH } from "../contract/match.ts";
 import { hasField, withSetting } from "../contract/settings.ts";
@@ -104,6 +104,8 @@ const shape = z.strictObject({
       stand: z.enum(["behind", "beside"], { error: "stand must be behind or beside" }),
     })
     .optional(),
+  /** What a throw must touch first, once: the floor, or a table; straight unless given. */
+  off: z.enum(["floor", "table"], { error: "off must be floor or table" }).optional(),
   pattern,
   /** What surrounds a go of the pattern: goes, turns, the bell. */
   match: match.default(USUAL_MATCH),
@@ -184,6 +186,8 @@ export const activity = shape.superRefine((a, ctx) => {
     });
   if (a.ramp && a.aim.action !== "underarmRoll")
     ctx.addIssue({ code: "custom", path: ["ramp"], message: "ramp: only what is rolled goes down a ramp" });
+  if (a.off && actionsIn(a).some((x) => actionFacts[x].travel !== "air"))
+    ctx.addIssue({ code: "custom", path: ["off"], message: "off: only what is thrown touches something first" });
   if (a.setOut) {
     const tell = (field: string, message: string) => ctx.addIssue({ code: "custom", path: ["setOut", field], message });
     if (!canSetOut(a)) tell("near", `setOut: ${p.name} has no targets that could stand elsewhere`);

@@ -4,6 +4,7 @@ import type { HitRule } from "../rules/hit-rule.ts";
 import type { Floor } from "../things/floors.ts";
 import type { Item, Move } from "../things/item.ts";
 import { dragLength, farOf, throughAir } from "./air.ts";
+import { bounceFarthest, bouncePath } from "./bounce.ts";
 import { decelerationOf, GRAVITY, stopsAfter } from "./floor.ts";
 import { runAfterLanding } from "./landing.ts";
 import { type How, releaseOf } from "./release.ts";
@@ -27,6 +28,8 @@ export interface Sending {
   air: number;
   item: Item;
   floor: Floor;
+  /** It is to touch a surface of this height first, metres: 0 the floor. Not given: it goes straight. */
+  off?: number;
 }
 
 /** How something is sent on the floor or in the air when only that is said. */
@@ -87,6 +90,7 @@ export interface Path {
 /** The farthest that a send can come at a height above the floor, metres; 0 where it cannot come so high. */
 export function farthest(s: Sending, height = 0): number {
   if (s.travel !== "air") return stopsAfter(s.most, s.slows);
+  if (s.off !== undefined) return bounceFarthest(s, s.off, height);
   const square = s.most ** 2 + 2 * GRAVITY * (s.height - height);
   return square <= 0 ? 0 : farOf((s.most * Math.sqrt(square)) / GRAVITY, s.air);
 }
@@ -109,7 +113,8 @@ export function reachChance(s: Sending, metres: number, height = 0): number {
 
 /** The send that is aimed at a distance (metres) and, in the air, a height above the floor. */
 export function pathTo(s: Sending, metres: number, height = 0, purpose: Purpose = "meet"): Path {
-  return s.travel === "air" ? flight(s, metres, height, purpose) : alongTheFloor(s, metres, purpose);
+  if (s.travel !== "air") return alongTheFloor(s, metres, purpose);
+  return s.off === undefined ? flight(s, metres, height, purpose) : bouncePath(s, s.off, metres, height);
 }
 
 /** v0^2 = v^2 + 2 a d, held between the least steady and the most. */

@@ -42,14 +42,18 @@ export async function openBrowser({ profile, flags = [] } = {}) {
  * (Not until the network rests: that alone is half a second a page.)
  */
 export async function ready(page) {
+  const scripted = page.isJavaScriptEnabled();
   await page.waitForFunction(
-    () =>
+    (scripted) =>
       document.readyState === "complete" &&
       document.fonts.status === "loaded" &&
-      (!document.querySelector("script[type=module]") ||
+      (!scripted ||
+        !document.querySelector("script[type=module]") ||
         Object.keys(document.body.firstElementChild ?? {}).some((k) => k.startsWith("__reactFiber"))),
     { timeout: 30_000, polling: 30 },
+    scripted,
   );
+  if (!scripted) return;
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 60))));
 }
 

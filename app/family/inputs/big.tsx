@@ -37,7 +37,10 @@ export function Ready({ now, act, sound }: InputProps<AskOf<"ready">>) {
     const timer = setTimeout(() => (left > 0 ? setLeft(left - 1) : start.current()), left > 0 ? 1000 : 0);
     return () => clearTimeout(timer);
   }, [left, sound]);
-  if (now !== "play.ready") return <Big text={say("play.count")} press={() => act({ kind: "ready" })} />;
+  if (now !== "play.ready") {
+    const text = say(now === "board.closing" ? "board.noneFlew" : "play.count");
+    return <Big text={text} press={() => act({ kind: "ready" })} />;
+  }
   return (
     <>
       {left !== null && (

@@ -1,13 +1,29 @@
 import { useEffect, useState } from "react";
 import type { AimOf, AskOf } from "#core/asks/ask.ts";
-import { say } from "#words/say.ts";
+import { say, targetName } from "#words/say.ts";
+import { ItemDrawing } from "../../drawings/items.tsx";
 import type { InputProps } from "./input.ts";
 
 /** Half of a pin as it is drawn, pixels. */
 const PIN = 22;
 
+/** A pin, standing or lying. */
+const Pin = ({ fell }: { fell: boolean }) => (
+  <svg viewBox="0 0 44 44" width={2 * PIN} height={2 * PIN} aria-hidden="true">
+    <g transform={fell ? "rotate(78 22 30)" : undefined}>
+      <path
+        d="M18 6h8v7c5 4 6 8 6 14v11H12V27c0-6 1-10 6-14z"
+        fill={fell ? "var(--color-mustard)" : "var(--color-mint)"}
+        stroke="var(--color-night)"
+        strokeWidth="2.5"
+        strokeLinejoin="round"
+      />
+    </g>
+  </svg>
+);
+
 /** The pins as they stand, far ones above: tap what fell, or say all, or how many. */
-export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: AimOf<"fall"> }) {
+export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { aim: AimOf<"fall"> }) {
   const [fell, setFell] = useState<readonly string[]>([]);
   const [counting, setCounting] = useState(false);
   const key = aim.standing.map((s) => s.id).join(" ");
@@ -24,6 +40,16 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
     left: `${50 + (s.across / half) * 38}%`,
     top: far === near ? "50%" : `${20 + ((far - s.along) / (far - near)) * 60}%`,
   });
+  // Things of a game, each with its picture, where a touch is enough.
+  const { touched } = aim;
+  const thing = (id: string) => {
+    const part = data.card.parts.find((p) => p.kind === "target" && p.id === id);
+    return part?.kind === "target" ? part : undefined;
+  };
+  const nameOf = (id: string, i: number) => {
+    const t = touched && thing(id);
+    return t ? targetName(t) : say("play.pin", { number: i + 1 });
+  };
   // Where only a number was told, nobody knows which stand: then only a number can follow.
   const known = aim.known !== false;
   return (
@@ -31,7 +57,7 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
       {known && !counting && (
         <div
           role="group"
-          aria-label={say("play.whichFell")}
+          aria-label={say(touched ? "play.whichTouched" : "play.whichFell")}
           className="relative mx-auto min-h-36 w-full max-w-96 grow rounded-md short:min-h-28 flat:min-h-24 border-2 border-night bg-court"
         >
           {aim.standing.map((s, i) => (
@@ -45,19 +71,17 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
                 className="sr-only"
                 checked={fell.includes(s.id)}
                 onChange={() => toggle(s.id)}
-                aria-label={say("play.pin", { number: i + 1 })}
+                aria-label={nameOf(s.id, i)}
               />
-              <svg viewBox="0 0 44 44" width={2 * PIN} height={2 * PIN} aria-hidden="true">
-                <g transform={fell.includes(s.id) ? "rotate(78 22 30)" : undefined}>
-                  <path
-                    d="M18 6h8v7c5 4 6 8 6 14v11H12V27c0-6 1-10 6-14z"
-                    fill={fell.includes(s.id) ? "var(--color-mustard)" : "var(--color-mint)"}
-                    stroke="var(--color-night)"
-                    strokeWidth="2.5"
-                    strokeLinejoin="round"
-                  />
-                </g>
-              </svg>
+              {touched ? (
+                <span
+                  className={`grid size-11 place-items-center rounded-full border-2 border-night text-night ${fell.includes(s.id) ? "bg-mustard" : "bg-mint"}`}
+                >
+                  <ItemDrawing item={thing(s.id)?.item ?? ""} size={28} />
+                </span>
+              ) : (
+                <Pin fell={fell.includes(s.id)} />
+              )}
             </label>
           ))}
         </div>
@@ -81,7 +105,9 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
           className="min-h-14 rounded-full border-[3px] border-night bg-mustard text-2xl font-bold text-night"
           onClick={() => act({ kind: "send", fell: [...fell].sort() })}
         >
-          {fell.length === 0 ? say("play.noneFell") : say("play.fellCount", { count: fell.length })}
+          {fell.length === 0
+            ? say(touched ? "play.noneTouched" : "play.noneFell")
+            : say(touched ? "play.touchedCount" : "play.fellCount", { count: fell.length })}
         </button>
       )}
       <div className="grid grid-cols-2 gap-2.5">
@@ -92,7 +118,7 @@ export default function Fall({ aim, act }: InputProps<AskOf<"send">> & { aim: Ai
         >
           {say("play.allFell")}
         </button>
-        {known && (
+        {known && !touched && (
           <button
             type="button"
             className="btn min-h-12 short:min-h-9 text-lg"

@@ -24,6 +24,7 @@ function boardOf(d: Draw): Drawn<BoardParams> {
     sends: 1 + d.upTo(6),
     fetch: d.one(["each", "end"]),
     ways: ["kick", "slide"],
+    inAir: d.chance(0.4),
     once: d.chance(0.4),
     bonus: d.upTo(3),
   });

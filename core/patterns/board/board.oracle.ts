@@ -20,13 +20,19 @@ function story(p: BoardParams, bell: number | null): Story {
   let sends = 0;
   let score = 0;
   let house = false;
+  let rung = false;
   const open = (id: string) => !(p.once && tally.get(id)! > 0);
   return {
-    clock: () => (bell === null ? undefined : bell),
-    rings: () => "end",
+    clock: () => (bell === null ? undefined : rung ? null : bell),
+    rings() {
+      rung = true;
+      return p.inAir ? "on" : "end";
+    },
     value: () => score,
     rank: () => score,
     take(e) {
+      if (rung && e.kind === "ready") return "end";
+      if (rung && e.kind !== "send") return "no";
       if (e.kind === "choose") {
         if (!mustSay || e.of !== (byWay ? "action" : l.kind === "spots" ? "spot" : "target")) return "no";
         if (e.pick === null) return "no";
@@ -51,7 +57,7 @@ function story(p: BoardParams, bell: number | null): Story {
         }
       }
       said = "";
-      if (sends === p.sends || (p.once && house)) return "end";
+      if (rung || sends === p.sends || (p.once && house)) return "end";
       return counts ? "hit" : "miss";
     },
   };

@@ -34,6 +34,7 @@ function knobs(p: BoardParams): Knob[] {
       off: { label: "knob.noCap", initial: 12 },
       family: { key: "set.sends" },
     }),
+    f.toggle("score", ["inAir"], "knob.inAir"),
     f.toggle("score", ["once"], "knob.once", { hint: "knob.onceHint" }),
     f.number("score", ["bonus"], "knob.fullBonus", { hint: "knob.fullBonusHint" }),
     ...(p.layout.kind === "targets"
@@ -108,6 +109,7 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
     "board.free",
     "board.call",
     "board.way",
+    "board.closing",
     "board.at",
     "board.spot",
     "board.from",
@@ -168,6 +170,7 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
       ways: ["underarmThrow", "overarmThrow"],
       sends: 12,
       fetch: "each",
+      inAir: false,
       once: false,
       bonus: 4,
     },

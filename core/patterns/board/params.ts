@@ -41,6 +41,8 @@ export const boardParams = z
     fetch: z.enum(["each", "end"], { error: "fetch must be each or end" }),
     /** Each counts once: then it is used up. */
     once: z.boolean(),
+    /** What is in the air at the bell counts where it lands. */
+    inAir: z.boolean({ error: "inAir must be true or false" }).default(false),
     /** Once, when every one of them has counted. */
     bonus: whole("bonus", 0, 100),
   })

@@ -19,12 +19,15 @@ export interface BoardGo {
   called: string | null;
   /** The spot that somebody stands at; null before the first, and where there are none. */
   at: string | null;
-  /** The bell has gone. */
+  /** The bell has gone; and only what was in the air may still be told. */
   rang: boolean;
+  closing: boolean;
 }
 
 /** Saying which one it will be, seconds. */
 const CALL = 2;
+/** Saying that none was in the air, seconds. */
+const TELL = 2;
 const placesIn = keptBy(placesOf);
 const left = (p: BoardParams, g: BoardGo) => placesIn(p).filter((x) => !p.once || !g.counted.includes(x.id));
 /** What is said, or gone to, before each send; null: nothing. */
@@ -73,6 +76,11 @@ const between = ({ layout }: BoardParams, a: string | null, b: string): number =
 
 function asks(p: BoardParams, g: BoardGo, player: number): Ask[] {
   const of = callOf(p);
+  if (g.closing) {
+    const takes = { by: [player], seconds: TELL, walk: 0, moving: false };
+    const ask: Ask = { kind: "ready", player, takes };
+    return of !== null && g.called === null ? [ask] : [ask, { ...sendAsk(p, g, g.called, player), optional: true }];
+  }
   if (of === null) return [sendAsk(p, g, null, player)];
   const options = callsOf(p, g);
   const choose: AskOf<"choose"> = {
@@ -90,6 +98,10 @@ function asks(p: BoardParams, g: BoardGo, player: number): Ask[] {
 }
 
 function step(p: BoardParams, g: BoardGo, e: GameEvent): Went<BoardGo> | Refusal {
+  if (g.closing) {
+    if (e.kind === "ready") return { go: g, after: "end" };
+    if (e.kind !== "send") return refuse("refused.afterBell");
+  }
   if (e.kind === "choose") {
     const of = callOf(p);
     if (of === null || e.of !== of || e.pick === null) return refuse("refused.notInGame", { kind: e.kind });
@@ -119,7 +131,7 @@ function sent(p: BoardParams, g: BoardGo, hit: string | null): Went<BoardGo> {
   const sends = g.sends + 1;
   // A call is for one send.
   const go: BoardGo = { ...g, sends, counted, each: [...g.each, ...points], called: null };
-  const over = (p.sends !== null && sends >= p.sends) || (p.once && full);
+  const over = g.closing || (p.sends !== null && sends >= p.sends) || (p.once && full);
   return { go, after: over ? "end" : counts ? "hit" : "miss" };
 }
 
@@ -143,6 +155,7 @@ function sum(p: BoardParams, g: BoardGo): Sum {
 
 function now(p: BoardParams, g: BoardGo): Phrase {
   const { layout } = p;
+  if (g.closing) return { key: "board.closing" };
   if (layout.kind === "spots") {
     const { label, item } = layout.target;
     if (g.called === null) return { key: "board.spot" };
@@ -156,15 +169,15 @@ function now(p: BoardParams, g: BoardGo): Phrase {
 
 /** One go: points by what is hit, from wherever it is sent, until the sends are used, the bell goes, or each has counted once. */
 export const boardGo: GoRules<BoardParams, BoardGo> = {
-  begin: () => ({ sends: 0, each: [], counted: [], called: null, at: null, rang: false }),
+  begin: () => ({ sends: 0, each: [], counted: [], called: null, at: null, rang: false, closing: false }),
   asks,
   step,
-  clock: (_, m) => (m.seconds !== null ? { limit: m.seconds, rest: 0 } : null),
-  bell: (_, g) => ({ go: { ...g, rang: true }, after: "end" }),
+  clock: (_, m, g) => (m.seconds !== null ? { limit: g.closing ? null : m.seconds, rest: 0 } : null),
+  bell: (p, g) => ({ go: { ...g, rang: true, closing: p.inAir }, after: p.inAir ? "on" : "end" }),
   sum,
   key: (p, g) => {
     const which = p.once || p.bonus > 0 ? [...g.counted].sort().join(",") : g.counted.length;
-    return `${which} ${total(g)} ${g.sends} ${g.called ?? "-"} ${g.at ?? "-"}`;
+    return `${which} ${total(g)} ${g.sends} ${g.called ?? "-"} ${g.at ?? "-"} ${g.closing ? 1 : 0}`;
   },
   now,
   done: (p, g) => (p.once ? g.counted : []),

@@ -27,6 +27,14 @@ function knobs(p: SweepParams): Knob[] {
       [true, "knob.carryBack"],
       [false, "knob.crossOut"],
     ]),
+    ...(p.collect
+      ? [
+          f.choice("score", ["touching"], "knob.touching", [
+            ["first", "knob.touchingFirst"],
+            ["all", "knob.touchingAll"],
+          ]),
+        ]
+      : []),
     f.choice("players", ["heap"], "knob.heap", [
       ["own", "knob.heapOwn"],
       ["shared", "knob.heapShared"],
@@ -86,6 +94,7 @@ export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
     "sweep.summary.points",
     "sweep.summary.time",
     "refused.carriedAway",
+    "refused.whichTouched",
     "refused.unknownTarget",
   ],
   example: {
@@ -141,6 +150,7 @@ export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
         },
       ],
       collect: true,
+      touching: "first",
       sends: 18,
       score: "sends",
       bonus: 2,

@@ -20,6 +20,8 @@ export const sweepParams = z
       .max(MOST_TARGETS, `a sweep has at most ${MOST_TARGETS} targets`),
     /** What is hit is carried back, or stays and is crossed out. */
     collect: z.boolean(),
+    /** Of several touched the first alone counts, or all of them do (where they are carried back). */
+    touching: z.enum(["first", "all"], { error: "touching must be first or all" }).default("first"),
     /** Sends that a side has; null: no cap. */
     sends: whole("sends", 1, MOST_SENDS).nullable(),
     score: z.enum(["sends", "points", "time"], { error: "score must be sends, points or time" }),

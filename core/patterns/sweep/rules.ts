@@ -1,4 +1,4 @@
-import type { AimOf, Ask } from "../../asks/ask.ts";
+import { type AimOf, type Ask, PLAIN } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
@@ -45,12 +45,31 @@ function aimOf(p: SweepParams, g: Sweeper): AimOf<"any"> {
   return aim;
 }
 
-const asks = (p: SweepParams, g: Sweeper, player: number): Ask[] => [
-  { kind: "send", player, from: "start", manner: {}, aim: aimOf(p, g), fetch: true },
-];
+/** All that a send touches counts: the same object for the same heap. */
+const swept = keptBy((_: SweepParams) => new Map<string, AimOf<"fall">>());
+function sweptOf(p: SweepParams, g: Sweeper): AimOf<"fall"> {
+  const key = g.gone.join(" ");
+  let aim = swept(p).get(key);
+  if (!aim) {
+    const standing = p.targets
+      .filter((t) => !g.gone.includes(t.id))
+      .map(({ id, distance, across }) => ({ id, along: distance, across }));
+    aim = { kind: "fall", standing, each: 1, all: 0, touched: true };
+    swept(p).set(key, aim);
+  }
+  return aim;
+}
+const countsAll = (p: SweepParams) => p.touching === "all" && p.collect;
+
+const asks = (p: SweepParams, g: Sweeper, player: number): Ask[] => {
+  const aim = countsAll(p) ? sweptOf(p, g) : aimOf(p, g);
+  return [{ kind: "send", player, from: "start", manner: PLAIN, aim, fetch: true }];
+};
 
 function step(p: SweepParams, g: Sweeper, e: GameEvent): Went<Sweeper> | Refusal {
-  if (e.kind !== "send" || e.hit === undefined) return refuse("refused.notInGame", { kind: e.kind });
+  if (e.kind !== "send") return refuse("refused.notInGame", { kind: e.kind });
+  if (countsAll(p)) return e.fell === undefined ? refuse("refused.notInGame", { kind: e.kind }) : took(p, g, e.fell);
+  if (e.hit === undefined) return refuse("refused.notInGame", { kind: e.kind });
   const { hit } = e;
   const target = p.targets.find((t) => t.id === hit);
   if (hit !== null && !target) return refuse("refused.unknownTarget", { target: hit });
@@ -66,6 +85,24 @@ function step(p: SweepParams, g: Sweeper, e: GameEvent): Went<Sweeper> | Refusal
   const last = gone.length === p.targets.length;
   const go = { ...sent, gone, mine: [...g.mine, target.id], last };
   return { go, after: last || spent ? "end" : "hit" };
+}
+
+/** Everything that one send touched: which, or all, or none. */
+function took(p: SweepParams, g: Sweeper, fell: readonly string[] | number): Went<Sweeper> | Refusal {
+  const stand = left(p, g);
+  if (typeof fell === "number" && fell !== 0 && fell !== stand.length) return refuse("refused.whichTouched");
+  const ids = typeof fell === "number" ? (fell === 0 ? [] : stand) : fell;
+  const unknown = ids.find((id) => !p.targets.some((t) => t.id === id));
+  if (unknown !== undefined) return refuse("refused.unknownTarget", { target: unknown });
+  const away = p.targets.find((t) => ids.includes(t.id) && !stand.includes(t.id));
+  if (away) return refuse("refused.carriedAway", { label: away.label, item: away.item });
+  if (new Set(ids).size !== ids.length) return refuse("refused.unknownTarget", { target: ids[0]! });
+  const gone = [...g.gone, ...ids];
+  const last = gone.length === p.targets.length;
+  const sends = g.sends + 1;
+  const go = { ...g, sends, gone, mine: [...g.mine, ...ids], last };
+  const spent = p.sends !== null && sends >= p.sends;
+  return { go, after: last || spent ? "end" : ids.length > 0 ? "hit" : "miss" };
 }
 
 function sum(p: SweepParams, g: Sweeper, ms: number): Sum {

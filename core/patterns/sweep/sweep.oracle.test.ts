@@ -13,6 +13,7 @@ function sweepOf(d: Draw): Drawn<SweepParams> {
     ...sweep.example.params,
     targets: sweep.example.params.targets.slice(0, 2 + d.upTo(2)).map((t) => ({ ...t, points: d.upTo(3) })),
     collect: d.chance(0.5),
+    touching: d.one(["first", "all"]),
     sends: d.chance(0.7) ? 1 + d.upTo(6) : null,
     score: d.one(["sends", "points"]),
     bonus: d.upTo(3),
@@ -31,6 +32,10 @@ function sweepEvent(d: Draw, at: number, p: SweepParams, legal: readonly AskKind
     ? d.one(["send", "ready", "bell", "carry"] as const)
     : (legal[d.upTo(legal.length - 1)] ?? "send");
   if (kind !== "send") return { kind: kind as "ready", at };
+  if (p.touching === "all" && p.collect && d.chance(0.95)) {
+    if (d.chance(0.2)) return { kind, at, fell: d.upTo(3) };
+    return { kind, at, fell: d.chance(0.02) ? ["nowhere"] : p.targets.map((t) => t.id).filter(() => d.chance(0.35)) };
+  }
   return { kind, at, hit: d.chance(0.3) ? null : d.chance(0.03) ? "nowhere" : d.one(p.targets).id };
 }
 

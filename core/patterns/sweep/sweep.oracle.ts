@@ -22,7 +22,17 @@ function story(p: SweepParams, bell: number | null, floor: Lying, pointed: boole
     value: () => (pointed ? points() : sends),
     rank: () => (pointed ? points() : over() ? 1e8 - sends : mine().length * 1000),
     take(e) {
-      if (e.kind !== "send" || e.hit === undefined) return "no";
+      if (e.kind !== "send") return "no";
+      if (p.collect && p.touching === "all") {
+        const lie = [...floor].filter(([, owner]) => owner === null).map(([id]) => id);
+        const got = e.fell === 0 ? [] : e.fell === lie.length ? lie : e.fell;
+        if (!Array.isArray(got) || new Set(got).size < got.length || got.some((id) => !lie.includes(id))) return "no";
+        sends++;
+        for (const id of got) floor.set(id, me);
+        if (got.length > 0 && over()) bonus = p.bonus;
+        return over() || sends === p.sends ? "end" : got.length > 0 ? "hit" : "miss";
+      }
+      if (e.hit === undefined) return "no";
       const who = e.hit === null ? undefined : floor.get(e.hit);
       if (e.hit !== null && (!floor.has(e.hit) || (who && p.collect))) return "no";
       sends++;

@@ -1,0 +1,106 @@
+import { GRAVITY } from "./floor.ts";
+import { runAfterLanding } from "./landing.ts";
+import type { Path, Sending } from "./send.ts";
+
+/**
+ * A throw that is to touch a surface first: the floor, or a table. Thrown to a spot at a share of the way, it comes up with what its rebound leaves,
+ * and goes on with what the surface leaves of its speed. Up to where it lands a second time everything follows from the throw; all that is
+ * named here is an assumption. See docs/model.md.
+ */
+
+/** The spot aimed at lies so far along the way, as a share of it. */
+const SPOT = 0.6;
+/** Share of the speed over the surface that is left after it. */
+const KEEPS = 0.8;
+/** A table is so high, metres. */
+export const TABLE = 0.7;
+/** Every error grows by this: nothing comes up just as it went down. */
+export const OFF_SPREAD = 1.3;
+/** The second part of the way takes so many times as long as the first. */
+const RATIO = (1 - SPOT) / (SPOT * KEEPS);
+/** Nobody throws harder at the surface than this, nor higher, m/s upwards. */
+const STEEPEST_DOWN = -8;
+const HIGHEST_UP = 6;
+const STEPS = 56;
+const HALVINGS = 40;
+
+/** What follows from how it is thrown upwards (m/s; less than nothing: downwards), whatever the distance. */
+function bounced(s: Sending, surface: number, up: number) {
+  const square = up ** 2 + 2 * GRAVITY * (s.height - surface);
+  // Too low to come up to it, or thrown downwards from under it.
+  if (square < 0 || (up <= 0 && s.height <= surface)) return { ...NEVER, up };
+  const down = Math.sqrt(square);
+  const first = (up + down) / GRAVITY;
+  const again = s.item.rebound * down;
+  const second = RATIO * first;
+  return { up, down, first, again, height: surface + again * second - (GRAVITY * second ** 2) / 2 };
+}
+const NEVER = { down: 0, first: 1, again: 0, height: Number.NEGATIVE_INFINITY };
+type Bounced = ReturnType<typeof bounced>;
+
+/**
+ * How to throw so that it is at a height where the way ends: of the two ways to do that the higher, slower one. Where it never comes up so high: as high as
+ * it does, and `comes` says so.
+ */
+function thrown(s: Sending, surface: number, height: number): Bounced & { comes: boolean } {
+  const at = (up: number) => bounced(s, surface, up);
+  const all = Array.from({ length: STEPS + 1 }, (_, i) =>
+    at(STEEPEST_DOWN + ((HIGHEST_UP - STEEPEST_DOWN) * i) / STEPS),
+  );
+  const highest = all.reduce((a, b) => (b.height > a.height ? b : a));
+  // From a table it may come down lower again; from the floor it cannot.
+  const wanted = height;
+  if (highest.height < wanted) return { ...highest, comes: false };
+  // Beyond the highest it comes up less and less.
+  let [lo, hi] = [highest.up, HIGHEST_UP];
+  if (at(hi).height >= wanted) return { ...at(hi), comes: true };
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (lo + hi) / 2;
+    if (at(middle).height >= wanted) lo = middle;
+    else hi = middle;
+  }
+  return { ...at(lo), comes: true };
+}
+/** The fastest over the ground that it can be thrown so, m/s. */
+const most = (s: Sending, b: Bounced) => Math.sqrt(Math.max(0, s.most ** 2 - b.up ** 2));
+
+/** The farthest that it can come at a height, metres; 0 where it never comes up so high. */
+export function bounceFarthest(s: Sending, surface: number, height: number): number {
+  const b = thrown(s, surface, height);
+  return b.comes ? (most(s, b) * b.first) / SPOT : 0;
+}
+
+/** The throw that touches the surface first and is at a height so far away, metres. */
+export function bouncePath(s: Sending, surface: number, metres: number, height: number): Path {
+  const b = thrown(s, surface, height);
+  const wanted = (SPOT * Math.max(0.05, metres)) / b.first;
+  const gets = b.comes && wanted <= most(s, b) * (1 + 1e-9);
+  const over = Math.min(wanted, most(s, b));
+  const after = KEEPS * over;
+  const spot = over * b.first;
+  const falls = (b.again + Math.sqrt(b.again ** 2 + 2 * GRAVITY * surface)) / GRAVITY;
+  const lands = spot + after * falls;
+  const since = (x: number) => (x - spot) / after;
+  const seconds = (x: number) => (x <= spot ? x / over : b.first + since(Math.min(x, lands)));
+  const at = (x: number) => {
+    const t = x <= spot ? x / over : since(x);
+    const [from, up] = x <= spot ? [s.height, b.up] : [surface, b.again];
+    return from + up * t - (GRAVITY * t ** 2) / 2;
+  };
+  const downAt = (x: number) =>
+    Math.max(0, x <= spot ? (GRAVITY * x) / over - b.up : GRAVITY * since(Math.min(x, lands)) - b.again);
+  const speedAt = (x: number) => (x > lands + 1e-9 ? 0 : x <= spot ? over : after);
+  const apexAt = b.up > 0 ? Math.min(spot, (over * b.up) / GRAVITY) : 0;
+  return {
+    speed: Math.hypot(over, b.up),
+    loft: Math.atan2(b.up, over),
+    gets,
+    apex: Math.max(at(apexAt), surface + b.again ** 2 / (2 * GRAVITY)),
+    apexAt,
+    at,
+    seconds,
+    speedAt,
+    angleAt: (x) => Math.atan2(downAt(x), speedAt(x)),
+    ends: lands + runAfterLanding(s.item, s.floor, after, downAt(lands) ** 2 / (2 * GRAVITY)),
+  };
+}
