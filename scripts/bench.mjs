@@ -54,11 +54,11 @@ async function workbench(page) {
 }
 
 /** From a pointer event to the paint after it, milliseconds, in `window.paints`. */
-const watchPaints = (page) =>
-  page.evaluate(() => {
+const watchPaints = (page, kind = "pointermove") =>
+  page.evaluate((kind) => {
     window.paints = [];
     window.addEventListener(
-      "pointermove",
+      kind,
       (e) => {
         const began = e.timeStamp;
         requestAnimationFrame(() => {
@@ -69,7 +69,7 @@ const watchPaints = (page) =>
       },
       true,
     );
-  });
+  }, kind);
 
 /** The busiest layout: a course of 12 markers beside six targets; one marker dragged. */
 async function courseMoves() {
@@ -358,21 +358,7 @@ async function playTaps() {
       await press(page, "Start at once");
     }
     await wait(500);
-    await page.evaluate(() => {
-      window.paints = [];
-      window.addEventListener(
-        "click",
-        (e) => {
-          const began = e.timeStamp;
-          requestAnimationFrame(() => {
-            const { port1, port2 } = new MessageChannel();
-            port1.onmessage = () => window.paints.push(performance.now() - began);
-            port2.postMessage(0);
-          });
-        },
-        true,
-      );
-    });
+    await watchPaints(page, "click");
     await page.emulateCPUThrottling(4);
     for (let i = 0; i < TAPS; i++) {
       let told = null;
