@@ -272,5 +272,6 @@ describe("a data folder made by earlier code", () => {
       rmSync(dir, { recursive: true, force: true });
       rmSync(old, { recursive: true, force: true });
     }
-  });
+    // A whole database of before is migrated several times over.
+  }, 150_000);
 });

@@ -9,7 +9,7 @@ import { bodiesOf, openPlay, type Play, referee, stateOf, view } from "../refere
 import { type PatternName, patternNames, patternOf } from "./registry.ts";
 import { type Draw, drawing, SEQUENCES } from "./telling.testing.ts";
 
-const EACH = Math.max(20, Math.round(SEQUENCES / 40));
+const EACH = Math.max(20, Math.round(SEQUENCES / 60));
 const LENGTH = 60;
 const REFS = [
   "t1",
