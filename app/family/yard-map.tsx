@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { strokesOf } from "#core/yard/draw.ts";
 import { boundsOf, type Part, type Place } from "#core/yard/parts.ts";
 import { Strokes } from "../ui/strokes.tsx";
@@ -32,7 +33,11 @@ export const mapScale = (parts: readonly Part[], width: number, height: number):
   extentOf(parts, width, height).scale;
 
 /** The layout from the child's side: the start line below, targets above, to scale. Chalk on the court. */
-export function YardMap({
+export const YardMap = memo(Drawn, (a, b) => {
+  const same = a.parts === b.parts && a.width === b.width && a.height === b.height && a.label === b.label;
+  return same && JSON.stringify(a.marks) === JSON.stringify(b.marks);
+});
+function Drawn({
   parts,
   width,
   height,

@@ -134,6 +134,8 @@ export type Ask =
       does?: readonly (Doing & { done: number; times: number })[];
       /** How long each takes, seconds. */
       lasts?: readonly number[];
+      /** All of them come in the end: whichever is first, it comes to the same. */
+      alike?: true;
     })
   /**
    * The child's own formation inside a field, middles in metres; `spots` as it would be left. `size`: how wide each is, metres; `things`: what they

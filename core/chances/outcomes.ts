@@ -156,7 +156,7 @@ export const hasChances = (kind: AskKind): boolean => chancesOf[kind] !== null;
 /** The single asks among which a person chooses: one for each thing that may be aimed at. */
 export function optionsOf(ask: Ask): Ask[] {
   if (ask.kind === "choose" && ask.must)
-    return ask.options.map((option, i) => ({
+    return (ask.alike ? ask.options.slice(0, 1) : ask.options).map((option, i) => ({
       ...ask,
       options: [option],
       ...(ask.leads && { leads: [ask.leads[i]!] }),

@@ -189,7 +189,16 @@ export interface View {
   still: number;
 }
 
+/** A play never changes, and is looked at many times. */
+const views = new WeakMap<Play, View>();
 export function view(p: Play): View {
+  const known = views.get(p);
+  if (known) return known;
+  const made = look(p);
+  views.set(p, made);
+  return made;
+}
+function look(p: Play): View {
   const s = stateOf(p);
   const ending = p.game.ending(s);
   const asks = p.game.asks(s);

@@ -34,7 +34,7 @@ function asks(p: ChecklistParams, g: ListGo, player: number): Ask[] {
   const may = p.order === "fixed" ? open.slice(0, 1) : open;
   const takes = { by: [player], seconds: CHOOSE, walk: 0, moving: false };
   const does = may.map((i) => ({ ...doingOf(p.tasks[i]!), done: g.done[i]!, times: p.tasks[i]!.times }));
-  const choose = { kind: "choose", player, must: true, takes, does } as const;
+  const choose = { kind: "choose", player, must: true, takes, does, alike: true } as const;
   if (p.how === "tick") {
     const lasts = may.map((i) => p.tasks[i]!.times * once(p.tasks[i]!));
     return [
