@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { offSurface, playerModel } from "../aim/player.ts";
-import { rates } from "../forecast/for-activity.ts";
+import { forecastActivity, rates } from "../forecast/for-activity.ts";
 import { type Activity, fromPattern, parseActivity } from "../formats/activity.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import { GRAVITY } from "./floor.ts";
@@ -41,6 +41,25 @@ describe("off a surface first", () => {
     expect(farthest(off("sockBall"), 0.5)).toBe(0);
     expect(reachChance(off("sockBall"), 1, 0.5)).toBe(0);
     expect(pathTo(off("sockBall"), 1, 0.5).gets).toBe(false);
+  });
+
+  it("is told in numbers for everybody and everything, also where it never gets up", () => {
+    for (const item of ["smallBall", "sockBall", "softBall", "paperBall"])
+      for (const age of [4, 8, 15])
+        for (const surface of ["floor", "table"] as const) {
+          const s = offSurface(model(item, age), surface).sending;
+          for (const metres of [0.4, 1.3, 6]) {
+            const path = pathTo(s, metres, 0.14);
+            const all = [path.speed, path.apex, path.ends, path.seconds(metres), path.at(metres), path.angleAt(metres)];
+            expect(all.every(Number.isFinite), `${item} ${age} ${surface} ${metres}`).toBe(true);
+            expect(path.seconds(metres)).toBeGreaterThan(0);
+          }
+        }
+    const board = { ...fromPattern("board"), off: "floor" } as Activity;
+    const f = forecastActivity(board, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
+    expect(f.time.at.every(Number.isFinite)).toBe(true);
+    expect(f.share.acting + f.share.fetching + f.share.waiting).toBeCloseTo(1, 9);
+    expect(f.share.fetching).toBeGreaterThan(0);
   });
 
   it("makes every target harder, asks for a throw, and is part of the document", () => {

@@ -18,9 +18,10 @@ export const TABLE = 0.7;
 export const OFF_SPREAD = 1.3;
 /** The second part of the way takes so many times as long as the first. */
 const RATIO = (1 - SPOT) / (SPOT * KEEPS);
-/** Nobody throws harder at the surface than this, nor higher, m/s upwards. */
+/** Nobody throws harder at the surface than this, nor higher, m/s upwards; and never with more than this share of what they can. */
 const STEEPEST_DOWN = -8;
 const HIGHEST_UP = 6;
+const UPWARDS = 0.8;
 const STEPS = 56;
 const HALVINGS = 40;
 
@@ -44,15 +45,15 @@ type Bounced = ReturnType<typeof bounced>;
  */
 function thrown(s: Sending, surface: number, height: number): Bounced & { comes: boolean } {
   const at = (up: number) => bounced(s, surface, up);
-  const all = Array.from({ length: STEPS + 1 }, (_, i) =>
-    at(STEEPEST_DOWN + ((HIGHEST_UP - STEEPEST_DOWN) * i) / STEPS),
-  );
+  const from = Math.max(STEEPEST_DOWN, -UPWARDS * s.most);
+  const to = Math.min(HIGHEST_UP, UPWARDS * s.most);
+  const all = Array.from({ length: STEPS + 1 }, (_, i) => at(from + ((to - from) * i) / STEPS));
   const highest = all.reduce((a, b) => (b.height > a.height ? b : a));
   // From a table it may come down lower again; from the floor it cannot.
   const wanted = height;
   if (highest.height < wanted) return { ...highest, comes: false };
   // Beyond the highest it comes up less and less.
-  let [lo, hi] = [highest.up, HIGHEST_UP];
+  let [lo, hi] = [highest.up, to];
   if (at(hi).height >= wanted) return { ...at(hi), comes: true };
   for (let i = 0; i < HALVINGS; i++) {
     const middle = (lo + hi) / 2;
