@@ -19,7 +19,12 @@ export function rolesOf(people: readonly Person[]): Role[] | undefined {
 }
 
 const STEP_BUTTON = "btn min-h-11 min-w-11 border-chalk/60 px-0 text-xl text-chalk";
-const BOX = "flex min-h-11 items-center gap-2 text-base";
+const Box = ({ text, is, turn }: { text: string; is: boolean; turn: () => void }) => (
+  <label className="flex min-h-11 items-center gap-2 text-base">
+    <input type="checkbox" className="size-6" checked={is} onChange={turn} />
+    {text}
+  </label>
+);
 
 /** One who plays along: helping only (the child itself always plays), the other hand, and a head start where points count. `most`: of a head start; null: none. */
 export function PersonRow({
@@ -42,28 +47,8 @@ export function PersonRow({
       <span aria-hidden="true" className="w-24 truncate font-semibold">
         {name}
       </span>
-      {!first && (
-        <label className={BOX}>
-          <input
-            type="checkbox"
-            className="size-6"
-            checked={is.helps}
-            onChange={() => change({ ...is, helps: !is.helps })}
-          />
-          {say("who.helps")}
-        </label>
-      )}
-      {!is.helps && (
-        <label className={BOX}>
-          <input
-            type="checkbox"
-            className="size-6"
-            checked={is.other}
-            onChange={() => change({ ...is, other: !is.other })}
-          />
-          {say("who.otherHand")}
-        </label>
-      )}
+      {!first && <Box text={say("who.helps")} is={is.helps} turn={() => change({ ...is, helps: !is.helps })} />}
+      {!is.helps && <Box text={say("who.otherHand")} is={is.other} turn={() => change({ ...is, other: !is.other })} />}
       {!is.helps && most !== null && (
         <span className="flex items-center gap-2 text-base">
           {say("who.head")}
