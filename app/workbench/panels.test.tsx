@@ -22,7 +22,7 @@ import { LaidLayer } from "./laid-layer.tsx";
 import { withLayout } from "./layout-panel.tsx";
 import { Plan } from "./plan.tsx";
 import { planScale } from "./scale.ts";
-import { answerOf } from "./stations.tsx";
+import { answerOf, CuesPanel } from "./stations.tsx";
 import { Strip } from "./strip.tsx";
 import { spreadAt, Tape } from "./tape.tsx";
 
@@ -34,6 +34,25 @@ const names = ["youngest, 6", "middle, 7", "oldest, 8"];
 const inRouter = (page: React.ReactNode) =>
   renderToStaticMarkup(<RouterProvider router={createMemoryRouter([{ path: "/", element: page }])} />);
 const plain = (html: string) => html.replace(/<[^>]*>/g, " ").replace(/\s+/g, " ");
+
+describe("station Cues", () => {
+  it("keeps the answers of a question that is being typed anew, and says what is missing", () => {
+    const list = [
+      { picture: "bucket", text: "The bucket" },
+      { picture: "pic-leftFoot", text: "The left foot" },
+    ];
+    const a = { ...climb, question: "", answers: { list, right: 0, explain: "" } };
+    const read = activity.safeParse(a);
+    const problems = read.success
+      ? []
+      : read.error.issues.map((x) => ({ field: x.path.join("."), message: x.message }));
+    const html = inRouter(
+      <CuesPanel activity={a} problems={problems} change={none} chosen={null} choose={none} middle={{ age: 7 }} />,
+    );
+    expect(html).toContain('value="The left foot"');
+    expect(plain(html)).toContain("question must not be empty: it has answers");
+  });
+});
 
 describe("station Kit", () => {
   const homes = [

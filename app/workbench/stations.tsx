@@ -14,6 +14,7 @@ import type { Item } from "#core/things/item.ts";
 import { itemName, namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { Problems } from "../ui/problems.tsx";
 import { Compared } from "./compared.tsx";
 import { arrangeAs } from "./edit.ts";
 import { FamilyRange } from "./family-range.tsx";
@@ -278,7 +279,7 @@ function EntryList({
   );
 }
 
-export function CuesPanel({ activity: a, change }: PanelProps) {
+export function CuesPanel({ activity: a, problems, change }: PanelProps) {
   const s = starters[a.aim.action];
   return (
     <>
@@ -296,9 +297,10 @@ export function CuesPanel({ activity: a, change }: PanelProps) {
         hint="may be left out"
         most={200}
         value={a.question}
-        change={(question) => change({ ...a, question, ...(question === "" && { answers: null }) }, "question")}
+        change={(question) => change({ ...a, question }, "question")}
       />
       <QuestionAnswers activity={a} change={change} />
+      <Problems list={problems.filter((p) => p.field === "question" || p.field.startsWith("answers"))} />
       {[0, 1].map((i) => (
         <TextField
           key={i}
@@ -390,7 +392,9 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
   const longer = o.add();
   const advice = o.pattern.advice?.(a.pattern.params, sentIn(a).width) ?? [];
   const less = peg && o.remove(peg.id);
-  const told = problems.filter((x) => ["pattern.params.peg", "space", "layout"].some((f) => x.field.startsWith(f)));
+  const told = problems.filter((x) =>
+    ["pattern.params.peg", "space", "layout", "off", "ramp"].some((f) => x.field.startsWith(f)),
+  );
   return (
     <>
       {told.map((x) => (

@@ -132,10 +132,11 @@ function beforePlay(
       return s;
     },
     asks(s) {
-      const [ask] = game.asks(s);
-      if (!ask || !fresh.has(s)) return game.asks(s);
+      const asks = game.asks(s);
+      const [ask] = asks;
+      if (!ask || !fresh.has(s)) return asks;
       const lies = toLay(s);
-      const now = lies ? [layAsk(lies.params, ask.player, setOut!)] : game.asks(s);
+      const now = lies ? [layAsk(lies.params, ask.player, setOut!)] : asks;
       return family.length === 0
         ? now
         : [...now, { kind: "set", player: ask.player, optional: true, fields, now: setIn(s) ?? {} }];

@@ -32,15 +32,10 @@ const entry = z.strictObject({
   id: z.string().min(1).max(40),
   text: text("text", 160).min(1, "text must not be empty"),
 });
-const length = (name: string) =>
+const length = (name: string, least = 0.5) =>
   z
     .number({ error: `${name} must be a number of metres` })
-    .min(0.5, `${name} must be 0.5 m or more`)
-    .max(60, `${name} must be 60 m or less`);
-const length0 = (name: string) =>
-  z
-    .number({ error: `${name} must be a number of metres` })
-    .min(0.3, `${name} must be 0.3 m or more`)
+    .min(least, `${name} must be ${least} m or more`)
     .max(60, `${name} must be 60 m or less`);
 type ChosenPattern = { [K in PatternName]: { name: K; params: z.infer<(typeof patterns)[K]["params"]> } }[PatternName];
 const choices = patternNames.map((name) => z.strictObject({ name: z.literal(name), params: patterns[name].params }));
@@ -125,9 +120,9 @@ const shape = z.strictObject({
   /** Where the child itself sets the targets out, before the first send; null: they stand as they are drawn. */
   setOut: z
     .strictObject({
-      near: length0("near"),
-      far: length0("far"),
-      width: length0("width"),
+      near: length("near", 0.3),
+      far: length("far", 0.3),
+      width: length("width", 0.3),
       farther: z.boolean({ error: "farther must be true or false" }),
     })
     .refine((f) => f.far > f.near, { error: "far must be more than near", path: ["far"] })

@@ -272,12 +272,16 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
   const bestOf = (sums: readonly Sum[]) => sums.reduce((a, b) => (b.rank > a.rank ? b : a));
   const sumUp = (sums: readonly Sum[], f: (x: Sum) => number) => sums.reduce((n, x) => n + f(x), 0);
 
+  /** What a side begins with, where points are scored and more are better. */
+  const headIn = (s: S, x: Side<G>, { unit, better }: Sum) =>
+    unit === "points" && better === "more" ? headOf(s.setup, x.players) : 0;
+
   function score(s: S): Score[] {
     return s.sides.map((x) => {
       const sums = sumsOf(s, x);
       const total = totalled(s, x);
       const { unit, better } = sums[0]!;
-      const head = unit === "points" && better === "more" ? headOf(s.setup, x.players) : 0;
+      const head = headIn(s, x, sums[0]!);
       const value = head + (total ? sumUp(sums, (g) => g.value) : bestOf(sums).value);
       return {
         players: x.players,
@@ -312,9 +316,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
         rounds: x.kept.length,
         points: scores[i]!.value,
         // What compares with other goes is what was played for.
-        own:
-          scores[i]!.value -
-          (scores[i]!.unit === "points" && scores[i]!.better === "more" ? headOf(s.setup, x.players) : 0),
+        own: scores[i]!.value - headIn(s, x, sums[0]!),
         stage: Math.max(...sums.map((g) => g.stage)),
         stages: sums[0]!.stages,
         finished: totalled(s, x) ? sums.every((g) => g.finished) : sums.some((g) => g.finished),

@@ -74,11 +74,8 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   problems: (p, m) => {
     if (p.sends === null && m.seconds === null)
       return [{ path: ["params", "sends"], message: "a ladder needs a number of sends (1 to 200), or a bell" }];
-    const flies = p.way.kind === "chase" ? p.ways.findIndex((w) => actionFacts[w].travel === "air") : -1;
-    if (flies >= 0)
-      return [
-        { path: ["params", "ways", flies], message: "what is run after stays on the floor: roll, slide or kick it" },
-      ];
+    if (p.way.kind === "chase" && p.ways.some((w) => actionFacts[w].travel === "air"))
+      return [{ path: ["params", "ways"], message: "what is run after stays on the floor: roll, slide or kick it" }];
     return [];
   },
   possible,
