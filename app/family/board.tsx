@@ -16,6 +16,7 @@ import { Big } from "./inputs/big.tsx";
 import { Inputs } from "./inputs/inputs.tsx";
 import { piecesIn } from "./inputs/zones.tsx";
 import type { OwnCard } from "./own-card.ts";
+import { lineText } from "./own-line.tsx";
 import { heard } from "./seen.ts";
 import { addEvent, changePlay, eventsOf, type LocalPlay } from "./store.ts";
 import { SwapInPlay } from "./swap-in-play.tsx";
@@ -46,6 +47,9 @@ function settled(game: { params: unknown; match: CardData["card"]["activity"]["m
   const now = fields.reduce((g, [field, value]) => withSetting(g, { field, value }), game);
   return [now.params, now.match] as const;
 }
+
+/** Which parts a game has does not depend on the space. */
+const SOMEWHERE = { length: 60, width: 60 };
 
 /** The shell of every game: whose turn, what to do, the score with its sum, the clock, the inputs, undo. */
 export function Board({
@@ -213,7 +217,8 @@ export function Board({
   const mark = settingOf(v) === "" ? markOf(pattern, data, local) : null;
   const best = data.best && settingOf(data.best) === settingOf(v) ? data.best : null;
   // As the family has it: it may have set another number of sends.
-  const { sends: cap } = pattern.needs(...settled({ params, match }, v.set));
+  const set = settled({ params, match }, v.set);
+  const { sends: cap } = pattern.needs(...set);
   const several = local.setup.players > 1;
   const asked = mainAsks(v.asks)[0];
   const how = asked && "manner" in asked ? asked.manner.action : undefined;
@@ -232,13 +237,16 @@ export function Board({
     !fixing &&
     asked !== undefined &&
     (isFloor(asked) || (asked.kind === "ready" && askOf(v.asks, "measure") !== undefined));
-  // As the child stood them.
+  // Those that are played, as the child stood them.
+  const played = new Set(pattern.ground.parts(set[0], SOMEWHERE).map((p) => p.id));
+  const known = new Set(pattern.ground.parts(params, SOMEWHERE).map((p) => p.id));
+  const stands = data.card.parts.filter((p) => played.has(p.id) || !known.has(p.id));
   const standing = v.laid
-    ? data.card.parts.map((part) => {
+    ? stands.map((part) => {
         const at = part.kind === "target" && v.laid?.find((x) => x.id === part.id);
         return at ? { ...part, along: at.along, across: at.across } : part;
       })
-    : data.card.parts;
+    : stands;
   const pieces = piecesIn(v.asks).map((p) => ({ zone: p.place, shape: p.player }));
   // Several things to choose from, or pieces that lie there, need more of the screen.
   const spelled = asked?.kind === "send" && asked.spell !== undefined;
@@ -286,6 +294,11 @@ export function Board({
           </p>
           {several && <p className="font-bold text-mustard">{say("play.turn", { name: name(v.player) })}</p>}
           <h1 className="text-[1.75rem] leading-tight short:text-xl">{doNow}</h1>
+          {asked && "manner" in asked && asked.manner.nearer !== undefined && asked.manner.nearer !== 0 && (
+            <p className="text-lg font-semibold text-mustard short:text-base">
+              {say("play.standAt", { where: lineText(asked.manner.nearer, data.card.step) })}
+            </p>
+          )}
           {data.card.activity.off && asked?.kind === "send" && (
             <p className="text-lg text-chalk/90 short:text-base">{say(`off.${data.card.activity.off}`)}</p>
           )}

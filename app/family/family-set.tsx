@@ -1,9 +1,11 @@
 import { Minus, Plus } from "lucide-react";
 import type { AnyPattern } from "#core/contract/contract.ts";
 import { type FamilyKnob, familyKnobs, fieldOf, setTo } from "#core/contract/range.ts";
+import { LINE_FIELD, linesOf, standingKnobs } from "#core/contract/standing.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { matchKnobs } from "#core/match/knobs.ts";
 import { say } from "#words/say.ts";
+import { LineStepper } from "./own-line.tsx";
 
 export type SetValue = string | number | boolean;
 export type SetValues = Readonly<Record<string, SetValue>>;
@@ -19,13 +21,20 @@ interface Choosable {
 /** What the family may set of a game before the first send. */
 export function choosable(a: Activity, pattern: AnyPattern): Choosable[] {
   const game = { params: a.pattern.params, match: a.match };
-  const knobs = [...pattern.knobs(game.params), ...matchKnobs(a.match, pattern.match.fields, pattern.match.swaps)];
+  const knobs = [
+    ...pattern.knobs(game.params),
+    ...matchKnobs(a.match, pattern.match.fields, pattern.match.swaps),
+    ...standingKnobs(pattern, game.params),
+  ];
   return familyKnobs(knobs, game).flatMap((knob) => {
     const field = fieldOf(knob);
     const range = a.family.find((f) => f.field === field);
     if (!range) return [];
     const usual = setTo(knob, game) as SetValue;
-    const values = [...new Set([...range.values, usual])].sort((x, y) => Number(x) - Number(y));
+    const values =
+      field === LINE_FIELD
+        ? linesOf(pattern, game.params, range.values)
+        : [...new Set([...range.values, usual])].sort((x, y) => Number(x) - Number(y));
     return values.length > 1 ? [{ knob, field, values, usual }] : [];
   });
 }
@@ -34,10 +43,13 @@ export function choosable(a: Activity, pattern: AnyPattern): Choosable[] {
 export function FamilySet({
   list,
   now,
+  step: pace,
   set,
 }: {
   list: readonly Choosable[];
   now: SetValues;
+  /** The child's own step, metres. */
+  step: number;
   set: (field: string, value: SetValue) => void;
 }) {
   return (
@@ -59,7 +71,15 @@ export function FamilySet({
             aria-label={what}
           >
             <span className="text-lg leading-tight font-semibold">{what}</span>
-            {knob.kind === "toggle" ? (
+            {field === LINE_FIELD ? (
+              <LineStepper
+                what={what}
+                value={Number(value)}
+                values={values.map(Number)}
+                step={pace}
+                set={(v) => set(field, v)}
+              />
+            ) : knob.kind === "toggle" ? (
               <button
                 type="button"
                 role="switch"

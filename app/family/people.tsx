@@ -1,20 +1,28 @@
 import type { Role } from "#core/contract/contract.ts";
 import { say } from "#words/say.ts";
+import { LineStepper } from "./own-line.tsx";
 
-/** What is said of one who plays along: only helping, with the other hand, with points to begin with. */
+/** What is said of one who plays along: only helping, with the other hand, with points to begin with, from a line of its own. */
 export interface Person {
   helps: boolean;
   other: boolean;
   head: number;
+  /** Its own line, metres nearer. */
+  nearer: number;
 }
-export const PLAIN_PERSON: Person = { helps: false, other: false, head: 0 };
+export const PLAIN_PERSON: Person = { helps: false, other: false, head: 0, nearer: 0 };
 /** As the game takes it; nothing where everybody plays alike. */
 export function rolesOf(people: readonly Person[]): Role[] | undefined {
-  if (people.every((p) => !p.helps && !p.other && p.head === 0)) return undefined;
+  if (people.every((p) => !p.helps && !p.other && p.head === 0 && p.nearer === 0)) return undefined;
   return people.map((p) =>
     p.helps
       ? { role: "feeds" }
-      : { role: "plays", ...(p.other && { otherHand: true }), ...(p.head > 0 && { head: p.head }) },
+      : {
+          role: "plays",
+          ...(p.other && { otherHand: true }),
+          ...(p.head > 0 && { head: p.head }),
+          ...(p.nearer !== 0 && { nearer: p.nearer }),
+        },
   );
 }
 
@@ -26,18 +34,21 @@ const Box = ({ text, is, turn }: { text: string; is: boolean; turn: () => void }
   </label>
 );
 
-/** One who plays along: helping only (the child itself always plays), the other hand, and a head start where points count. `most`: of a head start; null: none. */
+/** One who plays along: helping only (the child itself always plays), the other hand, a line of its own, and a head start where points count. `most`: of a head start; null: none. */
 export function PersonRow({
   name,
   first,
   is,
   most,
+  line,
   change,
 }: {
   name: string;
   first: boolean;
   is: Person;
   most: number | null;
+  /** Where it may stand, metres nearer, and how long a step is; null: nothing is sent from a line. */
+  line: { values: readonly number[]; step: number } | null;
   change: (p: Person) => void;
 }) {
   const head = (n: number) => change({ ...is, head: Math.max(0, Math.min(most ?? 0, n)) });
@@ -49,6 +60,18 @@ export function PersonRow({
       </span>
       {!first && <Box text={say("who.helps")} is={is.helps} turn={() => change({ ...is, helps: !is.helps })} />}
       {!is.helps && <Box text={say("who.otherHand")} is={is.other} turn={() => change({ ...is, other: !is.other })} />}
+      {!is.helps && line && (
+        <span className="flex items-center gap-2 text-base">
+          {say("who.line")}
+          <LineStepper
+            what={say("who.lineOf", { name })}
+            value={is.nearer}
+            values={line.values}
+            step={line.step}
+            set={(nearer) => change({ ...is, nearer })}
+          />
+        </span>
+      )}
       {!is.helps && most !== null && (
         <span className="flex items-center gap-2 text-base">
           {say("who.head")}

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { type AnyPattern, MODES, MOST_HEAD, type Mode, type Setup } from "#core/contract/contract.ts";
 import { openGame } from "#core/contract/game.ts";
+import { lineRange, linesIn } from "#core/contract/standing.ts";
 import { say, sayList } from "#words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { choosable, FamilySet, type SetValues } from "./family-set.tsx";
@@ -51,6 +52,8 @@ export function Who({
 
   const { params } = data.card.activity.pattern;
   const { unit, better } = pattern.possible(params, data.card.activity.match);
+  const range = lineRange(pattern, params);
+  const line = range && linesIn(range);
   const heads = unit === "points" && better === "more" && mode === "against" && playing.length > 1;
   // One who plays with helpers has nobody to play against.
   const how = count === 1 ? "alone" : playing.length > 1 ? mode : (together.find((m) => m !== "against") ?? null);
@@ -188,7 +191,7 @@ export function Who({
         <div className="grid gap-1">
           <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">
             <input type="checkbox" className="size-6" checked={fair} onChange={() => setFair(!fair)} />
-            {say(heads ? "who.fairHead" : "who.fair")}
+            {say("who.fair")}
           </label>
           {fair &&
             people.map((is, i) => (
@@ -198,6 +201,7 @@ export function Who({
                 first={i === 0}
                 is={is}
                 most={heads ? MOST_HEAD : null}
+                line={line && { values: line, step: data.card.step }}
                 change={(p) => setTold(people.map((x, k) => (k === i ? p : x)))}
               />
             ))}
@@ -250,7 +254,12 @@ export function Who({
       {list.length > 0 && (
         <fieldset>
           <legend className="mb-2 font-semibold">{say("set.title")}</legend>
-          <FamilySet list={list} now={chosen} set={(field, value) => choose({ ...chosen, [field]: value })} />
+          <FamilySet
+            list={list}
+            now={chosen}
+            step={data.card.step}
+            set={(field, value) => choose({ ...chosen, [field]: value })}
+          />
         </fieldset>
       )}
       {how === null && <p role="alert">{say("who.nobody")}</p>}

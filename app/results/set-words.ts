@@ -10,11 +10,12 @@ export function setWords(a: Activity, score: Pick<PlayScore, "set">): string[] {
   if (set.length === 0) return [];
   const names = new Map(
     opened(a)
-      .knobs()
+      .familyKnobs()
       .map((k) => [fieldOf(k), label(k.label)]),
   );
   return set.map(([field, value]) => {
     if (field === "laid") return label("set.laid");
+    if (field === "hand" || field === "nearer") return `${label(`set.${field}`)}: ${value}`;
     const told = typeof value === "boolean" ? (value ? "yes" : "no") : String(value);
     return `${names.get(field) ?? field}: ${told}`;
   });

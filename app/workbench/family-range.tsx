@@ -15,7 +15,7 @@ export function FamilyRange({
   change: (next: Activity, key?: string) => void;
 }) {
   const game = { params: a.pattern.params, match: a.match };
-  const knobs = familyKnobs(opened(a).knobs(), game);
+  const knobs = familyKnobs(opened(a).familyKnobs(), game);
   if (knobs.length === 0) return null;
   const put = (field: string, values: Range["values"] | null, key?: string) => {
     const rest = a.family.filter((f) => f.field !== field);

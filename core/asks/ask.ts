@@ -16,6 +16,8 @@ export interface Manner {
   moving?: boolean;
   /** It may bounce once on the floor in between. */
   bounce?: boolean;
+  /** Sent from so much nearer than the line, metres; below nought: from farther back. */
+  nearer?: number;
 }
 
 /** What may be done with a thing thrown up, or held still, or carried. */
@@ -75,6 +77,31 @@ export type Aim =
   | { kind: "rebound"; wall: string; onto: string };
 export type AimKind = Aim["kind"];
 export type AimOf<K extends AimKind> = Extract<Aim, { kind: K }>;
+
+/** Aims for which a step nearer than the line is another game; the rest is done on the spot, run after, or run through. */
+const FROM_A_LINE: { [K in AimKind]: boolean } = {
+  any: true,
+  zones: true,
+  cells: true,
+  fall: true,
+  receive: true,
+  jack: true,
+  near: true,
+  rebound: true,
+  keep: false,
+  skill: false,
+  chase: false,
+  shuttle: false,
+  course: false,
+};
+/** Whether something is sent from a line that one may stand nearer to. */
+export const fromLine = (ask: Ask): ask is AskOf<"send" | "count"> =>
+  (ask.kind === "send" || ask.kind === "count") && FROM_A_LINE[ask.aim.kind];
+/** The same ask from so much nearer than it was, metres. */
+export const nearerBy = (ask: Ask, metres: number): Ask =>
+  metres !== 0 && fromLine(ask)
+    ? { ...ask, manner: { ...ask.manner, nearer: Math.round(((ask.manner.nearer ?? 0) + metres) * 1000) / 1000 } }
+    : ask;
 
 /** The time something takes that is no send. Of several people the last one done counts. */
 export interface Takes {

@@ -2,7 +2,7 @@ import type { Person } from "../aim/person.ts";
 import { type Aim, type Ask, type AskKind, type AskOf, arranged, type Takes } from "../asks/ask.ts";
 import type { Body } from "../events/events.ts";
 import { own } from "../own.ts";
-import type { Part } from "../yard/parts.ts";
+import { type Part, partsOf } from "../yard/parts.ts";
 import type { Outcome, Policy, Seen, Sight } from "./kind.ts";
 import { kindOf } from "./kinds.ts";
 
@@ -54,9 +54,25 @@ const sure = (body: Body, takes: Takes, { people }: Play): Way[] => [
   { body, share: 1, spent: spentOn(takes, people), released: null },
 ];
 
+/** The same layout with the line that is sent from so much nearer: made once, for what is worked out of a layout is kept with it. */
+function nearerParts(parts: readonly Part[], from: string, by: number): readonly Part[] {
+  const known = moved.get(parts) ?? new Map<string, readonly Part[]>();
+  moved.set(parts, known);
+  const key = `${from} ${by}`;
+  let made = known.get(key);
+  if (!made) {
+    const line = partsOf(parts, "line").find((l) => l.id === from);
+    const is = line ?? { kind: "line" as const, id: from, along: 0, across: 0, width: 0, role: "start" as const };
+    made = [...parts.filter((p) => p !== line), { ...is, along: is.along + by }];
+    known.set(key, made);
+  }
+  return made;
+}
+const moved = new WeakMap<readonly Part[], Map<string, readonly Part[]>>();
+
 /** How something is asked to be sent. */
 export const sightOf = (ask: AskOf<"send" | "count">, { parts, people, policy }: Play): Sight => ({
-  parts,
+  parts: ask.manner.nearer ? nearerParts(parts, ask.from, ask.manner.nearer) : parts,
   person: people[ask.player]!,
   manner: ask.manner,
   from: ask.from,

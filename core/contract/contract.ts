@@ -44,8 +44,12 @@ export interface Role {
   otherHand?: boolean | undefined;
   /** Points that it begins with, where points are scored and more are better. */
   head?: number | undefined;
+  /** Its own line: so much nearer than the line of all, metres; below nought: farther back. */
+  nearer?: number | undefined;
 }
 export const MOST_HEAD = 50;
+/** A line of one's own is so far from the line of all at most, metres. */
+export const MOST_NEARER = 3;
 
 export interface Refusal {
   refused: Phrase;
@@ -264,8 +268,8 @@ export interface Pattern<P, S extends BaseState = BaseState> {
 
 interface KnobBase {
   station: "yard" | "score" | "players";
-  /** Where in the parameters, or in the match. */
-  of?: "match";
+  /** Where in the parameters, or in the match, or of what stands on the floor (see standing.ts). */
+  of?: "match" | "standing";
   path: readonly (string | number)[];
   /** Message key of its name; `hint` a further one. */
   label: string;

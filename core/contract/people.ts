@@ -1,4 +1,4 @@
-import type { Ask } from "../asks/ask.ts";
+import { type Ask, nearerBy } from "../asks/ask.ts";
 import type { Setup } from "./contract.ts";
 
 /** Who has a turn, by number: all but those who only help. */
@@ -7,12 +7,18 @@ export const whoPlays = ({ players, people }: Setup): number[] =>
 /** The points that a side begins with: the head starts of its players together. */
 export const headOf = ({ people }: Setup, side: readonly number[]): number =>
   side.reduce((sum, i) => sum + (people?.[i]?.head ?? 0), 0);
-/** What is asked of somebody who plays with the other hand, whatever it is. */
-export const withHands = ({ people }: Setup, asks: Ask[]): Ask[] =>
-  people?.some((p) => p.otherHand)
-    ? asks.map((ask) =>
-        "manner" in ask && people[ask.player]?.otherHand
-          ? { ...ask, manner: { ...ask.manner, hand: "other" as const } }
-          : ask,
-      )
+/** What is asked of somebody who plays with the other hand, whatever it is, or from a line of its own. */
+export const asTheyPlay = ({ people }: Setup, asks: Ask[]): Ask[] =>
+  people?.some((p) => p.otherHand || p.nearer)
+    ? asks.map((ask) => {
+        const { otherHand = false, nearer = 0 } = people[ask.player] ?? {};
+        const by = nearerBy(ask, nearer);
+        return "manner" in by && otherHand ? { ...by, manner: { ...by.manner, hand: "other" as const } } : by;
+      })
     : asks;
+/** In what the child itself plays otherwise than the others do: goes compare only with goes played alike. */
+export function ownWay({ people }: Setup): Record<string, string | number> | null {
+  const { otherHand = false, nearer = 0 } = people?.[0] ?? {};
+  if (!otherHand && nearer === 0) return null;
+  return { ...(otherHand && { hand: "other" }), ...(nearer !== 0 && { nearer }) };
+}

@@ -1,6 +1,7 @@
 import type { Knob } from "./contract.ts";
+import { standsAs } from "./standing.ts";
 
-/** What a family may be left to set: a number or a yes, which changes nothing that stands on the floor. */
+/** What a family may be left to set: a number or a yes. */
 export type FamilyKnob = Extract<Knob, { kind: "number" | "toggle" }> & { family: NonNullable<Knob["family"]> };
 /** A document holds so many values of a field at most. */
 export const MOST_VALUES = 20;
@@ -18,6 +19,7 @@ export function familyKnobs(knobs: readonly Knob[], game: { params: unknown; mat
 
 /** What a knob is set to in a game. */
 export function setTo(k: Pick<Knob, "of" | "path">, game: { params: unknown; match: unknown }): unknown {
+  if (k.of === "standing") return standsAs(k.path, game.params);
   return [k.of ?? "params", ...k.path].reduce<unknown>(
     (o, key) => (typeof o === "object" && o !== null ? (o as Record<string | number, unknown>)[key] : undefined),
     game,

@@ -1,3 +1,5 @@
+import { LINE_FIELD, standsAs, TARGETS_FIELD, withTargets } from "./standing.ts";
+
 /** One setting of a game by its field: the way to it from the pattern or the match, `params.tries`, `match.goes.count`. */
 export interface Setting {
   field: string;
@@ -11,6 +13,7 @@ interface Settable {
 
 /** Whether a field is there in a game. */
 export function hasField(game: Settable, field: string): boolean {
+  if (field === TARGETS_FIELD) return standsAs(["targets"], game.params) !== undefined;
   let at: unknown = game;
   for (const key of field.split(".")) {
     if (typeof at !== "object" || at === null || !Object.hasOwn(at, key)) return false;
@@ -27,7 +30,10 @@ function put(o: unknown, [key, ...rest]: readonly string[], value: unknown): unk
 
 /** The same game with a setting changed. RangeError names a field that is not there. */
 export function withSetting<G extends Settable>(game: G, { field, value }: Setting): G {
+  // Where somebody stands is theirs, and no setting of the game.
+  if (field === LINE_FIELD) return game;
   if (!hasField(game, field)) throw new RangeError(`field: this game has no ${field}`);
+  if (field === TARGETS_FIELD) return { ...game, params: withTargets(game.params, Number(value)) };
   const { params, match } = put({ params: game.params, match: game.match }, field.split("."), value) as Settable;
   return { ...game, params, match };
 }

@@ -1,8 +1,10 @@
 import { z } from "zod";
 import { ACTIONS, type Action, actionFacts } from "../actions/actions.ts";
-import { type GamePart, MODES, MOST_PLAYERS, SET_OUT_FIELD } from "../contract/contract.ts";
+import { type GamePart, MODES, MOST_NEARER, MOST_PLAYERS, SET_OUT_FIELD } from "../contract/contract.ts";
 import { match, USUAL_MATCH } from "../contract/match.ts";
+import { fieldOf } from "../contract/range.ts";
 import { hasField, withSetting } from "../contract/settings.ts";
+import { LINE_FIELD, standingKnobs } from "../contract/standing.ts";
 import { thing } from "../kit/items.ts";
 import { roleWords } from "../kit/role.ts";
 import { COUNTED } from "../measures/count.ts";
@@ -198,15 +200,22 @@ export const activity = shape.superRefine((a, ctx) => {
       message: `modes: ${p.name} is played ${p.modes.join(", ")}, not ${modes.join(", ")}`,
     });
   const game = { params: a.pattern.params, match: a.match };
+  const standing = standingKnobs(p, a.pattern.params);
   a.family.forEach(({ field, values }, i) => {
-    const bad = !hasField(game, field)
-      ? `family: this game has no ${field}`
-      : values.some((value) => {
-            const set = withSetting(game, { field, value });
-            return !p.params.safeParse(set.params).success || !match.safeParse(set.match).success;
-          })
-        ? `family: not every value of ${field} is allowed in this game`
-        : null;
+    const knob = standing.find((k) => fieldOf(k) === field);
+    const outside = (v: unknown) =>
+      knob?.kind === "number" &&
+      !(typeof v === "number" && v >= knob.least && v <= (field === LINE_FIELD ? MOST_NEARER : knob.most));
+    const bad =
+      !knob && (field.startsWith("standing.") || !hasField(game, field))
+        ? `family: this game has no ${field}`
+        : values.some((value) => {
+              if (outside(value)) return true;
+              const set = withSetting(game, { field, value });
+              return !p.params.safeParse(set.params).success || !match.safeParse(set.match).success;
+            })
+          ? `family: not every value of ${field} is allowed in this game`
+          : null;
     if (bad) ctx.addIssue({ code: "custom", path: ["family", i], message: bad });
   });
   for (const { path, message } of p.problems(a.pattern.params, a.match))

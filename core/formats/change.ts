@@ -18,6 +18,6 @@ export function adjusted(a: Activity, settings: readonly Setting[]): Activity {
 export function withoutLost(a: Activity): Activity {
   if (a.family.length === 0) return a;
   const game = { params: a.pattern.params, match: a.match };
-  const known = new Set(familyKnobs(opened(a).knobs(), game).map(fieldOf));
+  const known = new Set(familyKnobs(opened(a).familyKnobs(), game).map(fieldOf));
   return a.family.every((f) => known.has(f.field)) ? a : { ...a, family: a.family.filter((f) => known.has(f.field)) };
 }

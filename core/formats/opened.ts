@@ -8,6 +8,7 @@ import {
   SET_OUT_FIELD,
 } from "../contract/contract.ts";
 import { type Game, openGame } from "../contract/game.ts";
+import { standingKnobs } from "../contract/standing.ts";
 import type { Face } from "../kit/face.ts";
 import { matchKnobs } from "../match/knobs.ts";
 import { type AnyPattern, patternOf } from "../patterns/registry.ts";
@@ -29,6 +30,8 @@ export interface Opened {
   /** What setting up needs said beside its pegs. */
   setUp: Phrase[];
   knobs(): Knob[];
+  /** These, and what of the things on the floor may be left to a family. */
+  familyKnobs(): Knob[];
   pegKnobs(id: string): Knob[];
   /** A peg elsewhere, metres; the same activity where nothing of that name stands so. */
   move(id: string, to: { along?: number; across?: number }): Activity;
@@ -75,6 +78,7 @@ export function opened(a: Activity): Opened {
       return made.is;
     };
   };
+  const knobs = () => [...pattern.knobs(params), ...matchKnobs(a.match, pattern.match.fields, pattern.match.swaps)];
   const game = once(() =>
     openGame(pattern, { params, match: a.match, family: a.family, ...(a.setOut && { setOut: a.setOut }) }),
   );
@@ -110,7 +114,8 @@ export function opened(a: Activity): Opened {
     get setUp() {
       return pattern.setUp(params);
     },
-    knobs: () => [...pattern.knobs(params), ...matchKnobs(a.match, pattern.match.fields, pattern.match.swaps)],
+    knobs,
+    familyKnobs: () => [...knobs(), ...standingKnobs(pattern, params)],
     pegKnobs: (id) => pattern.pegKnobs(params, id),
     move: (id, to) => as(ground.move(params, id, to)),
     add: () => maybe(ground.add(params, a.space)),

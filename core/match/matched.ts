@@ -14,7 +14,7 @@ import {
   type Unit,
 } from "../contract/contract.ts";
 import type { Match } from "../contract/match.ts";
-import { headOf, whoPlays, withHands } from "../contract/people.ts";
+import { asTheyPlay, headOf, whoPlays } from "../contract/people.ts";
 import type { GameEvent } from "../events/events.ts";
 
 /** Whose go it is: the players of the side, in the order they take their turns. */
@@ -154,7 +154,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
       return [{ kind: "ready", player: by[0]!, takes: { by, seconds: rest, walk: 0, moving: false } }, ...carry(s)];
     }
     const out: Ask[] = [];
-    for (const i of now) out.push(...withHands(s.setup, go.asks(s.params, s.sides[i]!.go, playerOf(s.sides[i]!))));
+    for (const i of now) out.push(...asTheyPlay(s.setup, go.asks(s.params, s.sides[i]!.go, playerOf(s.sides[i]!))));
     const dueAt = due(s);
     if (dueAt !== null) out.push({ kind: "bell", player: playerOf(s.sides[now[0]!]!), dueAt });
     if (s.match.carry) out.push(...carry(s));

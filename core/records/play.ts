@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Better, MODES, MOST_HEAD, MOST_PLAYERS, ROLES, type Unit } from "../contract/contract.ts";
+import { type Better, MODES, MOST_HEAD, MOST_NEARER, MOST_PLAYERS, ROLES, type Unit } from "../contract/contract.ts";
 import { MOST_EVENTS, recordedEvent } from "../events/events.ts";
 
 const player = z
@@ -23,6 +23,7 @@ export const playSetup = z
           role: z.enum(ROLES),
           otherHand: z.boolean().optional(),
           head: z.number().int().min(0).max(MOST_HEAD).optional(),
+          nearer: z.number().min(-MOST_NEARER).max(MOST_NEARER).optional(),
         }),
       )
       .max(MOST_PLAYERS)

@@ -1,4 +1,5 @@
 import { type Ask, arranged, askOf, mainAsks, type Spot, standsAt } from "../asks/ask.ts";
+import { laidIn, setIn } from "../contract/before-play.ts";
 import {
   type AnyPattern,
   type BaseState,
@@ -12,7 +13,7 @@ import {
   type Score,
   type Setup,
 } from "../contract/contract.ts";
-import { type Game, laidIn, openGame, setIn } from "../contract/game.ts";
+import { type Game, openGame } from "../contract/game.ts";
 import { eventNow } from "../events/before.ts";
 import { type Body, type GameEvent, MOST_EVENTS, type PlayEvent, type RecordedEvent } from "../events/events.ts";
 

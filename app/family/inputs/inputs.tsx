@@ -1,5 +1,6 @@
 import { lazy, Suspense, useState } from "react";
 import { type AimKind, type Ask, type AskKind, type AskOf, askOf, mainAsks } from "#core/asks/ask.ts";
+import { LINE_FIELD } from "#core/contract/standing.ts";
 import { say } from "#words/say.ts";
 import { Carry, Ready, Stand, Task } from "./big.tsx";
 import { HitOrMiss } from "./hit-or-miss.tsx";
@@ -93,6 +94,14 @@ export function Input({ all, ...p }: InputProps & { all: readonly Ask[] }) {
 /** Whether a kind of ask has an input, so that an earlier one can be told again. */
 export const hasInput = (kind: AskKind): boolean => inputs[kind] !== null;
 
+/** The line that would be easier than the one of now, and the harder one, of those that may be stood at; null: none may be. */
+function linesOf({ fields, now }: AskOf<"set">): { easier: number | undefined; harder: number | undefined } | null {
+  const values = fields[LINE_FIELD]?.map(Number).sort((a, b) => a - b);
+  if (!values) return null;
+  const is = Number(now[LINE_FIELD] ?? 0);
+  return { easier: values.find((v) => v > is), harder: values.findLast((v) => v < is) };
+}
+
 /** The inputs of everything that is asked now; no game has a screen of its own. */
 export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonly Ask[] }) {
   const [moving, setMoving] = useState(false);
@@ -143,6 +152,9 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
   const move = askOf(asks, "move");
   if (moving && move) return <Move ask={move} data={p.data} name={p.name} close={() => setMoving(false)} act={p.act} />;
   const main = mainAsks(asks);
+  const line = open && linesOf(open);
+  const onlyLine = line && Object.keys(open.fields).length === 1;
+  const stand = (value: number) => p.act({ kind: "set", field: LINE_FIELD, value, by: open!.player });
   const aside = asks.filter(
     (a) => a.optional && a !== again && a !== told && a !== rest && a.kind !== "move" && a.kind !== "set",
   );
@@ -158,10 +170,24 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
               {say("play.moved")}
             </button>
           )}
-          {open && (
+          {open && !onlyLine && (
             <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => setChoosing(true)}>
               {say("set.change")}
             </button>
+          )}
+          {line && onlyLine && (
+            <>
+              {line.easier !== undefined && (
+                <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => stand(line.easier!)}>
+                  {say("play.easier")}
+                </button>
+              )}
+              {line.harder !== undefined && (
+                <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => stand(line.harder!)}>
+                  {say("play.harder")}
+                </button>
+              )}
+            </>
           )}
           {rest && (
             <button

@@ -25,6 +25,7 @@ export function SetPanel({
         <FamilySet
           list={choosable(activity, pattern)}
           now={ask.now}
+          step={data.card.step}
           set={(field, value) => act({ kind: "set", field, value })}
         />
       )}

@@ -12,7 +12,7 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { headOf, whoPlays, withHands } from "../../contract/people.ts";
+import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
 import { type BandsParams, MOST_ROUNDS } from "./params.ts";
@@ -155,7 +155,7 @@ function asks(s: BandsState): Ask[] {
     );
   }
   if (s.match.carry && betweenRounds(s)) out.push({ kind: "carry", player, optional: true });
-  return withHands(s.setup, out);
+  return asTheyPlay(s.setup, out);
 }
 
 /** What each place is worth now: its points, but none beyond what an exact finish still needs. */

@@ -12,7 +12,7 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { headOf, whoPlays, withHands } from "../../contract/people.ts";
+import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ClosestParams, MOST_ROUNDS } from "./params.ts";
 
@@ -143,7 +143,7 @@ function asks(s: ClosestState): Ask[] {
     });
   if (s.match.carry && s.pieces.length === 0 && s.phase !== "place" && s.round > 0)
     out.push({ kind: "carry", player, optional: true });
-  return withHands(s.setup, out);
+  return asTheyPlay(s.setup, out);
 }
 
 function step(s: ClosestState, e: GameEvent): ClosestState | Refusal {

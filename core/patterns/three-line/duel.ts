@@ -11,7 +11,7 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { whoPlays, withHands } from "../../contract/people.ts";
+import { asTheyPlay, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { ThreeLineParams } from "./params.ts";
 import { cellsOf, linesOf } from "./rules.ts";
@@ -112,7 +112,7 @@ function asks(s: DuelState): Ask[] {
     out.push({ kind: "move", player, optional: true, pieces, places: [...cellsOf(s.params), "out"] });
   }
   if (s.match.carry && !s.lifted) out.push({ kind: "carry", player, optional: true });
-  return withHands(s.setup, out);
+  return asTheyPlay(s.setup, out);
 }
 
 /** A line ends it: of both at once it is the sender's. */

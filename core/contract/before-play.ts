@@ -1,0 +1,202 @@
+import { type Ask, nearerBy, type Spot } from "../asks/ask.ts";
+import type { GameEvent } from "../events/events.ts";
+import { own } from "../own.ts";
+import { partsOf } from "../yard/parts.ts";
+import { amiss, inMetres, mm } from "../yard/set-out.ts";
+import {
+  type AnyPattern,
+  type BaseState,
+  type GamePart,
+  refuse,
+  SET_OUT_FIELD,
+  type SetOut,
+  type Setup,
+} from "./contract.ts";
+import type { Game } from "./game.ts";
+import type { Match } from "./match.ts";
+import { type Setting, withSetting } from "./settings.ts";
+import { LINE_FIELD, linesOf, TARGETS_FIELD } from "./standing.ts";
+
+/** A state in which something was decided before play: it goes along to the end, and is kept with the score. */
+interface SetState extends BaseState {
+  set?: Readonly<Record<string, string | number | boolean>>;
+  laid?: readonly Spot[];
+  /** How much nearer than the line each stands, by number, metres. */
+  lines?: Readonly<Record<number, number>>;
+}
+/** What was set before the first send, by field; where the child stood the targets as `laid`. */
+export const setIn = (s: BaseState): SetState["set"] => (s as SetState).set;
+/** Where the child stood the targets, metres; null: where the teacher did. */
+export const laidIn = (s: BaseState): readonly Spot[] | null => (s as SetState).laid ?? null;
+
+/** The targets of a layout, as they are set out. Only their own game's: nothing about the space matters to them. */
+const targetsOf = (pattern: AnyPattern, params: unknown) =>
+  partsOf(pattern.ground.parts(params, { length: 100, width: 100 }), "target");
+/** Setting one target out, seconds of a child of 8: an assumption. */
+const LAY = 6;
+
+/** The same game, of which the family may set something, and set targets out, within what it may, until something has happened. */
+export function beforePlay(
+  game: Game,
+  { family, setOut }: { family: NonNullable<GamePart["family"]>; setOut: SetOut | null },
+  start: (params: unknown, match: Match, setup: Setup) => BaseState,
+): Game {
+  /** States before anything happened, each with the game as it is set. */
+  const fresh = new WeakMap<BaseState, { params: unknown; match: Match; lies: boolean }>();
+  const first = { params: game.params, match: game.match, lies: !setOut };
+  const fields = Object.fromEntries(
+    family.map(({ field, values }) => [
+      field,
+      field === LINE_FIELD ? linesOf(game.pattern, game.params, values) : values,
+    ]),
+  );
+  const lineValues = own(fields, LINE_FIELD);
+  const toLay = (s: BaseState) => {
+    const now = fresh.get(s);
+    return now && !now.lies ? now : null;
+  };
+
+  function layAsk(params: unknown, player: number, field: SetOut): Ask {
+    const targets = targetsOf(game.pattern, params);
+    return {
+      kind: "arrange",
+      player,
+      field: SET_OUT_FIELD,
+      spots: targets.map(({ id, along, across }) => ({ id, along, across })),
+      size: Math.max(...targets.map((t) => t.width)),
+      things: targets.map(({ item, label, width }) => ({ item, label, size: width })),
+      takes: { by: [player], seconds: LAY * targets.length, walk: field.far, moving: true },
+    };
+  }
+  /** The same game with its targets where they were put, or a refusal. */
+  function lay(s: BaseState, now: { params: unknown; match: Match }, e: Extract<GameEvent, { kind: "arrange" }>) {
+    const { pattern } = game;
+    const targets = targetsOf(pattern, now.params);
+    const spots = targets.map((t) => e.spots.find((x) => x.id === t.id));
+    if (spots.some((x) => !x) || e.spots.length !== targets.length)
+      return refuse("refused.allTargets", { count: targets.length });
+    const list = spots.map((x, i) => ({ ...x!, size: targets[i]!.width }));
+    // As the teacher drew them they may always stand.
+    const asDrawn = list.every((x, i) => x.along === mm(targets[i]!.along) && x.across === mm(targets[i]!.across));
+    const number = (id: string) => targets.findIndex((t) => t.id === id) + 1;
+    if (!asDrawn) {
+      const wrong = amiss(list, { ...setOut!, across: 0 });
+      if (wrong?.kind === "outside") return refuse("refused.targetOutside", { number: number(wrong.id), cm: wrong.cm });
+      if (wrong)
+        return refuse("refused.targetsTouch", { one: number(wrong.one), other: number(wrong.other), cm: wrong.cm });
+      const nearer = setOut!.farther ? list.findIndex((x, i) => i > 0 && x.along <= list[i - 1]!.along) : -1;
+      if (nearer > 0) return refuse("refused.targetNearer", { one: nearer + 1, other: nearer });
+    }
+    const laid = inMetres(list);
+    const checked = pattern.params.safeParse(placed(now.params, laid));
+    if (!checked.success) return refuse("refused.notAllowed", { field: SET_OUT_FIELD });
+    const told: SetState["set"] = asDrawn ? {} : { laid: laid.map((x) => `${x.along},${x.across}`).join(" ") };
+    const set = { ...setIn(s), ...told };
+    const begun: SetState = {
+      ...start(checked.data, now.match, s.setup),
+      ...(Object.keys(set).length > 0 && { set }),
+      ...(!asDrawn && { laid }),
+      ...((s as SetState).lines && { lines: (s as SetState).lines! }),
+    };
+    fresh.set(begun, { params: checked.data, match: now.match, lies: true });
+    return begun;
+  }
+
+  /** Somebody goes to a line of its own: all of them before play, after that the one whose turn it is, or who says so. */
+  function standAt(s: BaseState, e: Extract<GameEvent, { kind: "set" }>) {
+    const now = fresh.get(s);
+    const all = Array.from({ length: s.setup.players }, (_, i) => i);
+    const who = now && e.by === undefined ? all : [e.by ?? game.turn(s).player];
+    if (who.some((i) => i >= s.setup.players)) return refuse("refused.notTheirTurn");
+    const lines: Record<number, number> = {
+      ...(s as SetState).lines,
+      ...Object.fromEntries(who.map((i) => [i, Number(e.value)])),
+    };
+    const { [LINE_FIELD]: before, ...others } = setIn(s) ?? {};
+    // What changed in the middle of it compares with nothing but the like.
+    const told = !who.includes(0) ? before : !now ? "changed" : lines[0] === 0 ? undefined : lines[0];
+    const next: SetState = { ...s, lines, set: { ...others, ...(told !== undefined && { [LINE_FIELD]: told }) } };
+    if (now) fresh.set(next, now);
+    return next;
+  }
+
+  /** The game set otherwise, from what it was at first: everything that was set so far holds. */
+  function put(s: BaseState, e: Extract<GameEvent, { kind: "set" }>, lies: boolean) {
+    const set = { ...setIn(s), [e.field]: e.value };
+    const settings = Object.entries(set).flatMap(([field, value]): Setting[] =>
+      Object.hasOwn(fields, field) && field !== LINE_FIELD ? [{ field, value }] : [],
+    );
+    const next = settings.reduce(withSetting<{ params: unknown; match: Match }>, {
+      params: game.params,
+      match: game.match,
+    });
+    // Other targets are set out anew.
+    const { laid, lines } = s as SetState;
+    const stands = laid && e.field !== TARGETS_FIELD ? laid : null;
+    const params = stands ? placed(next.params, stands) : next.params;
+    const checked = game.pattern.params.safeParse(params);
+    if (!checked.success) return refuse("refused.notAllowed", { field: e.field });
+    const { laid: told, ...drawn } = set;
+    const begun: SetState = {
+      ...start(checked.data, next.match, s.setup),
+      set: stands || told === undefined ? set : drawn,
+      ...(stands && { laid: stands }),
+      ...(lines && { lines }),
+    };
+    fresh.set(begun, { params: checked.data, match: next.match, lies: e.field === TARGETS_FIELD ? !setOut : lies });
+    return begun;
+  }
+  const placed = (params: unknown, laid: readonly Spot[]) =>
+    laid.reduce((p, { id, along, across }) => game.pattern.ground.move(p, id, { along, across }), params);
+
+  return {
+    ...game,
+    start(setup) {
+      const s = game.start(setup);
+      fresh.set(s, first);
+      return s;
+    },
+    asks(s) {
+      const asks = game.asks(s);
+      const [ask] = asks;
+      if (!ask) return asks;
+      const { lines } = s as SetState;
+      const from = lines ? asks.map((a) => nearerBy(a, lines[a.player] ?? 0)) : asks;
+      const line = lineValues && { [LINE_FIELD]: lines?.[ask.player] ?? 0 };
+      const may = (of: typeof fields): Ask => ({
+        kind: "set",
+        player: ask.player,
+        optional: true,
+        fields: of,
+        now: { ...setIn(s), ...line },
+      });
+      if (!fresh.has(s)) return line ? [...from, may({ [LINE_FIELD]: lineValues })] : from;
+      const lies = toLay(s);
+      const now = lies ? [layAsk(lies.params, ask.player, setOut!)] : from;
+      return family.length === 0 ? now : [...now, may(fields)];
+    },
+    step(s, e) {
+      const lies = toLay(s);
+      if (lies && e.kind === "arrange") return lay(s, lies, e);
+      if (lies && e.kind !== "set") return refuse("refused.layFirst");
+      if (e.kind !== "set" || family.length === 0) return game.step(s, e);
+      if (game.ending(s)) return refuse("refused.over");
+      const values: readonly unknown[] | undefined = own(fields, e.field);
+      const now = fresh.get(s);
+      if (!now && e.field !== LINE_FIELD) return refuse("refused.setFirst");
+      if (!values?.includes(e.value)) return refuse("refused.notAllowed", { field: e.field });
+      return e.field === LINE_FIELD || !now ? standAt(s, e) : put(s, e, now.lies);
+    },
+    turn(s) {
+      const at = game.turn(s);
+      const lies = toLay(s);
+      if (!lies) return at;
+      return { ...at, now: { key: "setOut.lay", params: { count: targetsOf(game.pattern, lies.params).length } } };
+    },
+    key: (s) => {
+      const { lines } = s as SetState;
+      const told = [setIn(s), lines].flatMap((x) => (x ? [` ${JSON.stringify(x)}`] : []));
+      return `${toLay(s) ? "lay " : ""}${game.key(s)}${told.join("")}`;
+    },
+  };
+}
