@@ -78,6 +78,7 @@ export const enTeacher: Record<string, string> = {
   "rates.fall": "Share of the pins that a first roll fells, aimed at the middle.",
   "rates.keep": "Share of touches that keep it up.",
   "rates.rebound": "Share of sends that land on the mark.",
+  "rates.nobody": "Nobody from {from} to {to} gets there: {what}. Bring it nearer, or set less before it.",
   "rates.round": "round {number}",
   "speller.cards":
     "The list takes {fewest, plural, one {# card} other {# cards}}, and {lie, plural, one {# lies} other {# lie}} there.",

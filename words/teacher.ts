@@ -255,7 +255,7 @@ export const labels: Record<string, string> = {
   "pattern.passLadder": "Pass ladder",
   "pattern.passLadder.how": "Marks at growing distance: so many clean passes at one open the next.",
   "knob.passWay": "Who catches",
-  "knob.passChase": "the child itself: roll, turn, run",
+  "knob.passChase": "the child itself: roll or toss up, turn, run",
   "knob.passPair": "somebody at the mark",
   "knob.passContainer": "a thing at the mark",
   "knob.passTurn": "Turn before the run",

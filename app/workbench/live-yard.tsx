@@ -7,6 +7,7 @@ import { awayFrom, swingOf } from "#core/yard/clear.ts";
 import { laidParts } from "#core/yard/layouts/laid.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
 import { USUAL_CEILING } from "#core/yard/space.ts";
+import { itemName, sayList } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { keyOfPage } from "../ui/keys.tsx";
 import { ClashNotes } from "./clash-notes.tsx";
@@ -25,6 +26,8 @@ import type { Yard } from "./use-yard.ts";
 /** What `[` and `]` move the chosen peg by, metres. */
 const EASIER = 0.1;
 /** Corridor of success. */
+/** Less than one in two hundred is no chance. */
+const NO_CHANCE = 0.005;
 const CORRIDOR = [0.6, 0.8] as const;
 
 /** Plan, tape and what is said of them, move by move: the only part of the page that a drag draws anew. */
@@ -60,9 +63,9 @@ export function LiveYard({
     [probes],
   );
   // What is laid out beside the game changes nothing of the game: dragging it works out no rates anew.
-  const { pattern: played, match, space, aim, kit, behind } = live;
+  const { pattern: played, match, space, aim, kit, behind, ramp, off } = live;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game hangs on
-  const game = useMemo(() => ({ ...live, layout: null }), [played, match, space, aim, kit, behind]);
+  const game = useMemo(() => ({ ...live, layout: null }), [played, match, space, aim, kit, behind, ramp, off]);
   const parts = useMemo(() => layoutOf(game), [game]);
   const inAir = flies(game);
   const allParts = useMemo(() => (live.layout ? [...parts, ...laidParts(live.layout)] : parts), [parts, live.layout]);
@@ -80,6 +83,12 @@ export function LiveYard({
         };
       }),
     [people, game, parts],
+  );
+  // Where even the one who is best at it has no chance to speak of.
+  const hopeless = pegs.flatMap((p, i) =>
+    rows.every((r) => (r.rates.get(p.id) ?? 1) < NO_CHANCE)
+      ? [p.kind === "line" ? `line ${i + 1}` : p.label || itemName(p.item ?? "")]
+      : [],
   );
   const { action } = live.aim;
   const sent = sentIn(game);
@@ -215,6 +224,11 @@ export function LiveYard({
         </a>
         {chosenAt !== null && <Counted metres={chosenAt} own={paces(age)} who={names[shown]!} spread={spread} />}
       </div>
+      {hopeless.length > 0 && (
+        <p role="status" className="note problem">
+          {tell("rates.nobody", { what: sayList(hopeless), from: people[0]!.age, to: people[people.length - 1]!.age })}
+        </p>
+      )}
       <ClashNotes clashes={clashes} parts={allParts} layout={live.layout?.name ?? null} />
       {inAir && sending && (
         <SideView parts={parts} scale={scale} sending={sending} ceiling={ceiling} chosen={chosen} who={names[shown]!} />

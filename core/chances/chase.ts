@@ -1,6 +1,7 @@
 import { within } from "../aim/normal.ts";
 import type { AimOf } from "../asks/ask.ts";
-import { fieldable, fieldedAt } from "../physics/chase.ts";
+import { fieldable, fieldedAt, inReach, longestRoll, slowsInAir } from "../physics/chase.ts";
+import { GRAVITY } from "../physics/floor.ts";
 import { reachChance } from "../physics/send.ts";
 import { partsOf } from "../yard/parts.ts";
 import { type KindOf, type Sight, standAt } from "./kind.ts";
@@ -10,6 +11,36 @@ type Chases = AimOf<"chase">;
 const RUNS = 2.4;
 const markAt = (id: string | null, { parts, from }: Pick<Sight, "parts" | "from">) =>
   id === null ? 0 : (partsOf(parts, "line").find((l) => l.id === id)?.along ?? 0) - standAt(parts, from);
+
+/** Tossed up ahead of oneself so steeply, radians: an assumption. */
+const STEEP = (68 * Math.PI) / 180;
+/** Tossed up ahead, run under, and caught before it is down; on its way so long as it flies. Too near is spent, too far or not held a drop. */
+function tossed(aim: Chases, sight: Sight, near: number, far: number) {
+  const { person } = sight;
+  const player = person.sends(sight.manner);
+  const run = RUNS * person.walking;
+  const how = { slows: slowsInAir(STEEP), turn: aim.turn * person.tempo, run };
+  const under = inReach(how);
+  const from = Math.max(near, under?.least ?? far);
+  const to = Math.max(from, Math.min(far, under?.most ?? far));
+  const distance = (from + to) / 2;
+  const speed = Math.sqrt((GRAVITY * distance) / Math.sin(2 * STEEP));
+  const sd = player.spread.range * distance;
+  const lands = (a: number, b: number) => within(a - distance, b - distance, sd);
+  const inside = under && speed <= player.sending.most ? lands(from, to) : 0;
+  const p = inside * person.does({ id: "catch", height: (distance * Math.tan(STEEP)) / 4 }, sight.manner).p;
+  const short = lands(Number.NEGATIVE_INFINITY, near);
+  const at = (ref: string, share: number, lost: number) => ({
+    ref,
+    seen: { rest: ref },
+    p: share,
+    under: longestRoll(distance, how.slows),
+    lies: distance / 2 + lost,
+    windUp: player.windUp,
+    after: 1,
+  });
+  return { list: [at(aim.mark, p, 0), at("over", 1 - short - p, 1), at("short", short, 0)], distance, across: 0 };
+}
 
 /** Rolled, and run after: caught while it rolls between two marks, past the farther one, or at rest before. Whoever comes up with it picks it up as it catches. */
 export const chase: KindOf<Chases> = {
@@ -24,6 +55,7 @@ export const chase: KindOf<Chases> = {
     const player = person.sends(sight.manner);
     const [near, far] = [markAt(aim.after, sight), markAt(aim.mark, sight)];
     const run = RUNS * person.walking;
+    if (player.sending.travel === "air") return tossed(aim, sight, near, far);
     const how = { slows: player.sending.slows, turn: aim.turn * person.tempo, run };
     const window = fieldable(near, far, how);
     // Where nobody fields any, it is rolled to rest at the mark.

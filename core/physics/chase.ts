@@ -1,3 +1,5 @@
+import { GRAVITY } from "./floor.ts";
+
 /** Somebody who runs after what they rolled: a turn before, seconds, and how fast, m/s; the floor takes `slows`, m/s^2. */
 export interface Chase {
   slows: number;
@@ -9,6 +11,21 @@ export const longestRoll = (metres: number, slows: number): number => Math.sqrt(
 /** Whether somebody can be at a mark before the slowest roll that reaches it. */
 export const canCatchUp = (metres: number, { slows, turn, run }: Chase): boolean =>
   turn + metres / run < longestRoll(metres, slows);
+/** The rolls, by how far they would run, at whose rest somebody can be: from and to, metres; null where nobody that fast can at any. */
+export function inReach({ slows, turn, run }: Chase): { least: number; most: number } | null {
+  // Turn + L / run no more than the sqrt(2 L / slows) that it rolls: between the roots of that in sqrt(L).
+  const s = Math.sqrt(2 / slows);
+  const under = s * s - (4 * turn) / run;
+  if (under < 0) return null;
+  const [least, most] = [-1, 1].map((sign) => ((run / 2) * (s + sign * Math.sqrt(under))) ** 2) as [number, number];
+  return { least, most };
+}
+/**
+ * What is tossed up at that angle (radians) from hand height is in the air as long as a roll is on its way that the floor slows by so much,
+ * m/s^2: sqrt(2 L tan(a) / g) seconds for L metres.
+ */
+export const slowsInAir = (angle: number): number => GRAVITY / Math.tan(angle);
+
 /** When a roll of that speed is so far out, seconds; null where it never comes there. */
 export function timeAt(speed: number, metres: number, slows: number): number | null {
   const left = speed ** 2 - 2 * slows * metres;
@@ -32,13 +49,11 @@ export function fieldedAt(speed: number, { slows, turn, run }: Chase): { seconds
  * there runs beside it until it is past `near`. Null where nobody that fast fields any.
  */
 export function fieldable(near: number, far: number, chase: Chase): { from: number; to: number } | null {
-  const { slows, turn, run } = chase;
-  // Still rolling when somebody is there: turn + L / run no more than the sqrt(2 L / slows) that it rolls; between the roots of that in sqrt(L).
-  const s = Math.sqrt(2 / slows);
-  const under = s * s - (4 * turn) / run;
-  if (under < 0) return null;
-  const [least, most] = [-1, 1].map((sign) => ((run / 2) * (s + sign * Math.sqrt(under))) ** 2) as [number, number];
-  const from = Math.max(near, least);
+  const { slows } = chase;
+  const rolls = inReach(chase);
+  if (!rolls) return null;
+  const { most } = rolls;
+  const from = Math.max(near, rolls.least);
   if (from > most) return null;
   const inTime = (length: number) => {
     const at = fieldedAt(Math.sqrt(2 * slows * length), chase);

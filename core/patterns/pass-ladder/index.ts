@@ -1,4 +1,4 @@
-import { actionFacts, isSend } from "../../actions/actions.ts";
+import { isSend } from "../../actions/actions.ts";
 import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
@@ -74,8 +74,6 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   problems: (p, m) => {
     if (p.sends === null && m.seconds === null)
       return [{ path: ["params", "sends"], message: "a ladder needs a number of sends (1 to 200), or a bell" }];
-    if (p.way.kind === "chase" && p.ways.some((w) => actionFacts[w].travel === "air"))
-      return [{ path: ["params", "ways"], message: "what is run after stays on the floor: roll, slide or kick it" }];
     return [];
   },
   possible,

@@ -4,7 +4,7 @@ import { match, USUAL_MATCH } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { pegRates } from "../../forecast/for-activity.ts";
 import { fromPattern } from "../../formats/activity.ts";
-import { canCatchUp, fieldable, fieldedAt, longestRoll, timeAt } from "../../physics/chase.ts";
+import { canCatchUp, fieldable, fieldedAt, inReach, longestRoll, slowsInAir, timeAt } from "../../physics/chase.ts";
 import { chainOf } from "../chain.testing.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
 import { passLadder } from "./index.ts";
@@ -91,6 +91,25 @@ describe("Pass ladder", () => {
       expect(nine!.get(id), id).toBeGreaterThan(0.1);
       expect(nine!.get(id)).toBeGreaterThan(six!.get(id)!);
     }
+  });
+
+  it("what is tossed up flies as long as it takes to come down, and nobody gets to where it is down before", () => {
+    const chase = (marks: number[], turn: number, action = "underarmThrow") => ({
+      ...fromPattern("passLadder"),
+      aim: { ...fromPattern("passLadder").aim, action },
+      pattern: { name: "passLadder", params: of({ marks, way: { kind: "chase", turn } }) },
+    });
+    const at = (marks: number[], turn: number, age = 8) => pegRates(chase(marks, turn) as never, { age });
+    // Without a turn a child of 8 is there; with two seconds of it nobody is.
+    expect(at([1, 1.6], 0).get("m1")).toBeGreaterThan(0.1);
+    expect(at([1, 1.6], 2, 12).get("m1")).toBe(0);
+    expect(at([1, 1.6], 0, 10).get("m2")).toBeGreaterThan(at([1, 1.6], 0, 6).get("m2")!);
+    // In the air sqrt(2 L tan(a) / g): 45 degrees over 2 m are 0.6386 s.
+    expect(longestRoll(2, slowsInAir(Math.PI / 4))).toBeCloseTo(Math.sqrt(4 / 9.81), 9);
+    const how = { slows: 0.5, turn: 1, run: 3 };
+    const { least, most } = inReach(how)!;
+    for (const l of [least, most]) expect(how.turn + l / how.run).toBeCloseTo(longestRoll(l, 0.5), 9);
+    expect(inReach({ ...how, turn: 5 })).toBeNull();
   });
 
   it("refuses marks that do not grow, and a ladder without an end", () => {
