@@ -20,6 +20,8 @@ export const enGame = {
   "set.back": "{of, plural, one {{steps} step back} other {{steps} steps back}}",
   "set.nearerBy": "{what}: nearer",
   "set.fartherBy": "{what}: farther back",
+  "play.with": "With the {item}.",
+  "board.thing": "Say with what.",
   "play.easier": "Easier",
   "play.harder": "Harder",
   "play.standAt": "Stand: {where}.",

@@ -4,6 +4,7 @@ import { type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
 import { type AnyPattern, isRefusal } from "#core/contract/contract.ts";
 import { hasField, withSetting } from "#core/contract/settings.ts";
 import type { PlayEvent } from "#core/events/events.ts";
+import { otherAt, others } from "#core/kit/others.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { bellAt, type Play, referee, replayOf, view } from "#core/referee/play.ts";
 import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "#words/say.ts";
@@ -222,6 +223,15 @@ export function Board({
   const several = local.setup.players > 1;
   const asked = mainAsks(v.asks)[0];
   const how = asked && "manner" in asked ? asked.manner.action : undefined;
+  // Where things take turns: which of them it is.
+  const turns = others(data.card.activity);
+  const sends =
+    turns.length > 0 && asked && "manner" in asked
+      ? itemName(
+          turns[otherAt(asked.manner.thing)] ?? v.objects.send ?? data.card.activity.kit.send,
+          namesOf(data.card.activity.kit.own),
+        )
+      : null;
   const doNow = sayPhrase(v.now, {}, { verb: verbOf(how ?? data.card.activity.aim.action) });
   // What is to be found out is not lit.
   const shown = asked?.kind !== "send" || !asked.spell || asked.spell.show === "word";
@@ -298,6 +308,9 @@ export function Board({
             <p className="text-lg font-semibold text-mustard short:text-base">
               {say("play.standAt", { where: lineText(asked.manner.nearer, data.card.step) })}
             </p>
+          )}
+          {sends && (
+            <p className="text-lg font-semibold text-mustard short:text-base">{say("play.with", { item: sends })}</p>
           )}
           {data.card.activity.off && asked?.kind === "send" && (
             <p className="text-lg text-chalk/90 short:text-base">{say(`off.${data.card.activity.off}`)}</p>

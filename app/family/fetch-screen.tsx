@@ -1,6 +1,7 @@
 import { Check, RefreshCw } from "lucide-react";
 import { useEffect, useState } from "react";
 import { mirrored } from "#core/aim/mirrored.ts";
+import { OTHERS, others } from "#core/kit/others.ts";
 import { own as held } from "#core/own.ts";
 import type { Item } from "#core/things/item.ts";
 import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
@@ -45,6 +46,7 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
   return [
     { title: say("fetch.send"), list: [each(thing("send", "send", a.kit.send))] },
     { title: say("fetch.second"), list: second ? [each(thing("send2", "send2", second.item))] : [] },
+    { title: say("fetch.others"), list: others(a).map((id, i) => thing(OTHERS[i]!, OTHERS[i]!, id)) },
     { title: say("fetch.targets"), list: targets },
     {
       title: say("fetch.layout"),
@@ -74,7 +76,7 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
 }
 
 const roleOf = (t: Thing) =>
-  ["send", "send2", "layout", "marker", "blocker"].includes(t.id) ? t.id : `target:${t.id}`;
+  ["send", "send2", ...OTHERS, "layout", "marker", "blocker"].includes(t.id) ? t.id : `target:${t.id}`;
 
 export function FetchScreen({
   data,

@@ -1,5 +1,6 @@
 import { mirrored } from "#core/aim/mirrored.ts";
 import type { Card } from "#core/compile/card.ts";
+import { others } from "#core/kit/others.ts";
 import type { SquareCode as Code } from "#server/links/square-code.ts";
 import { itemName, namesOf, say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
@@ -31,7 +32,10 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
   const things =
     picks.length > 0
       ? picks.map((p) => ({ item: p.item, count: p.count }))
-      : [{ item: card.activity.kit.send, count: card.needs.pieces }];
+      : [
+          { item: card.activity.kit.send, count: card.needs.pieces },
+          ...others(card.activity).map((item) => ({ item, count: 1 })),
+        ];
   const perMetre = (mapScale(card.parts, PLAN.width, PLAN.height) * PLAN.mm) / PLAN.width;
   const zone = card.parts.find((p) => p.kind === "zone");
   const steps = stages(data);

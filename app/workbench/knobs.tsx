@@ -3,6 +3,7 @@ import { useId, useState } from "react";
 import type { Knob } from "#core/contract/contract.ts";
 import type { Problem } from "#core/formats/activity.ts";
 import { faceOf } from "#core/kit/face.ts";
+import { THING_ROLES } from "#core/kit/others.ts";
 import { label } from "#words/teacher.ts";
 import { useSchool } from "./items.tsx";
 import { ThingPicker } from "./thing-picker.tsx";
@@ -264,12 +265,27 @@ function OneKnob({
       return <Toggle name={name} hint={hint} value={value as boolean} change={set} />;
     case "text":
       return <TextField name={name} value={value as string} most={k.most} change={set} />;
-    case "ways":
+    case "things":
       return (
-        <WaysList
+        <InTurn
           name={name}
           {...(hint && { hint })}
-          knob={k}
+          options={THING_ROLES.map((id) => ({ id, name: label(`thing.${id}`) }))}
+          most={k.most}
+          more="Another thing, in turn"
+          value={(value ?? []) as readonly string[]}
+          {...(problem && { problem })}
+          change={set}
+        />
+      );
+    case "ways":
+      return (
+        <InTurn
+          name={name}
+          {...(hint && { hint })}
+          options={k.options.map((o) => ({ id: o, name: label(`action.${o}`) }))}
+          most={k.most}
+          more="Another way, in turn"
           value={(value ?? []) as readonly string[]}
           {...(problem && { problem })}
           change={set}
@@ -280,23 +296,28 @@ function OneKnob({
   }
 }
 
-/** Ways to send in their order: each can be another one, go, or be followed by one more. */
-function WaysList({
+/** Ways or things in their order: each can be another one, go, or be followed by one more. */
+function InTurn({
   name,
   hint,
-  knob,
+  options,
+  most,
+  more,
   value,
   problem,
   change,
 }: {
   name: string;
   hint?: string;
-  knob: Extract<Knob, { kind: "ways" }>;
+  options: readonly { id: string; name: string }[];
+  most: number;
+  /** What adds the first one. */
+  more: string;
   value: readonly string[];
   problem?: string;
   change: (v: readonly string[]) => void;
 }) {
-  const free = knob.options.find((o) => !value.includes(o)) ?? knob.options[0]!;
+  const free = (options.find((o) => !value.includes(o.id)) ?? options[0]!).id;
   return (
     <fieldset className="row-line py-2">
       <legend className="float-left mb-1 w-full text-[0.92rem]">
@@ -312,9 +333,9 @@ function WaysList({
               value={way}
               onChange={(e) => change(value.map((w, k) => (k === i ? e.target.value : w)))}
             >
-              {knob.options.map((o) => (
-                <option key={o} value={o}>
-                  {label(`action.${o}`)}
+              {options.map((o) => (
+                <option key={o.id} value={o.id}>
+                  {o.name}
                 </option>
               ))}
             </select>
@@ -329,9 +350,9 @@ function WaysList({
           </li>
         ))}
       </ol>
-      {value.length < knob.most && (
+      {value.length < most && (
         <button type="button" className="btn btn-quiet btn-small mt-1" onClick={() => change([...value, free])}>
-          <Plus size={15} aria-hidden="true" /> {value.length === 0 ? "Another way, in turn" : "One more"}
+          <Plus size={15} aria-hidden="true" /> {value.length === 0 ? more : "One more"}
         </button>
       )}
       {problem && (

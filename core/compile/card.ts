@@ -5,6 +5,7 @@ import { type Activity, actionsIn } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { cautionsOfItem } from "../kit/choose.ts";
 import { listOf, thing } from "../kit/items.ts";
+import { others } from "../kit/others.ts";
 import { type Counted, countOut, countPlain, type Unit } from "../measures/count.ts";
 import { type Paces, paces } from "../measures/step.ts";
 import { MODEL_VERSION } from "../model.ts";
@@ -152,7 +153,7 @@ export function cautionsOf(a: Activity, also: readonly string[] = []): Caution[]
   if (!a.space.indoors) out.add("roads");
   else out.add("doorShut");
   const targets = layoutOf(a).flatMap((p) => (p.kind === "target" ? [p.item] : []));
-  for (const id of [a.kit.send, ...targets, ...also]) {
+  for (const id of [a.kit.send, ...others(a), ...targets, ...also]) {
     const i = thing(a.kit, id);
     if (!i) continue;
     for (const c of cautionsOfItem(i, a.space.indoors)) out.add(c);

@@ -18,6 +18,7 @@ import { catalogueItem } from "../kit/catalogue.ts";
 import type { Choosing, Chosen, Pick } from "../kit/choose.ts";
 import { faceOf } from "../kit/face.ts";
 import { thing } from "../kit/items.ts";
+import { OTHERS, otherAt, others } from "../kit/others.ts";
 import { PLAINER, ROOM_FOR, type Sense } from "../kit/sense.ts";
 import { defaultStock, type Stock } from "../kit/stock.ts";
 import type { Age } from "../measures/stature.ts";
@@ -443,6 +444,7 @@ interface Swapped {
   as: string;
   made: boolean;
 }
+const sentHere = (picks: readonly Pick[], a: Activity) => picks.find((p) => p.role === "send")?.item ?? a.kit.send;
 /** The activity with the chosen things in place of the designed ones, on the home's floor. */
 function standIn(
   a: Activity,
@@ -457,6 +459,9 @@ function standIn(
   };
   let now = a;
   const kit = { ...a.kit };
+  // Where a home has not so many things to send, the one serves for all.
+  if (others(a).length > 0)
+    kit.others = others(a).map((_, i) => picks.find((p) => p.role === OTHERS[i])?.item ?? sentHere(picks, a));
   let { layout } = a;
   const targets = new Map(
     opened(a).parts.flatMap((t) => (t.kind === "target" ? [[t.group ?? t.id, t.item] as const] : [])),
@@ -487,6 +492,10 @@ function standIn(
     } else if (p.role === "send" || p.role === "marker" || p.role === "blocker" || p.role === "implement") {
       note(p, a.kit[p.role] ?? "");
       kit[p.role] = p.item;
+    } else if (otherAt(p.role) >= 0) {
+      const i = otherAt(p.role);
+      note(p, others(a)[i] ?? "");
+      kit.others = others({ kit }).map((id, k) => (k === i ? p.item : id));
     }
   }
   // A target that nothing here can be is left out, where the game goes on without it.
@@ -509,6 +518,7 @@ function standIn(
     kit.send,
     kit.marker,
     kit.blocker,
+    ...others({ kit }),
     ...(kit.implement ? [kit.implement] : []),
     ...picks.map((p) => p.item),
   ];

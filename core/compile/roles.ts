@@ -3,6 +3,7 @@ import { farthestAim, layoutOf, sentIn, USUAL_AGE } from "../forecast/for-activi
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { thing } from "../kit/items.ts";
+import { OTHERS, others } from "../kit/others.ts";
 import type { Coupling, Role } from "../kit/role.ts";
 import type { Age } from "../measures/stature.ts";
 import type { HitRule } from "../rules/hit-rule.ts";
@@ -44,6 +45,20 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
     roles.push({ ...send, id: "send2", optional: true });
     couplings.push({ kind: "differs", a: "send", b: "send2" });
   }
+  const more = others(a).map(
+    (id, i): Role => ({
+      ...send,
+      id: OTHERS[i]!,
+      ...asked(OTHERS[i]!),
+      as: thing(a.kit, id) ?? null,
+      optional: true,
+    }),
+  );
+  roles.push(...more);
+  const sending = [send, ...more];
+  // Each is another one.
+  for (const [i, x] of sending.entries())
+    for (const y of sending.slice(i + 1)) couplings.push({ kind: "differs", a: x.id, b: y.id });
   const targets = partsOf(parts, "target");
   const groups = new Map<string, typeof targets>();
   for (const t of targets) groups.set(t.group ?? t.id, [...(groups.get(t.group ?? t.id) ?? []), t]);
@@ -72,9 +87,12 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
     });
     if (rules.some((r) => r.kind === "touch")) continue;
     const [r] = rules;
-    if (r!.kind === "into") couplings.push({ kind: "enters", object: "send", opening: id });
-    else if (r!.kind === "through") couplings.push({ kind: "passes", object: "send", gap: id });
-    else if (r!.kind === "topple")
+    for (const { id: object } of sending) {
+      if (r!.kind === "into") couplings.push({ kind: "enters", object, opening: id });
+      else if (r!.kind === "through") couplings.push({ kind: "passes", object, gap: id });
+    }
+    if (r!.kind === "into" || r!.kind === "through") continue;
+    if (r!.kind === "topple")
       couplings.push({
         kind: "topples",
         object: "send",

@@ -297,6 +297,8 @@ export type Knob = KnobBase &
     | { kind: "toggle" }
     | { kind: "text"; most: number }
     | { kind: "item" }
+    /** A list of the things to send, in their order. */
+    | { kind: "things"; least: number; most: number }
     /** A list of ways to send, in their order. */
     | { kind: "ways"; options: readonly Action[]; least: number; most: number }
   );

@@ -12,6 +12,7 @@ import type { Probe, Setup } from "../contract/contract.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { thing } from "../kit/items.ts";
+import { otherAt, others } from "../kit/others.ts";
 import type { Age } from "../measures/stature.ts";
 import { downRamp } from "../physics/ramp.ts";
 import { type Sending, sendingOf } from "../physics/send.ts";
@@ -97,8 +98,10 @@ export function personOf(a: Activity, who: Who): Person {
     };
   };
   const actionOf = (m: Manner) => m.action ?? a.aim.action;
-  const itemOf = (m: Manner) =>
-    m.thing === undefined || m.thing === "send" ? sentIn(a) : (thing(a.kit, m.thing) ?? sentIn(a));
+  const itemOf = (m: Manner) => {
+    const other = otherAt(m.thing);
+    return (other >= 0 && thing(a.kit, others(a)[other] ?? "")) || sentIn(a);
+  };
   const held = (m: Manner) => (a.kit.implement ? { ...m, implement: "implement" } : m);
   const done = new Map<string, ReturnType<Person["does"]>>();
   const tasks = (id: string, task: Doing, m: Manner) => {

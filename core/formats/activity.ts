@@ -6,6 +6,7 @@ import { fieldOf } from "../contract/range.ts";
 import { hasField, withSetting } from "../contract/settings.ts";
 import { LINE_FIELD, standingKnobs } from "../contract/standing.ts";
 import { thing } from "../kit/items.ts";
+import { OTHERS, others, type ThingRole } from "../kit/others.ts";
 import { roleWords } from "../kit/role.ts";
 import { COUNTED } from "../measures/count.ts";
 import { type PatternName, patternNames, patternOf, patterns } from "../patterns/registry.ts";
@@ -75,6 +76,8 @@ const shape = z.strictObject({
     blocker: z.string().min(1).max(40),
     /** What is struck with, where the game is played with something in the hand; null: the bare hand. */
     implement: z.string().min(1).max(40).nullable().default(null),
+    /** What else is sent, each in its turn where the game says so: roles `other1`, `other2`, `other3`. */
+    others: z.array(z.string().min(1).max(40)).max(OTHERS.length, `at most ${OTHERS.length} other things`).default([]),
     /** Limits and wishes of single roles, beside what the game itself needs. */
     roles: z.array(roleWords).max(20, "at most 20 roles").default([]),
     /** Things of the school's own that this activity speaks of: a file can be read anywhere. */
@@ -163,6 +166,21 @@ export const activity = shape.superRefine((a, ctx) => {
     });
     return;
   }
+  a.kit.others.forEach((id, i) => {
+    if (!thing(a.kit, id)?.uses.includes("send"))
+      ctx.addIssue({
+        code: "custom",
+        path: ["kit", "others", i],
+        message: `other thing ${i + 1} must be a thing of the kit list that can be sent`,
+      });
+  });
+  const missing = turnsIn(a).find((role) => role !== "send" && OTHERS.indexOf(role) >= a.kit.others.length);
+  if (missing)
+    ctx.addIssue({
+      code: "custom",
+      path: ["pattern", "params", "things"],
+      message: `things: there is no thing ${OTHERS.indexOf(missing as (typeof OTHERS)[number]) + 2} to send yet: add it at the Things station`,
+    });
   if (a.answers && a.question === "")
     ctx.addIssue({ code: "custom", path: ["question"], message: "question must not be empty: it has answers" });
   a.answers?.list.forEach(({ picture }, i) => {
@@ -311,6 +329,7 @@ export function fromPattern(name: PatternName): Activity {
       marker: "string",
       blocker: "shoe",
       implement: example.implement ?? null,
+      others: [],
       roles: [],
       own: [],
     },
@@ -336,11 +355,18 @@ export function itemsIn(a: Activity): Set<string> {
     marker,
     blocker,
     ...(implement ? [implement] : []),
+    ...others(a),
     ...targets,
     ...(a.layout ? [a.layout.item] : []),
   ]);
 }
 
+/** The things that take turns in it, or are called, by role. */
+function turnsIn({ pattern: { params } }: Pick<Activity, "pattern">): readonly ThingRole[] {
+  if ("stages" in params) return params.stages.map((s) => s.thing ?? "send");
+  if (!("things" in params) || !Array.isArray(params.things)) return [];
+  return "choice" in params && params.choice !== "thing" ? [] : params.things;
+}
 /** Everything that is done in it: the action, and the ways that take turns with it or are called. */
 export const actionsIn = (a: Activity): readonly Action[] => [
   a.aim.action,

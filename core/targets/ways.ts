@@ -2,6 +2,7 @@ import { z } from "zod";
 import type { Send } from "../actions/actions.ts";
 import { type Manner, PLAIN } from "../asks/ask.ts";
 import type { Knob } from "../contract/contract.ts";
+import { THING_ROLES, type ThingRole } from "../kit/others.ts";
 
 /** Ways of sending that need nothing in the hand but the thing itself. */
 export const BARE = [
@@ -31,6 +32,47 @@ export function wayOf(list: readonly Bare[] | undefined, n: number): Manner {
   const action = list?.[n % (list.length || 1)];
   return action ? MANNERS[action] : PLAIN;
 }
+export const thingRole = z.enum(THING_ROLES, { error: `thing must be one of ${THING_ROLES.join(", ")}` });
+/** Things that take turns, in their order: word by word, mark by mark; none: always the one thing. */
+export const things = z.array(thingRole).max(MOST_WAYS, `at most ${MOST_WAYS} things`).default([]);
+
+const WITH: Readonly<Record<ThingRole, Manner>> = {
+  send: PLAIN,
+  other1: { thing: "other1" },
+  other2: { thing: "other2" },
+  other3: { thing: "other3" },
+};
+export const mannerWith = (role: ThingRole): Manner => WITH[role];
+const both = new Map<string, Manner>();
+/** How, and with what, the so-manieth is sent, from 0: the same object for the same. A card from before there were others has no list of them. */
+export function mannerOfTurn(
+  ways: readonly Bare[] | undefined,
+  list: readonly ThingRole[] | undefined,
+  n: number,
+): Manner {
+  const way = wayOf(ways, n);
+  const role = list?.[n % (list.length || 1)] ?? "send";
+  if (role === "send") return way;
+  if (way === PLAIN) return WITH[role];
+  const key = `${way.action} ${role}`;
+  let made = both.get(key);
+  if (!made) {
+    made = { ...way, thing: role };
+    both.set(key, made);
+  }
+  return made;
+}
+/** The things as they take turns. */
+export const thingsKnob = (each: string, of: { least: number } = { least: 0 }): Knob => ({
+  kind: "things",
+  station: "score",
+  path: ["things"],
+  label: "knob.things",
+  hint: each,
+  least: of.least,
+  most: MOST_WAYS,
+});
+
 /** The list as it is set: what each stands for is said by `each`. */
 export const waysKnob = (each: string, of: { least: number } = { least: 0 }): Knob => ({
   kind: "ways",

@@ -1,7 +1,8 @@
 import { useEffect } from "react";
+import { otherAt, others } from "#core/kit/others.ts";
 import { BARE } from "#core/targets/ways.ts";
 import type { Part } from "#core/yard/parts.ts";
-import { say, targetName } from "#words/say.ts";
+import { itemName, namesOf, say, targetName } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
 import type { CardData } from "../card-app.tsx";
 import { Keys } from "./keys.tsx";
@@ -10,14 +11,23 @@ type Told = Extract<Part, { kind: "target" | "line" }>;
 /** What of the layout has that name: a thing to send at, or a line to send from. */
 const toldPart = (data: CardData, id: string): Told | undefined =>
   data.card.parts.find((p): p is Told => (p.kind === "target" || p.kind === "line") && p.id === id);
-const nameOf = (part: Told | undefined, id: string): string =>
+const nameOf = (data: CardData, part: Told | undefined, id: string): string =>
   part?.kind === "target"
     ? targetName(part)
     : part
       ? say("play.lineName", { label: part.label ?? id })
       : (BARE as readonly string[]).includes(id)
         ? say(`way.${id}`)
-        : id;
+        : sentAs(data, id);
+/** What serves as one of the things that take turns: by its role. */
+function thingAs(data: CardData, role: string): string | null {
+  const { kit } = data.card.activity;
+  return role === "send" ? kit.send : (others(data.card.activity)[otherAt(role)] ?? null);
+}
+function sentAs(data: CardData, role: string): string {
+  const item = thingAs(data, role);
+  return item === null ? role : itemName(item, namesOf(data.card.activity.kit.own));
+}
 
 /** Several things, or lines, as they may be hit or chosen: one tap each, or its number on the keyboard. `miss`: none of them. */
 export default function Targets({
@@ -59,25 +69,26 @@ export default function Targets({
           const part = toldPart(data, id);
           // What is worth the same as all others says nothing.
           const points = part?.points === undefined ? undefined : (worth?.[id] ?? part.points);
+          const drawn = part?.kind === "target" ? part.item : part ? null : thingAs(data, id);
           const price = points === undefined ? "" : say("play.points", { points });
           return (
             <button
               key={id}
               type="button"
               className="relative grid min-h-16 content-center justify-items-center rounded-xl border-[3px] border-night bg-mint p-1 text-night active:scale-[0.98] short:min-h-11 short:grid-flow-col short:items-center short:justify-center short:gap-2"
-              aria-label={`${nameOf(part, id)} ${price}`.trim()}
+              aria-label={`${nameOf(data, part, id)} ${price}`.trim()}
               onClick={() => pick(id)}
             >
-              {part?.kind === "target" && (
+              {drawn !== null && (
                 <span
                   aria-hidden="true"
                   className={few ? "[&_svg]:h-14 short:[&_svg]:h-9" : "[&_svg]:h-10 short:[&_svg]:h-7"}
                 >
-                  <ItemDrawing item={part.item} />
+                  <ItemDrawing item={drawn} />
                 </span>
               )}
               <span className={`grid leading-tight ${few ? "text-xl short:text-lg" : "text-base"}`}>
-                <span className="font-bold">{nameOf(part, id)}</span>
+                <span className="font-bold">{nameOf(data, part, id)}</span>
                 {price && <span className="text-base leading-tight">{price}</span>}
               </span>
               {keys && i < 9 && (

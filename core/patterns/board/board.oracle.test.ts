@@ -20,10 +20,11 @@ function boardOf(d: Draw): Drawn<BoardParams> {
           target: one,
           spots: Array.from({ length: n }, (_x, i) => ({ distance: 1 + i / 2, points: d.upTo(4) })),
         },
-    choice: d.one(["free", "called", "action"]),
+    choice: d.one(["free", "called", "action", "thing"]),
     sends: 1 + d.upTo(6),
     fetch: d.one(["each", "end"]),
     ways: ["kick", "slide"],
+    things: ["send", "other1", "other3"].slice(0, 2 + d.upTo(1)),
     inAir: d.chance(0.4),
     once: d.chance(0.4),
     bonus: d.upTo(3),
@@ -42,9 +43,10 @@ function boardEvent(d: Draw, at: number, p: BoardParams, legal: readonly AskKind
   const ids = placesOf(p).map((x) => x.id);
   const l = p.layout;
   if (kind === "choose") {
-    const right = l.kind === "spots" ? "spot" : p.choice === "action" ? "action" : "target";
-    const of = d.chance(0.95) ? right : d.one(["spot", "target", "action"]);
-    const list = right === "action" && d.chance(0.9) ? ["kick", "slide", "roll"] : ids;
+    const right = l.kind === "spots" ? "spot" : p.choice === "action" || p.choice === "thing" ? p.choice : "target";
+    const of = d.chance(0.95) ? right : d.one(["spot", "target", "action", "thing"]);
+    const named = { action: ["kick", "slide", "roll"], thing: ["send", "other1", "other2", "other3"] };
+    const list = (d.chance(0.9) && named[right as "action"]) || ids;
     return { kind, at, of, pick: d.chance(0.05) ? null : d.one(list) };
   }
   if (kind !== "send") return { kind: kind as "ready", at };

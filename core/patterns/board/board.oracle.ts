@@ -15,7 +15,10 @@ function story(p: BoardParams, bell: number | null): Story {
   const tally = new Map([...prices.keys()].map((id) => [id, 0]));
   const things = l.kind === "targets" ? [...prices.keys()] : [l.target.id];
   const byWay = l.kind === "targets" && p.choice === "action";
-  const mustSay = l.kind === "spots" || p.choice === "called" || byWay;
+  const byThing = l.kind === "targets" && p.choice === "thing";
+  /** What is in the basket beside the line. */
+  const basket = new Set<string>(p.things);
+  const mustSay = l.kind === "spots" || p.choice === "called" || byWay || byThing;
   let said = "";
   let sends = 0;
   let score = 0;
@@ -34,9 +37,12 @@ function story(p: BoardParams, bell: number | null): Story {
       if (rung && e.kind === "ready") return "end";
       if (rung && e.kind !== "send") return "no";
       if (e.kind === "choose") {
-        if (!mustSay || e.of !== (byWay ? "action" : l.kind === "spots" ? "spot" : "target")) return "no";
+        if (!mustSay || e.of !== (byThing ? "thing" : byWay ? "action" : l.kind === "spots" ? "spot" : "target"))
+          return "no";
         if (e.pick === null) return "no";
-        if (byWay ? !p.ways.some((w) => w === e.pick) : !prices.has(e.pick) || !open(e.pick)) return "no";
+        if (byThing) {
+          if (!basket.has(e.pick)) return "no";
+        } else if (byWay ? !p.ways.some((w) => w === e.pick) : !prices.has(e.pick) || !open(e.pick)) return "no";
         said = e.pick;
         return "on";
       }
@@ -56,7 +62,9 @@ function story(p: BoardParams, bell: number | null): Story {
           score += p.bonus;
         }
       }
+      if (byThing && p.fetch === "end") basket.delete(said);
       said = "";
+      if (byThing && basket.size === 0) return "end";
       if (rung || sends === p.sends || (p.once && house)) return "end";
       return counts ? "hit" : "miss";
     },

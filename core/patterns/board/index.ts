@@ -6,10 +6,10 @@ import { cm } from "../../contract/schema.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
 import { lineIndex, linesFrom } from "../../targets/lines.ts";
-import { waysKnob } from "../../targets/ways.ts";
+import { thingsKnob, waysKnob } from "../../targets/ways.ts";
 import { boardGround } from "./ground.ts";
 import { type BoardParams, boardParams } from "./params.ts";
-import { type BoardGo, boardGo, possible } from "./rules.ts";
+import { type BoardGo, boardGo, capOf, possible } from "./rules.ts";
 
 /** The same board told the other way: targets before one line, or one target and spots to send from. */
 function layouts({ layout: l }: BoardParams) {
@@ -43,8 +43,10 @@ function knobs(p: BoardParams): Knob[] {
             ["free", "knob.choiceFree"],
             ["called", "knob.choiceCalled"],
             ["action", "knob.choiceAction"],
+            ["thing", "knob.choiceThing"],
           ]),
           ...(p.choice === "action" ? [waysKnob("knob.waysCalled", { least: 2 })] : []),
+          ...(p.choice === "thing" ? [thingsKnob("knob.thingsCalled", { least: 2 })] : []),
         ]
       : []),
     f.choice("yard", ["fetch"], "knob.fetched", [
@@ -92,15 +94,23 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
   problems: (p, m) => {
     if (p.layout.kind === "targets" && p.choice === "action" && new Set(p.ways).size < Math.max(2, p.ways.length))
       return [{ path: ["params", "ways"], message: "a way to call needs at least 2 ways, each once" }];
-    if (p.sends === null && p.fetch === "end")
+    const byThing = p.layout.kind === "targets" && p.choice === "thing";
+    if (byThing && new Set(p.things).size < Math.max(2, p.things.length))
+      return [{ path: ["params", "things"], message: "a thing to call needs at least 2 things, each once" }];
+    if (capOf(p) === null && p.fetch === "end")
       return [{ path: ["params", "fetch"], message: "fetching at the end needs a number of sends: so many things" }];
-    if (p.sends === null && m.seconds === null && !p.once)
+    if (capOf(p) === null && m.seconds === null && !p.once)
       return [{ path: ["params", "sends"], message: "a board without an end needs sends, a bell, or each only once" }];
     return [];
   },
   possible,
   matchApart: () => false,
-  needs: (p) => ({ pieces: p.fetch === "end" ? p.sends! : 1, blocker: false, apart: false, sends: p.sends }),
+  needs: (p) => ({
+    pieces: p.fetch === "end" && p.choice !== "thing" ? p.sends! : 1,
+    blocker: false,
+    apart: false,
+    sends: capOf(p),
+  }),
   setUp: () => [],
   knobs,
   pegKnobs,
@@ -109,6 +119,7 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
     "board.free",
     "board.call",
     "board.way",
+    "board.thing",
     "board.closing",
     "board.at",
     "board.spot",
@@ -168,6 +179,7 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
       },
       choice: "free",
       ways: ["underarmThrow", "overarmThrow"],
+      things: ["send", "other1"],
       sends: 12,
       fetch: "each",
       inAir: false,

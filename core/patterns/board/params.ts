@@ -2,7 +2,7 @@ import { z } from "zod";
 import { distance, whole } from "../../contract/schema.ts";
 import { checkLines, lineId } from "../../targets/lines.ts";
 import { checkTargets, target } from "../../targets/target.ts";
-import { ways } from "../../targets/ways.ts";
+import { things, ways } from "../../targets/ways.ts";
 
 export const MOST_TARGETS = 12;
 export const MOST_SENDS = 120;
@@ -31,10 +31,12 @@ const layout = z.discriminatedUnion("kind", [
 export const boardParams = z
   .strictObject({
     layout,
-    /** Any of them counts, or only the one that was called before, or any in the way that was called. Where there are spots, the spot is chosen. */
-    choice: z.enum(["free", "called", "action"], { error: "choice must be free, called or action" }),
+    /** Any of them counts, or only the one that was called before, or any in the way, or with the thing, that was called. Where there are spots, the spot is chosen. */
+    choice: z.enum(["free", "called", "action", "thing"], { error: "choice must be free, called, action or thing" }),
     /** What may be called where it is the way. */
     ways,
+    /** What may be called where it is the thing; fetched at the end, each is sent once. */
+    things,
     /** Sends that a side has; null: until the bell, or until each has counted once. */
     sends: whole("sends", 1, MOST_SENDS).nullable(),
     /** What was sent is fetched after each send, or all of it at the end: as many things as sends. */

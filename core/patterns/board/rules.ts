@@ -3,9 +3,10 @@ import { type Phrase, type Possible, type Refusal, refuse } from "../../contract
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
+import type { ThingRole } from "../../kit/others.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { lineIndex } from "../../targets/lines.ts";
-import { type Bare, mannerBy } from "../../targets/ways.ts";
+import { type Bare, mannerBy, mannerWith } from "../../targets/ways.ts";
 import { type BoardParams, placesOf } from "./params.ts";
 
 /** One go at a board. */
@@ -19,6 +20,8 @@ export interface BoardGo {
   called: string | null;
   /** The spot that somebody stands at; null before the first, and where there are none. */
   at: string | null;
+  /** Things that lie out there until the end. */
+  sent: readonly string[];
   /** The bell has gone; and only what was in the air may still be told. */
   rang: boolean;
   closing: boolean;
@@ -31,11 +34,20 @@ const TELL = 2;
 const placesIn = keptBy(placesOf);
 const left = (p: BoardParams, g: BoardGo) => placesIn(p).filter((x) => !p.once || !g.counted.includes(x.id));
 /** What is said, or gone to, before each send; null: nothing. */
-const callOf = (p: BoardParams): "spot" | "target" | "action" | null =>
-  p.layout.kind === "spots" ? "spot" : p.choice === "called" ? "target" : p.choice === "action" ? "action" : null;
-/** What may be called now. */
-const callsOf = (p: BoardParams, g: BoardGo): readonly string[] =>
-  callOf(p) === "action" ? p.ways : left(p, g).map((x) => x.id);
+const callOf = (p: BoardParams): "spot" | "target" | "action" | "thing" | null => {
+  if (p.layout.kind === "spots") return "spot";
+  return p.choice === "free" ? null : p.choice === "called" ? "target" : p.choice;
+};
+/** Everything that can be called, and what of it may be now. */
+const namesOf = (p: BoardParams): readonly string[] =>
+  ({ action: p.ways, thing: p.things ?? [] })[callOf(p) as "action" | "thing"] ?? placesIn(p).map((x) => x.id);
+const callsOf = (p: BoardParams, g: BoardGo): readonly string[] => {
+  const of = callOf(p);
+  if (of === "thing") return namesOf(p).filter((x) => !g.sent.includes(x));
+  return of === "action" ? p.ways : left(p, g).map((x) => x.id);
+};
+/** Things that are fetched only at the end are sent once each. */
+const onceEach = (p: BoardParams) => callOf(p) === "thing" && p.fetch === "end";
 const total = (g: BoardGo) => g.each.reduce((a, b) => a + b, 0);
 /** What hitting a place brings now: with the bonus where it is the last that has not counted. */
 function brings(p: BoardParams, g: BoardGo, id: string): number {
@@ -49,7 +61,8 @@ const sendsOf = keptBy((_: BoardParams) => new Map<string, AskOf<"send">>());
 function sendAsk(p: BoardParams, g: BoardGo, at: string | null, player: number): AskOf<"send"> {
   const { layout } = p;
   const spots = layout.kind === "spots";
-  const by = callOf(p) === "action" ? (at as Bare | null) : null;
+  const of = callOf(p);
+  const by = of === "action" || of === "thing" ? at : null;
   const open = left(p, g).map((x) => x.id);
   const want = spots ? [layout.target.id] : at === null || by ? open : [at];
   const worth = spots
@@ -62,7 +75,7 @@ function sendAsk(p: BoardParams, g: BoardGo, at: string | null, player: number):
     const among = spots ? [layout.target.id] : layout.targets.map((t) => t.id);
     const aim: AimOf<"any"> = { kind: "any", want, among, worth };
     const from = spots ? at! : "start";
-    const manner = by ? mannerBy(by) : PLAIN;
+    const manner = !by ? PLAIN : of === "action" ? mannerBy(by as Bare) : mannerWith(by as ThingRole);
     ask = { kind: "send", player, from, manner, aim, fetch: p.fetch === "each" };
     kept.set(key, ask);
   }
@@ -105,8 +118,7 @@ function step(p: BoardParams, g: BoardGo, e: GameEvent): Went<BoardGo> | Refusal
   if (e.kind === "choose") {
     const of = callOf(p);
     if (of === null || e.of !== of || e.pick === null) return refuse("refused.notInGame", { kind: e.kind });
-    const known = of === "action" ? p.ways : placesIn(p).map((x) => x.id);
-    if (!(known as readonly string[]).includes(e.pick)) return refuse("refused.unknownTarget", { target: e.pick });
+    if (!namesOf(p).includes(e.pick)) return refuse("refused.unknownTarget", { target: e.pick });
     if (!callsOf(p, g).includes(e.pick)) return refuse("refused.usedUp");
     return { go: { ...g, called: e.pick, at: of === "spot" ? e.pick : null }, after: "on" };
   }
@@ -130,14 +142,21 @@ function sent(p: BoardParams, g: BoardGo, hit: string | null): Went<BoardGo> {
   const points = counts ? [placesIn(p).find((x) => x.id === place)!.points, ...bonus] : [];
   const sends = g.sends + 1;
   // A call is for one send.
-  const go: BoardGo = { ...g, sends, counted, each: [...g.each, ...points], called: null };
-  const over = g.closing || (p.sends !== null && sends >= p.sends) || (p.once && full);
+  const out = onceEach(p) ? [...g.sent, g.called!] : g.sent;
+  const go: BoardGo = { ...g, sends, counted, each: [...g.each, ...points], called: null, sent: out };
+  const none = onceEach(p) && out.length === namesOf(p).length;
+  const over = g.closing || (p.sends !== null && sends >= p.sends) || (p.once && full) || none;
   return { go, after: over ? "end" : counts ? "hit" : "miss" };
 }
+
+/** Sends that a side has at most; null: no end but the bell, or all of them hit. */
+export const capOf = (p: BoardParams): number | null =>
+  onceEach(p) ? Math.min(p.sends ?? Number.POSITIVE_INFINITY, namesOf(p).length) : p.sends;
 
 function sum(p: BoardParams, g: BoardGo): Sum {
   const value = total(g);
   const n = placesIn(p).length;
+  const cap = capOf(p);
   return {
     value,
     unit: "points",
@@ -149,7 +168,7 @@ function sum(p: BoardParams, g: BoardGo): Sum {
     sends: g.sends,
     stage: g.counted.length,
     stages: n,
-    finished: g.rang || (p.once && g.counted.length === n) || (p.sends !== null && g.sends >= p.sends),
+    finished: g.rang || (p.once && g.counted.length === n) || (cap !== null && g.sends >= cap),
   };
 }
 
@@ -161,6 +180,7 @@ function now(p: BoardParams, g: BoardGo): Phrase {
     if (g.called === null) return { key: "board.spot" };
     return { key: "board.from", params: { label, item, spot: lineIndex(g.called) + 1 } };
   }
+  if (p.choice === "thing") return { key: g.called === null ? "board.thing" : "board.free" };
   if (p.choice === "action") return { key: g.called === null ? "board.way" : "board.free" };
   if (p.choice === "free") return { key: "board.free" };
   const t = layout.targets.find((x) => x.id === g.called);
@@ -169,7 +189,7 @@ function now(p: BoardParams, g: BoardGo): Phrase {
 
 /** One go: points by what is hit, from wherever it is sent, until the sends are used, the bell goes, or each has counted once. */
 export const boardGo: GoRules<BoardParams, BoardGo> = {
-  begin: () => ({ sends: 0, each: [], counted: [], called: null, at: null, rang: false, closing: false }),
+  begin: () => ({ sends: 0, each: [], counted: [], called: null, at: null, sent: [], rang: false, closing: false }),
   asks,
   step,
   clock: (_, m, g) => (m.seconds !== null ? { limit: g.closing ? null : m.seconds, rest: 0 } : null),
@@ -177,7 +197,7 @@ export const boardGo: GoRules<BoardParams, BoardGo> = {
   sum,
   key: (p, g) => {
     const which = p.once || p.bonus > 0 ? [...g.counted].sort().join(",") : g.counted.length;
-    return `${which} ${total(g)} ${g.sends} ${g.called ?? "-"} ${g.at ?? "-"} ${g.closing ? 1 : 0}`;
+    return `${which} ${[...g.sent].sort().join(",")} ${total(g)} ${g.sends} ${g.called ?? "-"} ${g.at ?? "-"} ${g.closing ? 1 : 0}`;
   },
   now,
   done: (p, g) => (p.once ? g.counted : []),
@@ -196,9 +216,10 @@ export function possible(p: BoardParams, m: Match): Possible {
   const some = (k: number) => worth.slice(0, k).reduce((a, b) => a + b, 0);
   const top = worth[0]!;
   const most = (): number | null => {
-    if (p.once) return p.sends !== null && p.sends < n ? some(p.sends) : all;
-    if (p.sends === null) return null;
-    return Math.max(p.sends * top, p.sends >= n ? all + (p.sends - n) * top : 0);
+    const sends = capOf(p);
+    if (p.once) return sends !== null && sends < n ? some(sends) : all;
+    if (sends === null) return null;
+    return Math.max(sends * top, sends >= n ? all + (sends - n) * top : 0);
   };
   const can = most();
   const times = can === null ? null : can * kept;

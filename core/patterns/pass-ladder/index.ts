@@ -5,7 +5,7 @@ import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
 import { lineIndex } from "../../targets/lines.ts";
-import { waysKnob } from "../../targets/ways.ts";
+import { thingsKnob, waysKnob } from "../../targets/ways.ts";
 import { passGround } from "./ground.ts";
 import { type PassParams, passParams } from "./params.ts";
 import { type PassGo, passGo, possible } from "./rules.ts";
@@ -35,6 +35,7 @@ function knobs(p: PassParams): Knob[] {
       : []),
     ...(way.kind === "pair" ? [f.toggle("score", ["way", "bounce"], "knob.bounceCatch")] : []),
     waysKnob("knob.waysMark"),
+    thingsKnob("knob.thingsMark"),
     f.number("score", ["passes"], "knob.passes"),
     f.choice("score", ["drop"], "knob.drop", [
       ["repeat", "knob.passRepeat"],
@@ -104,6 +105,7 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
       marks: [2, 3, 4, 5],
       way: { kind: "chase", turn: 1 },
       ways: [],
+      things: [],
       passes: 3,
       drop: "stay",
       sends: 24,

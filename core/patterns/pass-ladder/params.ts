@@ -2,7 +2,7 @@ import { z } from "zod";
 import { distance, whole } from "../../contract/schema.ts";
 import { checkLines } from "../../targets/lines.ts";
 import { target } from "../../targets/target.ts";
-import { ways } from "../../targets/ways.ts";
+import { things, ways } from "../../targets/ways.ts";
 
 export const MOST_MARKS = 8;
 export const markId = (i: number) => `m${i + 1}`;
@@ -30,6 +30,8 @@ export const passParams = z
     ]),
     /** How it is sent at each mark, in turn; none: as the activity says. */
     ways,
+    /** With what, in turn; none: always the one thing. */
+    things,
     /** Clean ones at a mark before the next. */
     passes: whole("passes", 1, 20),
     drop: z.enum(["repeat", "stay", "back"], { error: "drop must be repeat, stay or back" }),

@@ -5,7 +5,7 @@ import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
-import { wayOf } from "../../targets/ways.ts";
+import { mannerOfTurn } from "../../targets/ways.ts";
 import { markId, type PassParams } from "./params.ts";
 
 /** One climb from mark to mark. */
@@ -31,7 +31,14 @@ const aimsOf = keptBy((p: PassParams): readonly Aim[] =>
 export const aimAt = (p: PassParams, i: number): Aim => aimsOf(p)[i]!;
 
 const asks = (p: PassParams, g: PassGo, player: number): Ask[] => [
-  { kind: "send", player, from: "start", manner: wayOf(p.ways, g.mark), aim: aimAt(p, g.mark), fetch: true },
+  {
+    kind: "send",
+    player,
+    from: "start",
+    manner: mannerOfTurn(p.ways, p.things, g.mark),
+    aim: aimAt(p, g.mark),
+    fetch: true,
+  },
 ];
 
 /** What was seen: clean, a drop, or neither (it lay still before anybody was there). */

@@ -4,7 +4,7 @@ import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { catalogueItem } from "../../kit/catalogue.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
-import { waysKnob } from "../../targets/ways.ts";
+import { thingsKnob, waysKnob } from "../../targets/ways.ts";
 import { spellerGround } from "./ground.ts";
 import { fewestOf, laidOut, type SpellerParams, spellerParams, wordsOf } from "./params.ts";
 import { possible, type SpellerGo, spellerGo } from "./rules.ts";
@@ -51,6 +51,7 @@ function knobs(p: SpellerParams): Knob[] {
       { hint: "knob.rightCardHint" },
     ),
     waysKnob("knob.waysWord"),
+    thingsKnob("knob.thingsWord"),
     f.number("score", ["sends"], "knob.sendsAll", {
       off: { label: "knob.noCap", initial: 30 },
       family: { key: "set.sends" },
@@ -155,6 +156,7 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
       knock: "once",
       wrong: "stays",
       ways: [],
+      things: [],
       sends: 30,
       score: "letters",
     },

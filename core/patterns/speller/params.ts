@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { across, cm, distance, metres, whole } from "../../contract/schema.ts";
 import { keptBy } from "../../kept-by.ts";
-import { ways } from "../../targets/ways.ts";
+import { things, ways } from "../../targets/ways.ts";
 import { cannotSpell, entriesOf, fewestCards, type Word, wordsFrom } from "./words.ts";
 
 export const MOST_CARDS = 16;
@@ -40,6 +40,8 @@ export const spellerParams = z
     wrong: z.enum(["stays", "costs", "restarts"], { error: "wrong must be stays, costs or restarts" }),
     /** How each word is sent at, in turn; none: as the activity says. */
     ways,
+    /** With what, in turn; none: always the one thing. */
+    things,
     sends: whole("sends", 1, 200).nullable(),
     score: z.enum(["letters", "words", "sends", "time"], { error: "score must be letters, words, sends or time" }),
   })

@@ -5,7 +5,7 @@ import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
-import { wayOf } from "../../targets/ways.ts";
+import { mannerOfTurn } from "../../targets/ways.ts";
 import { type SpellerParams, wordsOf } from "./params.ts";
 import { plain } from "./words.ts";
 
@@ -47,7 +47,7 @@ function asks(p: SpellerParams, g: SpellerGo, player: number): Ask[] {
     show: p.show,
     prompt: word.prompt,
   };
-  const manner = wayOf(p.ways, g.word);
+  const manner = mannerOfTurn(p.ways, p.things, g.word);
   return [{ kind: "send", player, from: "start", manner, aim: aimOf(p, g), fetch: true, spell }];
 }
 

@@ -3,6 +3,7 @@ import { leastToss } from "../../aim/doer.ts";
 import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
+import { THING_ROLES } from "../../kit/others.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { roomGround } from "../../targets/room.ts";
 import { aimOf, isTossed, MOST_STAGES, mannerOf, type Stage, type StreakParams, streakParams } from "./params.ts";
@@ -67,6 +68,12 @@ function knobs(p: StreakParams): Knob[] {
         ["kneeling", "knob.kneeling"],
         ["sitting", "knob.sitting"],
       ]),
+      f.choice(
+        "score",
+        at("thing"),
+        "knob.thing",
+        THING_ROLES.map((role) => [role, `thing.${role}`]),
+      ),
       ...(s.task === "touch"
         ? [f.toggle("score", at("bounce"), "knob.bounce"), f.toggle("score", at("moving"), "knob.moving")]
         : isTossed(s.task)
@@ -173,6 +180,7 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
           posture: "standing",
           moving: false,
           bounce: false,
+          thing: "send",
           height: 1,
         },
         {
@@ -183,6 +191,7 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
           posture: "standing",
           moving: false,
           bounce: false,
+          thing: "send",
           height: 1,
         },
         {
@@ -193,6 +202,7 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
           posture: "kneeling",
           moving: false,
           bounce: false,
+          thing: "send",
           height: 1,
         },
       ],

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { canToss } from "../../aim/doer.ts";
 import type { Aim, Doing, Manner } from "../../asks/ask.ts";
 import { metres, whole } from "../../contract/schema.ts";
+import { thingRole } from "../../targets/ways.ts";
 
 export const MOST_STAGES = 8;
 export const MOST_RUN = 300;
@@ -23,6 +24,8 @@ export const stage = z.strictObject({
   moving: z.boolean(),
   /** One bounce on the floor is allowed between two touches. */
   bounce: z.boolean(),
+  /** With what. */
+  thing: thingRole.default("send"),
   /** How high it is tossed above the hand, metres. */
   height: metres("height", 0.2, 4),
 });
@@ -71,4 +74,5 @@ export const mannerOf = (s: Stage): Manner => ({
   ...(s.posture !== "standing" && { posture: s.posture }),
   ...(s.moving && { moving: true }),
   ...(s.bounce && { bounce: true }),
+  ...(s.thing !== undefined && s.thing !== "send" && { thing: s.thing }),
 });
