@@ -90,6 +90,7 @@ export const en = {
   "speller.setUp.wall": "Letters on the wall, {cm, number} cm up.",
   "speller.setUp.once": "A card that fell is stood up at once.",
   "speller.setUp.word": "A right card lies until the word ends.",
+  "speller.setUp.travel": "Stand beside a letter, never on it.",
   "speller.setUp.down": "A right card stays down. A wrong one stands up.",
   "passLadder.setUp.chase": "Run only where the way is clear.",
   "passLadder.setUp.pair": "One of you stands at mark 1.",

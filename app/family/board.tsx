@@ -234,7 +234,8 @@ export function Board({
       : null;
   const doNow = sayPhrase(v.now, {}, { verb: verbOf(how ?? data.card.activity.aim.action) });
   // What is to be found out is not lit.
-  const shown = asked?.kind !== "send" || !asked.spell || asked.spell.show === "word";
+  const spell = asked && "spell" in asked ? asked.spell : undefined;
+  const shown = !spell || spell.show === "word";
   // The target called for; or, where the line moves, the line to stand on.
   const wanted =
     asked?.kind === "send" && asked.aim.kind === "any" && asked.aim.want.length === 1 && shown
@@ -259,7 +260,7 @@ export function Board({
     : stands;
   const pieces = piecesIn(v.asks).map((p) => ({ zone: p.place, shape: p.player }));
   // Several things to choose from, or pieces that lie there, need more of the screen.
-  const spelled = asked?.kind === "send" && asked.spell !== undefined;
+  const spelled = spell !== undefined;
   const many =
     spelled ||
     (shown && wanted === undefined && asked !== undefined && (asked.kind === "send" || asked.kind === "choose"));

@@ -3,7 +3,6 @@ import { useId, useState } from "react";
 import type { Knob } from "#core/contract/contract.ts";
 import type { Problem } from "#core/formats/activity.ts";
 import { faceOf } from "#core/kit/face.ts";
-import { THING_ROLES } from "#core/kit/others.ts";
 import { label } from "#words/teacher.ts";
 import { useSchool } from "./items.tsx";
 import { ThingPicker } from "./thing-picker.tsx";
@@ -265,14 +264,14 @@ function OneKnob({
       return <Toggle name={name} hint={hint} value={value as boolean} change={set} />;
     case "text":
       return <TextField name={name} value={value as string} most={k.most} change={set} />;
-    case "things":
+    case "turns":
       return (
         <InTurn
           name={name}
           {...(hint && { hint })}
-          options={THING_ROLES.map((id) => ({ id, name: label(`thing.${id}`) }))}
+          options={k.options.map((o) => ({ id: o.value, name: label(o.label) }))}
           most={k.most}
-          more="Another thing, in turn"
+          more={label(k.more)}
           value={(value ?? []) as readonly string[]}
           {...(problem && { problem })}
           change={set}

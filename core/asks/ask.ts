@@ -145,7 +145,15 @@ export type Ask =
   | (Sure & { kind: "total"; soFar: number; most: number })
   /** A short exercise, so many times. */
   /** `others`: what may be done instead, as the child likes; `seated`: the same for whoever sits. */
-  | (Sure & { kind: "task"; exercise: string; dose: number; others?: readonly string[]; seated?: string })
+  /** `spell`: the word that is to be written. */
+  | (Sure & {
+      kind: "task";
+      exercise: string;
+      dose: number;
+      others?: readonly string[];
+      seated?: string;
+      spell?: Spelled;
+    })
   /**
    * A free choice of a place for something, or none; `must`: one of them, before anything else. `leads`: what each is chosen for, and `walks` how far
    * away it is, metres, both in the order of the options.
@@ -161,8 +169,10 @@ export type Ask =
       does?: readonly (Doing & { done: number; times: number })[];
       /** How long each takes, seconds. */
       lasts?: readonly number[];
-      /** All of them come in the end: whichever is first, it comes to the same. */
+      /** Forecasts take the first: all of them come in the end, whichever is first, or it is the one that is meant. */
       alike?: true;
+      /** The word whose letter is gone to. */
+      spell?: Spelled;
     })
   /**
    * The child's own formation inside a field, middles in metres; `spots` as it would be left. `size`: how wide each is, metres; `things`: what they

@@ -297,8 +297,14 @@ export type Knob = KnobBase &
     | { kind: "toggle" }
     | { kind: "text"; most: number }
     | { kind: "item" }
-    /** A list of the things to send, in their order. */
-    | { kind: "things"; least: number; most: number }
+    /** A list of what comes in turn, in its order; `more` adds the first one. */
+    | {
+        kind: "turns";
+        options: readonly { value: string; label: string }[];
+        least: number;
+        most: number;
+        more: string;
+      }
     /** A list of ways to send, in their order. */
     | { kind: "ways"; options: readonly Action[]; least: number; most: number }
   );

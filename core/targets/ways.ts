@@ -64,11 +64,13 @@ export function mannerOfTurn(
 }
 /** The things as they take turns. */
 export const thingsKnob = (each: string, of: { least: number } = { least: 0 }): Knob => ({
-  kind: "things",
+  kind: "turns",
   station: "score",
   path: ["things"],
   label: "knob.things",
   hint: each,
+  options: THING_ROLES.map((value) => ({ value, label: `thing.${value}` })),
+  more: "knob.thingsMore",
   least: of.least,
   most: MOST_WAYS,
 });

@@ -19,6 +19,7 @@ const Arrange = lazy(() => import("./arrange.tsx"));
 const Targets = lazy(() => import("./targets.tsx"));
 const Tasks = lazy(() => import("./tasks.tsx"));
 const Letters = lazy(() => import("./letters.tsx"));
+const Written = lazy(async () => ({ default: (await import("./letters.tsx")).Written }));
 const Passes = lazy(() => import("./passes.tsx"));
 const Jack = lazy(async () => ({ default: (await import("./near.tsx")).Jack }));
 const NearSend = lazy(async () => ({ default: (await import("./near.tsx")).NearSend }));
@@ -34,7 +35,13 @@ const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNod
   any: ({ all: _, ...p }) =>
     p.ask.aim.kind === "any" &&
     (p.ask.spell ? (
-      <Letters {...p} aim={p.ask.aim} spell={p.ask.spell} />
+      <Letters
+        data={p.data}
+        among={p.ask.aim.among}
+        spell={p.ask.spell}
+        tap={(hit) => p.act({ kind: "send", hit })}
+        miss
+      />
     ) : p.ask.aim.want.length > 1 ? (
       <AnyOf {...p} aim={p.ask.aim} />
     ) : (
@@ -62,10 +69,11 @@ const inputs: { [K in AskKind]: InputOf<K> | null } = {
   send: (p) => sends[p.ask.aim.kind](p),
   count: ({ all: _, ...p }) => <Count {...p} />,
   total: ({ all: _, ...p }) => <Total {...p} />,
-  task: (p) => <Task {...p} />,
+  task: ({ all: _, ...p }) => (p.ask.spell ? <Written {...p} spell={p.ask.spell} /> : <Task {...p} />),
   choose: ({ all, ...p }) => {
     const { of, options, must } = p.ask;
     const pick = (id: string | null) => p.act({ kind: "choose", of, pick: id });
+    if (p.ask.spell) return <Letters data={p.data} among={options} spell={p.ask.spell} tap={pick} />;
     if (p.ask.does) return <Tasks {...p} />;
     if (must && of === "lift") return <Lift {...p} pieces={piecesIn(all)} />;
     if (must) return <Targets ids={options} data={p.data} pick={pick} keys={!p.mending} />;

@@ -1,13 +1,13 @@
-import type { AimOf, AskOf } from "#core/asks/ask.ts";
+import type { AskOf, Spelled } from "#core/asks/ask.ts";
 import type { PartOf } from "#core/yard/parts.ts";
 import { say } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
 import { speak } from "../use-device.ts";
+import { Big } from "./big.tsx";
 import type { InputProps } from "./input.ts";
 
 /** Cards so near each other along, metres, are one row. */
 const ROW = 0.4;
-type Spelled = NonNullable<AskOf<"send">["spell"]>;
 /** The word so far: letters that are found, and those to come only where they may be read. */
 function Prompt({ spell }: { spell: Spelled }) {
   const reads = spell.show === "word";
@@ -35,15 +35,29 @@ function Prompt({ spell }: { spell: Spelled }) {
   );
 }
 
-/** The cards as they stand, far ones above: tap the one that was hit. */
+/** A word that is written down, and then it is done. */
+export const Written = ({ spell, act }: InputProps<AskOf<"task">> & { spell: Spelled }) => (
+  <>
+    <Prompt spell={spell} />
+    <Big text={say("play.done")} press={() => act({ kind: "task" })} />
+  </>
+);
+
+/** The cards as they stand, far ones above: tap the one that was hit, or gone to. */
 export default function Letters({
-  aim,
+  among,
   spell,
   data,
-  act,
-}: InputProps<AskOf<"send">> & { aim: AimOf<"any">; spell: Spelled }) {
+  tap,
+  miss = false,
+}: Pick<InputProps, "data"> & {
+  among: readonly string[];
+  spell: Spelled;
+  tap: (id: string | null) => void;
+  miss?: boolean;
+}) {
   const cards = data.card.parts
-    .filter((p): p is PartOf<"target"> => p.kind === "target" && aim.among.includes(p.id))
+    .filter((p): p is PartOf<"target"> => p.kind === "target" && among.includes(p.id))
     .sort((a, b) => Math.round((b.along - a.along) / ROW) || a.across - b.across);
   return (
     <>
@@ -54,19 +68,21 @@ export default function Letters({
             key={c.id}
             type="button"
             className="min-h-14 rounded-lg border-[3px] border-night bg-mint px-1 text-2xl leading-none font-bold text-night uppercase active:scale-[0.97] short:min-h-9"
-            onClick={() => act({ kind: "send", hit: c.id })}
+            onClick={() => tap(c.id)}
           >
             {c.sign ?? c.label}
           </button>
         ))}
       </div>
-      <button
-        type="button"
-        className="min-h-14 rounded-md border-4 border-night bg-rose text-2xl font-bold text-night active:scale-[0.98] short:min-h-10"
-        onClick={() => act({ kind: "send", hit: null })}
-      >
-        {say("play.miss")}
-      </button>
+      {miss && (
+        <button
+          type="button"
+          className="min-h-14 rounded-md border-4 border-night bg-rose text-2xl font-bold text-night active:scale-[0.98] short:min-h-10"
+          onClick={() => tap(null)}
+        >
+          {say("play.miss")}
+        </button>
+      )}
     </>
   );
 }

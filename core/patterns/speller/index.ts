@@ -6,7 +6,17 @@ import { catalogueItem } from "../../kit/catalogue.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { thingsKnob, waysKnob } from "../../targets/ways.ts";
 import { spellerGround } from "./ground.ts";
-import { fewestOf, laidOut, type SpellerParams, spellerParams, wordsOf } from "./params.ts";
+import {
+  DOES,
+  doesAt,
+  fewestOf,
+  laidOut,
+  MOST_DOES,
+  type SpellerParams,
+  spellerParams,
+  TRAVELS,
+  wordsOf,
+} from "./params.ts";
 import { possible, type SpellerGo, spellerGo } from "./rules.ts";
 import { cannotSpell } from "./words.ts";
 
@@ -50,6 +60,27 @@ function knobs(p: SpellerParams): Knob[] {
       ),
       { hint: "knob.rightCardHint" },
     ),
+    {
+      kind: "turns",
+      station: "score",
+      path: ["does"],
+      label: "knob.does",
+      hint: "knob.doesHint",
+      options: DOES.map((value) => ({ value, label: `does.${value}` })),
+      least: 0,
+      most: MOST_DOES,
+      more: "knob.doesMore",
+    },
+    ...((p.does ?? []).includes("travel")
+      ? [
+          f.choice(
+            "score",
+            ["travel"],
+            "knob.travel",
+            TRAVELS.map((t) => [t, `travel.${t}`]),
+          ),
+        ]
+      : []),
     waysKnob("knob.waysWord"),
     thingsKnob("knob.thingsWord"),
     f.number("score", ["sends"], "knob.sendsAll", {
@@ -93,6 +124,10 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
           message: `there is no picture of "${unseen.prompt}": write the id of a thing before the sign, as in "bucket = pail"`,
         },
       ];
+    if (p.score === "sends" && wordsOf(p).every((_, i) => doesAt(p, i) !== "send"))
+      return [
+        { path: ["params", "score"], message: "score must be letters, words or time: no word of the list is sent at" },
+      ];
     if (p.sends === null && m.seconds === null && (p.score === "letters" || p.score === "words"))
       return [
         { path: ["params", "sends"], message: "letters and words are counted within a number of sends, or a bell" },
@@ -105,6 +140,7 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
   setUp: (p) => [
     { key: p.up > 0 ? "speller.setUp.wall" : "speller.setUp.floor", params: { cm: Math.round(p.up * 100) } },
     { key: `speller.setUp.${p.knock}` },
+    ...((p.does ?? []).includes("travel") ? [{ key: "speller.setUp.travel" }] : []),
   ],
   advice: (p) => [{ key: "speller.cards", params: { fewest: fewestOf(p), lie: p.cards.length } }],
   knobs,
@@ -124,6 +160,8 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
   phrases: [
     "speller.letter",
     "speller.next",
+    "speller.write",
+    ...TRAVELS.flatMap((t) => [`speller.letter.${t}`, `speller.next.${t}`]),
     "speller.end",
     "speller.end.all",
     "speller.summary",
@@ -132,6 +170,7 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
     "speller.setUp.once",
     "speller.setUp.word",
     "speller.setUp.down",
+    "speller.setUp.travel",
     "refused.unknownTarget",
     "refused.cardDown",
   ],
@@ -155,6 +194,8 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
       show: "word",
       knock: "once",
       wrong: "stays",
+      does: [],
+      travel: "hop",
       ways: [],
       things: [],
       sends: 30,

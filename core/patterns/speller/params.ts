@@ -7,6 +7,9 @@ import { cannotSpell, entriesOf, fewestCards, type Word, wordsFrom } from "./wor
 export const MOST_CARDS = 16;
 export const MOST_WORDS = 30;
 const LONGEST_WORD = 12;
+export const DOES = ["send", "travel", "write"] as const;
+export const MOST_DOES = 6;
+export const TRAVELS = ["walk", "hop", "crawl", "dribble"] as const;
 
 const card = z.strictObject({
   id: z.string().min(1).max(40),
@@ -38,6 +41,13 @@ export const spellerParams = z
     knock: z.enum(["once", "word", "down"], { error: "knock must be once, word or down" }),
     /** A wrong one changes nothing, costs a point, or starts the word again. */
     wrong: z.enum(["stays", "costs", "restarts"], { error: "wrong must be stays, costs or restarts" }),
+    /** Word by word, in turn: sent at, its letters gone to one after the other, or written down by the child; none: sent at. */
+    does: z
+      .array(z.enum(DOES, { error: `does must be ${DOES.join(", ")}` }))
+      .max(MOST_DOES, `at most ${MOST_DOES} in turn`)
+      .default([]),
+    /** How the letters are gone to. */
+    travel: z.enum(TRAVELS, { error: `travel must be ${TRAVELS.join(", ")}` }).default("hop"),
     /** How each word is sent at, in turn; none: as the activity says. */
     ways,
     /** With what, in turn; none: always the one thing. */
@@ -71,6 +81,9 @@ export const spellerParams = z
   });
 export type SpellerParams = z.infer<typeof spellerParams>;
 
+/** What is done with the so-manieth word, from 0. A card from before knows only sending. */
+export const doesAt = (p: SpellerParams, word: number): (typeof DOES)[number] =>
+  p.does?.[word % (p.does.length || 1)] ?? "send";
 /** The words of the list, in the signs of the cards. */
 export const wordsOf: (p: SpellerParams) => readonly Word[] = keptBy((p: SpellerParams) =>
   wordsFrom(

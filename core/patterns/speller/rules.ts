@@ -1,4 +1,4 @@
-import type { AimOf, Ask, AskOf } from "../../asks/ask.ts";
+import type { AimOf, Ask, Spelled } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
@@ -6,7 +6,7 @@ import { keptBy } from "../../kept-by.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
 import { mannerOfTurn } from "../../targets/ways.ts";
-import { type SpellerParams, wordsOf } from "./params.ts";
+import { doesAt, type SpellerParams, wordsOf } from "./params.ts";
 import { plain } from "./words.ts";
 
 /** One go: which word, which letter of it, and what lies down. */
@@ -18,7 +18,14 @@ export interface SpellerGo {
   taken: readonly string[];
   sends: number;
   letters: number;
+  /** The card that whoever travels stands at; null: the line. */
+  stands: string | null;
 }
+
+/** Metres a second of a child of 8, by how it goes; reading a card, and writing a letter, seconds: assumptions. */
+const SPEED = { walk: 1.1, hop: 0.9, crawl: 0.5, dribble: 1 } as const;
+const READ = 1;
+const WRITE = 2;
 
 const textsOf = keptBy((p: SpellerParams) => new Map(p.cards.map((c) => [c.id, plain(c.text)] as const)));
 const standing = (p: SpellerParams, g: SpellerGo) => p.cards.filter((c) => !g.down.includes(c.id)).map((c) => c.id);
@@ -39,20 +46,49 @@ function aimOf(p: SpellerParams, g: SpellerGo): AimOf<"any"> {
   return aim;
 }
 
+/** From one card to another, or from the line, metres. */
+function path(p: SpellerParams, from: string | null, to: string): number {
+  const at = (id: string | null) => p.cards.find((c) => c.id === id) ?? { distance: 0, across: 0 };
+  const [a, b] = [at(from), at(to)];
+  return Math.hypot(a.distance - b.distance, a.across - b.across);
+}
+/** Going to the next letter: the nearest card that has it comes first. */
+function goingTo(p: SpellerParams, g: SpellerGo, player: number, spell: Spelled): Ask {
+  const far = (id: string) => path(p, g.stands, id);
+  const sign = wanted(p, g);
+  const isRight = (id: string) => textsOf(p).get(id) === sign;
+  const options = standing(p, g).sort(
+    (a, b) => Number(isRight(b)) - Number(isRight(a)) || far(a) - far(b) || a.localeCompare(b),
+  );
+  const seconds = READ + far(options[0]!) / SPEED[p.travel ?? "hop"];
+  const takes = { by: [player], seconds, walk: 0, moving: true };
+  return { kind: "choose", player, of: "letter", options, must: true, alike: true, takes, spell };
+}
+
 function asks(p: SpellerParams, g: SpellerGo, player: number): Ask[] {
   const word = wordsOf(p)[g.word]!;
-  const spell: NonNullable<AskOf<"send">["spell"]> = {
+  const spell: Spelled = {
     signs: word.signs,
     at: g.at,
     show: p.show,
     prompt: word.prompt,
   };
+  const does = doesAt(p, g.word);
+  if (does === "travel") return [goingTo(p, g, player, spell)];
+  if (does === "write") {
+    const dose = word.signs.length;
+    const takes = { by: [player], seconds: WRITE * dose, walk: 0, moving: false };
+    return [{ kind: "task", player, exercise: "write", dose, takes, spell }];
+  }
   const manner = mannerOfTurn(p.ways, p.things, g.word);
   return [{ kind: "send", player, from: "start", manner, aim: aimOf(p, g), fetch: true, spell }];
 }
 
 function step(p: SpellerParams, g: SpellerGo, e: GameEvent): Went<SpellerGo> | Refusal {
-  if (e.kind !== "send" || e.hit === undefined) return refuse("refused.notInGame", { kind: e.kind });
+  const does = doesAt(p, g.word);
+  if (does === "travel" && e.kind === "choose") return travelled(p, g, e);
+  if (does === "write" && e.kind === "task") return written(p, g);
+  if (does !== "send" || e.kind !== "send" || e.hit === undefined) return refuse("refused.notInGame", { kind: e.kind });
   if (e.hit !== null && !textsOf(p).has(e.hit)) return refuse("refused.unknownTarget", { target: e.hit });
   if (e.hit !== null && g.down.includes(e.hit)) return refuse("refused.cardDown");
   const sent = { ...g, sends: g.sends + 1 };
@@ -62,6 +98,38 @@ function step(p: SpellerParams, g: SpellerGo, e: GameEvent): Went<SpellerGo> | R
   const go = right(p, sent, e.hit);
   return { go, after: spent || go.word >= wordsOf(p).length ? "end" : "hit" };
 }
+
+/** A card that was gone to. It stays where it is. */
+function travelled(
+  p: SpellerParams,
+  g: SpellerGo,
+  e: Extract<GameEvent, { kind: "choose" }>,
+): Went<SpellerGo> | Refusal {
+  if (e.of !== "letter" || e.pick === null) return refuse("refused.notInGame", { kind: e.kind });
+  if (!textsOf(p).has(e.pick)) return refuse("refused.unknownTarget", { target: e.pick });
+  if (g.down.includes(e.pick)) return refuse("refused.cardDown");
+  const there = { ...g, stands: e.pick };
+  if (textsOf(p).get(e.pick) !== wanted(p, g)) return { go: wrong(p, there), after: "miss" };
+  const at = g.at + 1;
+  const go = { ...there, letters: g.letters + 1, at };
+  return ended(p, at < wordsOf(p)[g.word]!.signs.length ? go : fresh(p, { ...go, word: g.word + 1, at: 0 }));
+}
+/** The whole word, letter by letter. */
+function written(p: SpellerParams, g: SpellerGo): Went<SpellerGo> {
+  const letters = g.letters + wordsOf(p)[g.word]!.signs.length;
+  return ended(p, fresh(p, { ...g, letters, word: g.word + 1, at: 0 }));
+}
+/** A new word: cards that a word took stand again, where they may. */
+const fresh = (p: SpellerParams, g: SpellerGo): SpellerGo => ({
+  ...g,
+  taken: [],
+  down: p.knock === "word" ? [] : g.down,
+  stands: null,
+});
+const ended = (p: SpellerParams, go: SpellerGo): Went<SpellerGo> => ({
+  go,
+  after: go.word >= wordsOf(p).length ? "end" : "hit",
+});
 
 /** A wrong one that fell stands again at once. */
 function wrong(p: SpellerParams, g: SpellerGo): SpellerGo {
@@ -80,7 +148,7 @@ function right(p: SpellerParams, g: SpellerGo, id: string): SpellerGo {
     taken: lies ? [...g.taken, id] : g.taken,
   };
   if (next.at < wordsOf(p)[g.word]!.signs.length) return next;
-  return { ...next, word: g.word + 1, at: 0, taken: [], down: p.knock === "word" ? [] : next.down };
+  return fresh(p, { ...next, word: g.word + 1, at: 0 });
 }
 
 const UNIT: Record<SpellerParams["score"], Unit> = {
@@ -105,19 +173,24 @@ function sum(p: SpellerParams, g: SpellerGo, ms: number): Sum {
 }
 
 function now(p: SpellerParams, g: SpellerGo): Phrase {
+  const does = doesAt(p, g.word);
+  const word = { word: g.word + 1, words: wordsOf(p).length };
+  if (does === "write") return { key: "speller.write", params: word };
   const sign = wanted(p, g);
   const params = { word: g.word + 1, words: wordsOf(p).length, letter: g.at + 1, sign: sign?.toUpperCase() ?? "" };
-  return { key: p.show === "word" ? "speller.letter" : "speller.next", params };
+  const shown = p.show === "word" ? "letter" : "next";
+  return { key: does === "send" ? `speller.${shown}` : `speller.${shown}.${p.travel ?? "hop"}`, params };
 }
 
 /** One go: word by word, letter by letter in their order. */
 export const spellerGo: GoRules<SpellerParams, SpellerGo> = {
-  begin: () => ({ word: 0, at: 0, down: [], taken: [], sends: 0, letters: 0 }),
+  begin: () => ({ word: 0, at: 0, down: [], taken: [], sends: 0, letters: 0, stands: null }),
   asks,
   step,
   clock: (p, m) => (m.seconds !== null || p.score === "time" ? { limit: m.seconds, rest: 0 } : null),
   sum,
-  key: (p, g) => `${g.word} ${g.at} ${p.knock === "once" ? "" : [...g.down].sort().join(",")} ${g.sends} ${g.letters}`,
+  key: (p, g) =>
+    `${g.word} ${g.at} ${p.knock === "once" ? "" : [...g.down].sort().join(",")} ${g.sends} ${g.letters} ${g.stands ?? ""}`,
   now,
   done: (_, g) => g.down,
   ended: (_, { finished }) => ({ key: finished ? "speller.end.all" : "speller.end" }),
@@ -127,23 +200,32 @@ export const spellerGo: GoRules<SpellerParams, SpellerGo> = {
 /** Written on paper: see `Possible`. */
 export function possible(p: SpellerParams, m: Match): Possible {
   const words = wordsOf(p);
-  const letters = words.reduce((n, w) => n + w.signs.length, 0);
+  // What is gone to or written takes no send.
+  const sent = words.reduce((n, w, i) => n + (doesAt(p, i) === "send" ? w.signs.length : 0), 0);
   const kept = m.goes.keep === "total" ? m.goes.count : 1;
   const stages = words.length;
   if (p.score === "letters" || p.score === "words") {
-    let left = p.sends ?? letters;
+    let left = p.sends ?? sent;
     let whole = 0;
-    for (const w of words) {
-      if (left < w.signs.length) break;
-      left -= w.signs.length;
+    let signs = 0;
+    for (const [i, w] of words.entries()) {
+      const takes = doesAt(p, i) === "send" ? w.signs.length : 0;
+      // The last send ends the go, within a word or with it.
+      if (left < takes) {
+        signs += left;
+        break;
+      }
+      left -= takes;
       whole++;
+      signs += w.signs.length;
+      if (left === 0 && takes > 0) break;
     }
-    const most = kept * (p.score === "words" ? whole : Math.min(letters, p.sends ?? letters));
+    const most = kept * (p.score === "words" ? whole : signs);
     return { unit: p.score, better: "more", least: 0, most, values: null, finished: { least: 0, most }, stages };
   }
   const unit = UNIT[p.score];
   const cap = p.score === "sends" ? p.sends : m.seconds === null ? null : m.seconds * 10;
   const most = cap === null ? null : cap * kept;
-  const least = p.score === "sends" ? letters * kept : 0;
+  const least = p.score === "sends" ? sent * kept : 0;
   return { unit, better: "less", least: 0, most, values: null, finished: { least, most }, stages };
 }

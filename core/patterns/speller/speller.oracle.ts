@@ -21,6 +21,32 @@ function story(p: SpellerParams, bell: number | null): Story {
     value,
     rank: () => (p.score !== "sends" ? value() : done() ? 1e8 - sends : w * 1000),
     take(e) {
+      const way = p.does[w % Math.max(1, p.does.length)] ?? "send";
+      if (way === "write") {
+        if (e.kind !== "task") return "no";
+        points += words[w]!.length;
+        w++;
+        if (p.knock === "word") for (const c of cards.values()) c.up = true;
+        return done() ? "end" : "hit";
+      }
+      if (way === "travel") {
+        if (e.kind !== "choose" || e.of !== "letter" || e.pick === null || !cards.get(e.pick)?.up) return "no";
+        if (cards.get(e.pick)!.letter === words[w]![found.length]) {
+          points++;
+          found += words[w]![found.length];
+          if (found.length < words[w]!.length) return "hit";
+          found = "";
+          w++;
+          if (p.knock === "word") for (const c of cards.values()) c.up = true;
+          return done() ? "end" : "hit";
+        }
+        if (p.wrong === "costs") points = Math.max(0, points - 1);
+        if (p.wrong === "restarts") {
+          points -= found.length;
+          found = "";
+        }
+        return "miss";
+      }
       if (e.kind !== "send" || e.hit === undefined) return "no";
       const card = e.hit === null ? null : cards.get(e.hit);
       if (card === undefined || card?.up === false) return "no";

@@ -43,6 +43,7 @@ function spellerOf(d: Draw): Drawn<SpellerParams> {
     list,
     knock,
     wrong: d.one(["stays", "costs", "restarts"]),
+    does: d.one([[], [], ["travel"], ["send", "travel"], ["write", "send"], ["send", "write", "travel"]]),
     sends: 2 + d.upTo(7),
     score: d.one(["letters", "words", "sends"]),
   });
@@ -56,6 +57,8 @@ function spellerOf(d: Draw): Drawn<SpellerParams> {
 }
 function spellerEvent(d: Draw, at: number, p: SpellerParams, legal: readonly AskKind[]): GameEvent {
   const kind = d.chance(0.06) ? d.one(["send", "ready", "bell"] as const) : (legal[d.upTo(legal.length - 1)] ?? "send");
+  if (kind === "choose")
+    return { kind, at, of: d.chance(0.97) ? "letter" : "target", pick: d.chance(0.05) ? null : d.one(p.cards).id };
   if (kind !== "send") return { kind: kind as "ready", at };
   return { kind, at, hit: d.chance(0.15) ? null : d.chance(0.02) ? "nowhere" : d.one(p.cards).id };
 }
@@ -64,6 +67,46 @@ describe("Speller", () => {
   it("a second telling agrees", () => {
     expect(run(speller.rules, tellSpeller, spellerOf, spellerEvent)).toBeGreaterThan(SEQUENCES / 30);
   }, 400_000);
+
+  it("a word that is gone to takes the way from card to card, one that is written its letters, and neither takes a send", () => {
+    const travel = (over: object) => ({
+      ...fromPattern("speller"),
+      pattern: { name: "speller", params: of({ cards: cards("abc"), list: "abc", score: "time", ...over }) },
+      match: USUAL_MATCH,
+    });
+    const minutes = (over: object) => {
+      const f = forecastActivity(travel(over) as never, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
+      expect(f.sides[0]!.finish).toBeCloseTo(1, 12);
+      expect(mean(f.sides[0]!.sends)).toBe(0);
+    };
+    minutes({ does: ["travel"] });
+    minutes({ does: ["write"] });
+    const asked = (over: object) => {
+      const s = speller.rules.start(of({ cards: cards("abc"), list: "abc", ...over }), USUAL_MATCH, {
+        players: 1,
+        mode: "alone",
+        seed: 1,
+      });
+      const [ask] = speller.rules.asks(s);
+      return ask!.kind === "choose" || ask!.kind === "task" ? ask!.takes.seconds : 0;
+    };
+    // The first card stands 1.5 m ahead and 0.6 m aside.
+    expect(asked({ does: ["travel"], travel: "hop" })).toBeCloseTo(1 + Math.hypot(1.5, 0.6) / 0.9, 9);
+    expect(asked({ does: ["travel"], travel: "crawl" })).toBeGreaterThan(asked({ does: ["travel"], travel: "hop" }));
+    expect(asked({ does: ["write"] })).toBe(6);
+    expect(
+      speller.possible(of({ cards: cards("abc"), list: "ab, ca", does: ["send", "travel"], sends: 2 }), USUAL_MATCH)
+        .most,
+    ).toBe(2);
+    expect(
+      speller.possible(of({ cards: cards("abc"), list: "ab, ca", does: ["travel", "send"], sends: 1 }), USUAL_MATCH)
+        .most,
+    ).toBe(3);
+    expect(speller.problems(of({ does: ["travel"], score: "sends" }), USUAL_MATCH)[0]!.path).toEqual([
+      "params",
+      "score",
+    ]);
+  });
 
   it("distinct letters that stand up at once are a climb in which another target is a spent send", () => {
     const spots = [
