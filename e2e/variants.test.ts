@@ -329,6 +329,68 @@ describe("variants on the play screen", () => {
     }
   }, 120_000);
 
+  it("easier and harder are one tap within what the teacher allows, a line of one's own is chosen before, and both are kept", async () => {
+    const allowed = { ...climb, family: [{ field: "standing.line", values: [-0.5, 0, 0.25, 0.5] }] };
+    const own = async (p: Page) => {
+      await press(p, "Make it fair");
+      await p.click("[aria-label='Player 2, own line: farther back']");
+    };
+    const name = title();
+    const page = await playing("Kezia O.", of(allowed as Activity, name, {}), 2, "Against each other", own);
+    await sees(page, "Kezia, your turn.");
+    await press(page, "MISS");
+    await sees(page, "Player 2, your turn.");
+    await sees(page, /Stand: ½ step back\./);
+    await press(page, "MISS");
+    await sees(page, "Kezia, your turn.");
+    expect(await page.$eval("main", (m) => m.textContent)).not.toContain("Stand:");
+    await press(page, "Easier");
+    await sees(page, /Stand: ½ step nearer\./);
+    await press(page, "Undo");
+    await page.waitForFunction(() => !document.body.innerText.includes("Stand:"));
+    await press(page, "Harder");
+    await sees(page, /Stand: 1 step back\./);
+    await press(page, "Stop here");
+    await handIn(page);
+    const kept = await keptOf(name);
+    expect(kept!.score).toMatchObject({ sends: 1, set: { "standing.line": "changed" } });
+    await page.close();
+  });
+
+  it("a board's thing is called first, and each is sent once where all are fetched at the end", async () => {
+    const board = fromPattern("board");
+    const kit = { ...board.kit, others: ["sponge"] };
+    const change = { choice: "thing", things: ["send", "other1"], fetch: "end", sends: null };
+    const page = await playing("Lorcan T.", of({ ...board, kit }, title(), change));
+    await sees(page, "Say with what.");
+    await page.click("[data-targets] button:nth-child(2)");
+    await sees(page, /^With the .+\.$/m);
+    const choices = (n: number) =>
+      page.waitForFunction((k) => document.querySelectorAll("[data-targets] button").length === k, {}, n);
+    await choices(3);
+    await page.click("[data-targets] button");
+    await sees(page, "Say with what.");
+    await choices(1);
+    await page.click("[data-targets] button");
+    await choices(3);
+    await press(page, "MISS");
+    await sees(page, "The go is over.");
+    await page.close();
+  });
+
+  it("letters are gone to one by one, and a word is written down", async () => {
+    const speller = fromPattern("speller");
+    const page = await playing("Quill F.", of(speller, title(), { does: ["travel", "write"], list: "sun, sand" }));
+    await sees(page, "Word 1 of 2. Hop to S.");
+    await press(page, "A");
+    await sees(page, "Word 1 of 2. Hop to S.");
+    for (const letter of ["S", "U", "N"]) await press(page, letter);
+    await sees(page, "Word 2 of 2: write it down.");
+    await press(page, "Done!");
+    await sees(page, "All words are spelled!");
+    await page.close();
+  });
+
   it("three or more may be two sides, chosen before play and shown", async () => {
     const page = await playing("Lorcan T.", of(climb, title(), {}), 3, "Against each other", async (p) => {
       await press(p, "Two sides");

@@ -2,6 +2,9 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
+import { fromPattern } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
+import { patternNames } from "#core/patterns/registry.ts";
 import { en } from "./en.ts";
 import { enGame } from "./en-game.ts";
 import { enHome } from "./en-home.ts";
@@ -13,6 +16,13 @@ const CATALOGUES = { en, enGame, enHome, enTeacher, labels };
 const every = Object.entries(CATALOGUES).flatMap(([c, all]) =>
   Object.entries(all).map(([key, text]) => [`${c} ${key}`, text as string] as const),
 );
+
+it("says what is counted at every peg of every pattern", () => {
+  for (const name of patternNames) {
+    const kinds = opened(fromPattern(name)).probes.map((p) => p.ask.aim.kind);
+    for (const kind of kinds) expect(enTeacher, `${name} ${kind}`).toHaveProperty([`rates.${kind}`]);
+  }
+});
 
 type Ast = readonly { type: number; value?: string; options?: Record<string, { value: Ast }> }[];
 /** Type numbers of the format's own parts: an argument, a number, a select, a plural. */

@@ -1,13 +1,15 @@
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
-import { lazy, memo, Suspense } from "react";
+import { lazy, memo, Suspense, useMemo } from "react";
+import { setOutEnds } from "#core/compile/set-out-ends.ts";
 import { betterIn, type Unit } from "#core/contract/contract.ts";
 import { mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
+import type { Forecast } from "#core/forecast/forecast.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
-import { useForecast } from "./use-forecast.ts";
+import { useForecast, useSetOutEnds } from "./use-forecast.ts";
 
 const Chart = lazy(() => import("./strip-chart.tsx"));
 
@@ -66,10 +68,29 @@ function Bars({ at, p }: { at: readonly number[]; p: readonly number[] }) {
   );
 }
 
+/** The child sets out itself: what happens lies between all near and all far. */
+function Ends({
+  ends,
+  who,
+  of,
+}: {
+  ends: NonNullable<ReturnType<typeof setOutEnds>>;
+  who: Who;
+  of: (f: Forecast) => number;
+}) {
+  const told = useSetOutEnds(ends, who);
+  return (
+    <p className="text-[13px]" data-ends={told ? "ready" : "waiting"}>
+      {told ? tell("strip.ends", { near: of(told[0]), far: of(told[1]) }) : "..."}
+    </p>
+  );
+}
+
 /** What will happen: always there, each part opens its picture. */
 export const Strip = memo(function Strip({ activity, people, names, unit, homes, apply }: Props) {
   const forecasts = useForecast(activity, people);
   const { minutes } = activity;
+  const ends = useMemo(() => setOutEnds(activity), [activity]);
   const middle = forecasts?.[1] ?? null;
   const youngest = forecasts?.[0] ?? null;
   const side = middle?.sides[0];
@@ -114,6 +135,13 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
               wait
             )}
             <p className="text-[13px]">most often {first.d ? shown(mode(first.d)) : "..."}</p>
+            {ends && (
+              <Ends
+                ends={ends}
+                who={people[1]!}
+                of={(f) => shown(mode(fixed || counted ? f.sides[0]!.points : f.sides[0]!.sends))}
+              />
+            )}
           </div>
           {first.d && <Bars at={first.d.at} p={first.d.p} />}
         </div>

@@ -64,6 +64,19 @@ export function useForecast(activity: Activity, people: readonly Who[]): Forecas
   return useWorker(ask, "strip");
 }
 
+/** Where the child sets the targets out: what somebody meets with all of them near, and with all of them far. */
+export function useSetOutEnds(ends: { near: Activity; far: Activity }, who: Who): [Forecast, Forecast] | null {
+  const ask = useCallback(
+    async (w: Remote): Promise<[Forecast, Forecast]> => {
+      const [near] = await w.each(ends.near, [who]);
+      const [far] = await w.each(ends.far, [who]);
+      return [near!, far!];
+    },
+    [ends, who],
+  );
+  return useWorker(ask, "setOut");
+}
+
 /** What somebody can expect of each of some activities, points. */
 export function useExpected(activities: readonly Activity[], who: Who): (number | null)[] | null {
   const ask = useCallback((w: Remote) => w.expected(activities, who), [activities, who]);

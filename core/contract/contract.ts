@@ -183,6 +183,8 @@ export interface SetOut {
   width: number;
   farther: boolean;
 }
+/** The part that shows a propped board. */
+export const RAMP_PART = "ramp";
 /** The part that shows that field. */
 export const SET_OUT_FIELD = "setOut";
 

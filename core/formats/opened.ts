@@ -5,6 +5,7 @@ import {
   type Phrase,
   type Possible,
   type Probe,
+  RAMP_PART,
   SET_OUT_FIELD,
 } from "../contract/contract.ts";
 import { type Game, openGame } from "../contract/game.ts";
@@ -61,6 +62,16 @@ const fieldOf = ({ setOut: f }: Activity): Part[] =>
       ]
     : [];
 
+/** A board is propped about so steeply, radians, is so wide, and reaches no farther behind the line than this, metres: assumptions. */
+const PROPPED = (25 * Math.PI) / 180;
+const BOARD = { width: 0.3, most: 0.55 } as const;
+/** The propped board behind the line, its foot on it. */
+const rampOf = ({ ramp }: Activity): Part[] => {
+  if (!ramp) return [];
+  const depth = Math.min(BOARD.most, ramp.height / Math.tan(PROPPED));
+  return [{ kind: "court", id: RAMP_PART, along: -depth / 2, across: 0, depth, width: BOARD.width, label: "" }];
+};
+
 /** Documents are never changed in place, so each is opened once. */
 const known = new WeakMap<Activity, Opened>();
 
@@ -82,7 +93,7 @@ export function opened(a: Activity): Opened {
   const game = once(() =>
     openGame(pattern, { params, match: a.match, family: a.family, ...(a.setOut && { setOut: a.setOut }) }),
   );
-  const parts = once(() => [...fieldOf(a), ...ground.parts(params, a.space)]);
+  const parts = once(() => [...fieldOf(a), ...rampOf(a), ...ground.parts(params, a.space)]);
   const pegs = once(() => ground.pegs(params));
   const probes = once(() => ground.probes(params));
   const as = (next: unknown) => withParams(a, next);

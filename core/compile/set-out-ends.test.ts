@@ -1,0 +1,32 @@
+import { expect, it } from "vitest";
+import { mean } from "../forecast/distribution.ts";
+import { forecastActivity } from "../forecast/for-activity.ts";
+import { activity, fromPattern } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+import { setOutEnds } from "./set-out-ends.ts";
+
+it("a child that sets out itself meets something between all near and all far", () => {
+  const field = { near: 0.8, far: 3.2, width: 2.4, farther: false };
+  for (const name of ["board", "sweep", "climb"] as const) {
+    const a = activity.parse({ ...fromPattern(name), setOut: field });
+    const { near, far } = setOutEnds(a)!;
+    for (const p of opened(near).pegs) expect(p.distance).toBeLessThan(1.1);
+    for (const p of opened(far).pegs) expect(p.distance).toBeGreaterThan(2.9);
+    expect(opened(near).pegs).toHaveLength(opened(a).pegs.length);
+    const one = (x: typeof a) => {
+      const side = forecastActivity(x, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle").sides[0]!;
+      return name === "board" ? -mean(side.points) : mean(side.sends) / Math.max(side.finish, 1e-6);
+    };
+    expect(one(near)).toBeLessThan(one(far));
+  }
+});
+
+it("a bigger number farther is kept, and where nothing is set out there are no ends", () => {
+  const a = activity.parse({ ...fromPattern("climb"), setOut: { near: 0.8, far: 3.2, width: 2.4, farther: true } });
+  for (const end of Object.values(setOutEnds(a)!)) {
+    const at = opened(end).pegs.map((p) => p.distance);
+    expect(at).toEqual([...at].sort((x, y) => x - y));
+    expect(new Set(at).size).toBe(at.length);
+  }
+  expect(setOutEnds(fromPattern("climb"))).toBeNull();
+});
