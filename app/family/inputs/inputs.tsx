@@ -164,7 +164,14 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
   const onlyLine = line && Object.keys(open.fields).length === 1;
   const stand = (value: number) => p.act({ kind: "set", field: LINE_FIELD, value, by: open!.player });
   const aside = asks.filter(
-    (a) => a.optional && a !== again && a !== told && a !== rest && a.kind !== "move" && a.kind !== "set",
+    (a) =>
+      a.optional &&
+      a !== told &&
+      a !== rest &&
+      a.kind !== "move" &&
+      a.kind !== "set" &&
+      // What must be chosen may be chosen again; where there is no other, it is not asked.
+      !(a.kind === "choose" && a.must),
   );
   return (
     <>
