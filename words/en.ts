@@ -104,6 +104,7 @@ export const en = {
   "tally.setUp.stop": "Gate {gate, number}: a mark to stop on.",
   "tally.setUp.shot": "Gate {gate, number}: a line to shoot from.",
   "off.floor": "Off the floor first: it bounces once.",
+  "off.wall": "Off the wall first, then onto it.",
   "off.table": "Off the table first: it bounces once.",
   "setOut.card": "Set them out yourself, {near, number} to {far, number} cm away.",
   "setOut.wide": "Stay within {wide, number} cm from side to side.",

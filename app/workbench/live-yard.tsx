@@ -63,9 +63,9 @@ export function LiveYard({
     [probes],
   );
   // What is laid out beside the game changes nothing of the game: dragging it works out no rates anew.
-  const { pattern: played, match, space, aim, kit, behind, ramp, off } = live;
+  const { pattern: played, match, space, aim, kit, behind, ramp, off, wall } = live;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game hangs on
-  const game = useMemo(() => ({ ...live, layout: null }), [played, match, space, aim, kit, behind, ramp, off]);
+  const game = useMemo(() => ({ ...live, layout: null }), [played, match, space, aim, kit, behind, ramp, off, wall]);
   const parts = useMemo(() => layoutOf(game), [game]);
   const inAir = flies(game);
   const allParts = useMemo(() => (live.layout ? [...parts, ...laidParts(live.layout)] : parts), [parts, live.layout]);

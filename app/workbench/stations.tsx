@@ -11,6 +11,7 @@ import { opened, withParams } from "#core/formats/opened.ts";
 import { COUNTED } from "#core/measures/count.ts";
 import { FLOORS } from "#core/things/floors.ts";
 import type { Item } from "#core/things/item.ts";
+import { WALL_GAP } from "#core/yard/off-wall.ts";
 import { itemName, namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
@@ -479,20 +480,37 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
         value={a.behind ?? "open"}
         change={(behind) => change({ ...a, behind })}
       />
-      {(flies(a) || a.off) && (
-        <Choice
-          name="Touches first"
-          hint="once; what hardly bounces does not get up again"
-          options={[
-            { value: "straight", label: "nothing" },
-            { value: "floor", label: "the floor" },
-            { value: "table", label: "a table" },
-          ]}
-          value={a.off ?? "straight"}
-          change={(first) => {
-            const { off: was, ...rest } = a;
-            change(first === "straight" ? rest : { ...a, off: first as "floor" | "table" });
-          }}
+      <Choice
+        name="Touches first"
+        hint="once; what hardly bounces does not get up again"
+        options={[
+          { value: "straight", label: "nothing" },
+          ...(flies(a) || a.off === "floor" || a.off === "table"
+            ? [
+                { value: "floor", label: "the floor" },
+                { value: "table", label: "a table" },
+              ]
+            : []),
+          { value: "wall", label: "the wall behind them" },
+        ]}
+        value={a.off ?? "straight"}
+        change={(first) => {
+          const { off: was, wall: gap, ...rest } = a;
+          if (first === "straight") change(rest);
+          else if (first === "wall") change({ ...rest, off: "wall", wall: gap ?? WALL_GAP });
+          else change({ ...rest, off: first as "floor" | "table" });
+        }}
+      />
+      {a.off === "wall" && (
+        <NumberField
+          name="The wall is behind the farthest"
+          unit="m"
+          value={a.wall ?? WALL_GAP}
+          least={0.2}
+          most={5}
+          step={0.1}
+          problem={problems.find((x) => x.field === "wall")?.message}
+          change={(wall) => change({ ...a, wall }, "wall")}
         />
       )}
       {(a.aim.action === "underarmRoll" || a.ramp) && (

@@ -2,6 +2,7 @@ import type { Person } from "../aim/person.ts";
 import { type Aim, type Ask, type AskKind, type AskOf, arranged, type Takes } from "../asks/ask.ts";
 import type { Body } from "../events/events.ts";
 import { own } from "../own.ts";
+import { asSeen } from "../yard/off-wall.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 import type { Outcome, Policy, Seen, Sight } from "./kind.ts";
 import { kindOf } from "./kinds.ts";
@@ -72,7 +73,7 @@ const moved = new WeakMap<readonly Part[], Map<string, readonly Part[]>>();
 
 /** How something is asked to be sent. */
 export const sightOf = (ask: AskOf<"send" | "count">, { parts, people, policy }: Play): Sight => ({
-  parts: ask.manner.nearer ? nearerParts(parts, ask.from, ask.manner.nearer) : parts,
+  parts: ask.manner.nearer ? nearerParts(asSeen(parts), ask.from, ask.manner.nearer) : asSeen(parts),
   person: people[ask.player]!,
   manner: ask.manner,
   from: ask.from,

@@ -19,6 +19,7 @@ import { type Sending, sendingOf } from "../physics/send.ts";
 import { type HitRule, type SingleRule, SMALLEST } from "../rules/hit-rule.ts";
 import type { Item } from "../things/item.ts";
 import { laidParts } from "../yard/layouts/laid.ts";
+import { asSeen } from "../yard/off-wall.ts";
 import { type Part, reachOfLayout } from "../yard/parts.ts";
 import { type Forecast, forecast, type Graph } from "./forecast.ts";
 
@@ -125,7 +126,7 @@ export function personOf(a: Activity, who: Who): Person {
       });
       const onRamp = a.ramp && actionOf(m) === "underarmRoll";
       if (onRamp) return withRamp(model, a.ramp!.height, who.multiplier ?? agePrior(who.age).multiplier);
-      return a.off ? offSurface(model, a.off) : model;
+      return a.off && a.off !== "wall" ? offSurface(model, a.off) : model;
     }),
     keeps: once((m) => keeperOf(who.age, itemOf(m), a.space.floor, held(m))),
     does: (task, m) => tasks(JSON.stringify([task, m]), task, m),
@@ -146,7 +147,7 @@ export const sendingIn = (a: Activity, age: Age): Sending | null =>
   isSend(a.aim.action) ? ramped(a, sendingOf(age, a.aim.action, sentIn(a), a.space.floor)) : null;
 function ramped(a: Activity, s: Sending): Sending {
   if (a.ramp) return downRamp(s, a.ramp.height);
-  return a.off && s.travel === "air" ? { ...s, off: HEIGHT_OF[a.off] } : s;
+  return a.off && a.off !== "wall" && s.travel === "air" ? { ...s, off: HEIGHT_OF[a.off] } : s;
 }
 
 /** How a probe of an activity is asked, in a layout. */
@@ -159,10 +160,10 @@ export const runOnIn = (a: Activity, parts: readonly Part[], person: Person): nu
 
 /** How far anything is sent in an activity, metres. */
 export const farthestAim = (a: Activity, parts: readonly Part[] = layoutOf(a)): number =>
-  Math.max(0, ...opened(a).probes.map((p) => kindOf<Aim>(p.ask.aim).reach(p.ask.aim, parts, p.ask.from)));
+  Math.max(0, ...opened(a).probes.map((p) => kindOf<Aim>(p.ask.aim).reach(p.ask.aim, asSeen(parts), p.ask.from)));
 
 /** Whether nothing behind the targets stops what is sent. Documents kept from before do not say: nothing does. */
-export const goesOn = (a: Activity): boolean => a.behind !== "wall" && a.behind !== "soft";
+export const goesOn = (a: Activity): boolean => a.behind !== "wall" && a.behind !== "soft" && a.off !== "wall";
 
 /** Whether what is sent flies. */
 export const flies = (a: Activity): boolean => isSend(a.aim.action) && actionFacts[a.aim.action].travel === "air";

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { ACTIONS, type Action, actionFacts } from "../actions/actions.ts";
+import { fromLine } from "../asks/ask.ts";
 import { type GamePart, MODES, MOST_NEARER, MOST_PLAYERS, SET_OUT_FIELD } from "../contract/contract.ts";
 import { match, USUAL_MATCH } from "../contract/match.ts";
 import { fieldOf } from "../contract/range.ts";
@@ -104,8 +105,14 @@ const shape = z.strictObject({
       stand: z.enum(["behind", "beside"], { error: "stand must be behind or beside" }),
     })
     .optional(),
-  /** What a throw must touch first, once: the floor, or a table; straight unless given. */
-  off: z.enum(["floor", "table"], { error: "off must be floor or table" }).optional(),
+  /** What a send must touch first, once: the floor or a table (a throw), or the wall behind the targets; straight unless given. */
+  off: z.enum(["floor", "table", "wall"], { error: "off must be floor, table or wall" }).optional(),
+  /** How far that wall is behind what is farthest, metres. */
+  wall: z
+    .number({ error: "wall must be a number of metres" })
+    .min(0.2, "wall must be 0.2 m or more")
+    .max(5, "wall must be 5 m or less")
+    .optional(),
   pattern,
   /** What surrounds a go of the pattern: goes, turns, the bell. */
   match: match.default(USUAL_MATCH),
@@ -201,8 +208,18 @@ export const activity = shape.superRefine((a, ctx) => {
     });
   if (a.ramp && a.aim.action !== "underarmRoll")
     ctx.addIssue({ code: "custom", path: ["ramp"], message: "ramp: only what is rolled goes down a ramp" });
-  if (a.off && actionsIn(a).some((x) => actionFacts[x].travel !== "air"))
-    ctx.addIssue({ code: "custom", path: ["off"], message: "off: only what is thrown touches something first" });
+  if (a.off && a.off !== "wall" && actionsIn(a).some((x) => actionFacts[x].travel !== "air"))
+    ctx.addIssue({
+      code: "custom",
+      path: ["off"],
+      message: "off: only what is thrown touches the floor or a table first",
+    });
+  if (a.off === "wall" && !o.probes.some((x) => fromLine(x.ask) && x.ask.aim.kind !== "rebound"))
+    ctx.addIssue({
+      code: "custom",
+      path: ["off"],
+      message: `off: in ${p.name} nothing is sent off a wall at something`,
+    });
   if (a.setOut) {
     const tell = (field: string, message: string) => ctx.addIssue({ code: "custom", path: ["setOut", field], message });
     if (!canSetOut(a)) tell("near", `setOut: ${p.name} has no targets that could stand elsewhere`);

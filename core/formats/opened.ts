@@ -13,6 +13,7 @@ import { standingKnobs } from "../contract/standing.ts";
 import type { Face } from "../kit/face.ts";
 import { matchKnobs } from "../match/knobs.ts";
 import { type AnyPattern, patternOf } from "../patterns/registry.ts";
+import { offWall, WALL_GAP } from "../yard/off-wall.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Activity } from "./activity.ts";
 
@@ -93,7 +94,10 @@ export function opened(a: Activity): Opened {
   const game = once(() =>
     openGame(pattern, { params, match: a.match, family: a.family, ...(a.setOut && { setOut: a.setOut }) }),
   );
-  const parts = once(() => [...fieldOf(a), ...rampOf(a), ...ground.parts(params, a.space)]);
+  const parts = once(() => {
+    const own = ground.parts(params, a.space);
+    return [...fieldOf(a), ...rampOf(a), ...own, ...(a.off === "wall" ? [offWall(own, a.wall ?? WALL_GAP)] : [])];
+  });
   const pegs = once(() => ground.pegs(params));
   const probes = once(() => ground.probes(params));
   const as = (next: unknown) => withParams(a, next);
