@@ -265,7 +265,7 @@ describe("whole games, by touch", () => {
   it("fed by a grown-up, who has no turn; and against one with the other hand and a head start", async () => {
     const name = title();
     const helped = async (page: Page) => {
-      await press(page, "Helpers and the other hand");
+      await press(page, "Make it fair");
       await press(page, "only helps");
     };
     const short = { sends: 2, bonus: 0 };
@@ -288,7 +288,7 @@ describe("whole games, by touch", () => {
     await fed.close();
 
     const fair = async (page: Page) => {
-      await press(page, "Helpers, other hand, head start");
+      await press(page, "Make it fair");
       const boxes = await page.$$("xpath///label[normalize-space()='other hand']/input");
       await boxes[1]!.click();
       for (let i = 0; i < 4; i++) await press(page, "Player 2: more points to start with");

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { ACTIONS, type Action, actionFacts } from "../actions/actions.ts";
+import { ACTIONS, type Action, actionFacts, isSend } from "../actions/actions.ts";
 import { fromLine } from "../asks/ask.ts";
 import { type GamePart, MODES, MOST_NEARER, MOST_PLAYERS, SET_OUT_FIELD } from "../contract/contract.ts";
 import { match, USUAL_MATCH } from "../contract/match.ts";
@@ -205,6 +205,14 @@ export const activity = shape.superRefine((a, ctx) => {
       code: "custom",
       path: ["aim", "action"],
       message: `action: ${p.name} is not played with ${a.aim.action}`,
+    });
+  const unsaid = (x: (typeof o.probes)[number]) =>
+    x.ask.kind === "send" && x.ask.aim.kind !== "skill" && x.ask.manner.action === undefined;
+  if (!isSend(a.aim.action) && o.probes.some(unsaid))
+    ctx.addIssue({
+      code: "custom",
+      path: ["pattern", "params", "ways"],
+      message: `ways must say how it is sent: ${a.aim.action} is no way to send`,
     });
   if (a.ramp && a.aim.action !== "underarmRoll")
     ctx.addIssue({ code: "custom", path: ["ramp"], message: "ramp: only what is rolled goes down a ramp" });

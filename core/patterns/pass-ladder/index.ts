@@ -70,7 +70,8 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
     initial: { ...USUAL_MATCH, swap: "go" },
   },
   modes: MODES,
-  actions: isSend,
+  // Whoever is to learn to catch is sent to in a way of its own.
+  actions: (a) => a === "catch" || isSend(a),
   ground: passGround,
   problems: (p, m) => {
     if (p.sends === null && m.seconds === null)

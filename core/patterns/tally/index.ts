@@ -131,7 +131,7 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
     initial: { ...USUAL_MATCH, swap: "go" },
   },
   modes: MODES,
-  actions: (a) => a === "keepUp" || isSend(a),
+  actions: (a) => a === "keepUp" || a === "dribbleFoot" || a === "dribbleStick" || isSend(a),
   ground: tallyGround,
   problems: (p) =>
     walled(p) && p.wall.distance - p.wall.landing < 0.3
