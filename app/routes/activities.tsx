@@ -2,13 +2,17 @@ import { data, Form, Link, redirect } from "react-router";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import { type Activity, fromPattern, parseActivity } from "#core/formats/activity.ts";
 import { started } from "#core/formats/begun.ts";
-import { type PatternName, patternNames } from "#core/patterns/registry.ts";
+import { type PatternName, patternNames, patternOf } from "#core/patterns/registry.ts";
+import { find as findReady, ready } from "#core/ready/index.ts";
+import { skillsOf } from "#core/ready/skills.ts";
 import { activitiesFor, addActivity, shelveActivity } from "#server/activities/activities.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { wellFormedJson } from "#server/web/well-formed.ts";
 import { label } from "#words/teacher.ts";
 import { answered, idOf } from "../answer.server.ts";
 import { formOf, searchOf } from "../read.server.ts";
+import { ReadyShelf } from "../ready/ready-shelf.tsx";
+import { wishOf } from "../ready/wish.ts";
 import { teacherOf } from "../session.server.ts";
 import { MiniPlan } from "../ui/mini-plan.tsx";
 import { Problems } from "../ui/problems.tsx";
@@ -23,7 +27,11 @@ export const meta: Route.MetaFunction = () => [{ title: "Activities · Daring Ya
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const [shelf, away, { zone }] = await Promise.all([activitiesFor(who), activitiesFor(who, true), shellOf(who)]);
+  const [shelf, away, { zone, classes }] = await Promise.all([
+    activitiesFor(who),
+    activitiesFor(who, true),
+    shellOf(who),
+  ]);
   const asked = searchOf(request);
   const find = asked.get("find") ?? "";
   const sort: Sort = asked.get("sort") === "name" ? "name" : "changed";
@@ -33,7 +41,19 @@ export async function loader({ request }: Route.LoaderArgs) {
       .filter(({ document: a }) => wanted === "" || wordsOf(a).includes(wanted))
       .sort((a, b) => (sort === "name" ? a.document.title.localeCompare(b.document.title) : 0))
       .map((a) => ({ id: a.id, document: a.document, changed: when(a.updatedAt, zone) }));
-  return { shelf: rows(shelf), away: rows(away), all: shelf.length, justAway: asked.get("away"), find, sort };
+  const wish = wishOf(asked, classes);
+  const suiting = findReady(wish.wanted);
+  return {
+    shelf: rows(shelf),
+    away: rows(away),
+    all: shelf.length,
+    justAway: asked.get("away"),
+    find,
+    sort,
+    wish: wish.told,
+    classes: classes.flatMap((c) => (c.ages ? [{ id: c.id, name: c.name }] : [])),
+    ready: suiting.map(({ id, activity, youngest }) => ({ id, youngest, document: activity })),
+  };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -51,6 +71,12 @@ export async function action({ request }: Route.ActionArgs) {
         return refuse("pattern", `pattern must be one of ${patternNames.join(", ")}`);
       const taken = [...(await activitiesFor(who)), ...(await activitiesFor(who, true))].map((a) => a.document.title);
       throw redirect(`/activities/${await addActivity(who, begun(name as PatternName, taken))}`);
+    }
+    if (intent === "ready") {
+      const one = ready.find((r) => r.id === form.text("ready"));
+      if (!one) return refuse("ready", "ready: there is no activity of that name");
+      const a = form.text("youngest") === "yes" ? one.youngest : one.activity;
+      throw redirect(`/activities/${await addActivity(who, a)}`);
     }
     const file = await form.file("file", LARGEST_FILE);
     if (!file) return refuse("file", "file: choose an activity file first");
@@ -115,11 +141,13 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
         </Form>
       )}
       <Problems list={actionData && !actionData.ok ? actionData.problems : []} title="This file cannot be opened:" />
+      <ReadyShelf wish={loaderData.wish} classes={loaderData.classes} found={loaderData.ready} />
       <section aria-label="New from a pattern" className="mb-8">
         <h2 className="mb-2 text-lg">New from a pattern</h2>
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-4">
           {patternNames.map((n) => {
             const a = fromPattern(n);
+            if (loaderData.wish.skill && !skillsOf(a).includes(loaderData.wish.skill)) return null;
             return (
               <li key={n}>
                 <Form method="post">
@@ -134,6 +162,16 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
                     <span>
                       <span className="block font-head text-lg font-bold">{label(`pattern.${n}`)}</span>
                       <span className="block text-sm text-quiet">{label(`pattern.${n}.how`)}</span>
+                      <span className="mt-1 block text-xs text-quiet">
+                        Trains{" "}
+                        {skillsOf(a)
+                          .map((s) => label(`skill.${s}`).toLowerCase())
+                          .join(", ")}
+                        .{" "}
+                        {patternOf(n)
+                          .modes.map((m) => label(`mode.${m}`))
+                          .join(" · ")}
+                      </span>
                     </span>
                   </button>
                 </Form>

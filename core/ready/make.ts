@@ -100,6 +100,7 @@ export function made(s: StarterSpec, youngest: boolean): Activity {
     behind: s.behind ?? "open",
     pattern: { name: s.pattern, params: few ? withTargets(first, few) : first },
     minutes: s.minutes,
+    ...(s.together && { players: { least: 2, most: 4, modes: ["turns", "relay"] } }),
     ...s.also,
   };
   return inCorridor(activity.parse(doc), Math.round((from + to) / 2), s.row === true);

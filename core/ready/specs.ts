@@ -25,6 +25,8 @@ export interface StarterSpec {
   targets?: readonly Aimed[];
   /** For the youngest: as much of the parameters as is otherwise. */
   youngest: object;
+  /** Where it takes more than one. */
+  together?: true;
   /** Its pegs stand in one row and move together. */
   row?: true;
   implement?: string;
@@ -375,6 +377,7 @@ export const specs: readonly StarterSpec[] = [
     question: "Where do your fingers point for a low one?",
     params: { marks: [1, 1.5, 2], passes: 3, sends: 30, way: { kind: "pair", bounce: false }, ways: ["underarmThrow"] },
     youngest: { marks: [1, 1.5], way: { kind: "pair", bounce: true } },
+    together: true,
   },
   {
     id: "one-bounce-bat",

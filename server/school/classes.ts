@@ -48,7 +48,8 @@ export interface Shell {
   teacher: string;
   school: string;
   zone: string;
-  classes: { id: string; name: string; size: number }[];
+  /** `ages`: of its youngest and its oldest child; null in an empty class. */
+  classes: { id: string; name: string; size: number; ages: { from: number; to: number } | null }[];
 }
 
 /** What the header of every teacher page shows; looked up once a request, however many ask. */
@@ -64,7 +65,12 @@ function lookUpShell(who: SignedIn): Promise<Shell> {
       .where(eq(teacher.id, who.teacherId));
     if (!me) throw new NotFound("teacher");
     const classes = await classesOf(tx, who.teacherId);
-    return { ...me, classes: classes.map((c) => ({ id: c.id, name: c.name, size: c.children.length })) };
+    const agesOf = ({ children: all }: ClassRow) =>
+      all.length === 0 ? null : { from: all[0]!.age, to: all[all.length - 1]!.age };
+    return {
+      ...me,
+      classes: classes.map((c) => ({ id: c.id, name: c.name, size: c.children.length, ages: agesOf(c) })),
+    };
   });
 }
 

@@ -1,0 +1,166 @@
+import { Form, Link } from "react-router";
+import { layoutOf } from "#core/forecast/for-activity.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { SKILLS, type Skill } from "#core/ready/skills.ts";
+import { label } from "#words/teacher.ts";
+import { ItemDrawing } from "../drawings/items.tsx";
+import { MiniPlan } from "../ui/mini-plan.tsx";
+import { answerOf } from "../workbench/stations.tsx";
+import { LENGTHS, MINUTES, PLACES, type Wish, wishing } from "./wish.ts";
+
+interface Found {
+  id: string;
+  youngest: boolean;
+  document: Activity;
+}
+/** So many are shown before more is asked for. */
+const FIRST = 6;
+const placeWords = (p: (typeof PLACES)[number]) => {
+  const [where, who] = p.split("-");
+  return `${label(`place.${where}`)}, ${label(`with.${who}`)}`;
+};
+
+function Chip({ to, is, children }: { to: string; is: boolean; children: React.ReactNode }) {
+  return (
+    <Link
+      to={to}
+      preventScrollReset
+      aria-current={is ? "true" : undefined}
+      className={`rounded-md border-2 px-2.5 py-1 text-sm font-semibold ${is ? "border-ink bg-mustard text-night" : "border-hair bg-raised hover:border-ink"}`}
+    >
+      {children}
+    </Link>
+  );
+}
+function Row({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <div role="group" aria-label={name} className="flex flex-wrap items-center gap-1.5">
+      <span aria-hidden="true" className="w-16 text-sm text-quiet">
+        {name}
+      </span>
+      {children}
+    </div>
+  );
+}
+
+/** Activities of our own, found by skill, place and company for the ages of a class, and taken as they are. */
+export function ReadyShelf({
+  wish,
+  classes,
+  found,
+}: {
+  wish: Wish;
+  classes: readonly { id: string; name: string }[];
+  found: readonly Found[];
+}) {
+  const [first, rest] = [found.slice(0, FIRST), found.slice(FIRST)];
+  return (
+    <section aria-label="Ready to send" className="mb-8">
+      <h2 className="mb-2 text-lg">Ready to send</h2>
+      <div className="mb-3 grid gap-1.5">
+        <Row name="Class">
+          {classes.map((c) => (
+            <Chip key={c.id} to={wishing(wish, "class", c.id)} is={wish.class === c.id}>
+              {c.name}
+            </Chip>
+          ))}
+          <Chip to={wishing(wish, "class", "all")} is={wish.class === "all"}>
+            any age
+          </Chip>
+        </Row>
+        <Row name="Skill">
+          {(Object.keys(SKILLS) as Skill[]).map((s) => (
+            <Chip key={s} to={wishing(wish, "skill", s)} is={wish.skill === s}>
+              {label(`skill.${s}`)}
+            </Chip>
+          ))}
+        </Row>
+        <Row name="Where">
+          {PLACES.map((p) => (
+            <Chip key={p} to={wishing(wish, "place", p)} is={wish.place === p}>
+              {placeWords(p)}
+            </Chip>
+          ))}
+        </Row>
+        <Row name="At most">
+          {MINUTES.map((n) => (
+            <Chip key={n} to={wishing(wish, "minutes", n)} is={wish.minutes === n}>
+              {n} minutes
+            </Chip>
+          ))}
+          {LENGTHS.map((n) => (
+            <Chip key={n} to={wishing(wish, "length", n)} is={wish.length === n}>
+              {n} m
+            </Chip>
+          ))}
+        </Row>
+      </div>
+      <p role="status" className="mb-2 text-sm text-quiet">
+        {found.length === 0
+          ? "Nothing is ready for all of that. Let one of the choices go, or begin with a pattern below."
+          : `${found.length} ready`}
+      </p>
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-4">
+        {first.map((f) => (
+          <One key={f.id} {...f} />
+        ))}
+      </ul>
+      {rest.length > 0 && (
+        <details className="mt-3">
+          <summary className="font-semibold">{rest.length} more</summary>
+          <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-4">
+            {rest.map((f) => (
+              <One key={f.id} {...f} />
+            ))}
+          </ul>
+        </details>
+      )}
+    </section>
+  );
+}
+
+function One({ id, youngest, document: a }: Found) {
+  return (
+    <li className="grid grid-cols-[110px_minmax(0,1fr)] gap-3 rounded-md border-2 border-hair bg-raised p-2.5">
+      <div className="grid content-start gap-2">
+        <MiniPlan parts={layoutOf(a)} space={a.space} />
+        <span className="flex items-center gap-1.5 text-xs text-quiet">
+          <ItemDrawing item={a.kit.send} size={22} />
+          {a.space.length} x {a.space.width} m
+        </span>
+      </div>
+      <div className="grid content-start gap-1">
+        <h3 className="font-head text-lg leading-tight font-bold">{a.title}</h3>
+        <p className="text-sm leading-snug">{a.aim.outcome}.</p>
+        <p className="text-xs text-quiet">
+          {label(`pattern.${a.pattern.name}`)}, {label(`action.${a.aim.action}`).toLowerCase()}. Ages {a.ages.from} to{" "}
+          {a.ages.to}, {a.minutes} minutes. {answerOf("score", a)}.
+        </p>
+        <Form method="post" className="mt-1 flex flex-wrap gap-2">
+          <input type="hidden" name="intent" value="ready" />
+          <input type="hidden" name="ready" value={id} />
+          <button
+            type="submit"
+            name="youngest"
+            value={youngest ? "yes" : "no"}
+            className="btn btn-small"
+            aria-label={`Take ${a.title}`}
+          >
+            Take it
+          </button>
+          {!youngest && (
+            <button
+              type="submit"
+              name="youngest"
+              value="yes"
+              className="btn btn-quiet btn-small"
+              aria-label={`Take ${a.title} for the youngest`}
+            >
+              For the youngest
+            </button>
+          )}
+        </Form>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,20 @@
+import type { Action } from "../actions/actions.ts";
+import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+
+/** What a teacher looks for, and the actions that are meant. */
+export const SKILLS = {
+  rolling: ["underarmRoll", "slide", "straightArmBowl"],
+  throwing: ["underarmThrow", "overarmThrow", "pushThrow"],
+  kicking: ["kick", "dribbleFoot"],
+  striking: ["shortStrike", "longStrike", "twoHandStrike", "handStrike", "forehand", "backhand", "dribbleStick"],
+  catching: ["catch", "tossCatch"],
+  control: ["keepUp", "carry", "balance"],
+} as const satisfies Record<string, readonly Action[]>;
+export type Skill = keyof typeof SKILLS;
+export const skillOf = (action: Action): Skill | null =>
+  (Object.keys(SKILLS) as Skill[]).find((s) => (SKILLS[s] as readonly Action[]).includes(action)) ?? null;
+
+/** Skills that a pattern can train. */
+export const skillsOf = (a: Activity): Skill[] =>
+  (Object.keys(SKILLS) as Skill[]).filter((s) => SKILLS[s].some((x) => opened(a).pattern.actions(x)));
