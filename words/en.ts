@@ -431,6 +431,7 @@ export const en = {
   "fetch.sets.two": "Two sets. You can tell them apart.",
   "fetch.sets.marked": "Two sets alike. Mark one set with tape or pencil.",
   "fetch.sets.one": "One set. Take turns with it.",
+  "fetch.watch": "A grown-up can watch for",
   "fetch.others": "To send as well",
   "fetch.second": "For the other side",
   "fetch.each": "{count, plural, one {#} other {#}} of them",

@@ -98,7 +98,7 @@ export function FetchScreen({
   const has = (id: string) => ticks.have.includes(id);
   const turn = (id: string) =>
     setTicks({ ...ticks, have: has(id) ? ticks.have.filter((x) => x !== id) : [...ticks.have, id] });
-  const { cues } = card.activity;
+  const { cues, watch = [] } = card.activity;
   const list = groups(data, names);
   const makes = list.flatMap((g) => g.list).filter((t) => t.minutes > 0);
   const can = !locked && card.making !== undefined;
@@ -206,6 +206,16 @@ export function FetchScreen({
               </li>
             ))}
           </ol>
+        </section>
+      )}
+      {watch.length > 0 && (
+        <section>
+          <h2 className="mb-2 text-lg">{say("fetch.watch")}</h2>
+          <ul className="grid gap-1.5 text-lg">
+            {watch.map((w) => (
+              <li key={w}>{card.leftHanded ? mirrored(w) : w}</li>
+            ))}
+          </ul>
         </section>
       )}
     </>

@@ -27,6 +27,7 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
   const { card } = data;
   const { sends } = card.needs;
   const cues = card.activity.cues.slice(0, CUES);
+  const { watch = [] } = card.activity;
   const names = namesOf(card.activity.kit.own);
   const picks = card.home?.picks ?? [];
   const things =
@@ -131,6 +132,11 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
                 <li key={c.id}>{card.leftHanded ? mirrored(c.text) : c.text}</li>
               ))}
             </ol>
+            {watch.length > 0 && (
+              <p className="mt-[1mm]">
+                {say("fetch.watch")}: {watch.map((w) => (card.leftHanded ? mirrored(w) : w)).join("; ")}
+              </p>
+            )}
           </div>
         )}
         {data.code && (

@@ -120,7 +120,10 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
   return (
     <main className="mx-auto w-full max-w-6xl p-6">
       <div className="mb-4 flex flex-wrap items-end gap-4">
-        <h1 className="grow text-3xl">Activities</h1>
+        <h1 className="text-3xl">Activities</h1>
+        <a href="#shelf" className="grow pb-1 underline">
+          Your shelf ({loaderData.all})
+        </a>
         <Form method="post" encType="multipart/form-data" className="flex items-end gap-2">
           <label className="field">
             <span className="text-sm">Open a file</span>
@@ -181,7 +184,9 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
         </ul>
       </section>
       <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
-        <h2 className="grow text-lg">Your shelf</h2>
+        <h2 id="shelf" className="grow scroll-mt-4 text-lg">
+          Your shelf
+        </h2>
         <Form method="get" className="flex flex-wrap items-center gap-3 text-sm" role="search">
           <label className="flex items-center gap-1.5">
             Find

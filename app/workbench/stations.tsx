@@ -1,6 +1,8 @@
 import { Plus, Trash2 } from "lucide-react";
 import { nanoid } from "nanoid";
+import { useState } from "react";
 import { ACTIONS, actionFacts } from "#core/actions/actions.ts";
+import { BANDS, type Band, bandOf, cuesFor, mistakesOf, watchFor } from "#core/aim/cue-bank.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
 import { type Knob, MODES, type Mode } from "#core/contract/contract.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
@@ -282,10 +284,62 @@ function EntryList({
 
 export function CuesPanel({ activity: a, problems, change }: PanelProps) {
   const s = starters[a.aim.action];
+  const [band, setBand] = useState<Band>(bandOf((a.ages.from + a.ages.to) / 2));
+  const mistakes = mistakesOf(a.aim.action);
+  const watch = watchFor(a.aim.action);
+  const taken = new Set(a.cues.map((c) => c.text));
+  const addCue = (text: string) => {
+    const id = [1, 2, 3, 4, 5, 6].map((n) => `c${n}`).find((x) => !a.cues.some((c) => c.id === x));
+    if (id) change({ ...a, cues: [...a.cues, { id, text }] });
+  };
   return (
     <>
       <p className="mb-2 text-sm text-quiet">Left and right change places on a left-hander's card.</p>
-      <EntryList title="Cues" most={6} list={a.cues} offers={s.cues} set={(cues, key) => change({ ...a, cues }, key)} />
+      <div role="group" aria-label="Cues for" className="mb-1 flex flex-wrap items-center gap-1.5 text-sm">
+        <span aria-hidden="true" className="text-quiet">
+          Starter cues for
+        </span>
+        {BANDS.map((b) => (
+          <button
+            key={b}
+            type="button"
+            aria-pressed={b === band}
+            className={`rounded-md border-2 px-2 py-0.5 font-semibold ${b === band ? "border-ink bg-mustard text-night" : "border-hair"}`}
+            onClick={() => setBand(b)}
+          >
+            {label(`band.${b}`)}
+          </button>
+        ))}
+      </div>
+      <EntryList
+        title="Cues"
+        most={6}
+        list={a.cues}
+        offers={cuesFor(a.aim.action, band)}
+        set={(cues, key) => change({ ...a, cues }, key)}
+      />
+      <section aria-label="Common mistakes" className="mb-3">
+        <h3 className="text-base">Common mistakes</h3>
+        <ul>
+          {mistakes.map(([mistake, cue]) => (
+            <li key={mistake} className="row-line grid grid-cols-[minmax(0,1fr)_auto] items-center gap-2 py-1 text-sm">
+              <span>
+                <span className="block">{mistake}</span>
+                <span className="block text-quiet">{cue}</span>
+              </span>
+              <button
+                type="button"
+                className="btn btn-quiet btn-small"
+                disabled={taken.has(cue) || a.cues.length >= 6}
+                aria-label={`Take the cue: ${cue}`}
+                onClick={() => addCue(cue)}
+              >
+                Take
+              </button>
+            </li>
+          ))}
+        </ul>
+      </section>
       <EntryList
         title="Success criteria"
         most={6}
@@ -293,6 +347,27 @@ export function CuesPanel({ activity: a, problems, change }: PanelProps) {
         offers={s.criteria}
         set={(criteria, key) => change({ ...a, criteria }, key)}
       />
+      <section aria-label="What a grown-up can watch for" className="mb-2">
+        <h3 className="text-base">A grown-up can watch for</h3>
+        {[0, 1].map((i) => (
+          <TextField
+            key={i}
+            name={`Watch for ${i + 1}`}
+            hint={i === 0 ? "shown on the card and on the sheet; may be left out" : undefined}
+            most={100}
+            value={a.watch?.[i] ?? ""}
+            change={(t) => {
+              const list = [0, 1].map((k) => (k === i ? t : (a.watch?.[k] ?? "")));
+              change({ ...a, watch: list.filter((x) => x !== "") }, `watch ${i}`);
+            }}
+          />
+        ))}
+        {(a.watch ?? []).length === 0 && (
+          <button type="button" className="btn btn-quiet btn-small" onClick={() => change({ ...a, watch: [...watch] })}>
+            Take the two of this action
+          </button>
+        )}
+      </section>
       <TextField
         name="Quick question"
         hint="may be left out"

@@ -67,6 +67,11 @@ const shape = z.strictObject({
   }),
   cues: z.array(entry).max(6, "at most 6 cues"),
   criteria: z.array(entry).max(6, "at most 6 success criteria"),
+  /** What somebody at home can watch for. */
+  watch: z
+    .array(text("watch for", 100).min(1, "watch for must not be empty"))
+    .max(2, "at most 2 things to watch for")
+    .default([]),
   /** The quick question. */
   question: text("question", 200),
   answers: answers.nullable().default(null),
@@ -347,6 +352,7 @@ export function fromPattern(name: PatternName): Activity {
     aim: { action: example.action, outcome: "", standards: [] },
     cues: [],
     criteria: [],
+    watch: [],
     question: "",
     answers: null,
     kit: {

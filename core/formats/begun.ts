@@ -1,15 +1,21 @@
 import type { Action } from "../actions/actions.ts";
+import { bandOf, cuesFor, watchFor } from "../aim/cue-bank.ts";
 import { starters } from "../aim/starters.ts";
 import type { Activity } from "./activity.ts";
 
 /** So many starter cues and criteria stand on a new activity. */
 const CUES = 4;
 const CRITERIA = 3;
+const USUAL = 8;
 
-/** What a new activity begins with for its action: cues and criteria, to be edited or dropped. */
-export function started(action: Action): Pick<Activity, "cues" | "criteria"> {
+/** What a new activity begins with for its action and its ages: cues, criteria and what to watch for, to be edited or dropped. */
+export function started(action: Action, age = USUAL): Pick<Activity, "cues" | "criteria" | "watch"> {
   const s = starters[action];
   const entries = (list: readonly string[], sign: string, most: number) =>
     list.slice(0, most).map((text, i) => ({ id: `${sign}${i + 1}`, text }));
-  return { cues: entries(s.cues, "c", CUES), criteria: entries(s.criteria, "k", CRITERIA) };
+  return {
+    cues: entries(cuesFor(action, bandOf(age)), "c", CUES),
+    criteria: entries(s.criteria, "k", CRITERIA),
+    watch: [...watchFor(action)],
+  };
 }

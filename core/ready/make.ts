@@ -93,7 +93,7 @@ export function made(s: StarterSpec, youngest: boolean): Activity {
     title: s.title,
     ages: { from, to },
     aim: { ...base.aim, action: s.action, outcome: s.outcome },
-    ...started(s.action),
+    ...started(s.action, Math.round((from + to) / 2)),
     question: s.question,
     kit: { ...base.kit, send: s.send, implement: s.implement ?? null },
     space: { length, width, floor, indoors },
