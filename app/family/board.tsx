@@ -1,7 +1,7 @@
 import { Pause } from "lucide-react";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
-import { type AnyPattern, isRefusal } from "#core/contract/contract.ts";
+import { type AnyPattern, isRefusal, type Unit } from "#core/contract/contract.ts";
 import { hasField, withSetting } from "#core/contract/settings.ts";
 import type { PlayEvent } from "#core/events/events.ts";
 import { otherAt, others } from "#core/kit/others.ts";
@@ -19,7 +19,7 @@ import { piecesIn } from "./inputs/zones.tsx";
 import type { OwnCard } from "./own-card.ts";
 import { lineText } from "./own-line.tsx";
 import { heard } from "./seen.ts";
-import { addEvent, changePlay, eventsOf, type LocalPlay } from "./store.ts";
+import { addEvent, changePlay, dropPractice, eventsOf, type LocalPlay } from "./store.ts";
 import { SwapInPlay } from "./swap-in-play.tsx";
 import { syncAll } from "./sync.ts";
 import { speak, useClockHeard, useElapsed, useSound, useWakeLock } from "./use-device.ts";
@@ -60,6 +60,7 @@ export function Board({
   local,
   again,
   go,
+  tried,
 }: {
   data: CardData;
   pattern: AnyPattern;
@@ -67,6 +68,8 @@ export function Board({
   local: LocalPlay;
   again: () => Promise<void>;
   go: (to: Step) => void;
+  /** What a teacher who only tries the game out can do with the score. */
+  tried?: (score: { value: number; unit: Unit }) => React.ReactNode;
 }) {
   const { match, family, setOut } = data.card.activity;
   const { params } = data.card.activity.pattern;
@@ -130,7 +133,7 @@ export function Board({
   const act = useCallback(
     (body: Record<string, unknown> & { kind: string }, at?: number) => {
       if (!latest.current) return;
-      const now = Date.now() - local.startedAt;
+      const now = Math.round((local.speed ?? 1) * (Date.now() - local.startedAt));
       const r = run.current;
       if (r && body.kind === "count" && body.n === 1 && body.by === r.event.by && r.event.n < MOST_IN_RUN) {
         const due = bellAt(view(r.before));
@@ -187,7 +190,7 @@ export function Board({
 
   const panel = fixing ? "fix" : swapping ? "swap" : "play";
   useHeading(play && view(play).done ? "over" : panel);
-  const elapsed = useElapsed(local.startedAt, play !== null && view(play).done === null);
+  const elapsed = useElapsed(local.startedAt, play !== null && view(play).done === null, local.speed);
   const dueAt = play ? bellAt(view(play)) : null;
   useEffect(() => {
     if (dueAt === null || elapsed < dueAt) return;
@@ -284,6 +287,13 @@ export function Board({
               : say("play.winner", { names: sayList(winners), count: winners.length })
         }
         undo={() => act({ kind: "undo" })}
+        {...(tried && { tried })}
+        practised={async () => {
+          flush();
+          await writes.current;
+          await dropPractice(local.id);
+          await again();
+        }}
         handIn={async () => {
           flush();
           await writes.current;
@@ -303,6 +313,7 @@ export function Board({
           <p className="sr-only" role="status" data-heard>
             {said}
           </p>
+          {local.practice && <p className="font-semibold text-mint">{say("play.practice")}</p>}
           {several && <p className="font-bold text-mustard">{say("play.turn", { name: name(v.player) })}</p>}
           <h1 className="text-[1.75rem] leading-tight short:text-xl">{doNow}</h1>
           {asked && "manner" in asked && asked.manner.nearer !== undefined && asked.manner.nearer !== 0 && (

@@ -111,9 +111,9 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
   );
   // Also one that was refused on its way: it is played to its end, and then said why.
   const underWay = plays?.find((p) => !p.result) ?? null;
-  // A look round is for one go: the next one begins with its own.
+  // A look round is for one go, and for the practice before it: the next one begins with its own.
   useEffect(() => {
-    if (underWay && ticks.of !== underWay.id) setTicks({ ...ticks, look: [], grownUp: false, of: underWay.id });
+    if (underWay && !underWay.practice && ticks.of !== underWay.id) setTicks({ ...ticks, look: [], grownUp: false, of: underWay.id });
   }, [underWay, ticks, setTicks]);
   useHeading(`${step} ${asked.at ?? ""}`);
   const go = useCallback((to: Step) => setSearch({ screen: to }, { preventScrollReset: false }), [setSearch]);

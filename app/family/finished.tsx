@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import type { AnyPattern } from "#core/contract/contract.ts";
+import type { AnyPattern, Unit } from "#core/contract/contract.ts";
 import { beatsMark, rankOf, settingOf } from "#core/records/rank.ts";
 import { type Play, view } from "#core/referee/play.ts";
 import { say, sayList, sayScore } from "#words/say.ts";
@@ -19,6 +19,8 @@ export function Finished({
   winners,
   undo,
   handIn,
+  practised,
+  tried,
   name,
 }: {
   data: CardData;
@@ -28,6 +30,9 @@ export function Finished({
   winners: string | null;
   undo: () => void;
   handIn: () => Promise<void>;
+  /** It was practice: it is forgotten. */
+  practised: () => Promise<void>;
+  tried?: (score: { value: number; unit: Unit }) => React.ReactNode;
   name: (i: number) => string;
 }) {
   const v = view(play);
@@ -47,8 +52,9 @@ export function Finished({
   const [told, setTold] = useState<number | null>(null);
   const hidden = local.adds === true && told === null;
   useEffect(() => {
+    if (local.practice) return;
     localStorage.setItem(`yard-score-${local.id}`, JSON.stringify({ value: mine.value, unit: mine.unit, beat }));
-  }, [local.id, mine.value, mine.unit, beat]);
+  }, [local.id, local.practice, mine.value, mine.unit, beat]);
   return (
     <div className="mx-auto grid w-full max-w-lg grow content-center gap-5 p-6 text-center">
       <h1 className="text-4xl">{line}</h1>
@@ -92,13 +98,19 @@ export function Finished({
           </p>
         ))}
       </div>
-      {beat && !hidden && (
+      {beat && !hidden && !local.practice && (
         <p className="rounded-md bg-mustard p-3 text-xl font-bold text-night">
           {say(beat === "mark" ? "hand.beatMark" : "hand.beat")}
         </p>
       )}
-      <button type="button" className="btn btn-main min-h-16 text-2xl" onClick={() => void handIn()}>
-        {say("play.handIn")}
+      {local.practice && !tried && <p className="text-xl">{say("play.practiceOver")}</p>}
+      {tried && over && tried({ value: mine.value, unit: mine.unit })}
+      <button
+        type="button"
+        className="btn btn-main min-h-16 text-2xl"
+        onClick={() => void (local.practice ? practised() : handIn())}
+      >
+        {say(tried ? "play.onceMore" : local.practice ? "play.forReal" : "play.handIn")}
       </button>
       <button type="button" className="btn min-h-12 border-chalk" onClick={undo}>
         {say("play.undo")}

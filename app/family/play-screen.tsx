@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import type { AnyPattern } from "#core/contract/contract.ts";
+import type { AnyPattern, Unit } from "#core/contract/contract.ts";
 import { hasRules } from "#core/contract/game.ts";
 import { loadPattern } from "#core/patterns/load.ts";
 import { enGame } from "#words/en-game.ts";
@@ -20,6 +20,8 @@ interface Props {
   underWay: LocalPlay | null;
   again: () => Promise<void>;
   go: (to: Step) => void;
+  /** A teacher tries it out. */
+  trying?: { speed: number; tried: (score: { value: number; unit: Unit }) => React.ReactNode };
 }
 
 /** One tab plays; a second one is told so. Free again as soon as the first is closed. */
@@ -54,7 +56,7 @@ function usePattern(name: string): AnyPattern | null {
   return pattern;
 }
 
-export default function PlayScreen({ data, own, underWay, again, go }: Props) {
+export default function PlayScreen({ data, own, underWay, again, go, trying }: Props) {
   const tab = useOnlyTab(data.id);
   const [asks, setAsks] = useState(() => toAsk(data));
   useHeading(underWay ? "game" : asks ? "question" : "who");
@@ -70,9 +72,19 @@ export default function PlayScreen({ data, own, underWay, again, go }: Props) {
       </div>
     );
   if (!underWay && asks) return <Question data={data} done={() => setAsks(false)} />;
-  if (!underWay) return <Who data={data} pattern={pattern} own={own} again={again} />;
-  if (underWay.done && !underWay.result)
-    return <Board data={data} pattern={pattern} own={own} local={underWay} again={again} go={go} />;
+  if (!underWay) return <Who data={data} pattern={pattern} own={own} again={again} {...(trying && { trying })} />;
+  const board = (
+    <Board
+      data={data}
+      pattern={pattern}
+      own={own}
+      local={underWay}
+      again={again}
+      go={go}
+      {...(trying && { tried: trying.tried })}
+    />
+  );
+  if (underWay.done && !underWay.result) return board;
   if (!hasRules(pattern, underWay.rulesVersion))
     return (
       <div className="grid gap-4 p-6 text-lg">
@@ -90,5 +102,5 @@ export default function PlayScreen({ data, own, underWay, again, go }: Props) {
         </button>
       </div>
     );
-  return <Board data={data} pattern={pattern} own={own} local={underWay} again={again} go={go} />;
+  return board;
 }

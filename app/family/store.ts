@@ -16,6 +16,10 @@ export interface LocalPlay {
   setup: PlaySetup;
   /** The child adds its score up itself: it is shown once that was typed. */
   adds?: boolean;
+  /** It does not count: never sent anywhere, gone when it is over. */
+  practice?: boolean;
+  /** A clock that runs so many times as fast, where somebody only tries the game out. */
+  speed?: number;
   /** The answer chosen to the question before play. */
   chose?: number;
   /** Typed for the day; never leave the device. */
@@ -103,6 +107,18 @@ export async function markKept(play: string, seqs: readonly number[]): Promise<v
   for (const seq of seqs) {
     const e = await tx.store.get([play, seq]);
     if (e) await tx.store.put({ ...e, kept: 1 });
+  }
+  await tx.done;
+}
+
+/** Forgets a go that did not count, with its events. One that counts stays. */
+export async function dropPractice(id: string): Promise<void> {
+  const tx = (await db()).transaction(["plays", "events"], "readwrite");
+  const play = await tx.objectStore("plays").get(id);
+  if (play?.practice) {
+    for (const key of await tx.objectStore("events").index("play").getAllKeys(id))
+      await tx.objectStore("events").delete(key);
+    await tx.objectStore("plays").delete(id);
   }
   await tx.done;
 }

@@ -21,7 +21,7 @@ export async function syncAll(token: string, cards: readonly string[]): Promise<
   let failed = false;
   await adopt(token, cards);
   for (const play of await playsOf(token, cards))
-    if (!play.receipt && !play.refused) failed = !(await syncPlay(play.id)) || failed;
+    if (!play.receipt && !play.refused && !play.practice) failed = !(await syncPlay(play.id)) || failed;
   if (timer) clearTimeout(timer);
   timer = null;
   if (!failed) {
@@ -44,7 +44,7 @@ const MOST_AT_ONCE = 4000;
 function syncPlay(id: string): Promise<boolean> {
   return alone(id, async () => {
     const play = await playById(id);
-    if (!play || play.receipt || play.refused) return true;
+    if (!play || play.receipt || play.refused || play.practice) return true;
     const events = (await eventsOf(id)).filter((e) => e.kept === 0);
     if (events.length === 0 && !play.result) return true;
     let done = true;

@@ -3,15 +3,15 @@ import { LANGUAGE, say } from "#words/say.ts";
 
 const TICK = 250;
 
-/** Milliseconds since the play began, by the device's clock, while it runs. */
-export function useElapsed(startedAt: number, running: boolean): number {
+/** Milliseconds since the play began, by the device's clock, while it runs; `speed` times as fast. */
+export function useElapsed(startedAt: number, running: boolean, speed = 1): number {
   const [now, set] = useState(() => Date.now());
   useEffect(() => {
     if (!running) return;
     const t = setInterval(() => set(Date.now()), TICK);
     return () => clearInterval(t);
   }, [running]);
-  return Math.max(0, now - startedAt);
+  return Math.max(0, speed * (now - startedAt));
 }
 
 /** Keeps the screen awake while a game is on, where the device allows it; says whether it does. */

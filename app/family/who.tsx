@@ -17,11 +17,14 @@ export function Who({
   pattern,
   own,
   again,
+  trying,
 }: {
   data: CardData;
   pattern: AnyPattern;
   own: OwnCard;
   again: () => Promise<void>;
+  /** A teacher tries the game out, with a clock so many times as fast. */
+  trying?: { speed: number };
 }) {
   const { players } = data.card.activity;
   const modes = MODES.filter((m) => players.modes.includes(m));
@@ -71,8 +74,9 @@ export function Who({
   const list = choosable(data.card.activity, pattern);
   const [chosen, choose] = useState<SetValues>({});
 
-  async function begin() {
-    const chose = takeChosen(data.id);
+  async function begin(practice = false) {
+    // The answer before play goes with the first go that counts.
+    const chose = practice ? null : takeChosen(data.id);
     const play: LocalPlay = {
       id: crypto.randomUUID(),
       token: data.token,
@@ -86,6 +90,8 @@ export function Who({
         ...(roles && { people: roles }),
       },
       ...(adds && { adds }),
+      ...((practice || trying) && { practice: true }),
+      ...(trying && { speed: trying.speed }),
       ...(chose !== null && { chose }),
       names: Array.from({ length: count }, (_, i) => names[i]?.trim() || say("play.player", { number: i + 1 })),
       rulesVersion: pattern.rulesVersion,
@@ -267,6 +273,16 @@ export function Who({
       <button type="submit" className="btn btn-main min-h-16 text-2xl" disabled={empty || how === null}>
         {say("who.go")}
       </button>
+      {!trying && (
+        <button
+          type="button"
+          className="btn min-h-12 border-chalk text-chalk"
+          disabled={empty || how === null}
+          onClick={() => void begin(true)}
+        >
+          {say("who.practice")}
+        </button>
+      )}
     </form>
   );
 }

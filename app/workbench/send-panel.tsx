@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { Form, useNavigation, useParams } from "react-router";
+import { Form, useNavigation, useParams, useSearchParams } from "react-router";
 import type { Activity, Problem } from "#core/formats/activity.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
 import { label } from "#words/teacher.ts";
@@ -28,6 +28,8 @@ export function SendPanel(props: Props) {
   const [to, setTo] = useState(classId);
   const [some, setSome] = useState(0);
   const group = classes.find((c) => c.id === to) ?? classes[0];
+  // What a teacher got when trying it out.
+  const tried = useSearchParams()[0].get("mark");
   const form = useRef<HTMLFormElement>(null);
   const key = `yard-send-${useParams().id}`;
   // Signed out on the way: what was typed is there again after signing in.
@@ -144,7 +146,12 @@ export function SendPanel(props: Props) {
           <span>
             Your mark to beat <span className="hint">{label(`mark.hint.${unit}`)}</span>
           </span>
-          <input key={unit} name="mark" aria-invalid={told("mark") ? true : undefined} />
+          <input
+            key={unit}
+            name="mark"
+            defaultValue={tried ?? undefined}
+            aria-invalid={told("mark") ? true : undefined}
+          />
           {line("mark")}
         </label>
         {held && <p className="problem">{held}</p>}

@@ -1,5 +1,5 @@
-import { Copy, Download, Redo2, Undo2 } from "lucide-react";
-import { Form, type useSearchParams } from "react-router";
+import { Copy, Download, Play, Redo2, Undo2 } from "lucide-react";
+import { Form, Link, type useSearchParams } from "react-router";
 import { label } from "#words/teacher.ts";
 import type { Draft } from "./draft.ts";
 import { SaveNote } from "./saving.tsx";
@@ -112,6 +112,9 @@ export function TitleBar({
         >
           <Download size={17} aria-hidden="true" />
         </a>
+        <Link className="btn btn-small no-underline" to={`/activities/${id}/try`}>
+          <Play size={16} aria-hidden="true" /> Try it
+        </Link>
         <button type="button" className="btn btn-main" onClick={send}>
           Send
         </button>

@@ -1,0 +1,89 @@
+import type { Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { fromPattern } from "../core/formats/activity.ts";
+import { base, changed, open, openBrowser, owner, playing, press, sees, teacherPage, text, title } from "./help.ts";
+
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+beforeAll(async () => {
+  Object.assign(process.env, inject("webEnv"));
+  opened = await openBrowser();
+});
+afterAll(() => opened.close());
+
+const chip = async (page: Page, name: string) => {
+  const links = await page.$$("section[aria-label='Ready to send'] a");
+  for (const link of links)
+    if ((await link.evaluate((a) => a.textContent)) === name) {
+      await link.click();
+      await page.waitForFunction(
+        (n) => [...document.querySelectorAll("[aria-current=true]")].some((a) => a.textContent === n),
+        {},
+        name,
+      );
+      return;
+    }
+  throw new Error(`no choice called ${name}`);
+};
+
+describe("ready activities and trying one", () => {
+  it("throwing, indoors, alone is two choices away, and what is taken is played at once and sets the mark", async () => {
+    const page = await teacherPage(opened.browser);
+    await open(page, `${base}/activities`);
+    await chip(page, "Throwing");
+    await chip(page, "Indoors, alone");
+    expect(await text(page, "section[aria-label='Ready to send']")).toContain("Clear the shelf");
+    await page.click("[aria-label='Take Clear the shelf']");
+    await page.waitForFunction(() => /\/activities\/[0-9a-f-]{36}/.test(location.pathname));
+    await sees(page, "Throws underarm at a thing");
+    const tryIt = await page.waitForSelector("a[href$='/try']");
+    await tryIt!.click();
+    await sees(page, "Who plays?");
+    await press(page, "Play");
+    await sees(page, "Practice. It does not count.");
+    for (const left of [3, 2]) {
+      await page.waitForFunction((n) => document.querySelectorAll("[data-targets] button").length === n, {}, left);
+      await page.click("[data-targets] button");
+    }
+    await press(page, "HIT");
+    await press(page, "3 sends: take it as the mark");
+    await page.waitForSelector("[name=mark]");
+    expect(await page.$eval("[name=mark]", (e) => (e as HTMLInputElement).value)).toBe("3");
+    const plays = await page.evaluate(
+      () =>
+        new Promise<number>((done) => {
+          const asked = indexedDB.open("daring-yard");
+          asked.onsuccess = () => {
+            const all = asked.result.transaction("plays").objectStore("plays").getAll();
+            all.onsuccess = () => done(all.result.filter((p: { practice?: boolean }) => !p.practice).length);
+          };
+        }),
+    );
+    expect(plays).toBe(0);
+    await page.close();
+  });
+
+  it("a practice go on a card says that it does not count, is sent nowhere, and the go after it counts", async () => {
+    const name = title();
+    const climb = changed(fromPattern("climb"), name, { tries: 2 });
+    const practise = (p: Page) => press(p, "Practise first");
+    const page = await playing(opened.browser, "Umar Z.", climb, 1, undefined, async (p) => {
+      await practise(p);
+      await sees(p, "Practice. It does not count.");
+      await press(p, "HIT");
+      await press(p, "MISS");
+      await sees(p, "That was practice. It did not count.");
+      await press(p, "Now for real");
+      await sees(p, "Who plays?");
+    });
+    await sees(page, "Send 1 of 2");
+    expect(await text(page)).not.toContain("Practice");
+    await press(page, "MISS");
+    const sql = owner();
+    const count = () => sql`
+      select count(*)::int as n from play p join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
+      where v.compiled->'activity'->>'title' = ${name}`;
+    await expect.poll(async () => (await count())[0]!.n, { timeout: 15_000 }).toBe(1);
+    await sql.end();
+    await page.close();
+  });
+});
