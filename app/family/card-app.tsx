@@ -113,7 +113,8 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
   const underWay = plays?.find((p) => !p.result) ?? null;
   // A look round is for one go, and for the practice before it: the next one begins with its own.
   useEffect(() => {
-    if (underWay && !underWay.practice && ticks.of !== underWay.id) setTicks({ ...ticks, look: [], grownUp: false, of: underWay.id });
+    if (underWay && !underWay.practice && ticks.of !== underWay.id)
+      setTicks({ ...ticks, look: [], grownUp: false, of: underWay.id });
   }, [underWay, ticks, setTicks]);
   useHeading(`${step} ${asked.at ?? ""}`);
   const go = useCallback((to: Step) => setSearch({ screen: to }, { preventScrollReset: false }), [setSearch]);

@@ -1,12 +1,14 @@
 import type { GameEvent, PlayEvent } from "#core/events/events.ts";
 import type { View } from "#core/referee/play.ts";
+import type { Part } from "#core/yard/parts.ts";
 import { say, sayPhrase, sayScore, targetName } from "#words/say.ts";
 import type { CardData } from "./card-app.tsx";
 import { zoneName } from "./inputs/zones.tsx";
 
 /** What the things and places of a card are called. */
-export const labelOf = (data: CardData) => (id: string) => {
-  const part = data.card.parts.find((p) => "id" in p && p.id === id);
+export const labelOf = (data: CardData) => labelAmong(data.card.parts);
+export const labelAmong = (parts: readonly Part[]) => (id: string) => {
+  const part = parts.find((p) => "id" in p && p.id === id);
   if (part?.kind === "target") return targetName(part);
   if (part?.kind === "line")
     return part.role === "mark" ? say("play.caught") : say("play.lineName", { label: part.label ?? "" });

@@ -237,6 +237,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
                 chosen={chosen}
                 choose={choose}
                 middle={people[1]!}
+                people={people}
               />
               {station === "yard" && <HomeView activity={a} homes={choices} items={loaderData.items} />}
               {station === "kit" && (

@@ -1,6 +1,6 @@
 import { Plus, Trash2 } from "lucide-react";
 import { nanoid } from "nanoid";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { ACTIONS, actionFacts } from "#core/actions/actions.ts";
 import { BANDS, type Band, bandOf, cuesFor, mistakesOf, watchFor } from "#core/aim/cue-bank.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
@@ -25,6 +25,8 @@ import { useSchool } from "./items.tsx";
 import { Choice, Knobs, NumberField, TextField, Toggle } from "./knobs.tsx";
 import { LayoutPanel } from "./layout-panel.tsx";
 import { QuestionAnswers } from "./question-answers.tsx";
+import { PointsSuggested, RuleWarnings } from "./rule-warnings.tsx";
+import { SampleGame } from "./sample-game.tsx";
 
 export const STATIONS = ["aim", "cues", "kit", "yard", "score", "players", "send"] as const;
 export type Station = (typeof STATIONS)[number];
@@ -72,6 +74,8 @@ export interface PanelProps {
   choose: (id: string | null) => void;
   /** The middle child of the class that is shown. */
   middle: Who;
+  /** Its youngest, middle and oldest; only some stations ask. */
+  people?: readonly Who[];
 }
 
 /** As many other skills may stand in. */
@@ -691,11 +695,22 @@ function Fields({
   );
 }
 
-export function ScorePanel({ activity: a, problems, change }: PanelProps) {
+export function ScorePanel({ activity: a, problems, change, middle, people }: PanelProps) {
   const list = opened(a)
     .knobs()
     .filter((k) => k.station === "score");
-  return <Fields list={list} activity={a} problems={problems} change={change} />;
+  const three = useMemo(
+    () => (people?.length === 3 ? ([people[0]!, people[1]!, people[2]!] as const) : null),
+    [people],
+  );
+  return (
+    <>
+      <SampleGame activity={a} who={middle} />
+      {three && <RuleWarnings activity={a} people={three} />}
+      <Fields list={list} activity={a} problems={problems} change={change} />
+      <PointsSuggested activity={a} who={middle} change={change} />
+    </>
+  );
 }
 
 export function PlayersPanel({ activity: a, problems, change }: PanelProps) {

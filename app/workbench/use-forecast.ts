@@ -5,6 +5,7 @@ import type { KitFit } from "#core/compile/class-fit.ts";
 import type { HomeFacts } from "#core/compile/for-home.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Forecast } from "#core/forecast/forecast.ts";
+import type { Warning } from "#core/forecast/warnings.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import type { ForecastWorker, HomeMade } from "../workers/forecast.worker.ts";
 
@@ -75,6 +76,12 @@ export function useSetOutEnds(ends: { near: Activity; far: Activity }, who: Who)
     [ends, who],
   );
   return useWorker(ask, "setOut");
+}
+
+/** What should be looked at before an activity is sent, for the youngest, the middle and the oldest. */
+export function useWarnings(activity: Activity, people: readonly [Who, Who, Who]): Warning[] | null {
+  const ask = useCallback((w: Remote) => w.warnings(activity, people), [activity, people]);
+  return useWorker(ask, "warnings");
 }
 
 /** What somebody can expect of each of some activities, points. */

@@ -6,6 +6,7 @@ import type { Phrase } from "#core/contract/contract.ts";
 import { mean } from "#core/forecast/distribution.ts";
 import { forecastActivity, layoutOf, type Who } from "#core/forecast/for-activity.ts";
 import { type Forecast, Graph } from "#core/forecast/forecast.ts";
+import { warningsOf } from "#core/forecast/warnings.ts";
 import { type Activity, parseActivity } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
 import type { Part } from "#core/yard/parts.ts";
@@ -57,6 +58,6 @@ export interface HomeMade {
   changes: Phrase[];
 }
 
-const api = { each, expected, match, homes, oneHome };
+const api = { each, expected, match, homes, oneHome, warnings: warningsOf };
 export type ForecastWorker = typeof api;
 Comlink.expose(api);

@@ -65,6 +65,21 @@ describe("a line of one's own", () => {
     }
   });
 
+  it("is in the forecast of a match, for whoever stands there", () => {
+    const a = fromPattern("climb");
+    const two = (nearer: number): Setup => ({
+      players: 2,
+      mode: "against",
+      seed: 1,
+      people: [{ role: "plays", nearer }, { role: "plays" }],
+    });
+    const win = (nearer: number) =>
+      forecastActivity(a, [{ age: 8 }, { age: 8 }], two(nearer), "middle").sides.map((s) => s.win!);
+    expect(win(0)[0]).toBeCloseTo(0.5, 6);
+    expect(win(0.5)[0]).toBeGreaterThan(0.52);
+    expect(win(-0.5)[0]).toBeLessThan(0.45);
+  });
+
   it("is somebody's own, is kept with the child's score, and another's is not", () => {
     const a = fromPattern("climb");
     const begin = (people: Setup["people"]) =>

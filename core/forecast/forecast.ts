@@ -459,11 +459,13 @@ function joined(input: ForecastInput): Forecast | null {
   const graphs = new Map<number, Graph>();
   for (const players of sides) {
     const n = players.length;
-    const graph = (n === 1 ? input.graph : undefined) ?? graphs.get(n) ?? new Graph();
-    graphs.set(n, graph);
+    const people = setup.people && players.map((p) => setup.people![p]!);
+    // Somebody with a hand or a line of its own meets other asks: no graph of others serves.
+    const graph = people ? new Graph() : ((n === 1 ? input.graph : undefined) ?? graphs.get(n) ?? new Graph());
+    if (!people) graphs.set(n, graph);
     const own: ForecastInput = {
       ...input,
-      setup: { players: n, mode: n === 1 ? "alone" : "relay", seed: setup.seed },
+      setup: { players: n, mode: n === 1 ? "alone" : "relay", seed: setup.seed, ...(people && { people }) },
       people: players.map((p) => input.people[p]!),
       graph,
     };

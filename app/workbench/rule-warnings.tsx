@@ -1,0 +1,78 @@
+import { useMemo } from "react";
+import { fairPoints, withPoints } from "#core/forecast/fair-points.ts";
+import type { Who } from "#core/forecast/for-activity.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
+import { itemName } from "#words/say.ts";
+import { tell } from "#words/tell.ts";
+import { useWarnings } from "./use-forecast.ts";
+
+/** What should be looked at before sending, found by going through the states of the game. */
+export function RuleWarnings({ activity, people }: { activity: Activity; people: readonly [Who, Who, Who] }) {
+  const list = useWarnings(activity, people);
+  if (!list) return <p className="mb-2 text-sm text-quiet">Going through the game ...</p>;
+  if (list.length === 0)
+    return (
+      <p role="status" className="mb-2 text-sm text-quiet" data-warnings="none">
+        Gone through: it ends, it fits the minutes, and nothing decides it before it is played.
+      </p>
+    );
+  return (
+    <ul role="status" className="mb-2 grid gap-1.5" data-warnings="some">
+      {list.map((w) => (
+        <li key={w.kind} className="note problem text-sm">
+          {tell(w.phrase.key, w.phrase.params)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Points that make every choice real, where things have points of their own. */
+export function PointsSuggested({
+  activity: a,
+  who,
+  change,
+}: {
+  activity: Activity;
+  who: Who;
+  change: (next: Activity) => void;
+}) {
+  const list = useMemo(() => {
+    try {
+      return fairPoints(a, who);
+    } catch {
+      return null;
+    }
+  }, [a, who]);
+  if (!list) return null;
+  const { pegs } = opened(a);
+  const next = withPoints(a, list);
+  const same = JSON.stringify(next.pattern.params) === JSON.stringify(a.pattern.params);
+  return (
+    <section aria-label="Points that make every choice real" className="row-line mb-2 py-2">
+      <h3 className="text-base">Points that make every choice real</h3>
+      <p className="text-sm text-quiet">
+        Each is worth the same {a.match.seconds === null ? "by the send" : "by the second"} to the middle child.
+      </p>
+      <ul className="my-1 text-sm">
+        {list.map((f) => {
+          const at = pegs.findIndex((p) => p.id === f.peg);
+          const peg = pegs[at]!;
+          return (
+            <li key={f.peg} className="flex justify-between gap-2">
+              <span>
+                {peg.kind === "line" ? `line ${at + 1}` : peg.label || itemName(peg.item ?? "")}
+                <span className="text-quiet"> hit {Math.round(100 * f.rate)} %</span>
+              </span>
+              <strong>{f.points}</strong>
+            </li>
+          );
+        })}
+      </ul>
+      <button type="button" className="btn btn-quiet btn-small" disabled={same} onClick={() => change(next)}>
+        {same ? "These are the points" : "Take these points"}
+      </button>
+    </section>
+  );
+}

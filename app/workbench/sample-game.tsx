@@ -1,0 +1,160 @@
+import { ChevronLeft, ChevronRight, Pause, Play, RotateCcw } from "lucide-react";
+import { useEffect, useMemo, useState } from "react";
+import { mainAsks } from "#core/asks/ask.ts";
+import { playGo, temper } from "#core/child/child.ts";
+import { isRefusal } from "#core/contract/contract.ts";
+import type { GameEvent, PlayEvent } from "#core/events/events.ts";
+import type { Who } from "#core/forecast/for-activity.ts";
+import { type Activity, gamePartOf } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
+import { openPlayOf, referee, type View, view } from "#core/referee/play.ts";
+import { say, sayPhrase, sayScore } from "#words/say.ts";
+import { verbOf } from "#words/verbs.ts";
+import { piecesIn } from "../family/inputs/zones.tsx";
+import { labelAmong, seenText } from "../family/seen.ts";
+import { YardMap } from "../family/yard-map.tsx";
+
+/** A step of a game that plays itself lasts so long, milliseconds. */
+const EACH = 1100;
+/** Steps that are kept: a long run of touches says nothing new. */
+const MOST = 120;
+const ALONE = { players: 1, mode: "alone", seed: 1 } as const;
+
+interface Step {
+  /** What was seen; null: the beginning. */
+  seen: string | null;
+  at: View;
+}
+/** A whole go of a made-up child, step by step, as the referee told it. */
+function stepsOf(a: Activity, who: Who, seed: number): Step[] {
+  const label = labelAmong(opened(a).parts);
+  const said = (e: PlayEvent) =>
+    e.kind === "count"
+      ? say(e.drop ? "play.dropped" : "play.counted", { count: e.n })
+      : e.kind === "bell"
+        ? say("play.bell")
+        : e.kind === "task"
+          ? say("play.done")
+          : seenText(e as GameEvent, label);
+  const age = who.age === "adult" ? 12 : who.age;
+  const events = playGo(a, [age], [temper(seed)], { ...ALONE, seed }, seed);
+  let play = openPlayOf(opened(a).pattern, gamePartOf(a), { ...ALONE, seed });
+  const steps: Step[] = [{ seen: null, at: view(play) }];
+  for (const event of events.slice(0, MOST)) {
+    const next = referee(play, event);
+    if (isRefusal(next)) break;
+    play = next;
+    steps.push({ seen: said(event), at: view(play) });
+  }
+  return steps;
+}
+
+/** A sample game of the rules as they are set: it plays itself, and is stepped by hand, forward and back. */
+export function SampleGame({ activity: a, who }: { activity: Activity; who: Who }) {
+  const [seed, setSeed] = useState(7);
+  const [now, setNow] = useState(0);
+  const [runs, setRuns] = useState(false);
+  const steps = useMemo(() => {
+    try {
+      return stepsOf(a, who, seed);
+    } catch {
+      // What is being typed cannot be played yet.
+      return null;
+    }
+  }, [a, who, seed]);
+  const last = (steps?.length ?? 1) - 1;
+  const at = Math.min(now, last);
+  useEffect(() => {
+    if (!runs) return;
+    if (at >= last) {
+      setRuns(false);
+      return;
+    }
+    const timer = setTimeout(() => setNow(at + 1), EACH);
+    return () => clearTimeout(timer);
+  }, [runs, at, last]);
+  if (!steps) return null;
+  const { seen, at: v } = steps[at]!;
+  const asked = mainAsks(v.asks)[0];
+  const wanted =
+    asked?.kind === "send" && asked.aim.kind === "any" && asked.aim.want.length === 1 ? asked.aim.want[0] : undefined;
+  const from = v.from !== null && v.from !== "start" ? v.from : undefined;
+  const how = asked && "manner" in asked ? asked.manner.action : undefined;
+  const next = v.ending ? sayPhrase(v.ending.reason) : sayPhrase(v.now, {}, { verb: verbOf(how ?? a.aim.action) });
+  const score = v.score[v.side]!;
+  const step = (by: number) => {
+    setRuns(false);
+    setNow(Math.max(0, Math.min(last, at + by)));
+  };
+  const button = "grid size-9 place-items-center rounded-md border-2 border-hair bg-raised disabled:opacity-40";
+  return (
+    <section aria-label="A sample game" className="mb-3 rounded-md bg-court p-2 text-chalk on-court">
+      <div className="flex items-baseline justify-between gap-2">
+        <h3 className="text-base">A sample game</h3>
+        <span className="text-sm text-chalk/80">
+          {at} of {last}
+        </span>
+      </div>
+      <YardMap
+        parts={opened(a).parts}
+        width={260}
+        height={170}
+        marks={{
+          ...((from ?? wanted) && { now: from ?? wanted }),
+          done: v.doneParts,
+          pieces: piecesIn(v.asks).map((p) => ({ zone: p.place, shape: p.player })),
+        }}
+        label={next}
+      />
+      <div role="status" className="min-h-24 text-sm leading-snug">
+        <p className="font-semibold text-mustard">{seen ?? "Before the first send"}</p>
+        <p className="text-lg leading-tight font-bold">
+          {sayScore(score.value, score.unit)}
+          {score.working && <span className="block text-sm font-normal">{score.working}</span>}
+        </p>
+        <p>{next}</p>
+      </div>
+      <div className="flex items-center gap-1.5 text-ink">
+        <button
+          type="button"
+          className={button}
+          aria-label="One step back"
+          disabled={at === 0}
+          onClick={() => step(-1)}
+        >
+          <ChevronLeft size={18} aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          className={button}
+          aria-label={runs ? "Stop the sample game" : "Let the sample game play itself"}
+          disabled={at >= last}
+          onClick={() => setRuns(!runs)}
+        >
+          {runs ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
+        </button>
+        <button
+          type="button"
+          className={button}
+          aria-label="One step forward"
+          disabled={at >= last}
+          onClick={() => step(1)}
+        >
+          <ChevronRight size={18} aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          className={`${button} ml-auto`}
+          aria-label="Another sample game"
+          onClick={() => {
+            setRuns(false);
+            setNow(0);
+            setSeed(seed + 1);
+          }}
+        >
+          <RotateCcw size={18} aria-hidden="true" />
+        </button>
+      </div>
+    </section>
+  );
+}

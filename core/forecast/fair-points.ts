@@ -1,0 +1,68 @@
+import type { Aim } from "../asks/ask.ts";
+import { kindOf } from "../chances/kinds.ts";
+import { sightOf } from "../chances/outcomes.ts";
+import type { Activity } from "../formats/activity.ts";
+import { opened, withParams } from "../formats/opened.ts";
+import { layoutOf, personOf, type Who } from "./for-activity.ts";
+
+/** The easiest thing brings so much, and nothing more than this: what a child can add. */
+const LEAST = 2;
+const MOST = 20;
+/** Up to here every whole number, beyond it fives. */
+const WHOLE = 10;
+const FIVE = 5;
+/** What is never hit is worth no more than this chance makes it. */
+const RAREST = 0.05;
+
+const put = (o: unknown, [key, ...rest]: readonly (string | number)[], value: unknown): unknown => {
+  if (key === undefined) return value;
+  if (Array.isArray(o)) return o.map((x, i) => (i === key ? put(x, rest, value) : x));
+  return { ...(o as object), [key]: put((o as Record<string | number, unknown>)[key], rest, value) };
+};
+const roundly = (n: number) => Math.min(MOST, n <= WHOLE ? Math.round(n) : FIVE * Math.round(n / FIVE));
+
+/** One thing that brings points: its peg, the chance of somebody to hit it, the seconds that a send at it takes, and the points that make it worth as much as all others. */
+export interface FairPoints {
+  peg: string;
+  rate: number;
+  seconds: number;
+  points: number;
+}
+/**
+ * Points that make every choice real: for this person each thing that has points is worth the same by the send, or by the second where a bell ends
+ * the go, rounded to what a child can add. Null where nothing, or only one thing, has points of its own.
+ */
+export function fairPoints(a: Activity, who: Who): FairPoints[] | null {
+  const o = opened(a);
+  const scored = o.pegs.filter((p) => o.pegKnobs(p.id).some((k) => k.path.at(-1) === "points"));
+  if (scored.length < 2) return null;
+  const [parts, person] = [layoutOf(a), personOf(a, who)];
+  const each = scored.flatMap(({ id }) => {
+    const probe = o.probes.find((p) => p.peg === id);
+    if (!probe) return [];
+    const { aim } = probe.ask;
+    const play = { parts, people: [person], policy: "middle" } as const;
+    const { list } = kindOf<Aim>(aim).outcomes(aim, sightOf(probe.ask, play));
+    const seconds = list.reduce(
+      (sum, x) => sum + x.p * (x.windUp + x.under + x.after + (2 * x.lies) / person.walking),
+      0,
+    );
+    const body = (x: (typeof list)[number]) => ({ kind: "send", ...x.seen }) as never;
+    const rate = list.reduce((sum, x) => sum + x.p * probe.counts(body(x)), 0);
+    return [{ peg: id, rate, seconds }];
+  });
+  if (each.length < 2) return null;
+  const rings = a.match.seconds !== null;
+  const dear = each.map((e) => (rings ? e.seconds : 1) / Math.max(RAREST, e.rate));
+  const cheapest = Math.min(...dear);
+  return each.map((e, i) => ({ ...e, points: roundly((LEAST * dear[i]!) / cheapest) }));
+}
+/** The activity with these points. */
+export function withPoints(a: Activity, list: readonly FairPoints[]): Activity {
+  return list.reduce((now, { peg, points }) => {
+    const knob = opened(now)
+      .pegKnobs(peg)
+      .find((k) => k.path.at(-1) === "points");
+    return knob ? withParams(now, put(now.pattern.params, knob.path, points)) : now;
+  }, a);
+}

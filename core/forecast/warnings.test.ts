@@ -1,0 +1,125 @@
+import { describe, expect, it } from "vitest";
+import { type Activity, activity, fromPattern } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+import { type PatternName, patternNames } from "../patterns/registry.ts";
+import { ready } from "../ready/index.ts";
+import { fairPoints, withPoints } from "./fair-points.ts";
+import { alwaysBest, skillOf, type Warning, warningsOf } from "./warnings.ts";
+
+const PEOPLE = [{ age: 6 }, { age: 7 }, { age: 8 }] as const;
+const of = (name: PatternName, params: object = {}, more: Partial<Activity> = {}): Activity => {
+  const a = fromPattern(name);
+  return activity.parse({ ...a, ...more, pattern: { name, params: { ...(a.pattern.params as object), ...params } } });
+};
+const kinds = (a: Activity): Warning["kind"][] => warningsOf(a, PEOPLE).map((w) => w.kind);
+const board = fromPattern("board").pattern.params as { layout: { targets: { points: number }[] } };
+const priced = (points: readonly number[], more: object = {}) =>
+  of("board", {
+    layout: { kind: "targets", targets: board.layout.targets.map((t, i) => ({ ...t, points: points[i]! })) },
+    bonus: 0,
+    ...more,
+  });
+
+describe("warnings", () => {
+  it("say nothing of games that end, fit and are a matter of skill and choice", () => {
+    for (const name of ["climb", "sweep", "stackUp", "speller", "tally", "checklist"] as const)
+      expect(kinds(of(name)), name).toEqual([]);
+    for (const r of ready.filter((_, i) => i % 4 === 0)) {
+      const told = warningsOf(r.activity, [{ age: r.activity.ages.from }, { age: 8 }, { age: r.activity.ages.to }]);
+      for (const w of told) expect(["luck", "level"], `${r.id} ${w.kind}`).toContain(w.kind);
+    }
+  }, 60_000);
+
+  it("it cannot end where no end can be reached from a place that can come: a mark nobody gets to, without a cap", () => {
+    const never = { marks: [2, 3], way: { kind: "chase", turn: 5 }, sends: null };
+    const rung = fromPattern("passLadder").match;
+    const open = of("passLadder", never, { match: { ...rung, seconds: 60 } });
+    // With a bell it ends, though nobody gets anywhere.
+    expect(kinds(open)).toContain("nobody");
+    expect(kinds(open)).not.toContain("cannotEnd");
+    const stuck = { ...open, match: { ...rung, seconds: null } };
+    expect(kinds(stuck)).toContain("cannotEnd");
+  });
+
+  it("one choice is always best where one thing brings the most at every age, and not where the others bring as much", () => {
+    expect(alwaysBest(priced([1, 1, 1]), PEOPLE)).toBe("t1");
+    expect(kinds(priced([1, 1, 1]))).toContain("alwaysBest");
+    const fair = fairPoints(priced([1, 1, 1]), PEOPLE[1])!;
+    expect(alwaysBest(withPoints(priced([1, 1, 1]), fair), PEOPLE)).toBeNull();
+    // What is used up once leaves the others to be the best.
+    expect(alwaysBest(priced([1, 1, 1], { once: true }), PEOPLE)).toBeNull();
+    expect(alwaysBest(of("climb"), PEOPLE)).toBeNull();
+  });
+
+  it("a game for two in which half the spread wins no more is luck, or ends level", () => {
+    const far = skillOf(of("climb"), { age: 8 })!;
+    expect(far.more).toBeGreaterThan(0.03);
+    // With so many sends both always reach the top.
+    const easy = of("climb", { tries: 60 });
+    expect(skillOf(easy, { age: 8 })!.level).toBeGreaterThan(0.9);
+    expect(kinds(easy)).toContain("level");
+    expect(skillOf({ ...of("climb"), players: { least: 1, most: 1, modes: ["alone"] } }, { age: 8 })).toBeNull();
+  });
+
+  it("a go that takes longer than was planned is said with both figures", () => {
+    const long = of("tally", {
+      rounds: Array.from({ length: 4 }, () => ({
+        task: "keepUp",
+        seconds: 240,
+        rest: 20,
+        hand: "usual",
+        moving: false,
+        bounce: false,
+      })),
+    });
+    const told = warningsOf(long, PEOPLE).find((w) => w.kind === "tooLong")!;
+    expect(told.phrase.params).toMatchObject({ planned: 10 });
+    expect(told.phrase.params!.minutes).toBeGreaterThanOrEqual(16);
+  });
+});
+
+describe("points that make every choice real", () => {
+  it("are the dearer the rarer it is hit, from 2, in numbers that a child can add", () => {
+    const list = fairPoints(of("board"), { age: 7 })!;
+    const byRate = [...list].sort((a, b) => b.rate - a.rate);
+    expect(byRate[0]!.points).toBe(2);
+    for (const [i, f] of byRate.entries()) {
+      expect(f.points).toBeGreaterThanOrEqual(byRate[Math.max(0, i - 1)]!.points);
+      expect(f.points <= 10 || f.points % 5 === 0).toBe(true);
+      // Within the rounding each is worth the same by the send.
+      expect(Math.abs(f.points - (2 * byRate[0]!.rate) / f.rate)).toBeLessThanOrEqual(0.5 + 1e-9);
+    }
+  });
+
+  it("count the seconds where a bell ends the go, and are put where the points are", () => {
+    const spots = of(
+      "board",
+      {
+        layout: {
+          kind: "spots",
+          target: { id: "box", item: "box", label: "", across: 0, width: 0.6, height: 0.5, counts: ["touch"] },
+          spots: [1, 2, 4].map((distance) => ({ distance, points: 1 })),
+        },
+        sends: null,
+      },
+      {
+        match: { ...fromPattern("board").match, seconds: 60 },
+        space: { length: 6, width: 2, floor: "boards", indoors: true },
+      },
+    );
+    const [rung, sent] = [spots, { ...spots, match: { ...spots.match, seconds: null } }].map(
+      (a) => fairPoints(a, { age: 8 })!,
+    );
+    // From afar fetching takes longer: by the second it is to bring more.
+    expect(rung![2]!.points).toBeGreaterThanOrEqual(sent![2]!.points);
+    expect(rung![2]!.seconds).toBeGreaterThan(rung![0]!.seconds);
+    const next = opened(withPoints(spots, rung!)).activity.pattern.params as {
+      layout: { spots: { points: number }[] };
+    };
+    expect(next.layout.spots.map((s) => s.points)).toEqual(rung!.map((f) => f.points));
+    for (const name of patternNames.filter((n) => n !== "board")) {
+      const list = fairPoints(of(name), { age: 8 });
+      if (list) expect(list.length, name).toBeGreaterThan(1);
+    }
+  });
+});
