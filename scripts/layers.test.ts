@@ -52,6 +52,7 @@ const CORE = [
   "forecast",
   "child",
   "compile",
+  "ready",
 ];
 
 describe("imports run downward only", () => {

@@ -8,11 +8,12 @@ import { patternNames } from "#core/patterns/registry.ts";
 import { en } from "./en.ts";
 import { enGame } from "./en-game.ts";
 import { enHome } from "./en-home.ts";
+import { enRules } from "./en-rules.ts";
 import { enTeacher } from "./en-teacher.ts";
 import { sayList } from "./say.ts";
 import { labels } from "./teacher.ts";
 
-const CATALOGUES = { en, enGame, enHome, enTeacher, labels };
+const CATALOGUES = { en, enGame, enHome, enTeacher, enRules, labels };
 const every = Object.entries(CATALOGUES).flatMap(([c, all]) =>
   Object.entries(all).map(([key, text]) => [`${c} ${key}`, text as string] as const),
 );

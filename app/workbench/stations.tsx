@@ -5,6 +5,7 @@ import { ACTIONS, actionFacts } from "#core/actions/actions.ts";
 import { BANDS, type Band, bandOf, cuesFor, mistakesOf, watchFor } from "#core/aim/cue-bank.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
 import { type Knob, MODES, type Mode } from "#core/contract/contract.ts";
+import { setTo } from "#core/contract/range.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import { flies, sentIn } from "#core/forecast/for-activity.ts";
 import { type Activity, BEHIND, canSetOut, type Problem } from "#core/formats/activity.ts";
@@ -25,6 +26,7 @@ import { useSchool } from "./items.tsx";
 import { Choice, Knobs, NumberField, TextField, Toggle } from "./knobs.tsx";
 import { LayoutPanel } from "./layout-panel.tsx";
 import { QuestionAnswers } from "./question-answers.tsx";
+import { RuleSentences } from "./rule-sentences.tsx";
 import { PointsSuggested, RuleWarnings } from "./rule-warnings.tsx";
 import { SampleGame } from "./sample-game.tsx";
 
@@ -707,6 +709,12 @@ export function ScorePanel({ activity: a, problems, change, middle, people }: Pa
     <>
       <SampleGame activity={a} who={middle} />
       {three && <RuleWarnings activity={a} people={three} />}
+      <RuleSentences
+        list={list}
+        valueAt={(k) => setTo(k, { params: a.pattern.params, match: a.match })}
+        one={(k) => <Fields list={[k]} activity={a} problems={problems} change={change} />}
+      />
+      <h3 className="text-base">All that can be set</h3>
       <Fields list={list} activity={a} problems={problems} change={change} />
       <PointsSuggested activity={a} who={middle} change={change} />
     </>

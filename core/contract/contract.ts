@@ -185,8 +185,6 @@ export interface SetOut {
 }
 /** The part that shows a propped board. */
 export const RAMP_PART = "ramp";
-/** The part that is the wall which something is sent off first. */
-export const WALL_PART = "offWall";
 /** The part that shows that field. */
 export const SET_OUT_FIELD = "setOut";
 

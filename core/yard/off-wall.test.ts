@@ -1,11 +1,10 @@
 import { expect, it } from "vitest";
-import { WALL_PART } from "../contract/contract.ts";
 import { pegRates } from "../forecast/for-activity.ts";
 import { type Activity, activity, fromPattern, parseActivity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { boardParams } from "../patterns/board/params.ts";
 import { patternNames } from "../patterns/registry.ts";
-import { asSeen, WALL_GAP } from "./off-wall.ts";
+import { asSeen, WALL_GAP, WALL_PART } from "./off-wall.ts";
 import { partsOf } from "./parts.ts";
 
 const params = fromPattern("board").pattern.params as { layout: { targets: object[] } };

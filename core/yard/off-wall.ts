@@ -1,6 +1,7 @@
-import { WALL_PART } from "../contract/contract.ts";
 import { type Part, partsOf, reachOfLayout } from "./parts.ts";
 
+/** The part that is the wall which something is sent off first. */
+export const WALL_PART = "offWall";
 /** The wall stands so far behind what is farthest unless it is said, metres. */
 export const WALL_GAP = 0.6;
 /** As much of a wall as is looked for, metres: how wide, and how high its middle is. */
