@@ -33,6 +33,7 @@ function houseOf(file: string, spec: string): string | null {
 const CORE = [
   "rules",
   "things",
+  "exercises",
   "measures",
   "actions",
   "physics",

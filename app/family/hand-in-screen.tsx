@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Unit } from "#core/contract/contract.ts";
 import { say, sayScore } from "#words/say.ts";
 import { Face } from "../drawings/face.tsx";
+import { ExerciseList } from "../ui/exercises.tsx";
 import type { CardData, Step } from "./card-app.tsx";
 import { holdPage } from "./offline.ts";
 import { changePlay, eventsOf, type LocalPlay } from "./store.ts";
@@ -32,8 +33,21 @@ export function HandInScreen({ data, plays, again, go }: Props) {
         </noscript>
       </>
     );
-  if (open) return <Form data={data} play={open} again={again} />;
-  if (last) return <Sent play={last} go={go} />;
+  const cool = data.card.coolDown && <ExerciseList title={say("coolDown.title")} list={data.card.coolDown} />;
+  if (open)
+    return (
+      <>
+        <Form data={data} play={open} again={again} />
+        {cool}
+      </>
+    );
+  if (last)
+    return (
+      <>
+        <Sent play={last} go={go} />
+        {cool}
+      </>
+    );
   return (
     <>
       <h1 className="text-3xl">{say("hand.title")}</h1>

@@ -1,4 +1,5 @@
 import { say } from "#words/say.ts";
+import { ExerciseList } from "../ui/exercises.tsx";
 import type { CardData, Ticks } from "./card-app.tsx";
 
 export function LookScreen({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {
@@ -65,6 +66,7 @@ export function LookScreen({ data, ticks, setTicks }: { data: CardData; ticks: T
           {activity.caution}
         </p>
       )}
+      {data.card.warmUp && <ExerciseList title={say("warmUp.title")} list={data.card.warmUp} />}
       <p className="mt-4 text-quiet">{say("look.first")}</p>
     </>
   );

@@ -1,6 +1,7 @@
 import { Plus, Trash2 } from "lucide-react";
 import { useId, useState } from "react";
 import type { Knob } from "#core/contract/contract.ts";
+import { exercises } from "#core/exercises/library.ts";
 import type { Problem } from "#core/formats/activity.ts";
 import { faceOf } from "#core/kit/face.ts";
 import { label } from "#words/teacher.ts";
@@ -156,9 +157,12 @@ export function TextField({
   most,
   change,
   rows,
+  offers,
 }: {
   name: string;
   hint?: string;
+  /** Words that may be taken instead of typed. */
+  offers?: readonly string[];
   value: string;
   most: number;
   change: (v: string) => void;
@@ -173,7 +177,20 @@ export function TextField({
       {rows ? (
         <textarea id={id} rows={rows} maxLength={most} value={value} onChange={(e) => change(e.target.value)} />
       ) : (
-        <input id={id} maxLength={most} value={value} onChange={(e) => change(e.target.value)} />
+        <input
+          id={id}
+          maxLength={most}
+          value={value}
+          {...(offers && { list: `${id}-offers` })}
+          onChange={(e) => change(e.target.value)}
+        />
+      )}
+      {offers && (
+        <datalist id={`${id}-offers`}>
+          {offers.map((o) => (
+            <option key={o} value={o} />
+          ))}
+        </datalist>
       )}
     </div>
   );
@@ -263,7 +280,15 @@ function OneKnob({
     case "toggle":
       return <Toggle name={name} hint={hint} value={value as boolean} change={set} />;
     case "text":
-      return <TextField name={name} value={value as string} most={k.most} change={set} />;
+      return (
+        <TextField
+          name={name}
+          value={value as string}
+          most={k.most}
+          change={set}
+          {...(k.label.startsWith("knob.exercise") && { offers: exercises.map((e) => e.name) })}
+        />
+      );
     case "turns":
       return (
         <InTurn

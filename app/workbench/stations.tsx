@@ -21,6 +21,7 @@ import { tell } from "#words/tell.ts";
 import { Problems } from "../ui/problems.tsx";
 import { Compared } from "./compared.tsx";
 import { arrangeAs } from "./edit.ts";
+import { ExerciseFields } from "./exercise-fields.tsx";
 import { FamilyRange } from "./family-range.tsx";
 import { useSchool } from "./items.tsx";
 import { Choice, Knobs, NumberField, TextField, Toggle } from "./knobs.tsx";
@@ -383,6 +384,7 @@ export function CuesPanel({ activity: a, problems, change }: PanelProps) {
       />
       <QuestionAnswers activity={a} change={change} />
       <Problems list={problems.filter((p) => p.field === "question" || p.field.startsWith("answers"))} />
+      <ExerciseFields activity={a} change={change} />
       {[0, 1].map((i) => (
         <TextField
           key={i}

@@ -3,7 +3,8 @@ import { Dialog } from "radix-ui";
 import { lazy, memo, Suspense, useMemo } from "react";
 import { setOutEnds } from "#core/compile/set-out-ends.ts";
 import { betterIn, type Unit } from "#core/contract/contract.ts";
-import { mode, quantile } from "#core/forecast/distribution.ts";
+import { timeOf } from "#core/exercises/library.ts";
+import { mean, mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Forecast } from "#core/forecast/forecast.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -96,6 +97,15 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
   const side = middle?.sides[0];
   const sends = side?.sends;
   const time = middle?.time;
+  // What is done before and after the game counts too.
+  const { age } = people[1]!;
+  const around = useMemo(
+    () => timeOf([...(activity.warmUp ?? []), ...(activity.coolDown ?? [])], age === "adult" ? 12 : age),
+    [activity.warmUp, activity.coolDown, age],
+  );
+  const played = time ? mean(time) / 10 : 0;
+  const inGame = middle ? middle.share.acting + middle.share.fetching : 0;
+  const moving = (inGame * played + around.moving) / Math.max(1e-9, played + around.seconds);
   // Where every go has as many sends, the score is what can turn out one way or the other.
   const fixed = sends?.at.length === 1;
   const counted = unit !== "points" && betterIn(unit) === "more";
@@ -195,17 +205,16 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
           wait
         )}
         <p className="text-[13px]">of the {minutes} planned</p>
+        {around.seconds > 0 && (
+          <p className="text-[13px]">and {Math.max(1, Math.round(around.seconds / 60))} to warm up and cool down</p>
+        )}
       </Part>
       <Part
         title="Time moving"
         picture={forecasts && <Chart kind="moving" forecasts={forecasts} names={names} />}
         about="Sending and fetching count as moving; waiting for the roll and setting up do not."
       >
-        {middle ? (
-          <span className="text-2xl font-bold">{percent(middle.share.acting + middle.share.fetching)}</span>
-        ) : (
-          wait
-        )}
+        {middle ? <span className="text-2xl font-bold">{percent(moving)}</span> : wait}
         <div className="mt-1 flex h-3 w-36 max-w-full overflow-hidden rounded-sm bg-chalk/15">
           {middle && (
             <>

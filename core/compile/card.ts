@@ -1,5 +1,6 @@
 import { actionFacts } from "../actions/actions.ts";
 import type { Needs, Phrase } from "../contract/contract.ts";
+import { type CardExercise, forCard } from "../exercises/library.ts";
 import { layoutOf, pegRates } from "../forecast/for-activity.ts";
 import { type Activity, actionsIn } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
@@ -81,6 +82,9 @@ export interface Card {
   /** What setting up needs said beside the markers; absent on a card of before. */
   notes?: Phrase[];
   cautions: Caution[];
+  /** Short exercises before and after the game, as much as is for the child's age. */
+  warmUp?: CardExercise[];
+  coolDown?: CardExercise[];
   /** A grown-up must say yes before play. */
   grownUp: boolean;
   /** What was chosen and changed for the home, and which home; absent on a card that knows of none. */
@@ -200,7 +204,8 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
       across,
     };
   });
-  const cautions = cautionsOf(a, also);
+  const [before, after] = [a.warmUp ?? [], a.coolDown ?? []].map((ids) => forCard(ids, child.age));
+  const cautions = [...new Set([...cautionsOf(a, also), ...before!.cautions, ...after!.cautions])];
   const ramp = a.ramp && { key: `ramp.setUp.${a.ramp.stand}`, params: { cm: Math.round(a.ramp.height * 100) } };
   const cm = (m: number) => Math.round(m * 100);
   const field: Phrase[] = a.setOut
@@ -220,6 +225,8 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     markers: [...markers, ...marksToCount(a, parts, own, counted)],
     ...(cells !== null && { cells }),
     needs: o.needs,
+    ...(before!.list.length > 0 && { warmUp: before!.list }),
+    ...(after!.list.length > 0 && { coolDown: after!.list }),
     ...(notes.length > 0 && { notes }),
     cautions,
     grownUp: cautions.some((c) => ASKS_GROWN_UP.includes(c)),

@@ -6,6 +6,7 @@ import { match, USUAL_MATCH } from "../contract/match.ts";
 import { fieldOf } from "../contract/range.ts";
 import { hasField, withSetting } from "../contract/settings.ts";
 import { LINE_FIELD, standingKnobs } from "../contract/standing.ts";
+import { exerciseOf } from "../exercises/library.ts";
 import { thing } from "../kit/items.ts";
 import { OTHERS, others, type ThingRole } from "../kit/others.ts";
 import { roleWords } from "../kit/role.ts";
@@ -41,6 +42,11 @@ const length = (name: string, least = 0.5) =>
     .number({ error: `${name} must be a number of metres` })
     .min(least, `${name} must be ${least} m or more`)
     .max(60, `${name} must be 60 m or less`);
+const exercisesOf = (name: string) =>
+  z
+    .array(z.string().refine((id) => exerciseOf(id) !== null, { error: `${name} must be of the library of exercises` }))
+    .max(6, `at most 6 exercises in a ${name}`)
+    .default([]);
 type ChosenPattern = { [K in PatternName]: { name: K; params: z.infer<(typeof patterns)[K]["params"]> } }[PatternName];
 const choices = patternNames.map((name) => z.strictObject({ name: z.literal(name), params: patterns[name].params }));
 const pattern = z.discriminatedUnion("name", choices as unknown as [(typeof choices)[number]], {
@@ -67,6 +73,9 @@ const shape = z.strictObject({
   }),
   cues: z.array(entry).max(6, "at most 6 cues"),
   criteria: z.array(entry).max(6, "at most 6 success criteria"),
+  /** Short exercises before and after the game, by their ids in the library. */
+  warmUp: exercisesOf("warm-up"),
+  coolDown: exercisesOf("cool-down"),
   /** What somebody at home can watch for. */
   watch: z
     .array(text("watch for", 100).min(1, "watch for must not be empty"))
@@ -353,6 +362,8 @@ export function fromPattern(name: PatternName): Activity {
     cues: [],
     criteria: [],
     watch: [],
+    warmUp: [],
+    coolDown: [],
     question: "",
     answers: null,
     kit: {

@@ -19,5 +19,10 @@ export const CAUTIONS = [
   "slope",
   "wind",
   "behind",
+  "softKnees",
+  "spinSlowly",
+  "flatBack",
+  "softHands",
+  "softLanding",
 ] as const;
 export type Caution = (typeof CAUTIONS)[number];

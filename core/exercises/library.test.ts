@@ -1,0 +1,65 @@
+import { describe, expect, it } from "vitest";
+import { compileCard } from "../compile/card.ts";
+import { activity, fromPattern, parseActivity } from "../formats/activity.ts";
+import { CAUTIONS } from "../things/cautions.ts";
+import { doseAt, exerciseNamed, exerciseOf, exercises, forCard, KINDS, secondsAt, timeOf } from "./library.ts";
+
+const words = (s: string) => s.split(/\s+/).length;
+
+describe("the library of short exercises", () => {
+  it("has at least 40, each drawn twice, with a dose for each age, three short cues, an easier, a harder and a seated form", () => {
+    expect(exercises.length).toBeGreaterThanOrEqual(40);
+    expect(new Set(exercises.map((e) => e.id)).size).toBe(exercises.length);
+    expect(new Set(exercises.map((e) => e.name)).size).toBe(exercises.length);
+    for (const kind of KINDS) expect(exercises.filter((e) => e.kind === kind).length, kind).toBeGreaterThanOrEqual(4);
+    for (const e of exercises) {
+      const [young, middle, older] = e.dose;
+      expect(young <= middle && middle <= older && middle > 0, e.id).toBe(true);
+      expect(
+        e.cues.every((c) => words(c) <= 6),
+        e.id,
+      ).toBe(true);
+      expect(new Set([e.easier, e.harder, e.seated]).size, e.id).toBe(3);
+      for (const pose of e.poses)
+        expect(
+          pose.every((a) => Math.abs(a) <= 200),
+          e.id,
+        ).toBe(true);
+      expect(JSON.stringify(e.poses[0]), e.id).not.toBe(JSON.stringify(e.poses[1]));
+      expect(secondsAt(e, 12), e.id).toBeLessThanOrEqual(60);
+      expect(e.room).toBeGreaterThanOrEqual(1);
+      // What jumps is heard below, and lands.
+      if (e.kind === "jump") expect(e.quiet || !["jumping", "spinning"].includes(e.caution ?? "")).toBe(false);
+    }
+  });
+
+  it("gives as much as is for an age, and nothing where it is not for that age yet", () => {
+    const jump = exerciseOf("tuckJump")!;
+    expect([5, 6, 7, 9, 10, 14].map((age) => doseAt(jump, age))).toEqual([0, 0, 4, 4, 8, 8]);
+    expect(forCard(["tuckJump"], 5)).toEqual({ list: [], cautions: [] });
+    expect(forCard(["tuckJump", "squat"], 8).cautions).toEqual(["softLanding", "softKnees"]);
+    expect(exerciseNamed(" Star Jumps ")!.id).toBe("starJump");
+    expect(exerciseNamed("flying")).toBeNull();
+  });
+
+  it("counts seconds and the share of moving: what is held or stretched is still", () => {
+    // 10 star jumps of 1.2 s; 15 s on one leg; 5 s between.
+    const { seconds, moving } = timeOf(["starJump", "oneLeg"], 8);
+    expect(moving).toBeCloseTo(12, 9);
+    expect(seconds).toBeCloseTo(12 + 15 + 2 * 5, 9);
+    expect(timeOf(["tuckJump"], 5)).toEqual({ seconds: 0, moving: 0 });
+  });
+
+  it("stands on the card before and after the game, with its cautions", () => {
+    const a = activity.parse({ ...fromPattern("climb"), warmUp: ["starJump", "tuckJump"], coolDown: ["reachToes"] });
+    const card = compileCard(a, { age: 6, leftHanded: false, step: null });
+    expect(card.warmUp!.map((e) => [e.id, e.dose])).toEqual([["starJump", 6]]);
+    expect(card.coolDown!.map((e) => e.name)).toEqual(["reach for the toes"]);
+    expect(card.cautions).toEqual(expect.arrayContaining(["softLanding", "flatBack"]));
+    expect(new Set(card.cautions).size).toBe(card.cautions.length);
+    for (const c of card.cautions) expect(CAUTIONS).toContain(c);
+    const read = parseActivity({ ...a, warmUp: ["handstand"] });
+    expect(read.ok ? [] : read.problems.map((p) => p.message)).toEqual(["warm-up must be of the library of exercises"]);
+    expect(parseActivity({ ...a, coolDown: exercises.slice(0, 7).map((e) => e.id) }).ok).toBe(false);
+  });
+});
