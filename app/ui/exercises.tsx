@@ -6,7 +6,7 @@ const BODY = 25;
 const HEAD = 6;
 const ARM = 12;
 const LEG = 15;
-const FLOOR = 74;
+const FLOOR = 90;
 const HALF = 46;
 
 type Point = readonly [x: number, y: number];
@@ -52,7 +52,7 @@ function Figure({ pose, middle }: { pose: Pose; middle: number }) {
 /** An exercise drawn: how it begins, and how it goes on. Our own work. */
 export function ExerciseFigure({ poses, width = 132 }: { poses: readonly [Pose, Pose]; width?: number }) {
   return (
-    <svg viewBox="0 0 190 80" width={width} className="shrink-0" aria-hidden="true">
+    <svg viewBox="0 0 190 96" width={width} className="shrink-0" aria-hidden="true">
       <line
         x1="4"
         y1={FLOOR + 2}
@@ -64,7 +64,7 @@ export function ExerciseFigure({ poses, width = 132 }: { poses: readonly [Pose, 
       />
       <Figure pose={poses[0]} middle={HALF} />
       <Figure pose={poses[1]} middle={190 - HALF} />
-      <path d="M88 40h13m-5 -5l5 5l-5 5" fill="none" stroke="currentColor" strokeWidth="2" strokeOpacity="0.6" />
+      <path d="M88 52h13m-5 -5l5 5l-5 5" fill="none" stroke="currentColor" strokeWidth="2" strokeOpacity="0.6" />
     </svg>
   );
 }
