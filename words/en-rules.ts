@@ -71,6 +71,7 @@ export const enRules: Record<string, string> = {
   "rule.roundsMost.none": "There is *no cap* on rounds.",
   "rule.passTurn": "Before the run comes a turn of *{value, plural, one {# second} other {# seconds}}*.",
   "rule.passes": "*{value, plural, one {# clean one opens} other {# clean ones open}}* the next mark.",
+  "rule.wordList": "The list is *{value}*.",
   "rule.words": "The words are *{value}*.",
   "rule.shown": "The word is *{value}*.",
   "rule.wrongCard": "A wrong card *{value}*.",

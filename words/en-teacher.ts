@@ -99,6 +99,7 @@ export const enTeacher: Record<string, string> = {
   "rates.shuttle": "Share of throws there that hit.",
   "rates.course": "Share of runs without a gate missed.",
   "rates.round": "round {number}",
+  "speller.also": "These cards spell more: {words}.",
   "speller.cards":
     "The list takes {fewest, plural, one {# card} other {# cards}}, and {lie, plural, one {# lies} other {# lie}} there.",
   "pins.gap.lets": "Seen from the line a gap of {cm} cm lets what is rolled pass without a touch.",

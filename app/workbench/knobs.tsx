@@ -88,7 +88,9 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
   );
 }
 
-/** A few choices side by side, as radio buttons. */
+/** More choices than this do not stand side by side. */
+const MOST_BESIDE = 12;
+/** A few choices side by side, as radio buttons; many as a list. */
 export function Choice<T>({
   name,
   hint,
@@ -104,6 +106,26 @@ export function Choice<T>({
 }) {
   const group = useId();
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+  if (options.length > MOST_BESIDE)
+    return (
+      <div className="field py-2">
+        <label htmlFor={group}>
+          {name} {hint && <span className="hint">{hint}</span>}
+        </label>
+        <select
+          id={group}
+          className="w-full"
+          value={options.findIndex((o) => same(o.value, value))}
+          onChange={(e) => change(options[Number(e.target.value)]!.value)}
+        >
+          {options.map((o, i) => (
+            <option key={o.label} value={i}>
+              {o.label}
+            </option>
+          ))}
+        </select>
+      </div>
+    );
   return (
     <fieldset className="row-line py-2">
       <legend className="float-left mb-1 w-full text-[0.92rem]">

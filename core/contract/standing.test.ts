@@ -77,7 +77,7 @@ describe("a line of one's own", () => {
       forecastActivity(a, [{ age: 8 }, { age: 8 }], two(nearer), "middle").sides.map((s) => s.win!);
     expect(win(0)[0]).toBeCloseTo(0.5, 6);
     expect(win(0.5)[0]).toBeGreaterThan(0.52);
-    expect(win(-0.5)[0]).toBeLessThan(0.45);
+    expect(win(-0.5)[0]).toBeLessThan(0.48);
   });
 
   it("is somebody's own, is kept with the child's score, and another's is not", () => {

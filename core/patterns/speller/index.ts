@@ -1,8 +1,10 @@
 import { isSend } from "../../actions/actions.ts";
-import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
+import { type Knob, MODES, type Pattern, type Phrase } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
+import { keptBy } from "../../kept-by.ts";
 import { catalogueItem } from "../../kit/catalogue.ts";
+import { spelledBy, WORD_LISTS } from "../../letters/lists.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { thingsKnob, waysKnob } from "../../targets/ways.ts";
 import { spellerGround } from "./ground.ts";
@@ -18,15 +20,30 @@ import {
   wordsOf,
 } from "./params.ts";
 import { possible, type SpellerGo, spellerGo } from "./rules.ts";
-import { cannotSpell } from "./words.ts";
+import { cannotSpell, plain } from "./words.ts";
 
 /** How wide the cards may be laid out where the stations do not know the space, metres. */
 const WIDE = 2.2;
+/** So many more words are named that the cards spell. */
+const ALSO = 8;
+
+/** Our own lists, each with the fewest cards that spell it, in the place of those that lie there. */
+const offered = keptBy((p: SpellerParams): (readonly [SpellerParams, string])[] =>
+  WORD_LISTS.flatMap((l) => {
+    // A card a letter first: what the words need is counted of those.
+    const distance = Math.min(...p.cards.map((c) => c.distance));
+    const letters = [...new Set(l.words.join(""))].map((text, i) => ({ id: `c${i + 1}`, text, distance, across: 0 }));
+    const next = { ...p, list: l.words.join(", "), show: "word" as const, cards: letters };
+    const cards = laidOut(next, { width: WIDE });
+    return cards ? [[{ ...next, cards }, `words.${l.id}`] as const] : [];
+  }),
+);
 
 function knobs(p: SpellerParams): Knob[] {
   const f = fieldsOf(spellerParams, p);
   const fewest = laidOut(p, { width: WIDE });
   return [
+    f.choice("score", [], "knob.wordList", [[p, "knob.wordListOwn"], ...offered(p)]),
     f.text("score", ["list"], "knob.words"),
     f.choice("score", ["show"], "knob.shown", [
       ["word", "knob.shownWord"],
@@ -142,7 +159,17 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
     { key: `speller.setUp.${p.knock}` },
     ...((p.does ?? []).includes("travel") ? [{ key: "speller.setUp.travel" }] : []),
   ],
-  advice: (p) => [{ key: "speller.cards", params: { fewest: fewestOf(p), lie: p.cards.length } }],
+  advice: (p): Phrase[] => {
+    const also = spelledBy(
+      p.cards.map((c) => plain(c.text)),
+      p.knock === "once",
+      wordsOf(p).map((w) => w.text),
+    );
+    return [
+      { key: "speller.cards", params: { fewest: fewestOf(p), lie: p.cards.length } },
+      ...(also.length > 0 ? [{ key: "speller.also", params: { words: also.slice(0, ALSO).join(", ") } }] : []),
+    ];
+  },
   knobs,
   pegKnobs: (p, id) => {
     const f = fieldsOf(spellerParams, p);

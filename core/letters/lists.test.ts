@@ -1,0 +1,44 @@
+import { expect, it } from "vitest";
+import { activity, fromPattern } from "../formats/activity.ts";
+import { opened, withParams } from "../formats/opened.ts";
+import { ALL_WORDS, BANDS, spelledBy, spells, WORD_LISTS } from "./lists.ts";
+
+it("has lists for three bands of readers, each its own, short and plain", () => {
+  expect(new Set(WORD_LISTS.map((l) => l.id)).size).toBe(WORD_LISTS.length);
+  for (const band of BANDS) expect(WORD_LISTS.filter((l) => l.band === band).length, band).toBeGreaterThanOrEqual(6);
+  for (const l of WORD_LISTS) {
+    expect(new Set(l.words).size, l.id).toBe(l.words.length);
+    for (const w of l.words) expect(w, l.id).toMatch(/^[a-z]{2,8}$/);
+    const longest = Math.max(...l.words.map((w) => w.length));
+    expect(longest, l.id).toBeLessThanOrEqual({ first: 4, next: 5, more: 8 }[l.band]);
+  }
+});
+
+it("finds what a set of cards spells, each card once or stood up again", () => {
+  expect(spells(["t", "o", "s"], "toss", true)).toBe(true);
+  expect(spells(["t", "o", "s"], "toss", false)).toBe(false);
+  expect(spells(["t", "o", "s", "s"], "toss", false)).toBe(true);
+  expect(spells(["sh", "i", "p", "s"], "ship", false)).toBe(true);
+  expect(spells(["s", "i", "p"], "ship", true)).toBe(false);
+  expect(spelledBy(["s", "t", "o", "p"], false)).toEqual(["pot", "spot", "stop", "top"]);
+  expect(spelledBy(["s", "t", "o", "p"], true, ["stop"])).toEqual(["pop", "pot", "spot", "top", "toss"]);
+  // Every word of ours by brute force over the letters.
+  for (const w of ALL_WORDS) expect(spells([...w], w, false)).toBe(true);
+});
+
+it("is offered in the Score station: a list is taken with the fewest cards that spell it", () => {
+  const a = fromPattern("speller");
+  const knob = opened(a)
+    .knobs()
+    .find((k) => k.label === "knob.wordList")!;
+  expect(knob.kind === "choice" && knob.options.length).toBeGreaterThan(15);
+  if (knob.kind !== "choice") return;
+  for (const { value, label } of knob.options) {
+    const next = withParams(a, value);
+    expect(activity.safeParse(next).error?.issues ?? [], label).toEqual([]);
+    const params = next.pattern.params as { list: string; cards: { text: string }[] };
+    const letters = new Set(params.list.replace(/[, ]/g, ""));
+    // Stood up at once, each letter takes one card.
+    if (label !== "knob.wordListOwn") expect(params.cards, label).toHaveLength(letters.size);
+  }
+});
