@@ -31,6 +31,7 @@ export default [
   route("things/file", "routes/things-file.ts"),
   route("activities/:id/file", "routes/activity-file.ts"),
   route("activities/:id/plan.svg", "routes/activity-plan.ts"),
+  route("activities/:id/cards", "routes/activity-cards.tsx"),
   route("activities/:id/save", "routes/activity-save.ts"),
   route("results/:id/csv", "routes/results-csv.ts"),
   layout("routes/family.tsx", [

@@ -144,7 +144,7 @@ function One({ id, youngest, document: a }: Found) {
             name="youngest"
             value={youngest ? "yes" : "no"}
             className="btn btn-small"
-            aria-label={`Take ${a.title}`}
+            aria-label={`Take it: ${a.title}`}
           >
             Take it
           </button>
@@ -154,7 +154,7 @@ function One({ id, youngest, document: a }: Found) {
               name="youngest"
               value="yes"
               className="btn btn-quiet btn-small"
-              aria-label={`Take ${a.title} for the youngest`}
+              aria-label={`For the youngest: ${a.title}`}
             >
               For the youngest
             </button>

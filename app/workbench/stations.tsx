@@ -1,6 +1,7 @@
 import { Plus, Trash2 } from "lucide-react";
 import { nanoid } from "nanoid";
 import { useMemo, useState } from "react";
+import { Link, useParams } from "react-router";
 import { ACTIONS, actionFacts } from "#core/actions/actions.ts";
 import { BANDS, type Band, bandOf, cuesFor, mistakesOf, watchFor } from "#core/aim/cue-bank.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
@@ -470,6 +471,7 @@ function SetOutFields({ activity: a, problems, change }: Pick<PanelProps, "activ
 const ARRANGED = ["row", "scattered", "around", "pins"] as const;
 
 export function YardPanel({ activity: a, problems, change, chosen, choose, middle }: PanelProps) {
+  const { id } = useParams();
   const o = opened(a);
   const { pegs } = o;
   const peg = pegs.find((x) => x.id === chosen);
@@ -531,6 +533,13 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
           {tell(x.key, x.params)}
         </p>
       ))}
+      {id && o.parts.some((x) => x.kind === "target" && x.sign !== undefined) && (
+        <p className="mb-2 text-sm">
+          <Link to={`/activities/${id}/cards`} className="underline">
+            Print the cards to cut apart
+          </Link>
+        </p>
+      )}
       {!peg && <p className="mb-2 text-sm text-quiet">Choose a peg on the tape, or a thing on the plan.</p>}
       <button
         type="button"

@@ -285,7 +285,7 @@ export const specs: readonly StarterSpec[] = [
   {
     id: "wall-words",
     pattern: "speller",
-    title: "Words on the wall",
+    title: "Wall words",
     action: "overarmThrow",
     ages: [7, 10],
     outcome: "Throws overarm at a chosen card",

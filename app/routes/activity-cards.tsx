@@ -1,0 +1,68 @@
+import { Printer } from "lucide-react";
+import { Link } from "react-router";
+import { opened } from "#core/formats/opened.ts";
+import { partsOf } from "#core/yard/parts.ts";
+import { activityFor } from "#server/activities/activities.ts";
+import { found, idOf } from "../answer.server.ts";
+import { teacherOf } from "../session.server.ts";
+import type { Route } from "./+types/activity-cards";
+
+export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `Cards of ${d?.title ?? "a game"} · Daring Yard` }];
+
+/** What is written on cards, and how big each is, millimetres. */
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const who = await teacherOf(request);
+  const id = idOf(params.id, "activity");
+  const { document: a } = await found(activityFor(who, id));
+  const cards = partsOf(opened(a).parts, "target").flatMap((t) =>
+    t.sign === undefined
+      ? []
+      : [{ id: t.id, sign: t.sign, width: Math.round(1000 * t.width), height: Math.round(1000 * t.height) }],
+  );
+  return { id, title: a.title, cards };
+}
+/** A sheet of paper leaves so much inside its margins, millimetres. */
+const PAPER = { width: 190, height: 265 };
+
+/** Cards with letters, numbers or words to cut apart, at their true size where a sheet is big enough. */
+export default function ActivityCards({ loaderData }: Route.ComponentProps) {
+  const { id, title, cards } = loaderData;
+  const fits = cards.every((c) => c.width <= PAPER.width && c.height <= PAPER.height);
+  return (
+    <main>
+      <div className="sheet-bar print:hidden">
+        <Link to={`/activities/${id}?station=yard`} className="underline">
+          {title}
+        </Link>
+        <span>
+          {cards.length === 0
+            ? "Nothing in this game carries a letter."
+            : fits
+              ? "Printed at full size (100 %), the cards are as big as in the yard."
+              : "The cards of the yard are bigger than a sheet: printed as big as one takes, to be stuck on something of that size."}
+        </span>
+        <button type="button" className="btn btn-main btn-small" onClick={() => print()}>
+          <Printer size={16} aria-hidden="true" /> Print
+        </button>
+      </div>
+      <h1 className="sr-only">Cards of {title}</h1>
+      <ul className="flex flex-wrap gap-[4mm] p-[5mm]">
+        {cards.map((c) => {
+          const by = Math.min(1, PAPER.width / c.width, PAPER.height / c.height);
+          const [width, height] = [c.width * by, c.height * by];
+          // As big as the card, and as long a word as it is.
+          const letters = Math.min(height * 0.7, (width * 1.3) / Math.max(1, c.sign.length));
+          return (
+            <li
+              key={c.id}
+              className="grid break-inside-avoid place-items-center border-2 border-dashed border-ink font-head leading-none font-bold uppercase"
+              style={{ width: `${width}mm`, height: `${height}mm`, fontSize: `${letters}mm` }}
+            >
+              {c.sign}
+            </li>
+          );
+        })}
+      </ul>
+    </main>
+  );
+}
