@@ -128,7 +128,8 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
     if (step === "look" || step === "setup" || step === "fetch") requestIdleCallback?.(() => void loadPlay());
   }, [step]);
 
-  if (data.state !== "open" && !underWay && !(plays ?? []).some((p) => !p.receipt)) return <NotOpen data={data} />;
+  if (data.state !== "open" && !underWay && !(plays ?? []).some((p) => !p.receipt && !p.practice))
+    return <NotOpen data={data} />;
   const ready = data.card.cautions.every((c) => ticks.look.includes(c)) && (!data.card.grownUp || ticks.grownUp);
   const playing = step === "play";
   return (

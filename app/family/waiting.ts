@@ -19,7 +19,7 @@ export function useWaiting(token: string, cards: readonly string[]): Waiting {
   useEffect(() => {
     const look = () =>
       void playsOf(token, ids === "" ? [] : ids.split(",")).then((all) => {
-        const open = all.filter((p) => p.result && !p.receipt && !p.refused);
+        const open = all.filter((p) => p.result && !p.receipt && !p.refused && !p.practice);
         set({
           count: open.length,
           stuck: open.find((p) => p.stuck)?.stuck ?? null,

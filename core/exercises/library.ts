@@ -872,7 +872,7 @@ const rows: readonly Row[] = [
     ["Long on your back", "Breathe in, grow", "Breathe out, melt"],
     "Hands on the belly",
     "Slower",
-    "Hands on the belly",
+    "A hand on the belly, in the chair",
     null,
     1.5,
     true,
