@@ -18,7 +18,7 @@ interface Props {
 /** How it felt, two questions, a grown-up's tick. Kept here first, handed in as soon as there is a network. */
 export function HandInScreen({ data, plays: all, again, go }: Props) {
   // Practice is never handed in.
-  const plays = all && all.filter((p) => !p.practice);
+  const plays = all?.filter((p) => !p.practice) ?? null;
   const open = plays?.find((p) => p.done && !p.result);
   const last = plays?.filter((p) => p.result).at(-1);
   if (!plays)
