@@ -54,6 +54,11 @@ describe("ready activities", () => {
     }
   });
 
+  it("stand where somebody can send at them: never at one's feet", () => {
+    for (const a of all)
+      for (const p of opened(a).pegs) expect(p.distance, `${a.title} ${p.id}`).toBeGreaterThanOrEqual(0.7);
+  });
+
   it("are found by skill, age, place, company, minutes and length, the version for the youngest where the class is younger", () => {
     const heron = { from: 6, to: 8 };
     const found = find({ skill: "throwing", ages: heron, indoors: true, alone: true });

@@ -139,7 +139,13 @@ export const specs: readonly StarterSpec[] = [
     space: [7, 3, "grass", false],
     minutes: 12,
     question: "When does your arm brush your ear?",
-    params: { full: 4, sends: 2, rounds: 12, score: "row" },
+    params: {
+      full: 4,
+      sends: 2,
+      rounds: 12,
+      score: "row",
+      pin: { item: "wasteBin", width: 0.24, height: 0.28, down: "lying" },
+    },
     youngest: { sends: 3, full: 3 },
   },
   {
@@ -241,9 +247,9 @@ export const specs: readonly StarterSpec[] = [
     behind: "wall",
   },
   {
-    id: "six-in-the-yard",
+    id: "three-in-the-yard",
     pattern: "pins",
-    title: "Six in the yard",
+    title: "Three in the yard",
     action: "underarmRoll",
     ages: [6, 9],
     outcome: "Rolls so that more than one falls",
@@ -251,7 +257,7 @@ export const specs: readonly StarterSpec[] = [
     space: [5, 2, "boards", true],
     minutes: 10,
     question: "Where do you aim to fell the most?",
-    params: { formation: { kind: "given", shape: "row", count: 3, gap: 0.06 }, rolls: 1, frames: 6 },
+    params: { formation: { kind: "given", shape: "row", count: 3, gap: 0.03 }, rolls: 1, frames: 6 },
     youngest: { rolls: 1 },
   },
   {
@@ -265,7 +271,7 @@ export const specs: readonly StarterSpec[] = [
     space: [6, 3, "grass", false],
     minutes: 10,
     question: "What do you change after a kick that went left?",
-    params: { formation: { kind: "given", shape: "row", count: 3, gap: 0.06 }, rolls: 1, frames: 6 },
+    params: { formation: { kind: "given", shape: "row", count: 3, gap: 0.03 }, rolls: 1, frames: 6 },
     youngest: { rolls: 1 },
   },
   {
