@@ -38,6 +38,7 @@ describe("variants on the play screen", () => {
     await press(page, "MISS");
     await press(page, "MISS");
     await sees(page, "4 star jumps first.");
+    await page.waitForSelector("[data-exercise=starJump] svg");
     await press(page, "Done!");
     await press(page, "MISS");
     await press(page, "HIT");

@@ -1,8 +1,11 @@
-import { useEffect, useRef, useState } from "react";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
 import { speak } from "../use-device.ts";
 import type { InputProps } from "./input.ts";
+
+/** The library of exercises comes once one is owed. */
+const ExerciseByName = lazy(() => import("../../ui/exercise-by-name.tsx"));
 
 /** One big button for the one thing that comes next. */
 export function Big({ text, press }: { text: string; press: () => void }) {
@@ -58,6 +61,9 @@ export function Ready({ now, act, sound }: InputProps<AskOf<"ready">>) {
 /** An exercise, or another of the child's own choice; a seated form for whoever needs it. */
 export const Task = ({ ask, act }: InputProps<AskOf<"task">>) => (
   <>
+    <Suspense fallback={null}>
+      <ExerciseByName name={ask.exercise} />
+    </Suspense>
     {ask.others && (
       <p className="text-lg">
         {say("task.or", { list: ask.others.map((exercise) => `${ask.dose} ${exercise}`).join(", ") })}
