@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from "react";
-import { byPeg, flies, layoutOf, personOf, rates, sendingIn, sentIn } from "#core/forecast/for-activity.ts";
+import { byPeg, flies, layoutOf, NO_CHANCE, personOf, rates, sendingIn, sentIn } from "#core/forecast/for-activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { type Paces, paces } from "#core/measures/step.ts";
 import { clashesOf } from "#core/yard/clashes.ts";
@@ -26,8 +26,6 @@ import type { Yard } from "./use-yard.ts";
 /** What `[` and `]` move the chosen peg by, metres. */
 const EASIER = 0.1;
 /** Corridor of success. */
-/** Less than one in two hundred is no chance. */
-const NO_CHANCE = 0.005;
 const CORRIDOR = [0.6, 0.8] as const;
 
 /** Plan, tape and what is said of them, move by move: the only part of the page that a drag draws anew. */

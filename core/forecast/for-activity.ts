@@ -73,6 +73,8 @@ function deep(a: Activity, p: Part): Part {
   return { ...p, depth: p.depth ?? is.depth, rule };
 }
 
+/** Less than one in two hundred is no chance. */
+export const NO_CHANCE = 0.005;
 /** Whoever sends is taken to be so old where nobody is named, years. */
 export const USUAL_AGE = 8;
 /** More floor than this is not kept clear behind the targets, metres: what runs farther is stopped by something. */

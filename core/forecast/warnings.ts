@@ -6,7 +6,7 @@ import type { GameEvent } from "../events/events.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { quantile } from "./distribution.ts";
-import { forecastActivity, layoutOf, pegRates, personOf, type Who } from "./for-activity.ts";
+import { forecastActivity, layoutOf, NO_CHANCE, pegRates, personOf, type Who } from "./for-activity.ts";
 import { Graph } from "./forecast.ts";
 
 /** What a teacher should look at before sending, by kind; each is proved by going through states, never guessed from the words. */
@@ -18,8 +18,6 @@ export interface Warning {
 
 /** No more states than this are gone through: beyond it nothing is claimed. */
 const MOST_STATES = 4000;
-/** Less than one in two hundred is no chance. */
-const NO_CHANCE = 0.005;
 /** A choice so much worse than the best one, as a share of it, is no choice. */
 const AS_GOOD = 0.05;
 /** Half the spread, and some years more where it is not the spread that counts, must move the chance to win by more than this. */
