@@ -3,10 +3,12 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
 import { type AnyPattern, isRefusal, type Unit } from "#core/contract/contract.ts";
 import { hasField, withSetting } from "#core/contract/settings.ts";
+import { TARGETS_FIELD } from "#core/contract/standing.ts";
 import type { PlayEvent } from "#core/events/events.ts";
 import { otherAt, others } from "#core/kit/others.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { bellAt, type Play, referee, replayOf, view } from "#core/referee/play.ts";
+import type { Part } from "#core/yard/parts.ts";
 import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "#words/say.ts";
 import { verbOf } from "#words/verbs.ts";
 import type { CardData, Step } from "./card-app.tsx";
@@ -51,6 +53,13 @@ function settled(game: { params: unknown; match: CardData["card"]["activity"]["m
 
 /** Which parts a game has does not depend on the space. */
 const SOMEWHERE = { length: 60, width: 60 };
+
+/** The parts of a card without the targets that are not played. */
+function playedOf(pattern: AnyPattern, parts: readonly Part[], all: unknown, some: unknown): Part[] {
+  const ids = (params: unknown) => new Set(pattern.ground.parts(params, SOMEWHERE).map((p) => p.id));
+  const [known, played] = [ids(all), ids(some)];
+  return parts.filter((p) => played.has(p.id) || !known.has(p.id));
+}
 
 /** The shell of every game: whose turn, what to do, the score with its sum, the clock, the inputs, undo. */
 export function Board({
@@ -252,9 +261,8 @@ export function Board({
     asked !== undefined &&
     (isFloor(asked) || (asked.kind === "ready" && askOf(v.asks, "measure") !== undefined));
   // Those that are played, as the child stood them.
-  const played = new Set(pattern.ground.parts(set[0], SOMEWHERE).map((p) => p.id));
-  const known = new Set(pattern.ground.parts(params, SOMEWHERE).map((p) => p.id));
-  const stands = data.card.parts.filter((p) => played.has(p.id) || !known.has(p.id));
+  const stands =
+    v.set[TARGETS_FIELD] === undefined ? data.card.parts : playedOf(pattern, data.card.parts, params, set[0]);
   const standing = v.laid
     ? stands.map((part) => {
         const at = part.kind === "target" && v.laid?.find((x) => x.id === part.id);

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Knob } from "#core/contract/contract.ts";
+import { fieldOf } from "#core/contract/range.ts";
 import { enRules } from "#words/en-rules.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
@@ -47,7 +48,7 @@ export function RuleSentences({
   const [open, setOpen] = useState<string | null>(null);
   const told = list.flatMap((k) => {
     const text = ruleOf(k, valueAt(k));
-    const id = [k.of ?? "params", ...k.path].join(".");
+    const id = fieldOf(k);
     const part = k.path.find((x): x is number => typeof x === "number");
     return text === null ? [] : [{ k, id, text, part }];
   });

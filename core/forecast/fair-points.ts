@@ -1,6 +1,8 @@
 import type { Aim } from "../asks/ask.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { sightOf } from "../chances/outcomes.ts";
+import { fieldOf } from "../contract/range.ts";
+import { withSetting } from "../contract/settings.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened, withParams } from "../formats/opened.ts";
 import { layoutOf, personOf, type Who } from "./for-activity.ts";
@@ -14,11 +16,6 @@ const FIVE = 5;
 /** What is never hit is worth no more than this chance makes it. */
 const RAREST = 0.05;
 
-const put = (o: unknown, [key, ...rest]: readonly (string | number)[], value: unknown): unknown => {
-  if (key === undefined) return value;
-  if (Array.isArray(o)) return o.map((x, i) => (i === key ? put(x, rest, value) : x));
-  return { ...(o as object), [key]: put((o as Record<string | number, unknown>)[key], rest, value) };
-};
 const roundly = (n: number) => Math.min(MOST, n <= WHOLE ? Math.round(n) : FIVE * Math.round(n / FIVE));
 
 /** One thing that brings points: its peg, the chance of somebody to hit it, the seconds that a send at it takes, and the points that make it worth as much as all others. */
@@ -63,6 +60,8 @@ export function withPoints(a: Activity, list: readonly FairPoints[]): Activity {
     const knob = opened(now)
       .pegKnobs(peg)
       .find((k) => k.path.at(-1) === "points");
-    return knob ? withParams(now, put(now.pattern.params, knob.path, points)) : now;
+    if (!knob) return now;
+    const game = { params: now.pattern.params as unknown, match: now.match };
+    return withParams(now, withSetting(game, { field: fieldOf(knob), value: points }).params);
   }, a);
 }
