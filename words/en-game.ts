@@ -139,6 +139,7 @@ export const enGame = {
     "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} the {label}.",
   "climb.line":
     "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} the {label} from line {line, number}.",
+  "between.now": "{dose, number} {exercise} now. Then play on.",
   "climb.forfeit": "{dose, number} {exercise} first. Then play on.",
   "task.or": "Or: {list}. You choose.",
   "task.seated": "Sitting down: {dose, number} {exercise}.",
@@ -179,6 +180,11 @@ export const enGame = {
   "tally.rebound": "Off the wall, onto the mark. Count each hit.",
   "tally.shuttle": "Hit it, run, send back. Count each hit.",
   "tally.course": "Once through the course is one lap.",
+  "tally.catch": "Toss it up and catch it. Count each catch.",
+  "tally.exercise": "{exercise}: count each one.",
+  "tally.summary.catch": "Catches, {rounds, plural, one {{seconds, number} s} other {# rounds of {seconds, number} s}}",
+  "tally.summary.exercise":
+    "{exercise}, {rounds, plural, one {{seconds, number} s} other {# rounds of {seconds, number} s}}",
   "tally.summary.shuttle":
     "There and back, {rounds, plural, one {{seconds, number} s} other {# rounds of {seconds, number} s}}",
   "tally.summary.course":
@@ -395,6 +401,7 @@ export const enGame = {
   "refused.bellEarly": "{seconds, plural, one {# second is} other {# seconds are}} still left.",
   "refused.noForfeit": "No exercise is due now.",
   "refused.afterBell": "The bell has gone. It does not count.",
+  "refused.extraFirst": "Do the {exercise} first.",
   "refused.forfeitFirst": "Do the {exercise} first.",
   "refused.unknownTarget": "There is no target called {target}.",
   "refused.roundFull": "All pieces are sent. Count the round first.",

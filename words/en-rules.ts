@@ -32,6 +32,8 @@ export const enRules: Record<string, string> = {
   "rule.lineSends": "A side has *{value, plural, one {# send} other {# sends}}* at most.",
   "rule.tallyRounds": "It has *{value, plural, one {# round} other {# rounds}}*.",
   "rule.task": "What is counted: *{value}*.",
+  "rule.exerciseCounted": "The exercise is *{value}*.",
+  "rule.exerciseEach": "One of them takes about *{value, plural, one {# second} other {# seconds}}*.",
   "rule.roundSeconds": "It lasts *{value, plural, one {# second} other {# seconds}}*.",
   "rule.hand": "The hand is *{value}*.",
   "rule.bounce.yes": "*One bounce* is allowed.",

@@ -106,6 +106,8 @@ export const en = {
   "off.floor": "Off the floor first: it bounces once.",
   "off.wall": "Off the wall first, then onto it.",
   "off.table": "Off the table first: it bounces once.",
+  "between.card":
+    "{every, plural, one {After every throw or roll} other {After every # throws or rolls}}: {dose, number} {exercise}.",
   "setOut.card": "Set them out yourself, {near, number} to {far, number} cm away.",
   "setOut.wide": "Stay within {wide, number} cm from side to side.",
   "ramp.setUp.behind": "Prop the board {cm, number} cm high. Stand behind it.",
@@ -450,6 +452,9 @@ export const en = {
   "fetch.make": "Make it first: {minutes, plural, one {# minute} other {# minutes}}",
   "fetch.made": "Make the {item}",
   "fetch.grownUp": "A grown-up does this one.",
+  "fetch.bare": "Today without any things. Count how many you can do.",
+  "fetch.bareBack": "Back to the game with things",
+  "fetch.bareOffer": "We have none of this. Play without things.",
   "fetch.noKit": "No kit needed today.",
   "fetch.where": "Where do you play?",
   "fetch.effect":

@@ -1,6 +1,7 @@
 import { Pause } from "lucide-react";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
+import { aroundOf } from "#core/contract/around.ts";
 import { type AnyPattern, isRefusal, type Unit } from "#core/contract/contract.ts";
 import { hasField, withSetting } from "#core/contract/settings.ts";
 import { TARGETS_FIELD } from "#core/contract/standing.ts";
@@ -80,7 +81,6 @@ export function Board({
   /** What a teacher who only tries the game out can do with the score. */
   tried?: (score: { value: number; unit: Unit }) => React.ReactNode;
 }) {
-  const { match, family, setOut } = data.card.activity;
   const { params } = data.card.activity.pattern;
   const [play, show] = useState<Play | null>(null);
   // Two taps can come before the screen is drawn again: each builds on the one before, not on what is shown.
@@ -105,8 +105,7 @@ export function Board({
     void eventsOf(local.id).then((events) => {
       const record = events.map((e) => e.event);
       setPlay(
-        replayOf(pattern, { params, match, family, ...(setOut && { setOut }) }, local.setup, record, local.rulesVersion)
-          .play,
+        replayOf(pattern, { params, ...aroundOf(data.card.activity) }, local.setup, record, local.rulesVersion).play,
       );
     });
   }, [local.id]);
@@ -230,9 +229,10 @@ export function Board({
   const mark = settingOf(v) === "" ? markOf(pattern, data, local) : null;
   const best = data.best && settingOf(data.best) === settingOf(v) ? data.best : null;
   // As the family has it: it may have set another number of sends.
-  const set = settled({ params, match }, v.set);
+  const set = settled({ params, match: data.card.activity.match }, v.set);
   const { sends: cap } = pattern.needs(...set);
   const several = local.setup.players > 1;
+  const canSwap = data.card.making !== undefined && data.card.needs.pieces > 0;
   const asked = mainAsks(v.asks)[0];
   const how = asked && "manner" in asked ? asked.manner.action : undefined;
   // Where things take turns: which of them it is.
@@ -443,7 +443,7 @@ export function Board({
           )}
           <div
             hidden={swapping}
-            className={`grid gap-2.5 ${swapping ? "hidden" : ""} ${data.card.making ? "grid-cols-4" : "grid-cols-3"}`}
+            className={`grid gap-2.5 ${swapping ? "hidden" : ""} ${canSwap ? "grid-cols-4" : "grid-cols-3"}`}
           >
             <button
               type="button"
@@ -461,7 +461,7 @@ export function Board({
             >
               {say("play.fix")}
             </button>
-            {data.card.making && (
+            {canSwap && (
               <button
                 type="button"
                 className="btn min-h-12 px-1 leading-tight short:min-h-9 short:text-sm"

@@ -44,7 +44,7 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
   const marker = picks.find((p) => p.role === "marker");
   const stands = picks.find((p) => p.role === "layout");
   return [
-    { title: say("fetch.send"), list: [each(thing("send", "send", a.kit.send))] },
+    { title: say("fetch.send"), list: card.needs.pieces > 0 ? [each(thing("send", "send", a.kit.send))] : [] },
     { title: say("fetch.second"), list: second ? [each(thing("send2", "send2", second.item))] : [] },
     { title: say("fetch.others"), list: others(a).map((id, i) => thing(OTHERS[i]!, OTHERS[i]!, id)) },
     { title: say("fetch.targets"), list: targets },
@@ -61,12 +61,15 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
     },
     {
       title: say("fetch.marker"),
-      list: [
-        {
-          ...thing("marker", "marker", a.kit.marker),
-          note: marker && marker.count > 1 ? say("fetch.each", { count: marker.count }) : undefined,
-        },
-      ],
+      list:
+        card.needs.pieces === 0
+          ? []
+          : [
+              {
+                ...thing("marker", "marker", a.kit.marker),
+                note: marker && marker.count > 1 ? say("fetch.each", { count: marker.count }) : undefined,
+              },
+            ],
     },
     {
       title: say("fetch.blocker"),
@@ -129,7 +132,22 @@ export function FetchScreen({
           </a>
         </p>
       )}
-      {card.home?.status === "noKit" && <p className="note note-good mb-3">{say("fetch.noKit")}</p>}
+      {own.decided.bare && (
+        <p className="note note-good mb-3 grid gap-2">
+          <span>{say("fetch.bare")}</span>
+          <button
+            type="button"
+            className="btn justify-self-start"
+            disabled={locked}
+            onClick={() => own.decide({ ...own.decided, bare: undefined })}
+          >
+            {say("fetch.bareBack")}
+          </button>
+        </p>
+      )}
+      {!own.decided.bare && card.home?.status === "noKit" && (
+        <p className="note note-good mb-3">{say("fetch.noKit")}</p>
+      )}
       {card.making && card.making.homes.length > 1 && (
         <fieldset className="mb-3" disabled={!can}>
           <legend className="mb-1 font-semibold">{say("fetch.where")}</legend>
@@ -187,6 +205,17 @@ export function FetchScreen({
           )),
         )}
       </ul>
+      {can && !own.decided.bare && card.needs.pieces > 0 && (
+        <p className="mb-4">
+          <button
+            type="button"
+            className="min-h-11 font-semibold text-teal underline"
+            onClick={() => own.decide({ ...own.decided, bare: true })}
+          >
+            {say("fetch.bareOffer")}
+          </button>
+        </p>
+      )}
       {card.home?.sets && (
         <p className="note note-good mb-4">
           {say(card.home.sets === "one" ? "fetch.sets.one" : card.home.marked ? "fetch.sets.marked" : "fetch.sets.two")}

@@ -25,7 +25,7 @@ export function useOwnCard(id: string, sent: Card): OwnCard {
   const apply = useCallback(
     async (d: Decided) => {
       set(d);
-      const same = d.home === null && Object.keys(d.fixed).length === 0 && d.also.length === 0;
+      const same = d.home === null && Object.keys(d.fixed).length === 0 && d.also.length === 0 && !d.bare;
       if (same || !sent.making) {
         setCard(sent);
         return;

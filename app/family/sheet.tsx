@@ -34,7 +34,7 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
     picks.length > 0
       ? picks.map((p) => ({ item: p.item, count: p.count }))
       : [
-          { item: card.activity.kit.send, count: card.needs.pieces },
+          ...(card.needs.pieces > 0 ? [{ item: card.activity.kit.send, count: card.needs.pieces }] : []),
           ...others(card.activity).map((item) => ({ item, count: 1 })),
         ];
   const perMetre = (mapScale(card.parts, PLAN.width, PLAN.height) * PLAN.mm) / PLAN.width;

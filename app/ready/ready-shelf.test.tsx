@@ -1,7 +1,7 @@
 import { renderToString } from "react-dom/server";
 import { createMemoryRouter, RouterProvider } from "react-router";
 import { expect, it } from "vitest";
-import { find } from "#core/ready/index.ts";
+import { find, ready, THINGS } from "#core/ready/index.ts";
 import { ReadyShelf } from "./ready-shelf.tsx";
 import { type Wish, wishing, wishOf } from "./wish.ts";
 
@@ -10,10 +10,10 @@ const classes = [
   { id: "b2", name: "Otter class", ages: { from: 9, to: 11 } },
 ];
 const html = (query: string) => {
-  const { told, wanted } = wishOf(new URLSearchParams(query), classes);
+  const { told, wanted } = wishOf(new URLSearchParams(query), classes, THINGS);
   const found = find(wanted).map(({ id, activity, youngest }) => ({ id, youngest, document: activity }));
   const router = createMemoryRouter([
-    { path: "/", element: <ReadyShelf wish={told} classes={classes} found={found} /> },
+    { path: "/", element: <ReadyShelf wish={told} classes={classes} things={THINGS} found={found} /> },
   ]);
   return renderToString(<RouterProvider router={router} />);
 };
@@ -26,19 +26,31 @@ it("shows everything that is ready, and by two choices what throws, indoors and 
   expect(html("skill=catching&place=in-alone&length=3&class=b2")).toContain("ready");
 });
 
+it("finds by what it is played with", () => {
+  for (const thing of THINGS) {
+    const found = find({ thing });
+    expect(found.length).toBeGreaterThan(0);
+    for (const { activity: a } of found) expect([a.kit.send, a.kit.implement]).toContain(thing);
+  }
+  expect(new Set(THINGS.flatMap((thing) => find({ thing }).map((f) => f.id))).size).toBe(ready.length);
+});
+
 it("says where nothing is ready, and knows only what it knows", () => {
   expect(html("skill=catching&place=out-alone")).toContain("Nothing is ready for all of that.");
-  expect(wishOf(new URLSearchParams("skill=flying&place=moon&minutes=9&class=x"), classes).told).toEqual({
+  expect(
+    wishOf(new URLSearchParams("skill=flying&place=moon&minutes=9&class=x&thing=moon"), classes, THINGS).told,
+  ).toEqual({
     skill: null,
     place: null,
     class: "a1",
     minutes: null,
     length: null,
+    thing: null,
   });
 });
 
 it("a choice made again is let go", () => {
-  const wish: Wish = { skill: "rolling", place: null, class: "a1", minutes: null, length: null };
+  const wish: Wish = { skill: "rolling", place: null, class: "a1", minutes: null, length: null, thing: null };
   expect(wishing(wish, "skill", "rolling")).toBe("?class=a1");
   expect(wishing(wish, "place", "in-alone")).toBe("?skill=rolling&place=in-alone&class=a1");
 });

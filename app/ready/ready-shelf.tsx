@@ -2,6 +2,7 @@ import { Form, Link } from "react-router";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { SKILLS, type Skill } from "#core/ready/skills.ts";
+import { itemName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { MiniPlan } from "../ui/mini-plan.tsx";
@@ -47,10 +48,13 @@ function Row({ name, children }: { name: string; children: React.ReactNode }) {
 export function ReadyShelf({
   wish,
   classes,
+  things,
   found,
 }: {
   wish: Wish;
   classes: readonly { id: string; name: string }[];
+  /** What can be asked for to play with. */
+  things: readonly string[];
   found: readonly Found[];
 }) {
   const [first, rest] = [found.slice(0, FIRST), found.slice(FIRST)];
@@ -91,6 +95,13 @@ export function ReadyShelf({
           {LENGTHS.map((n) => (
             <Chip key={n} to={wishing(wish, "length", n)} is={wish.length === n}>
               {n} m
+            </Chip>
+          ))}
+        </Row>
+        <Row name="With">
+          {things.map((t) => (
+            <Chip key={t} to={wishing(wish, "thing", t)} is={wish.thing === t}>
+              {itemName(t)}
             </Chip>
           ))}
         </Row>

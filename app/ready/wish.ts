@@ -15,6 +15,7 @@ export interface Wish {
   class: string | null;
   minutes: number | null;
   length: number | null;
+  thing: string | null;
 }
 const oneOf = <T>(list: readonly T[], value: unknown): T | null => list.find((x) => String(x) === value) ?? null;
 
@@ -22,6 +23,7 @@ const oneOf = <T>(list: readonly T[], value: unknown): T | null => list.find((x)
 export function wishOf(
   asked: { get: (name: string) => string | null },
   classes: readonly { id: string; ages: { from: number; to: number } | null }[],
+  things: readonly string[],
 ): { told: Wish; wanted: Wanted } {
   const named = asked.get("class");
   const one = classes.find((c) => c.id === named) ?? (named === "all" ? null : classes.find((c) => c.ages));
@@ -31,8 +33,9 @@ export function wishOf(
     class: named === "all" ? "all" : (one?.id ?? null),
     minutes: oneOf(MINUTES, asked.get("minutes")),
     length: oneOf(LENGTHS, asked.get("length")),
+    thing: oneOf(things, asked.get("thing")),
   };
-  const { skill, place, minutes, length } = told;
+  const { skill, place, minutes, length, thing } = told;
   return {
     told,
     wanted: {
@@ -41,6 +44,7 @@ export function wishOf(
       ...(place && { indoors: place.startsWith("in"), alone: place.endsWith("alone") }),
       ...(minutes && { minutes }),
       ...(length && { length }),
+      ...(thing && { thing }),
     },
   };
 }

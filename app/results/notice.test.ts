@@ -1,11 +1,13 @@
 import { describe, expect, it } from "vitest";
 import type { ResultRow } from "#server/assignments/results.ts";
-import { arranged, noticesOf } from "./notice.ts";
+import { arranged, looksAt, noticesOf } from "./notice.ts";
 
 const go = (value: number, over: object = {}, counts = true) => ({
   playId: `p${value}`,
   corrected: null,
   counts,
+  source: "device",
+  setup: { players: 1 },
   score: { unit: "points", value, rank: value, finished: true, stopped: false, stage: 0, ...over },
 });
 const row = (child: string, over: Partial<Record<keyof ResultRow, unknown>> = {}) =>
@@ -27,6 +29,22 @@ describe("what stands out in results", () => {
     expect(noticesOf(played("H", go(9)), undefined)).toEqual([]);
     // Set otherwise by the family, it is not what was expected.
     expect(noticesOf(played("I", go(9, { set: { "params.frames": 3 } })), band)).toEqual([]);
+  });
+  it("marks for the teacher what is better than nearly all of an age, or faster than fetching", () => {
+    const rare = { ...band, rare: 44 };
+    expect(noticesOf(played("A", go(44)), rare)).toEqual(["look"]);
+    expect(noticesOf(played("B", go(43)), rare)).toEqual([]);
+    expect(looksAt(go(50) as never, { ...band, rare: null })).toEqual([]);
+    expect(looksAt(go(20, { hurried: true }) as never, rare)).toEqual(["hurried"]);
+    const quick = { unit: "tenths", better: "less" };
+    expect(looksAt(go(19, quick) as never, { ...band, rare: 20 })).toEqual(["rare"]);
+    expect(looksAt(go(21, quick) as never, { ...band, rare: 20 })).toEqual([]);
+    // Played with others, set otherwise or not ended, it is compared with nothing; on paper it is.
+    const others = { setup: { players: 2 } };
+    expect(looksAt({ ...go(50), ...others } as never, rare)).toEqual([]);
+    expect(looksAt({ ...go(50), ...others, source: "paper" } as never, rare)).toEqual(["rare"]);
+    expect(looksAt(go(50, { set: { "params.frames": 3 } }) as never, rare)).toEqual([]);
+    expect(looksAt(go(50, { stopped: true }) as never, rare)).toEqual([]);
   });
   it("a go that was taken back is none", () => {
     const back = { ...go(30), corrected: { score: null } } as never;

@@ -1,9 +1,10 @@
 import { betterOf, settingOf } from "#core/records/rank.ts";
+import type { Go } from "#server/assignments/goes.ts";
 import type { ResultRow } from "#server/assignments/results.ts";
 import type { Expected } from "#server/figures/work.ts";
 
 /** What stands out in a child's row, in this order; each is a word of the page and a filter. */
-export const NOTICES = ["unopened", "opened", "none", "stopped", "under"] as const;
+export const NOTICES = ["unopened", "opened", "none", "stopped", "under", "look"] as const;
 export type Notice = (typeof NOTICES)[number];
 
 /** So far below the band that nine of ten children of the age reach: under half of its lower edge, or twice its upper one where less is better. */
@@ -15,6 +16,23 @@ function farUnder(r: ResultRow, expected: Expected | undefined): boolean {
   return score.value < expected.low / FAR;
 }
 
+/** What makes a go worth a look: better than nearly all children of the age, or faster than what was sent can be fetched. */
+export const LOOKS = ["rare", "hurried"] as const;
+/** Why a go is worth a look; none for most. Only a teacher sees it. Games set or played otherwise than sent are compared with nothing. */
+export function looksAt(
+  g: Pick<Go, "score" | "setup" | "source">,
+  expected: Expected | undefined,
+): (typeof LOOKS)[number][] {
+  const { score } = g;
+  const from = expected?.rare ?? null;
+  const alike = settingOf(score) === "" && (g.source === "paper" || g.setup.players === 1) && !score.stopped;
+  const better =
+    betterOf(score) === "less"
+      ? score.finished && from !== null && score.value <= from
+      : from !== null && score.value >= from;
+  return [...(alike && better ? ["rare" as const] : []), ...(score.hurried ? ["hurried" as const] : [])];
+}
+
 /** What a teacher would want to see first in a row. */
 export function noticesOf(r: ResultRow, expected: Expected | undefined): Notice[] {
   const standing = r.goes.filter((g) => g.corrected?.score !== null);
@@ -23,6 +41,7 @@ export function noticesOf(r: ResultRow, expected: Expected | undefined): Notice[
   else if (r.best === null) out.push("none");
   if (standing.some((g) => g.score.stopped)) out.push("stopped");
   if (farUnder(r, expected)) out.push("under");
+  if (standing.some((g) => looksAt(g, expected).length > 0)) out.push("look");
   return out;
 }
 

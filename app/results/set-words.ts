@@ -1,3 +1,4 @@
+import { BARE_FIELD } from "#core/compile/bare.ts";
 import { fieldOf } from "#core/contract/range.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
@@ -14,6 +15,7 @@ export function setWords(a: Activity, score: Pick<PlayScore, "set">): string[] {
       .map((k) => [fieldOf(k), label(k.label)]),
   );
   return set.map(([field, value]) => {
+    if (field === BARE_FIELD) return label("set.bare");
     if (field === "laid") return label("set.laid");
     if (field === "hand" || field === "nearer") return `${label(`set.${field}`)}: ${value}`;
     const told = typeof value === "boolean" ? (value ? "yes" : "no") : String(value);

@@ -3,7 +3,7 @@ import { layoutOf } from "#core/forecast/for-activity.ts";
 import { type Activity, fromPattern, parseActivity } from "#core/formats/activity.ts";
 import { started } from "#core/formats/begun.ts";
 import { type PatternName, patternNames, patternOf } from "#core/patterns/registry.ts";
-import { find as findReady, ready } from "#core/ready/index.ts";
+import { find as findReady, ready, THINGS } from "#core/ready/index.ts";
 import { skillsOf } from "#core/ready/skills.ts";
 import { activitiesFor, addActivity, shelveActivity } from "#server/activities/activities.ts";
 import { shellOf } from "#server/school/classes.ts";
@@ -41,7 +41,7 @@ export async function loader({ request }: Route.LoaderArgs) {
       .filter(({ document: a }) => wanted === "" || wordsOf(a).includes(wanted))
       .sort((a, b) => (sort === "name" ? a.document.title.localeCompare(b.document.title) : 0))
       .map((a) => ({ id: a.id, document: a.document, changed: when(a.updatedAt, zone) }));
-  const wish = wishOf(asked, classes);
+  const wish = wishOf(asked, classes, THINGS);
   const suiting = findReady(wish.wanted);
   return {
     shelf: rows(shelf),
@@ -51,6 +51,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     find,
     sort,
     wish: wish.told,
+    things: THINGS,
     classes: classes.flatMap((c) => (c.ages ? [{ id: c.id, name: c.name }] : [])),
     ready: suiting.map(({ id, activity, youngest }) => ({ id, youngest, document: activity })),
   };
@@ -144,7 +145,12 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
         </Form>
       )}
       <Problems list={actionData && !actionData.ok ? actionData.problems : []} title="This file cannot be opened:" />
-      <ReadyShelf wish={loaderData.wish} classes={loaderData.classes} found={loaderData.ready} />
+      <ReadyShelf
+        wish={loaderData.wish}
+        classes={loaderData.classes}
+        things={loaderData.things}
+        found={loaderData.ready}
+      />
       <section aria-label="New from a pattern" className="mb-8">
         <h2 className="mb-2 text-lg">New from a pattern</h2>
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-4">

@@ -9,6 +9,7 @@ import { readScore } from "#core/records/score-text.ts";
 import { closeAt, sendToChild, withdraw } from "#server/assignments/change.ts";
 import { correctResult, paperResult } from "#server/assignments/corrections.ts";
 import { criterionOrder, markCriterion, type ResultRow, resultsFor } from "#server/assignments/results.ts";
+import type { Expected } from "#server/figures/work.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { sayScore } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
@@ -18,7 +19,7 @@ import { fieldsOf, searchOf } from "../read.server.ts";
 import { ByTarget } from "../results/by-target.tsx";
 import { ChildrenStrip } from "../results/children-strip.tsx";
 import { Chosen, chosenBy } from "../results/chosen.tsx";
-import { arranged, NOTICES, type Notice, noticesOf, SORTS } from "../results/notice.ts";
+import { arranged, looksAt, NOTICES, type Notice, noticesOf, SORTS } from "../results/notice.ts";
 import { AddPaper, PaperGo } from "../results/paper.tsx";
 import { Sending } from "../results/sending.tsx";
 import { setWords } from "../results/set-words.ts";
@@ -258,6 +259,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
                   key={row.cardId}
                   row={row}
                   notices={noticesOf(row, r.expected[row.age])}
+                  expected={r.expected[row.age]}
                   criteria={r.activity.criteria}
                   zone={zone}
                   possible={r.possible}
@@ -297,6 +299,7 @@ function Figure({ n, what }: { n: string; what: string }) {
 function Row({
   row: r,
   notices,
+  expected,
   criteria,
   zone,
   possible,
@@ -305,6 +308,7 @@ function Row({
 }: {
   row: ResultRow;
   notices: readonly Notice[];
+  expected: Expected | undefined;
   criteria: readonly { id: string; text: string }[];
   zone: string;
   possible: Route.ComponentProps["loaderData"]["results"]["possible"];
@@ -366,6 +370,7 @@ function Row({
               ...setWords(activity, g.score),
               g.clockDoubt && label("go.clock"),
               g.unversioned && label("go.unversioned"),
+              ...(g.corrected?.score === null ? [] : looksAt(g, expected).map((l) => label(`look.${l}`))),
             ].filter(Boolean);
             if (g.source === "paper")
               return <PaperGo key={g.playId} go={g} possible={possible} orderId={orderId} child={r.child} />;

@@ -6,6 +6,7 @@ import { readScore, SCORE_UNITS } from "#core/records/score-text.ts";
 import { activityFor, addActivity, copyActivity, shelveActivity } from "#server/activities/activities.ts";
 import { sendActivity } from "#server/assignments/send.ts";
 import { homesFor } from "#server/homes/homes.ts";
+import { exercisesFor } from "#server/kit/exercises.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
 import { itemName, namesOf } from "#words/say.ts";
@@ -40,11 +41,12 @@ export const meta: Route.MetaFunction = ({ data: d }) => [
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const kept = await found(activityFor(who, idOf(params.id, "activity")));
-  const [classes, homes, { zone }, items] = await Promise.all([
+  const [classes, homes, { zone }, items, exercises] = await Promise.all([
     classesFor(who),
     homesFor(who),
     shellOf(who),
     schoolItemsFor(who),
+    exercisesFor(who),
   ]);
   const now = Date.now();
   const closes = new Date(now + 7 * DAY);
@@ -53,6 +55,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     orderId: crypto.randomUUID(),
     classes,
     items,
+    exercises,
     homes: homes.map((h) => ({
       child: h.child,
       className: h.className,
@@ -143,9 +146,12 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
   const people = useMemo(() => shownOf(group?.children ?? []), [group]);
 
   // What is laid out beside the game changes nothing that is forecast.
-  const { pattern: played, match, space, aim, kit, behind } = a;
+  const { pattern: played, match, space, aim, kit, behind, ramp, off, wall, between } = a;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game hangs on
-  const game = useMemo(() => ({ ...a, layout: null }), [played, match, space, aim, kit, behind]);
+  const game = useMemo(
+    () => ({ ...a, layout: null }),
+    [played, match, space, aim, kit, behind, ramp, off, wall, between],
+  );
   const { own: ownHomes, facts, choices, housed, names: homeNames } = useHomesOf(loaderData.homes, group);
   const paceOfAll = useMemo(() => (group?.children ?? []).map((c) => paces(c.age)), [group]);
   const fits = useKitFits(a, facts, loaderData.items, people[1]!);
@@ -154,8 +160,9 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
       schoolOf(
         loaderData.items,
         facts.map((h) => h.kit),
+        loaderData.exercises,
       ),
-    [loaderData.items, facts],
+    [loaderData.items, loaderData.exercises, facts],
   );
   const own = useMemo(() => drawingsOf([...a.kit.own, ...loaderData.items.own]), [a.kit.own, loaderData.items.own]);
   const homes = useMemo(() => {

@@ -82,7 +82,7 @@ export function ExerciseList({ title, list }: { title: string; list: readonly Ca
               <strong className="block">
                 {e.name}: {say(`exercise.${e.unit}`, { count: e.dose })}
               </strong>
-              <span className="block text-base">{e.cues.join(". ")}.</span>
+              <span className="block text-base">{e.cues.filter(Boolean).join(". ")}.</span>
               <span className="block text-base text-quiet">{say("exercise.seated", { how: e.seated })}</span>
             </span>
           </li>

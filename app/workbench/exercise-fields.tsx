@@ -1,8 +1,12 @@
 import { Trash2 } from "lucide-react";
-import { doseAt, exerciseOf, exercises, KINDS, timeOf } from "#core/exercises/library.ts";
+import { Link } from "react-router";
+import { doseAt, type Exercise, exerciseNamed, exerciseOf, exercises, KINDS, timeOf } from "#core/exercises/library.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import { label } from "#words/teacher.ts";
 import { ExerciseFigure } from "../ui/exercises.tsx";
+import { useSchool } from "./items.tsx";
+import { NumberField, Toggle } from "./knobs.tsx";
 
 const MOST = 6;
 const PARTS = [
@@ -10,14 +14,60 @@ const PARTS = [
   { field: "coolDown", title: "Cool-down" },
 ] as const;
 
-/** Short exercises from the library, before and after the game: what each is for this age, and what all of them take. */
-export function ExerciseFields({ activity: a, change }: { activity: Activity; change: (next: Activity) => void }) {
-  const age = Math.round((a.ages.from + a.ages.to) / 2);
+/** The activity with the exercises of the school's own that it speaks of along, and no others. */
+function withExercises(a: Activity, own: readonly Exercise[]): Activity {
+  const all = [...own, ...(a.exercises ?? [])] as Activity["exercises"];
+  const ids = new Set([...(a.warmUp ?? []), ...(a.coolDown ?? [])]);
+  if (a.between) ids.add(exerciseNamed(a.between.exercise, all)?.id ?? "");
+  const used = [...ids].flatMap((id) => all.find((e) => e.id === id) ?? []);
+  return { ...a, exercises: used };
+}
+
+/** The exercises to choose from: the school's own first, then the library by what they are for. */
+function Offered({ own, not, value }: { own: readonly Exercise[]; not: readonly string[]; value: "id" | "name" }) {
+  const options = (list: readonly Exercise[]) =>
+    list
+      .filter((e) => !not.includes(e.id))
+      .map((e) => (
+        <option key={e.id} value={e[value]}>
+          {e.name}
+          {e.trains && ` (${e.trains})`}
+        </option>
+      ));
   return (
     <>
+      {own.length > 0 && <optgroup label="Your school's own">{options(own)}</optgroup>}
+      {KINDS.map((kind) => (
+        <optgroup key={kind} label={label(`exercise.${kind}`)}>
+          {options(exercises.filter((e) => e.kind === kind))}
+        </optgroup>
+      ))}
+    </>
+  );
+}
+
+/** Short exercises from the library, before and after the game: what each is for this age, and what all of them take. */
+export function ExerciseFields({
+  activity: a,
+  change: put,
+}: {
+  activity: Activity;
+  change: (next: Activity, what?: string) => void;
+}) {
+  const { exercises: own } = useSchool();
+  const age = Math.round((a.ages.from + a.ages.to) / 2);
+  const change = (next: Activity, what?: string) => put(withExercises(next, own), what);
+  const all = [...own, ...(a.exercises ?? [])];
+  return (
+    <>
+      <p className="mb-1 text-sm">
+        <Link to="/exercises" className="underline">
+          All short exercises, and your own
+        </Link>
+      </p>
       {PARTS.map(({ field, title }) => {
         const list = a[field] ?? [];
-        const { seconds } = timeOf(list, age);
+        const { seconds } = timeOf(list, age, all);
         return (
           <section key={field} aria-label={title} className="mb-3">
             <h3 className="text-base">
@@ -30,7 +80,7 @@ export function ExerciseFields({ activity: a, change }: { activity: Activity; ch
             </h3>
             <ul className="grid gap-1">
               {list.flatMap((id, i) => {
-                const e = exerciseOf(id);
+                const e = exerciseOf(id, all);
                 if (!e) return [];
                 const dose = doseAt(e, age);
                 return [
@@ -62,22 +112,81 @@ export function ExerciseFields({ activity: a, change }: { activity: Activity; ch
                 onChange={(ev) => ev.target.value && change({ ...a, [field]: [...list, ev.target.value] })}
               >
                 <option value="">Add an exercise</option>
-                {KINDS.map((kind) => (
-                  <optgroup key={kind} label={label(`exercise.${kind}`)}>
-                    {exercises
-                      .filter((e) => e.kind === kind && !list.includes(e.id))
-                      .map((e) => (
-                        <option key={e.id} value={e.id}>
-                          {e.name} ({e.trains})
-                        </option>
-                      ))}
-                  </optgroup>
-                ))}
+                <Offered own={own} not={list} value="id" />
               </select>
             )}
           </section>
         );
       })}
+      <BetweenFields activity={a} own={own} age={age} change={change} />
     </>
+  );
+}
+
+/** An exercise after every so many sends: what, how much, how often. */
+function BetweenFields({
+  activity: a,
+  own,
+  age,
+  change,
+}: {
+  activity: Activity;
+  own: readonly Exercise[];
+  age: number;
+  change: (next: Activity, what?: string) => void;
+}) {
+  const { between } = a;
+  if (!between && !opened(a).probes.some((p) => p.ask.kind === "send")) return null;
+  const with_ = (e: Exercise, every: number) => ({
+    exercise: e.name,
+    dose: Math.max(1, doseAt(e, age)),
+    every,
+    each: e.unit === "seconds" ? 1 : e.each,
+  });
+  const e = between && exerciseNamed(between.exercise, own);
+  return (
+    <section aria-label="Between sends" className="mb-3">
+      <h3 className="text-base">Between sends</h3>
+      <Toggle
+        name="An exercise after every so many sends"
+        value={between !== null && between !== undefined}
+        change={(on) => change({ ...a, between: on ? with_(exercises[0]!, 3) : null })}
+      />
+      {between && (
+        <div className="flex items-start gap-2">
+          {e && <ExerciseFigure poses={e.poses} width={84} />}
+          <div className="grow">
+            <select
+              aria-label="Exercise between sends"
+              className="w-full py-1 text-sm"
+              value={between.exercise}
+              onChange={(ev) => {
+                const next = exerciseNamed(ev.target.value, own);
+                if (next) change({ ...a, between: with_(next, between.every) });
+              }}
+            >
+              {!e && <option value={between.exercise}>{between.exercise}</option>}
+              <Offered own={own} not={[]} value="name" />
+            </select>
+            <NumberField
+              step={1}
+              name={`How many${e?.unit === "seconds" ? " seconds" : ""}`}
+              value={between.dose}
+              least={1}
+              most={120}
+              change={(dose) => change({ ...a, between: { ...between, dose } }, "between dose")}
+            />
+            <NumberField
+              step={1}
+              name="After every so many sends"
+              value={between.every}
+              least={1}
+              most={20}
+              change={(every) => change({ ...a, between: { ...between, every } }, "between every")}
+            />
+          </div>
+        </div>
+      )}
+    </section>
   );
 }

@@ -1,5 +1,6 @@
 import { createContext, useContext } from "react";
 import type { SchoolItems } from "#core/compile/card.ts";
+import type { OwnExercise } from "#core/exercises/own.ts";
 import { type Activity, itemsIn } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { listOf } from "#core/kit/items.ts";
@@ -13,13 +14,19 @@ export interface School {
   /** Homes of the class that told of their things, and how many of them have each. */
   told: number;
   had: ReadonlyMap<string, number>;
+  /** Exercises of the school's own. */
+  exercises: readonly OwnExercise[];
 }
 /** `kits`: what each home of the class has; null: it did not say. */
-export function schoolOf(items: SchoolItems, kits: readonly (Readonly<Record<string, number>> | null)[] = []): School {
+export function schoolOf(
+  items: SchoolItems,
+  kits: readonly (Readonly<Record<string, number>> | null)[] = [],
+  exercises: readonly OwnExercise[] = [],
+): School {
   const told = kits.filter((k) => k !== null);
   const had = new Map<string, number>();
   for (const kit of told) for (const [id, n] of Object.entries(kit)) if (n > 0) had.set(id, (had.get(id) ?? 0) + 1);
-  return { items, list: listOf(items.own, items.hidden), told: told.length, had };
+  return { items, list: listOf(items.own, items.hidden), told: told.length, had, exercises };
 }
 export const SchoolContext = createContext<School>(schoolOf({ own: [], hidden: [] }));
 

@@ -100,8 +100,13 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
   // What is done before and after the game counts too.
   const { age } = people[1]!;
   const around = useMemo(
-    () => timeOf([...(activity.warmUp ?? []), ...(activity.coolDown ?? [])], age === "adult" ? 12 : age),
-    [activity.warmUp, activity.coolDown, age],
+    () =>
+      timeOf(
+        [...(activity.warmUp ?? []), ...(activity.coolDown ?? [])],
+        age === "adult" ? 12 : age,
+        activity.exercises,
+      ),
+    [activity.warmUp, activity.coolDown, activity.exercises, age],
   );
   const played = time ? mean(time) / 10 : 0;
   const inGame = middle ? middle.share.acting + middle.share.fetching : 0;

@@ -18,6 +18,8 @@ const GATHER = 1;
 const LOSES = { balance: 0.006, carry: 0.004 } as const;
 /** With a thing in the hand nobody walks at full speed. */
 const CAREFUL = 0.7;
+/** Seconds of one of a short exercise that does not say. */
+const USUAL_EXERCISE = 1.5;
 const USUAL = { height: 1, seconds: 10, metres: 4 };
 
 /** In the air when thrown `height` metres above the hand and caught where it was let go, seconds. */
@@ -35,10 +37,10 @@ const GATE = { weave: -0.3, circle: 0.1, gap: 0.3, stop: 0.5, shot: -0.5 } as co
 /** Metres a second with a ball, beside walking. */
 const DRIBBLES = 1.2;
 /** How somebody of that age gets through a gate: the chance, and its seconds whether it comes off or not. */
-export function gateOf(age: Age, gate: Gate, manner: Manner): { p: number; seconds: number } {
+export function gateOf(age: Age, gate: Gate, manner: Manner, off = 0): { p: number; seconds: number } {
   const { walking } = agePrior(age);
   return {
-    p: logistic(oddsAt(age) + GATE[gate.kind] + mannerOdds(manner)),
+    p: logistic(oddsAt(age) + off + GATE[gate.kind] + mannerOdds(manner)),
     seconds: gate.metres / (DRIBBLES * walking),
   };
 }
@@ -46,15 +48,26 @@ export function gateOf(age: Age, gate: Gate, manner: Manner): { p: number; secon
 const logistic = (odds: number) => 1 / (1 + Math.exp(-odds));
 
 /**
- * How somebody of that age does a task: the chance, its seconds (`touch`; of a failure as well), and what a drop costs. A toss has the time that
+ * How somebody of that age does a task (`off` moves the log-odds for one child): the chance, its seconds (`touch`; of a failure as well), and what a drop costs. A toss has the time that
  * is left over in its log-odds, and cannot be done where none is; held still or carried, it is lost in any tenth of a second with the same chance.
  * Source: core model, "Chances that are not a spread".
  */
-export function doerOf(age: Age, i: Item, floor: Floor, task: Doing, manner: Manner): Keeper & { failed: number } {
+export function doerOf(
+  age: Age,
+  i: Item,
+  floor: Floor,
+  task: Doing,
+  manner: Manner,
+  off = 0,
+): Keeper & { failed: number } {
+  if (task.id === "exercise") {
+    const seconds = (task.seconds ?? USUAL_EXERCISE) * agePrior(age).tempo;
+    return { p: 1, touch: seconds, failed: seconds, lies: 0, restart: 0 };
+  }
   const { lies, restart } = keeperOf(age, i, floor, manner);
   if (task.id === "balance" || task.id === "carry") {
     const { multiplier, walking } = agePrior(age);
-    const q = Math.min(0.5, LOSES[task.id] * multiplier ** 2);
+    const q = Math.min(0.5, LOSES[task.id] * multiplier ** 2 * Math.exp(-off));
     const seconds =
       task.id === "balance" ? (task.seconds ?? USUAL.seconds) : (task.metres ?? USUAL.metres) / (CAREFUL * walking);
     const tenths = Math.round(10 * seconds);
@@ -65,7 +78,7 @@ export function doerOf(age: Age, i: Item, floor: Floor, task: Doing, manner: Man
   }
   const height = task.height ?? USUAL.height;
   const spare = airTime(height) - TAKES[task.id];
-  const odds = oddsAt(age) + thingOdds(i) + mannerOdds(manner) - HIGHER * height + SPARE * 10 * spare;
+  const odds = oddsAt(age) + off + thingOdds(i) + mannerOdds(manner) - HIGHER * height + SPARE * 10 * spare;
   const p = spare > 0 ? logistic(odds) : 0;
   return { p, touch: airTime(height) + GATHER, failed: airTime(height), lies, restart };
 }

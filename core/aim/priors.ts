@@ -23,6 +23,12 @@ const TABLE: readonly (readonly [age: number, prior: AgePrior])[] = [
   [18, { multiplier: 0.58, walking: 1.3, tempo: 0.8 }],
 ];
 
+/**
+ * How far children of one age lie apart: of the logarithm of the multiplier, of the log-odds of what is no spread, and of the logarithm of how
+ * quick they are. Assumptions, one standard deviation each.
+ */
+export const PRIOR_SD = { multiplier: 0.35, skill: 0.8, pace: 0.15 } as const;
+
 /** The prior at an age in years, linear between rows, held at both ends; a grown-up counts as 18. */
 export function agePrior(age: Age): AgePrior {
   const years = age === "adult" ? 18 : age;

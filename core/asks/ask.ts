@@ -31,7 +31,8 @@ export interface Gate {
 }
 /** A task: thrown so high above the hand, metres; held so long, seconds; carried so far, metres. */
 export interface Doing {
-  id: (typeof DOINGS)[number];
+  /** `exercise`: a short exercise, `seconds` long, that always comes off. */
+  id: (typeof DOINGS)[number] | "exercise";
   height?: number;
   seconds?: number;
   metres?: number;

@@ -1,6 +1,6 @@
 import { actionFacts } from "../actions/actions.ts";
 import type { Needs, Phrase } from "../contract/contract.ts";
-import { type CardExercise, forCard } from "../exercises/library.ts";
+import { type CardExercise, cautionOf, exerciseNamed, forCard } from "../exercises/library.ts";
 import { layoutOf, pegRates } from "../forecast/for-activity.ts";
 import { type Activity, actionsIn } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
@@ -204,8 +204,12 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
       across,
     };
   });
-  const [before, after] = [a.warmUp ?? [], a.coolDown ?? []].map((ids) => forCard(ids, child.age));
-  const cautions = [...new Set([...cautionsOf(a, also), ...before!.cautions, ...after!.cautions])];
+  const [before, after] = [a.warmUp ?? [], a.coolDown ?? []].map((ids) => forCard(ids, child.age, a.exercises));
+  const extra = a.between && exerciseNamed(a.between.exercise, a.exercises);
+  const said = extra && cautionOf(extra);
+  const cautions = [
+    ...new Set([...cautionsOf(a, also), ...before!.cautions, ...after!.cautions, ...(said ? [said] : [])]),
+  ];
   const ramp = a.ramp && { key: `ramp.setUp.${a.ramp.stand}`, params: { cm: Math.round(a.ramp.height * 100) } };
   const cm = (m: number) => Math.round(m * 100);
   const field: Phrase[] = a.setOut
@@ -214,7 +218,16 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
         { key: "setOut.wide", params: { wide: cm(a.setOut.width) } },
       ]
     : [];
-  const notes = [...(ramp ? [ramp] : []), ...(a.off ? [{ key: `off.${a.off}` }] : []), ...field, ...o.setUp];
+  const between: Phrase[] = a.between
+    ? [{ key: "between.card", params: { every: a.between.every, dose: a.between.dose, exercise: a.between.exercise } }]
+    : [];
+  const notes = [
+    ...(ramp ? [ramp] : []),
+    ...(a.off ? [{ key: `off.${a.off}` }] : []),
+    ...field,
+    ...o.setUp,
+    ...between,
+  ];
   return {
     model: MODEL_VERSION,
     activity: a,

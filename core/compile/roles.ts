@@ -39,7 +39,7 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
     as: sent,
     optional: false,
   };
-  const roles: Role[] = [send];
+  const roles: Role[] = needs.pieces > 0 ? [send] : [];
   const couplings: Coupling[] = [];
   if (twoSets(a, players)) {
     roles.push({ ...send, id: "send2", optional: true });

@@ -1,5 +1,6 @@
 import { choose, serves } from "../kit/choose.ts";
 import { listOf } from "../kit/items.ts";
+import { bareOf } from "./bare.ts";
 import { type Card, compileFor, type Making } from "./card.ts";
 import { choosingFor, type HomeFacts, stockOf } from "./for-home.ts";
 
@@ -8,6 +9,8 @@ export interface Decided {
   home: string | null;
   fixed: Readonly<Record<string, string>>;
   also: readonly string[];
+  /** Nothing is there to play with: the version that takes no things. */
+  bare?: true | undefined;
 }
 export const NOTHING_DECIDED: Decided = { home: null, fixed: {}, also: [] };
 /** Things that a home may have beside those it told of are offered commonest first, so many at most. */
@@ -29,7 +32,8 @@ function withAlso(m: Making, d: Decided): Making {
 
 /** A card made again as the family decided. What does not fit any more (a thing that is gone) is chosen anew. */
 export function remake(m: Making, d: Decided): Card {
-  const card = compileFor(withAlso(m, d), d.home ?? undefined, d.fixed);
+  const made = d.bare ? { ...m, designed: bareOf(m.designed) } : withAlso(m, d);
+  const card = compileFor(made, d.home ?? undefined, d.bare ? {} : d.fixed);
   return { ...card, making: m };
 }
 

@@ -175,6 +175,14 @@ export interface GamePart {
   family?: readonly { field: string; values: readonly (string | number | boolean)[] }[];
   /** Where the child itself sets the targets out, before the first send. */
   setOut?: SetOut | null;
+  between?: Between | null;
+}
+/** A short exercise after every so many sends of a player; `each`: seconds of one. */
+export interface Between {
+  exercise: string;
+  dose: number;
+  every: number;
+  each: number;
 }
 /** The field in which targets are set out, metres from the line and to each side; whether each must stand farther than the one before it. */
 export interface SetOut {
@@ -255,6 +263,8 @@ export interface Pattern<P, S extends BaseState = BaseState> {
   summary(params: P, match: Match): Phrase;
   /** Every message key that the pattern can return. */
   phrases: readonly string[];
+  /** Short exercises that stand for it where there is nothing at all to play with, by their ids in the library. */
+  bare: readonly string[];
   /** A game anyone can play in a hallway. */
   example: {
     title: string;

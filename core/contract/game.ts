@@ -1,4 +1,5 @@
 import { beforePlay } from "./before-play.ts";
+import { withBetween } from "./between.ts";
 import type { AnyPattern, BaseState, GamePart, Rules, Setup } from "./contract.ts";
 import type { Match } from "./match.ts";
 import { ownWay } from "./people.ts";
@@ -16,7 +17,7 @@ export interface Game extends Omit<Rules<unknown, BaseState>, "start" | "clock" 
 
 /** Opens a game of a pattern. `version`: the rules that a play began with; those of now unless given. RangeError names a version that is not there. */
 export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, version?: number): Game {
-  const { params, match = pattern.match.initial, family = [], setOut = null } = part;
+  const { params, match = pattern.match.initial, family = [], setOut = null, between = null } = part;
   const current = version === undefined || version === pattern.rulesVersion;
   const rules = current ? pattern.rules : pattern.earlier?.[version];
   if (!rules) throw new RangeError(`rulesVersion: ${pattern.name} has no rules of version ${version}`);
@@ -36,7 +37,8 @@ export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, vers
     clock: (setup) => rules.clock(params, match, setup),
     sidesMeet: (setup) => rules.sidesMeet(params, match, setup),
   };
-  return family.length === 0 && !setOut ? plain : beforePlay(plain, { family, setOut }, first);
+  const game = between ? withBetween(plain, between) : plain;
+  return family.length === 0 && !setOut ? game : beforePlay(game, { family, setOut }, first);
 }
 
 /** Whether a pattern still has the rules of a version. */

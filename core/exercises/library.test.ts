@@ -3,6 +3,7 @@ import { compileCard } from "../compile/card.ts";
 import { activity, fromPattern, parseActivity } from "../formats/activity.ts";
 import { CAUTIONS } from "../things/cautions.ts";
 import { doseAt, exerciseNamed, exerciseOf, exercises, forCard, KINDS, secondsAt, timeOf } from "./library.ts";
+import { ownExercise } from "./own.ts";
 
 const words = (s: string) => s.split(/\s+/).length;
 
@@ -59,7 +60,40 @@ describe("the library of short exercises", () => {
     expect(new Set(card.cautions).size).toBe(card.cautions.length);
     for (const c of card.cautions) expect(CAUTIONS).toContain(c);
     const read = parseActivity({ ...a, warmUp: ["handstand"] });
-    expect(read.ok ? [] : read.problems.map((p) => p.message)).toEqual(["warm-up must be of the library of exercises"]);
+    expect(read.ok ? [] : read.problems.map((p) => p.message)).toEqual([
+      "warm-up must be of the library of exercises, or of the exercises that are given",
+    ]);
     expect(parseActivity({ ...a, coolDown: exercises.slice(0, 7).map((e) => e.id) }).ok).toBe(false);
+  });
+});
+
+describe("an exercise of a school's own", () => {
+  const { id: _, ...squat } = exerciseOf("squat")!;
+  const own = ownExercise.parse({ ...squat, id: "ownWallSits", name: "wall sits", caution: "knees" });
+
+  it("is found by id and name, and stands on the card with its caution", () => {
+    expect(exerciseOf("ownWallSits")).toBeNull();
+    expect(exerciseOf("ownWallSits", [own])?.name).toBe("wall sits");
+    expect(exerciseNamed(" Wall Sits ", [own])?.id).toBe("ownWallSits");
+    const a = { ...fromPattern("climb"), warmUp: ["ownWallSits"], exercises: [own] };
+    expect(parseActivity(a).ok).toBe(true);
+    expect(parseActivity({ ...a, exercises: [] }).ok).toBe(false);
+    const card = compileCard(activity.parse(a), { age: 8, step: null, leftHanded: false } as never);
+    expect(card.warmUp).toMatchObject([{ name: "wall sits", dose: doseAt(own, 8) }]);
+    expect(card.cautions).toContain("softKnees");
+    expect(timeOf(["ownWallSits"], 8, [own]).seconds).toBeGreaterThan(0);
+  });
+
+  it("is refused by the name of what is wrong with it", () => {
+    const told = (change: object) => {
+      const read = ownExercise.safeParse({ ...own, ...change });
+      return read.success ? "" : read.error.issues[0]!.message;
+    };
+    expect(told({ name: " " })).toBe("name must not be empty");
+    expect(told({ dose: [0, 0, 0] })).toContain("more than 0");
+    expect(told({ dose: [Number.NaN, 1, 1] })).toContain("how much for the youngest");
+    expect(told({ id: "squat" })).toContain("id must begin with own");
+    expect(told({ each: 99 })).toBe("seconds of one must be 30 or less");
+    expect(told({ cues: ["", "", ""] })).toBe("cue 1 must not be empty");
   });
 });

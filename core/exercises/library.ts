@@ -23,7 +23,7 @@ export type Pose = readonly [
 export const EXERCISE_CAUTIONS = ["knees", "spinning", "backs", "wrists", "jumping"] as const;
 export type ExerciseCaution = (typeof EXERCISE_CAUTIONS)[number];
 /** What a card says of it before play. */
-const SAID: Record<ExerciseCaution, Caution> = {
+export const CAUTION_OF: Record<ExerciseCaution, Caution> = {
   knees: "softKnees",
   spinning: "spinSlowly",
   backs: "flatBack",
@@ -326,7 +326,7 @@ const rows: readonly Row[] = [
     "times",
     1.5,
     "calves",
-    ["Slowly up", "Stop at the top", "Slowly down"],
+    ["Slowly up, arms too", "Stop at the top", "Slowly down"],
     "Hold the wall",
     "One leg",
     "Lift the heels",
@@ -334,7 +334,7 @@ const rows: readonly Row[] = [
     1,
     true,
     null,
-    [SIDE, [0, 8, 12, 8, 12, 0, 0, 0, 0]],
+    [SIDE, [-2, 165, 172, 160, 168, 0, 0, 0, 0]],
   ],
   [
     "wallSit",
@@ -961,11 +961,13 @@ export const exercises: readonly Exercise[] = rows.map(
     poses,
   }),
 );
-export const exerciseOf = (id: string): Exercise | null => exercises.find((e) => e.id === id) ?? null;
+/** An exercise by its id: one of a school's own, or of the library. */
+export const exerciseOf = (id: string, own: readonly Exercise[] = []): Exercise | null =>
+  own.find((e) => e.id === id) ?? exercises.find((e) => e.id === id) ?? null;
 /** The one that is called so, where somebody typed its name. */
-export const exerciseNamed = (name: string): Exercise | null => {
+export const exerciseNamed = (name: string, own: readonly Exercise[] = []): Exercise | null => {
   const wanted = name.trim().toLowerCase();
-  return exercises.find((e) => e.name === wanted) ?? null;
+  return [...own, ...exercises].find((e) => e.name.toLowerCase() === wanted) ?? null;
 };
 
 /** Up to this age, in years, the dose of the youngest; from that one on that of the oldest. */
@@ -976,13 +978,25 @@ export const doseAt = (e: Exercise, age: number): number => e.dose[age <= YOUNG 
 /** What it takes at an age, seconds. */
 export const secondsAt = (e: Exercise, age: number): number =>
   e.unit === "seconds" ? doseAt(e, age) : doseAt(e, age) * e.each;
+/** What so many of an exercise take, seconds; one that nobody knows is taken for a usual one. */
+export const secondsOf = (name: string, dose: number, own: readonly Exercise[] = []): number => {
+  const e = exerciseNamed(name, own);
+  return e?.unit === "seconds" ? dose : dose * (e?.each ?? USUAL_EACH);
+};
+const USUAL_EACH = 1.5;
+/** What a card says of an exercise before play; null: nothing. */
+export const cautionOf = (e: Exercise): Caution | null => (e.caution ? CAUTION_OF[e.caution] : null);
 /** One as a card shows it to somebody of an age: as much as it is for that age, and no more of the library. */
 export interface CardExercise extends Pick<Exercise, "id" | "name" | "unit" | "cues" | "seated" | "poses"> {
   dose: number;
 }
 /** What a card shows of a list, and the cautions that come with it; what is nothing for that age is left out. */
-export function forCard(ids: readonly string[], age: number): { list: CardExercise[]; cautions: Caution[] } {
-  const of = ids.flatMap((id) => exerciseOf(id) ?? []).filter((e) => doseAt(e, age) > 0);
+export function forCard(
+  ids: readonly string[],
+  age: number,
+  own: readonly Exercise[] = [],
+): { list: CardExercise[]; cautions: Caution[] } {
+  const of = ids.flatMap((id) => exerciseOf(id, own) ?? []).filter((e) => doseAt(e, age) > 0);
   return {
     list: of.map((e) => ({
       id: e.id,
@@ -993,14 +1007,18 @@ export function forCard(ids: readonly string[], age: number): { list: CardExerci
       poses: e.poses,
       dose: doseAt(e, age),
     })),
-    cautions: [...new Set(of.flatMap((e) => (e.caution ? [SAID[e.caution]] : [])))],
+    cautions: [...new Set(of.flatMap((e) => cautionOf(e) ?? []))],
   };
 }
 /** Getting ready for the next one, seconds. */
 const BETWEEN = 5;
 /** What a list takes one after the other at an age, seconds, and how much of that is moving. */
-export function timeOf(ids: readonly string[], age: number): { seconds: number; moving: number } {
-  const list = ids.flatMap((id) => exerciseOf(id) ?? []).filter((e) => doseAt(e, age) > 0);
+export function timeOf(
+  ids: readonly string[],
+  age: number,
+  own: readonly Exercise[] = [],
+): { seconds: number; moving: number } {
+  const list = ids.flatMap((id) => exerciseOf(id, own) ?? []).filter((e) => doseAt(e, age) > 0);
   const moving = list
     .filter((e) => e.kind !== "stretch" && e.kind !== "balance")
     .reduce((sum, e) => sum + secondsAt(e, age), 0);

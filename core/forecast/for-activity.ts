@@ -27,6 +27,10 @@ export interface Who {
   age: Age;
   /** Spread beside a child of 8, once known better than by age. */
   multiplier?: number;
+  /** Log-odds beside those of the age, for what is no spread. */
+  skill?: number;
+  /** How quick beside its age: walks so much faster and is ready so much sooner. */
+  pace?: number;
 }
 
 /** What an activity sends; a document that was read always has it. */
@@ -84,10 +88,12 @@ export const KEPT_CLEAR = 3;
 export function personOf(a: Activity, who: Who): Person {
   const of = people.get(a) ?? new Map<string, Person>();
   people.set(a, of);
-  const key = `${who.age} ${who.multiplier ?? ""}`;
+  const key = `${who.age} ${who.multiplier ?? ""} ${who.skill ?? ""} ${who.pace ?? ""}`;
   const known = of.get(key);
   if (known) return known;
-  const { walking, tempo } = agePrior(who.age);
+  const prior = agePrior(who.age);
+  const { pace = 1, skill } = who;
+  const [walking, tempo] = [prior.walking * pace, prior.tempo / pace];
   const once = <T>(make: (m: Manner) => T) => {
     const made = new Map<string, T>();
     return (manner: Manner): T => {
@@ -110,7 +116,7 @@ export function personOf(a: Activity, who: Who): Person {
   const tasks = (id: string, task: Doing, m: Manner) => {
     let is = done.get(id);
     if (!is) {
-      is = doerOf(who.age, itemOf(m), a.space.floor, task, held(m));
+      is = doerOf(who.age, itemOf(m), a.space.floor, task, held(m), skill);
       done.set(id, is);
     }
     return is;
@@ -122,17 +128,18 @@ export function personOf(a: Activity, who: Who): Person {
       const { posture } = m;
       // Of both hands in turn the weaker decides.
       const hand = m.hand === "alternate" ? "other" : m.hand === "both" ? undefined : m.hand;
-      const model = playerModel(who, actionOf(m), itemOf(m), a.space.floor, {
+      const usual = playerModel(who, actionOf(m), itemOf(m), a.space.floor, {
         ...(posture && { posture }),
         ...(hand && { hand }),
       });
+      const model = pace === 1 ? usual : { ...usual, walking, tempo, windUp: usual.windUp / pace };
       const onRamp = a.ramp && actionOf(m) === "underarmRoll";
       if (onRamp) return withRamp(model, a.ramp!.height, who.multiplier ?? agePrior(who.age).multiplier);
       return a.off && a.off !== "wall" ? offSurface(model, a.off) : model;
     }),
-    keeps: once((m) => keeperOf(who.age, itemOf(m), a.space.floor, held(m))),
+    keeps: once((m) => keeperOf(who.age, itemOf(m), a.space.floor, held(m), skill)),
     does: (task, m) => tasks(JSON.stringify([task, m]), task, m),
-    gate: (g, m) => gateOf(who.age, g, held(m)),
+    gate: (g, m) => gateOf(who.age, g, held(m), skill),
     typical: (m) => {
       const { spread } = actionFacts[actionOf(m)];
       const k = itemOf(m).handling;

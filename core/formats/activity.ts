@@ -1,12 +1,15 @@
 import { z } from "zod";
 import { ACTIONS, type Action, actionFacts, isSend } from "../actions/actions.ts";
 import { fromLine } from "../asks/ask.ts";
+import { aroundOf } from "../contract/around.ts";
 import { type GamePart, MODES, MOST_NEARER, MOST_PLAYERS, SET_OUT_FIELD } from "../contract/contract.ts";
 import { match, USUAL_MATCH } from "../contract/match.ts";
 import { fieldOf } from "../contract/range.ts";
+import { whole } from "../contract/schema.ts";
 import { hasField, withSetting } from "../contract/settings.ts";
 import { LINE_FIELD, standingKnobs } from "../contract/standing.ts";
 import { exerciseOf } from "../exercises/library.ts";
+import { MOST_IN_ACTIVITY, ownExercise } from "../exercises/own.ts";
 import { thing } from "../kit/items.ts";
 import { OTHERS, others, type ThingRole } from "../kit/others.ts";
 import { roleWords } from "../kit/role.ts";
@@ -42,11 +45,10 @@ const length = (name: string, least = 0.5) =>
     .number({ error: `${name} must be a number of metres` })
     .min(least, `${name} must be ${least} m or more`)
     .max(60, `${name} must be 60 m or less`);
+/** Lists of short exercises by their field, and what messages call them. */
+const EXERCISE_LISTS = { warmUp: "warm-up", coolDown: "cool-down" } as const;
 const exercisesOf = (name: string) =>
-  z
-    .array(z.string().refine((id) => exerciseOf(id) !== null, { error: `${name} must be of the library of exercises` }))
-    .max(6, `at most 6 exercises in a ${name}`)
-    .default([]);
+  z.array(z.string().min(1).max(40)).max(6, `at most 6 exercises in a ${name}`).default([]);
 type ChosenPattern = { [K in PatternName]: { name: K; params: z.infer<(typeof patterns)[K]["params"]> } }[PatternName];
 const choices = patternNames.map((name) => z.strictObject({ name: z.literal(name), params: patterns[name].params }));
 const pattern = z.discriminatedUnion("name", choices as unknown as [(typeof choices)[number]], {
@@ -74,8 +76,21 @@ const shape = z.strictObject({
   cues: z.array(entry).max(6, "at most 6 cues"),
   criteria: z.array(entry).max(6, "at most 6 success criteria"),
   /** Short exercises before and after the game, by their ids in the library. */
-  warmUp: exercisesOf("warm-up"),
-  coolDown: exercisesOf("cool-down"),
+  warmUp: exercisesOf(EXERCISE_LISTS.warmUp),
+  coolDown: exercisesOf(EXERCISE_LISTS.coolDown),
+  /** A short exercise that is done after every so many sends of a player; null: none. By its name, as forfeits are. */
+  between: z
+    .strictObject({
+      exercise: text("exercise", 40).min(1, "exercise must not be empty"),
+      dose: whole("dose", 1, 120),
+      every: whole("every", 1, 20),
+      /** Seconds of one. */
+      each: z.number({ error: "each must be a number of seconds" }).min(0.2).max(30),
+    })
+    .nullable()
+    .default(null),
+  /** Exercises of the school's own that this activity speaks of: a file can be read anywhere. */
+  exercises: z.array(ownExercise).max(MOST_IN_ACTIVITY, `at most ${MOST_IN_ACTIVITY} exercises of its own`).default([]),
   /** What somebody at home can watch for. */
   watch: z
     .array(text("watch for", 100).min(1, "watch for must not be empty"))
@@ -202,6 +217,15 @@ export const activity = shape.superRefine((a, ctx) => {
       path: ["pattern", "params", "things"],
       message: `things: there is no thing ${OTHERS.indexOf(missing as (typeof OTHERS)[number]) + 2} to send yet: add it at the Things station`,
     });
+  for (const field of Object.keys(EXERCISE_LISTS) as (keyof typeof EXERCISE_LISTS)[])
+    a[field].forEach((id, i) => {
+      if (!exerciseOf(id, a.exercises))
+        ctx.addIssue({
+          code: "custom",
+          path: [field, i],
+          message: `${EXERCISE_LISTS[field]} must be of the library of exercises, or of the exercises that are given`,
+        });
+    });
   if (a.answers && a.question === "")
     ctx.addIssue({ code: "custom", path: ["question"], message: "question must not be empty: it has answers" });
   a.answers?.list.forEach(({ picture }, i) => {
@@ -242,6 +266,8 @@ export const activity = shape.superRefine((a, ctx) => {
       path: ["off"],
       message: `off: in ${p.name} nothing is sent off a wall at something`,
     });
+  if (a.between && !o.probes.some((x) => x.ask.kind === "send"))
+    ctx.addIssue({ code: "custom", path: ["between"], message: `between: in ${p.name} nothing is sent one by one` });
   if (a.setOut) {
     const tell = (field: string, message: string) => ctx.addIssue({ code: "custom", path: ["setOut", field], message });
     if (!canSetOut(a)) tell("near", `setOut: ${p.name} has no targets that could stand elsewhere`);
@@ -363,6 +389,8 @@ export function fromPattern(name: PatternName): Activity {
     criteria: [],
     watch: [],
     warmUp: [],
+    between: null,
+    exercises: [],
     coolDown: [],
     question: "",
     answers: null,
@@ -425,7 +453,5 @@ export const canSetOut = (a: Activity): boolean => {
 /** What the rules of an activity run on. */
 export const gamePartOf = (a: Activity): GamePart => ({
   ...a.pattern,
-  match: a.match,
-  family: a.family,
-  ...(a.setOut && { setOut: a.setOut }),
+  ...aroundOf(a),
 });

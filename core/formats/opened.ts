@@ -1,3 +1,4 @@
+import { aroundOf } from "../contract/around.ts";
 import {
   type Knob,
   type Needs,
@@ -91,9 +92,7 @@ export function opened(a: Activity): Opened {
     };
   };
   const knobs = () => [...pattern.knobs(params), ...matchKnobs(a.match, pattern.match.fields, pattern.match.swaps)];
-  const game = once(() =>
-    openGame(pattern, { params, match: a.match, family: a.family, ...(a.setOut && { setOut: a.setOut }) }),
-  );
+  const game = once(() => openGame(pattern, { params, ...aroundOf(a) }));
   const parts = once(() => {
     const own = ground.parts(params, a.space);
     return [...fieldOf(a), ...rampOf(a), ...own, ...(a.off === "wall" ? [offWall(own, a.wall ?? WALL_GAP)] : [])];

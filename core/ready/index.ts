@@ -21,7 +21,16 @@ export interface Wanted {
   minutes?: number | undefined;
   /** No longer than this, metres. */
   length?: number | undefined;
+  /** With this thing to send or to hold. */
+  thing?: string | undefined;
 }
+/** What ready activities are played with, the commonest first. */
+export const THINGS: readonly string[] = (() => {
+  const n = new Map<string, number>();
+  for (const { activity: a } of ready)
+    for (const id of [a.kit.send, a.kit.implement]) if (id) n.set(id, (n.get(id) ?? 0) + 1);
+  return [...n.entries()].sort((x, y) => y[1] - x[1] || x[0].localeCompare(y[0])).map(([id]) => id);
+})();
 
 /** Whether an activity is what was looked for. What is for ages that only touch those of the class is not. */
 export function suits(a: Activity, w: Wanted): boolean {
@@ -32,7 +41,8 @@ export function suits(a: Activity, w: Wanted): boolean {
     (w.indoors === undefined || a.space.indoors === w.indoors) &&
     (w.alone === undefined || (w.alone ? a.players.modes.includes("alone") : a.players.most > 1)) &&
     (w.minutes === undefined || a.minutes <= w.minutes) &&
-    (w.length === undefined || a.space.length <= w.length)
+    (w.length === undefined || a.space.length <= w.length) &&
+    (w.thing === undefined || a.kit.send === w.thing || a.kit.implement === w.thing)
   );
 }
 /** What is ready, in the version that suits best: for its ages, or for the youngest where the class is younger. */

@@ -89,6 +89,8 @@ export interface PlayScore {
   won: boolean | null;
   /** From the first event to the last, seconds. */
   seconds: number;
+  /** Faster than what was sent can be fetched; see core/referee/hurried.ts. */
+  hurried?: true;
 }
 
 const ref = z.string().min(1).max(40);
@@ -97,11 +99,12 @@ export const decidedBefore = z.strictObject({
   home: ref.nullable(),
   fixed: z.record(ref, ref).refine((r) => Object.keys(r).length <= 40, "decided: 40 roles or fewer"),
   also: z.array(ref).max(60),
+  bare: z.literal(true).optional(),
 });
 
 /** What was really played: the game as this home had it, for later sums. */
 export interface PlayedGame {
-  pattern: { name: string; params: unknown; match?: unknown; family?: unknown; setOut?: unknown };
+  pattern: { name: string; params: unknown; match?: unknown; family?: unknown; setOut?: unknown; between?: unknown };
   action: string;
   /** The thing sent, and the floor it was sent over. */
   send: string;

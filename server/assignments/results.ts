@@ -186,7 +186,9 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       withdrawnAt: own.assignment.withdrawnAt,
       possible: opened(a).possible,
       without: inClass.filter((k) => !cards.some((c) => c.childId === k.id)),
-      expected: Object.fromEntries(bands.map(({ age, low, middle, high }) => [age, { low, middle, high }])),
+      expected: Object.fromEntries(
+        bands.map(({ age, low, middle, high, rare }) => [age, { low, middle, high, rare: rare?.from ?? null }]),
+      ),
       working: await isAsked(tx, "expected", id),
       rows: cards.map(({ card: c, childId, name, age }) => {
         const mine = goes.filter((g) => g.cardId === c.id);

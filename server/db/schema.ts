@@ -20,6 +20,7 @@ import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
 import type { Setting } from "#core/contract/settings.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
+import type { OwnExercise } from "#core/exercises/own.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { cardNow, documentNow, playedNow } from "#core/formats/before.ts";
 import type { HomeAnswers, HomeKit, HomeSpace } from "#core/records/home.ts";
@@ -240,6 +241,17 @@ export const schoolItem = pgTable(
     /** Null: as in the list. */
     item: jsonb("item").$type<Item>(),
     hidden: boolean("hidden").notNull().default(false),
+  },
+  (t) => [primaryKey({ columns: [t.schoolId, t.id] })],
+);
+
+/** Short exercises of a school's own, beside those of the library. */
+export const schoolExercise = pgTable(
+  "school_exercise",
+  {
+    schoolId: schoolId(),
+    id: text("id").notNull(),
+    exercise: jsonb("exercise").$type<OwnExercise>().notNull(),
   },
   (t) => [primaryKey({ columns: [t.schoolId, t.id] })],
 );
@@ -501,6 +513,8 @@ export const expectedBand = pgTable(
     low: real("low").notNull(),
     middle: real("middle").notNull(),
     high: real("high").notNull(),
+    /** From which score on a go is worth a look; null while that is not worked out. */
+    rare: jsonb("rare").$type<{ from: number | null }>(),
   },
   (t) => [
     primaryKey({ columns: [t.assignmentId, t.age] }),

@@ -3,6 +3,7 @@ import { type Decided, remake } from "#core/compile/swap.ts";
 import { quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
 import { Graph } from "#core/forecast/forecast.ts";
+import { rareScore } from "#core/forecast/rare.ts";
 import type { Activity } from "#core/formats/activity.ts";
 
 /** Where eight of ten children of an age should land, and the middle. */
@@ -10,6 +11,8 @@ export interface Expected {
   low: number;
   middle: number;
   high: number;
+  /** The score that one in a thousand reaches; null: none is so rare, or it is not worked out. */
+  rare?: number | null;
 }
 
 /** Everything heavy that the server works out. Pure, so that it may run in a thread of its own. */
@@ -32,6 +35,8 @@ export const figuresWork = {
     }
     return out;
   },
+  /** From which score on a go at that age is worth a look. */
+  rare: (a: Activity, age: number): number | null => rareScore(a, age),
 };
 export type FiguresWork = typeof figuresWork;
 export type WorkName = keyof FiguresWork;

@@ -1,4 +1,5 @@
 import { and, asc, eq, sql } from "drizzle-orm";
+import { BARE_FIELD } from "#core/compile/bare.ts";
 import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
 import type { GamePart } from "#core/contract/contract.ts";
@@ -7,6 +8,7 @@ import { gamePartOf } from "#core/formats/activity.ts";
 import type { HandIn, HandInSent, PlayedGame, PlayScore, Receipt } from "#core/records/play.ts";
 import { rankOf } from "#core/records/rank.ts";
 import { aimedBy } from "#core/referee/aimed.ts";
+import { hurried } from "#core/referee/hurried.ts";
 import { replay, view } from "#core/referee/referee.ts";
 import { inForce } from "../cards/versions.ts";
 import { contentHash } from "../content-hash.ts";
@@ -15,7 +17,7 @@ import { figures } from "../figures/figures.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 
-const { assignment, card, cardVersion, play, playConflict, playEvent, result } = schema;
+const { assignment, card, cardVersion, child, play, playConflict, playEvent, result } = schema;
 
 /** A go begun before closing may still be handed in so long after it, hours. */
 const GRACE_HOURS = 48;
@@ -30,8 +32,9 @@ export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Dat
   const had = await playedCard(link, sent);
   return inSchool(link.schoolId, async (tx) => {
     const [where] = await tx
-      .select({ assignment, compiled: cardVersion.compiled })
+      .select({ assignment, compiled: cardVersion.compiled, age: child.age })
       .from(card)
+      .innerJoin(child, eq(child.id, card.childId))
       .innerJoin(assignment, eq(assignment.id, card.assignmentId))
       .innerJoin(cardVersion, inForce)
       .where(and(eq(card.id, sent.card), eq(card.childId, link.childId)));
@@ -71,7 +74,7 @@ export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Dat
         link.schoolId,
         sent,
         kept,
-        where.assignment,
+        where,
         gamesOf(kept, had?.compiled ?? where.compiled),
         now,
       );
@@ -124,7 +127,7 @@ async function takeResult(
   schoolId: string,
   sent: HandInSent,
   kept: typeof play.$inferSelect,
-  sending: { opensAt: Date; closesAt: Date },
+  { assignment: sending, age }: { assignment: { closesAt: Date }; age: number },
   games: readonly GamePart[],
   now: Date,
 ): Promise<string> {
@@ -158,7 +161,7 @@ async function takeResult(
     playId: sent.play,
     schoolId,
     cardId: sent.card,
-    score: scoreOf(games, kept.setup, events, kept.rulesVersion),
+    score: asPlayed(scoreOf(games, kept.setup, events, kept.rulesVersion, age), kept.decided),
     reflection: asked.reflection,
     contentHash: hash,
     timing,
@@ -167,6 +170,10 @@ async function takeResult(
   return hash;
 }
 
+/** A go without things says so: it compares with others like it alone. */
+const asPlayed = (s: PlayScore, decided: Decided | null): PlayScore =>
+  decided?.bare ? { ...s, set: { ...s.set, [BARE_FIELD]: true } } : s;
+
 /** What a go is replayed under: the game as this home played it; else as its card was compiled. */
 function gamesOf(kept: typeof play.$inferSelect, compiled: Card): GamePart[] {
   const sent = gamePartOf(compiled.activity);
@@ -174,7 +181,7 @@ function gamesOf(kept: typeof play.$inferSelect, compiled: Card): GamePart[] {
 }
 
 const hasDecided = (d: Decided | null): d is Decided =>
-  d !== null && (d.home !== null || d.also.length > 0 || Object.keys(d.fixed).length > 0);
+  d !== null && (d.home !== null || d.bare === true || d.also.length > 0 || Object.keys(d.fixed).length > 0);
 
 /** What of a card later sums need. */
 function gameOf(c: Card): PlayedGame {
@@ -185,6 +192,7 @@ function gameOf(c: Card): PlayedGame {
       match: a.match,
       ...(a.family.length > 0 && { family: a.family }),
       ...(a.setOut && { setOut: a.setOut }),
+      ...(a.between && { between: a.between }),
     },
     action: a.aim.action,
     send: a.kit.send,
@@ -226,6 +234,7 @@ export function scoreOf(
   setup: HandIn["setup"],
   events: readonly RecordedEvent[],
   version?: number,
+  age?: number,
 ): PlayScore {
   const replayed = games.map((g) => replay(g, setup, events, version));
   const told = replayed.find((r) => !r.refused) ?? replayed[replayed.length - 1]!;
@@ -252,6 +261,7 @@ export function scoreOf(
     working: score.working,
     sends: reached.sends,
     stages: reached.stages,
+    ...(hurried(told.play, age) && { hurried: true as const }),
     stopped: v.done !== "over",
     won: v.ending && v.ending.winners.length > 0 ? v.ending.winners.includes(side) : null,
     seconds: Math.round(Math.max(0, (events[events.length - 1]?.at ?? 0) - v.still) / 1000),

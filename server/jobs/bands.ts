@@ -1,4 +1,5 @@
-import { and, eq } from "drizzle-orm";
+import { and, eq, isNull } from "drizzle-orm";
+import type { Activity } from "#core/formats/activity.ts";
 import { MODEL_VERSION } from "#core/model.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
@@ -23,17 +24,52 @@ export async function bandsOf(schoolId: string, assignmentId: string): Promise<v
       .from(expectedBand)
       .where(and(eq(expectedBand.assignmentId, assignmentId), eq(expectedBand.model, MODEL_VERSION)));
     const missing = ages.map((a) => a.age).filter((a) => !known.some((k) => k.age === a));
-    return row && missing.length > 0 ? { document: row.document, ages: missing } : null;
+    return row ? { document: row.document, ages: missing } : null;
   });
   if (!asked) return;
-  const told = await figures("expected", asked.document, asked.ages);
+  if (asked.ages.length > 0) await expectedAt(schoolId, assignmentId, asked.document, asked.ages);
+  await rareAt(schoolId, assignmentId, asked.document);
+}
+
+async function expectedAt(
+  schoolId: string,
+  assignmentId: string,
+  document: Activity,
+  ages: readonly number[],
+): Promise<void> {
+  const told = await figures("expected", document, ages);
   await inSchool(schoolId, async (tx) => {
     // Figures of an earlier model give way.
-    for (const age of asked.ages)
+    for (const age of ages)
       await tx.delete(expectedBand).where(and(eq(expectedBand.assignmentId, assignmentId), eq(expectedBand.age, age)));
     await tx
       .insert(expectedBand)
-      .values(asked.ages.map((age) => ({ schoolId, assignmentId, age, model: MODEL_VERSION, ...told[age]! })))
+      .values(
+        ages.map((age) => {
+          const { low, middle, high } = told[age]!;
+          return { schoolId, assignmentId, age, model: MODEL_VERSION, low, middle, high };
+        }),
+      )
       .onConflictDoNothing();
   });
+}
+
+/** From which score on a go is worth a look, age by age: each is kept as soon as it is known. */
+async function rareAt(schoolId: string, assignmentId: string, document: Activity): Promise<void> {
+  const of = eq(expectedBand.assignmentId, assignmentId);
+  const open = await inSchool(schoolId, (tx) =>
+    tx
+      .select({ age: expectedBand.age })
+      .from(expectedBand)
+      .where(and(of, isNull(expectedBand.rare))),
+  );
+  for (const { age } of open) {
+    const from = await figures("rare", document, age);
+    await inSchool(schoolId, (tx) =>
+      tx
+        .update(expectedBand)
+        .set({ rare: { from } })
+        .where(and(of, eq(expectedBand.age, age))),
+    );
+  }
 }

@@ -59,10 +59,10 @@ export function Ready({ now, act, sound }: InputProps<AskOf<"ready">>) {
   );
 }
 /** An exercise, or another of the child's own choice; a seated form for whoever needs it. */
-export const Task = ({ ask, act }: InputProps<AskOf<"task">>) => (
+export const Task = ({ ask, act, data }: InputProps<AskOf<"task">>) => (
   <>
     <Suspense fallback={null}>
-      <ExerciseByName name={ask.exercise} />
+      <ExerciseByName name={ask.exercise} own={data.card.activity.exercises ?? []} />
     </Suspense>
     {ask.others && (
       <p className="text-lg">

@@ -50,6 +50,7 @@ export const bands: Pattern<BandsParams, BandsState> = {
     "refused.nothingFell",
     "refused.roundOpen",
   ],
+  bare: ["lunge", "shadowThrow"],
   example: {
     title: "Stop on the step",
     action: "slide",

@@ -133,6 +133,7 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
     "refused.spotFirst",
     "refused.unknownTarget",
   ],
+  bare: ["wallThrowless", "squat"],
   example: {
     title: "Kitchen prices",
     action: "underarmThrow",

@@ -123,6 +123,7 @@ export const checklist: Pattern<ChecklistParams, MatchState<ChecklistParams, Lis
     "refused.oneEach",
     "refused.runMost",
   ],
+  bare: ["hopLeg", "starJump"],
   example: {
     title: "Catch list",
     action: "tossCatch",

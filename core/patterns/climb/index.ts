@@ -48,6 +48,7 @@ export const climb: Pattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
     "refused.forfeitFirst",
     "refused.unknownTarget",
   ],
+  bare: ["shadowThrow", "marchKnees"],
   example: {
     title: "Hallway climb",
     action: "underarmRoll",

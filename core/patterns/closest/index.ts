@@ -90,6 +90,7 @@ export const closest: Pattern<ClosestParams, ClosestState> = {
     "refused.unknownZone",
     "refused.nothingFell",
   ],
+  bare: ["lunge", "sideBend"],
   example: {
     title: "Nearest to the button",
     action: "underarmRoll",

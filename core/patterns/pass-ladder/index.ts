@@ -97,6 +97,7 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   phrases: ["chase", "pair", "container"]
     .flatMap((w) => [`passLadder.${w}`, `passLadder.summary.${w}`, `passLadder.setUp.${w}`])
     .concat("passLadder.end", "passLadder.end.top"),
+  bare: ["sideStep", "shadowThrow"],
   example: {
     title: "Roll, turn, run",
     action: "underarmRoll",

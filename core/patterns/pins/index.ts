@@ -75,6 +75,7 @@ export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
     "refused.pinOutside",
     "refused.pinsTouch",
   ],
+  bare: ["shadowThrow", "squat"],
   example: {
     title: "Six in the hall",
     action: "underarmRoll",

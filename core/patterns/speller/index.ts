@@ -201,6 +201,7 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
     "refused.unknownTarget",
     "refused.cardDown",
   ],
+  bare: ["wallThrowless", "starJump"],
   example: {
     title: "Words on the wall",
     action: "underarmThrow",

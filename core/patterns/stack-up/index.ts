@@ -96,6 +96,7 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
     "refused.numberNow",
     "refused.notStanding",
   ],
+  bare: ["squat", "starJump"],
   example: {
     title: "One pin more",
     action: "underarmRoll",

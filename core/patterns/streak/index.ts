@@ -165,6 +165,7 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
     "refused.oneEach",
     "refused.afterBell",
   ],
+  bare: ["skipSpot", "marchKnees"],
   example: {
     title: "Never on the floor",
     action: "keepUp",

@@ -97,6 +97,7 @@ export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
     "refused.whichTouched",
     "refused.unknownTarget",
   ],
+  bare: ["sideStep", "squat"],
   example: {
     title: "Clear the kitchen",
     action: "underarmRoll",

@@ -1,7 +1,7 @@
 import type { Ground, Probe } from "../../contract/contract.ts";
 import { cm, held } from "../../contract/schema.ts";
 import type { Part } from "../../yard/parts.ts";
-import { courseOf, ENDS, kept, MARK, shuttleOf, type TallyParams, tasksOf, WALL, walled } from "./params.ts";
+import { courseOf, ENDS, inPlace, MARK, shuttleOf, type TallyParams, tasksOf, WALL, walled } from "./params.ts";
 import { aimOf, mannerOf } from "./rules.ts";
 
 /** Room to keep something up in, metres. */
@@ -65,7 +65,7 @@ function parts(p: TallyParams, space: { length: number; width: number }): Part[]
       : []),
     ...(tasksOf(p).has("shuttle") ? ends(p) : []),
     ...(tasksOf(p).has("course") ? gateSpots(p) : []),
-    ...(kept(p) && !wall
+    ...(inPlace(p) && !wall
       ? ([
           { kind: "court", id: "room", along: room / 2, across: 0, depth: room, width: room, label: "" },
         ] satisfies Part[])

@@ -5,7 +5,19 @@ import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { tallyGround } from "./ground.ts";
-import { courseOf, kept, MOST_ROUNDS, type TallyParams, tallyParams, tasksOf, WALL, walled } from "./params.ts";
+import {
+  bare,
+  courseOf,
+  inPlace,
+  kept,
+  MOST_ROUNDS,
+  type TallyParams,
+  tallyParams,
+  tasksOf,
+  USUAL_EXERCISE,
+  WALL,
+  walled,
+} from "./params.ts";
 import { possible, type TallyGo, tallyGo } from "./rules.ts";
 
 function knobs(p: TallyParams): Knob[] {
@@ -20,17 +32,29 @@ function knobs(p: TallyParams): Knob[] {
         ["rebound", "knob.taskRebound"],
         ["shuttle", "knob.taskShuttle"],
         ["course", "knob.taskCourse"],
+        ["catch", "knob.taskCatch"],
+        ["exercise", "knob.taskExercise"],
       ]),
+      ...(p.rounds[i]!.task === "exercise"
+        ? [
+            f.text("score", at("exercise"), "knob.exerciseCounted"),
+            f.number("score", at("each"), "knob.exerciseEach", { unit: "s", step: 0.1 }),
+          ]
+        : []),
       f.number("score", at("seconds"), "knob.roundSeconds", {
         unit: "s",
         step: 5,
         family: p.rounds.length === 1 ? { key: "set.seconds" } : { key: "set.roundSeconds", number: i + 1 },
       }),
-      f.choice("score", at("hand"), "knob.hand", [
-        ["usual", "knob.handUsual"],
-        ["other", "knob.handOther"],
-        ["alternate", "knob.handAlternate"],
-      ]),
+      ...(p.rounds[i]!.task === "exercise"
+        ? []
+        : [
+            f.choice("score", at("hand"), "knob.hand", [
+              ["usual", "knob.handUsual"],
+              ["other", "knob.handOther"],
+              ["alternate", "knob.handAlternate"],
+            ]),
+          ]),
       ...(p.rounds[i]!.task === "keepUp"
         ? [f.toggle("score", at("bounce"), "knob.bounce"), f.toggle("score", at("moving"), "knob.moving")]
         : []),
@@ -131,7 +155,8 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
     initial: { ...USUAL_MATCH, swap: "go" },
   },
   modes: MODES,
-  actions: (a) => a === "keepUp" || a === "dribbleFoot" || a === "dribbleStick" || isSend(a),
+  actions: (a) =>
+    a === "keepUp" || a === "tossCatch" || a === "balance" || a === "dribbleFoot" || a === "dribbleStick" || isSend(a),
   ground: tallyGround,
   problems: (p) =>
     walled(p) && p.wall.distance - p.wall.landing < 0.3
@@ -144,14 +169,20 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
       : [],
   possible,
   matchApart: () => false,
-  needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: null, ...(kept(p) && { implement: true }) }),
+  needs: (p) => ({
+    pieces: bare(p) ? 0 : 1,
+    blocker: false,
+    apart: false,
+    sends: null,
+    ...(kept(p) && { implement: true }),
+  }),
   setUp: (p) => [
     ...(walled(p) ? [{ key: "tally.setUp.wall", params: { cm: Math.round(p.wall.landing * 100) } }] : []),
     ...(tasksOf(p).has("shuttle") ? [{ key: "tally.setUp.shuttle" }] : []),
     ...(tasksOf(p).has("course")
       ? courseOf(p).gates.map((g, i) => ({ key: `tally.setUp.${g.kind}`, params: { gate: i + 1 } }))
       : []),
-    ...(kept(p) && !walled(p) ? [{ key: "tally.setUp.room" }] : []),
+    ...(inPlace(p) && !walled(p) ? [{ key: "tally.setUp.room" }] : []),
   ],
   knobs,
   pegKnobs: (p, id) => {
@@ -168,13 +199,21 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
   },
   summary: (p) => ({
     key: `tally.summary.${tasksOf(p).size > 1 ? "both" : p.rounds[0]!.task}`,
-    params: { rounds: p.rounds.length, seconds: p.rounds[0]!.seconds },
+    params: {
+      rounds: p.rounds.length,
+      seconds: p.rounds[0]!.seconds,
+      exercise: p.rounds[0]!.exercise || USUAL_EXERCISE.exercise,
+    },
   }),
   phrases: [
     "tally.keepUp",
     "tally.rebound",
     "tally.shuttle",
     "tally.course",
+    "tally.catch",
+    "tally.exercise",
+    "tally.summary.catch",
+    "tally.summary.exercise",
     "tally.summary.shuttle",
     "tally.summary.course",
     "tally.setUp.shuttle",
@@ -190,6 +229,7 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
     "refused.bellFirst",
     "refused.afterBell",
   ],
+  bare: ["starJump", "skipSpot"],
   example: {
     title: "Up and up",
     action: "keepUp",

@@ -2,8 +2,11 @@ import { z } from "zod";
 import { GATES } from "../../asks/ask.ts";
 import { metres, whole } from "../../contract/schema.ts";
 
-/** What is counted: touches that keep a thing up, sends off a wall onto a mark, hits there and back between two things, or laps of a course. */
-export const TASKS = ["keepUp", "rebound", "shuttle", "course"] as const;
+/**
+ * What is counted: touches that keep a thing up, sends off a wall onto a mark, hits there and back between two things, laps of a course, things tossed up
+ * and caught, or a short exercise.
+ */
+export const TASKS = ["keepUp", "rebound", "shuttle", "course", "catch", "exercise"] as const;
 /** The thing at either end. */
 export const ENDS = ["near", "far"] as const;
 export const MOST_ROUNDS = 6;
@@ -20,6 +23,13 @@ export const round = z.strictObject({
   moving: z.boolean(),
   /** One bounce on the floor is allowed between two touches. */
   bounce: z.boolean(),
+  /** For an exercise: its name, and how long one of it takes, seconds. */
+  exercise: z.string().trim().max(40, "exercise must be 40 letters or fewer").optional(),
+  each: z
+    .number({ error: "each must be a number of seconds" })
+    .min(0.2, "each must be 0.2 s or more")
+    .max(30, "each must be 30 s or less")
+    .optional(),
 });
 export type Round = z.infer<typeof round>;
 
@@ -70,7 +80,13 @@ export const tallyParams = z.strictObject({
 });
 export type TallyParams = z.infer<typeof tallyParams>;
 export const walled = (p: TallyParams): boolean => p.rounds.some((r) => r.task === "rebound");
+export const USUAL_EXERCISE = { exercise: "star jumps", each: 1.2 } as const;
 export const kept = (p: TallyParams): boolean => p.rounds.some((r) => r.task === "keepUp");
+/** Done in one place, so that room for it is cleared. */
+export const inPlace = (p: TallyParams): boolean =>
+  p.rounds.some((r) => r.task === "keepUp" || r.task === "catch" || r.task === "exercise");
+/** Nothing is sent at all. */
+export const bare = (p: TallyParams): boolean => p.rounds.every((r) => r.task === "exercise");
 export const tasksOf = (p: TallyParams): ReadonlySet<Round["task"]> => new Set(p.rounds.map((r) => r.task));
 /** What documents from before do not say. */
 export const shuttleOf = (p: TallyParams): NonNullable<TallyParams["shuttle"]> =>

@@ -4,7 +4,17 @@ import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
-import { courseOf, ENDS, MARK, type Round, shuttleOf, type TallyParams, tasksOf, WALL } from "./params.ts";
+import {
+  courseOf,
+  ENDS,
+  MARK,
+  type Round,
+  shuttleOf,
+  type TallyParams,
+  tasksOf,
+  USUAL_EXERCISE,
+  WALL,
+} from "./params.ts";
 
 /** All rounds of one side: the clock opens the next, whatever happened in the one before. */
 export interface TallyGo {
@@ -32,6 +42,8 @@ export function mannerOf(p: TallyParams, r: Round): Manner {
       rebound: p.wall.action,
       shuttle: shuttleOf(p).action,
       course: courseOf(p).action,
+      catch: "tossCatch" as const,
+      exercise: "balance" as const,
     }[r.task],
     ...(r.hand !== "usual" && { hand: r.hand }),
     ...(r.moving && { moving: true }),
@@ -40,14 +52,18 @@ export function mannerOf(p: TallyParams, r: Round): Manner {
 }
 /** What a round's counts are for, the same object for the same parameters. */
 const aimsOf = keptBy(
-  (p: TallyParams): Record<Round["task"], Aim> => ({
+  (p: TallyParams): Record<Exclude<Round["task"], "exercise">, Aim> => ({
     keepUp: { kind: "keep" },
     rebound: { kind: "rebound", wall: WALL, onto: MARK },
     shuttle: { kind: "shuttle", to: ENDS[1] },
     course: { kind: "course", gates: courseOf(p).gates, miss: courseOf(p).miss },
+    catch: { kind: "skill", task: { id: "catch" } },
   }),
 );
-export const aimOf = (p: TallyParams, r: Round): Aim => aimsOf(p)[r.task];
+const exerciseOf = keptBy(
+  (r: Round): Aim => ({ kind: "skill", task: { id: "exercise", seconds: r.each ?? USUAL_EXERCISE.each } }),
+);
+export const aimOf = (p: TallyParams, r: Round): Aim => (r.task === "exercise" ? exerciseOf(r) : aimsOf(p)[r.task]);
 
 function asks(p: TallyParams, g: TallyGo, player: number): Ask[] {
   const r = roundOf(p, g);
@@ -56,7 +72,17 @@ function asks(p: TallyParams, g: TallyGo, player: number): Ask[] {
     return [{ kind: "total", player, soFar: g.n, most: mostIn(r), takes }];
   }
   const manner = mannerOf(p, r);
-  return [{ kind: "count", player, from: "start", manner, aim: aimOf(p, r), soFar: g.n, drops: r.task === "keepUp" }];
+  return [
+    {
+      kind: "count",
+      player,
+      from: "start",
+      manner,
+      aim: aimOf(p, r),
+      soFar: g.n,
+      drops: r.task === "keepUp" || r.task === "catch",
+    },
+  ];
 }
 
 function step(p: TallyParams, g: TallyGo, e: GameEvent): Went<TallyGo> | Refusal {
@@ -83,7 +109,14 @@ function step(p: TallyParams, g: TallyGo, e: GameEvent): Went<TallyGo> | Refusal
 
 const worth = (p: TallyParams, all: readonly number[]) =>
   p.keep === "sum" ? all.reduce((a, b) => a + b, 0) : Math.max(0, ...all);
-const UNITS: Record<Round["task"], Unit> = { keepUp: "touches", rebound: "hits", shuttle: "hits", course: "laps" };
+const UNITS: Record<Round["task"], Unit> = {
+  keepUp: "touches",
+  rebound: "hits",
+  shuttle: "hits",
+  course: "laps",
+  catch: "times",
+  exercise: "times",
+};
 /** Of one kind as it is called; of several, points. */
 export function unitOf(p: TallyParams): Unit {
   const units = new Set([...tasksOf(p)].map((t) => UNITS[t]));
@@ -109,7 +142,15 @@ function sum(p: TallyParams, g: TallyGo): Sum {
 function now(p: TallyParams, g: TallyGo): Phrase {
   const r = roundOf(p, g);
   if (g.closing) return { key: "tally.total" };
-  return { key: `tally.${r.task}`, params: { hand: r.hand, round: g.counts.length + 1, rounds: p.rounds.length } };
+  return {
+    key: `tally.${r.task}`,
+    params: {
+      hand: r.hand,
+      round: g.counts.length + 1,
+      rounds: p.rounds.length,
+      exercise: r.exercise || USUAL_EXERCISE.exercise,
+    },
+  };
 }
 
 export const tallyGo: GoRules<TallyParams, TallyGo> = {

@@ -92,6 +92,7 @@ export const threeLine: Pattern<ThreeLineParams, State> = {
     "refused.unknownCell",
     "refused.noSuchPiece",
   ],
+  bare: ["sideStep", "wallThrowless"],
   example: {
     title: "Three in a row of socks",
     action: "underarmThrow",

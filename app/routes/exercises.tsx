@@ -1,0 +1,345 @@
+import { data, Form, Link } from "react-router";
+import { CAUTION_OF, EXERCISE_CAUTIONS, type Exercise, exerciseOf, exercises, KINDS } from "#core/exercises/library.ts";
+import type { OwnExercise } from "#core/exercises/own.ts";
+import { deleteExercise, exercisesFor, saveExercise } from "#server/kit/exercises.ts";
+import { say } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
+import { answered } from "../answer.server.ts";
+import { fieldsOf, jsonIn, searchOf } from "../read.server.ts";
+import { teacherOf } from "../session.server.ts";
+import { ExerciseFigure } from "../ui/exercises.tsx";
+import type { Route } from "./+types/exercises";
+
+export const meta: Route.MetaFunction = () => [{ title: "Exercises · Daring Yard" }];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const own = await exercisesFor(await teacherOf(request));
+  const asked = searchOf(request);
+  return {
+    own,
+    kind: KINDS.find((k) => k === asked.get("kind")) ?? null,
+    quiet: asked.get("quiet") === "yes",
+    edit: own.find((e) => e.id === asked.get("edit")) ?? null,
+  };
+}
+
+/** A name as an id of one's own: `wall sits` becomes ownWallSits. */
+const idFrom = (name: string) =>
+  `own${name
+    .normalize("NFKD")
+    .replace(/[^A-Za-z0-9 ]/g, "")
+    .trim()
+    .split(/\s+/)
+    .map((w) => (w === "" ? "" : w[0]!.toUpperCase() + w.slice(1).toLowerCase()))
+    .join("")
+    .slice(0, 36)}`;
+const number = (t: string | undefined) => ((t ?? "").trim() === "" ? Number.NaN : Number((t ?? "").replace(",", ".")));
+/** A form as an exercise, not yet checked. */
+const exerciseIn = (f: Record<string, string>): unknown => ({
+  // A name in another script has no letters for an id.
+  id: f.id || (/^own[A-Z]/.test(idFrom(f.name ?? "")) ? idFrom(f.name ?? "") : `ownE${Date.now().toString(36)}`),
+  name: f.name ?? "",
+  kind: f.kind,
+  dose: [number(f.young), number(f.middle), number(f.older)],
+  unit: f.unit,
+  each: f.unit === "seconds" ? 1 : number(f.each),
+  trains: f.trains ?? "",
+  cues: [f.cue1 ?? "", f.cue2 ?? "", f.cue3 ?? ""],
+  easier: f.easier ?? "",
+  harder: f.harder ?? "",
+  seated: f.seated ?? "",
+  caution: f.caution || null,
+  room: number(f.room),
+  quiet: f.quiet === "yes",
+  thing: f.thing?.trim() || null,
+  poses: (exerciseOf(f.drawing ?? "") ?? exercises[0]!).poses,
+});
+
+export async function action({ request }: Route.ActionArgs) {
+  const who = await teacherOf(request);
+  const fields = await fieldsOf(request);
+  const done = (told: string, undo: OwnExercise | null = null) => ({ ok: true as const, problems: [], told, undo });
+  const answer = await answered(async () => {
+    switch (fields.intent) {
+      case "delete":
+        return done(
+          "It is out of the list. Activities that use it keep a copy.",
+          await deleteExercise(who, fields.id ?? ""),
+        );
+      case "putBack":
+        await saveExercise(who, jsonIn(fields.exercise ?? ""));
+        return done("It is in the list again.");
+      case "save":
+        return done(
+          `${(await saveExercise(who, exerciseIn(fields))).name}: kept. It can be chosen at the Cues station.`,
+        );
+      default:
+        return data(
+          { ok: false as const, problems: [{ field: "intent", message: "There is nothing of that name to do." }] },
+          { status: 400 },
+        );
+    }
+  });
+  if ("ok" in answer) return answer;
+  // What was typed stays in the form.
+  return data(
+    { ...(answer.data as { ok: false; problems: { field: string; message: string }[] }), typed: fields },
+    answer.init ?? {},
+  );
+}
+
+/** The short exercises of the library with their drawings, and those of the school's own. */
+export default function Exercises({ loaderData: d, actionData: a }: Route.ComponentProps) {
+  const fits = (e: Exercise) => (!d.kind || e.kind === d.kind) && (!d.quiet || e.quiet);
+  const typed = a && "typed" in a ? (a.typed as Record<string, string>) : undefined;
+  return (
+    <main className="mx-auto w-full max-w-7xl p-6">
+      <p className="mb-1 text-sm">
+        <Link to="/activities" className="underline">
+          Activities
+        </Link>
+      </p>
+      <h1 className="text-3xl">Short exercises</h1>
+      <p className="mb-3 max-w-3xl text-quiet">
+        For warm-up and cool-down, for when misses are spent, between sends, and for a home that has nothing to play
+        with. A care plan comes before all of them.
+      </p>
+      {a && !a.ok && (
+        <ul role="alert" className="note problem mb-3">
+          {a.problems.map((p) => (
+            <li key={p.message}>{p.message}</li>
+          ))}
+        </ul>
+      )}
+      {a?.ok && (
+        <Form method="post" className="note note-good mb-3 flex flex-wrap items-center gap-3">
+          <span role="status">{a.told}</span>
+          {a.undo && (
+            <>
+              <input type="hidden" name="exercise" value={JSON.stringify(a.undo)} />
+              <button type="submit" name="intent" value="putBack" className="btn btn-small">
+                Undo
+              </button>
+            </>
+          )}
+        </Form>
+      )}
+      <section className="mb-6">
+        <h2 className="text-xl">Your school's own</h2>
+        {d.own.length === 0 ? (
+          <p className="text-quiet">None yet.</p>
+        ) : (
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-2">
+            {d.own.map((e) => (
+              <Shown key={e.id} e={e}>
+                <Form method="post" className="mt-1 flex gap-2">
+                  <Link to={`?edit=${e.id}#own`} className="btn btn-quiet btn-small" aria-label={`Change ${e.name}`}>
+                    Change
+                  </Link>
+                  <input type="hidden" name="id" value={e.id} />
+                  <button
+                    type="submit"
+                    name="intent"
+                    value="delete"
+                    className="btn btn-quiet btn-small"
+                    aria-label={`Delete ${e.name}`}
+                  >
+                    Delete
+                  </button>
+                </Form>
+              </Shown>
+            ))}
+          </ul>
+        )}
+        <details id="own" className="mt-2 max-w-3xl" open={d.edit !== null || typed !== undefined}>
+          <summary className="font-semibold">{d.edit ? `Change ${d.edit.name}` : "Add one of your own"}</summary>
+          <OwnForm key={d.edit?.id ?? "new"} is={d.edit} typed={typed} />
+        </details>
+      </section>
+      <h2 className="text-xl">The library</h2>
+      <Form method="get" className="mb-2 flex flex-wrap items-center gap-3 text-sm">
+        <label className="flex items-center gap-1.5">
+          For
+          <select name="kind" defaultValue={d.kind ?? ""} className="py-0.5">
+            <option value="">anything</option>
+            {KINDS.map((k) => (
+              <option key={k} value={k}>
+                {label(`exercise.${k}`)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-1.5">
+          <input type="checkbox" name="quiet" value="yes" defaultChecked={d.quiet} /> quiet ones only
+        </label>
+        <button type="submit" className="btn btn-quiet btn-small">
+          Show
+        </button>
+      </Form>
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-2">
+        {exercises.filter(fits).map((e) => (
+          <Shown key={e.id} e={e} />
+        ))}
+      </ul>
+    </main>
+  );
+}
+
+function Shown({ e, children }: { e: Exercise; children?: React.ReactNode }) {
+  const [young, middle, older] = e.dose;
+  return (
+    <li className="rounded-sm border-2 border-hair p-2">
+      <ExerciseFigure poses={e.poses} width={132} />
+      <p className="leading-tight font-semibold">{e.name}</p>
+      <p className="text-sm text-quiet">
+        {young}, {middle}, {older} {label(`unit.dose.${e.unit}`)}
+        {e.trains && `, ${e.trains}`}
+      </p>
+      <p className="text-sm">{e.cues.filter(Boolean).join(". ")}.</p>
+      <p className="text-sm text-quiet">
+        {[
+          e.easier && `Easier: ${e.easier.toLowerCase()}`,
+          e.harder && `harder: ${e.harder.toLowerCase()}`,
+          e.seated && `seated: ${e.seated.toLowerCase()}`,
+          `${e.room} m of room`,
+          e.quiet && "quiet",
+          e.thing && `needs a ${e.thing}`,
+        ]
+          .filter(Boolean)
+          .join("; ")}
+        .
+      </p>
+      {children}
+    </li>
+  );
+}
+
+const DOSES = [
+  ["young", "Up to 6 years"],
+  ["middle", "7 to 9"],
+  ["older", "10 and over"],
+] as const;
+const TEXTS = [
+  ["trains", "What it trains", "in words a child knows"],
+  ["cue1", "First cue", ""],
+  ["cue2", "Second cue", "may be left out"],
+  ["cue3", "Third cue", "may be left out"],
+  ["easier", "Easier", "may be left out"],
+  ["harder", "Harder", "may be left out"],
+  ["seated", "Seated", "for whoever sits"],
+  ["thing", "A thing needed", "may be left out"],
+] as const;
+
+function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, string> | undefined }) {
+  const kept: Record<string, string> = is
+    ? {
+        ...Object.fromEntries(
+          TEXTS.map(([name]) => [name, name in is ? String((is as never as Record<string, unknown>)[name] ?? "") : ""]),
+        ),
+        cue1: is.cues[0],
+        cue2: is.cues[1],
+        cue3: is.cues[2],
+        name: is.name,
+        young: String(is.dose[0]),
+        middle: String(is.dose[1]),
+        older: String(is.dose[2]),
+        each: String(is.each),
+        room: String(is.room),
+        kind: is.kind,
+        unit: is.unit,
+        caution: is.caution ?? "",
+        quiet: is.quiet ? "yes" : "",
+        drawing: exercises.find((e) => JSON.stringify(e.poses) === JSON.stringify(is.poses))?.id ?? "",
+      }
+    : { young: "6", middle: "10", older: "15", each: "1.5", room: "1", kind: "strength", unit: "times", quiet: "yes" };
+  const at = (name: string) => (typed ? typed[name] : kept[name]) ?? "";
+  return (
+    <Form method="post" action="/exercises" className="grid gap-3 pt-2">
+      {is && <input type="hidden" name="id" value={is.id} />}
+      <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
+        <label className="field">
+          <span>Name</span>
+          <input name="name" required maxLength={40} defaultValue={at("name")} />
+        </label>
+        <label className="field">
+          <span>For</span>
+          <select name="kind" defaultValue={at("kind")}>
+            {KINDS.map((k) => (
+              <option key={k} value={k}>
+                {label(`exercise.${k}`)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="field">
+          <span>Drawing like</span>
+          <select name="drawing" defaultValue={at("drawing")}>
+            {exercises.map((e) => (
+              <option key={e.id} value={e.id}>
+                {e.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <fieldset className="grid grid-cols-5 items-end gap-3 max-sm:grid-cols-2">
+        <legend className="font-semibold">How much, 0: not at this age yet</legend>
+        {DOSES.map(([name, title]) => (
+          <label key={name} className="field">
+            <span>{title}</span>
+            <input name={name} inputMode="numeric" defaultValue={at(name)} />
+          </label>
+        ))}
+        <label className="field">
+          <span>Counted in</span>
+          <select name="unit" defaultValue={at("unit")}>
+            <option value="times">times</option>
+            <option value="seconds">seconds</option>
+          </select>
+        </label>
+        <label className="field">
+          <span>Seconds of one</span>
+          <input name="each" inputMode="decimal" defaultValue={at("each")} />
+        </label>
+      </fieldset>
+      <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
+        {TEXTS.map(([name, title, hint]) => (
+          <label key={name} className="field">
+            <span>
+              {title} {hint && <span className="hint">{hint}</span>}
+            </span>
+            <input name={name} maxLength={60} required={name === "cue1"} defaultValue={at(name)} />
+          </label>
+        ))}
+        <label className="field">
+          <span>
+            Room <span className="hint">metres across</span>
+          </span>
+          <input name="room" inputMode="decimal" defaultValue={at("room")} />
+        </label>
+      </div>
+      <div className="flex flex-wrap items-center gap-4">
+        <label className="field">
+          <span>Caution on the card</span>
+          <select name="caution" defaultValue={at("caution")}>
+            <option value="">none</option>
+            {EXERCISE_CAUTIONS.map((c) => (
+              <option key={c} value={c}>
+                {say(`caution.${CAUTION_OF[c]}`)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-1.5">
+          <input type="checkbox" name="quiet" value="yes" defaultChecked={at("quiet") === "yes"} /> quiet enough for a
+          flat
+        </label>
+      </div>
+      <p>
+        <button type="submit" name="intent" value="save" className="btn btn-main">
+          {is ? "Save" : "Add it"}
+        </button>
+      </p>
+    </Form>
+  );
+}

@@ -1,0 +1,48 @@
+import { z } from "zod";
+import { EXERCISE_CAUTIONS, KINDS } from "./library.ts";
+
+/** A school keeps so many exercises of its own at most, and an activity so many of them. */
+export const MOST_OWN_EXERCISES = 100;
+export const MOST_IN_ACTIVITY = 20;
+const MOST_DOSE = 120;
+
+const words = (name: string, least: number, most: number) =>
+  z
+    .string({ error: `${name} must be text` })
+    .trim()
+    .min(least, `${name} must not be empty`)
+    .max(most, `${name} must be ${most} letters or fewer`);
+const dose = (who: string) =>
+  z
+    .number({ error: `how much for ${who} must be a whole number from 0 to ${MOST_DOSE}` })
+    .int(`how much for ${who} must be a whole number`)
+    .min(0, `how much for ${who} must be 0 or more`)
+    .max(MOST_DOSE, `how much for ${who} must be ${MOST_DOSE} or less`);
+const angle = z.number().min(-180).max(180);
+const pose = z.tuple([angle, angle, angle, angle, angle, angle, angle, angle, angle]);
+
+/** An exercise of a school's own, in the shape of the library's. It may borrow the drawing of one of these. */
+export const ownExercise = z.strictObject({
+  id: z.string().regex(/^own[A-Z][A-Za-z0-9]{0,36}$/, "id must begin with own, and have letters and figures only"),
+  name: words("name", 1, 40),
+  kind: z.enum(KINDS, { error: `kind must be one of ${KINDS.join(", ")}` }),
+  dose: z
+    .tuple([dose("the youngest"), dose("the middle"), dose("the oldest")])
+    .refine((d) => d.some((n) => n > 0), "how much must be more than 0 at one age at least"),
+  unit: z.enum(["times", "seconds"], { error: "unit must be times or seconds" }),
+  each: z
+    .number({ error: "seconds of one must be a number" })
+    .min(0.2, "seconds of one must be 0.2 or more")
+    .max(30, "seconds of one must be 30 or less"),
+  trains: words("what it trains", 0, 60),
+  cues: z.tuple([words("cue 1", 1, 60), words("cue 2", 0, 60), words("cue 3", 0, 60)]),
+  easier: words("easier", 0, 60),
+  harder: words("harder", 0, 60),
+  seated: words("seated", 0, 60),
+  caution: z.enum(EXERCISE_CAUTIONS, { error: `caution must be one of ${EXERCISE_CAUTIONS.join(", ")}` }).nullable(),
+  room: z.number({ error: "room must be a number of metres" }).min(0.5, "room must be 0.5 m or more").max(10),
+  quiet: z.boolean(),
+  thing: words("thing", 0, 40).nullable(),
+  poses: z.tuple([pose, pose]),
+});
+export type OwnExercise = z.infer<typeof ownExercise>;

@@ -1,0 +1,55 @@
+import { agePrior, PRIOR_SD } from "../aim/priors.ts";
+import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+import type { Age } from "../measures/stature.ts";
+import { forecastActivity, type Who } from "./for-activity.ts";
+import { Graph } from "./forecast.ts";
+
+/** A score that at most this share of all children of an age reach is worth a look. */
+export const RARE = 0.001;
+/**
+ * Children of an age as a few kinds, from the best: how many standard deviations better than the middle one, and the share of them. One that misses
+ * less is taken to be steadier and quicker too, so that no good child is marked for being good at everything.
+ */
+const KINDS_OF_CHILD: readonly (readonly [better: number, share: number])[] = [
+  [3.25, 0.002],
+  [2.5, 0.0148],
+  [1.75, 0.0678],
+  [1, 0.1814],
+  [0.25, 0.2838],
+  [-0.7, 0.4502],
+];
+/** A child so many standard deviations better than the middle one of its age. */
+export const childAt = (age: Age, better: number): Who => ({
+  age,
+  multiplier: agePrior(age).multiplier * Math.exp(-PRIOR_SD.multiplier * better),
+  skill: PRIOR_SD.skill * better,
+  pace: Math.exp(PRIOR_SD.pace * better),
+});
+
+/**
+ * The score from which a go alone is worth a look: the lowest (where less is better: the highest) that no more than one in a thousand children of that
+ * age reach, over all that is not known of a child. Null: nothing is so rare. Source: brief, "Review".
+ */
+export function rareScore(a: Activity, age: Age): number | null {
+  const less = opened(a).possible.better === "less";
+  const graph = new Graph();
+  const all = new Map<number, number>();
+  for (const [better, share] of KINDS_OF_CHILD) {
+    const told = forecastActivity(a, [childAt(age, better)], { players: 1, mode: "alone", seed: 1 }, "middle", {
+      graph,
+    });
+    const { at, p } = told.sides[0]!.points;
+    for (const [i, v] of at.entries()) all.set(v, (all.get(v) ?? 0) + share * p[i]!);
+  }
+  // From the best score on, as long as all of those reached so far are rare.
+  const scores = [...all.keys()].sort((x, y) => (less ? x - y : y - x));
+  let reached = 0;
+  let rare: number | null = null;
+  for (const v of scores) {
+    reached += all.get(v)!;
+    if (reached > RARE) return rare;
+    rare = v;
+  }
+  return rare;
+}

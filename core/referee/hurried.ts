@@ -1,0 +1,49 @@
+import { agePrior } from "../aim/priors.ts";
+import { mainAsks } from "../asks/ask.ts";
+import type { GameEvent } from "../events/events.ts";
+import { type Part, partsOf } from "../yard/parts.ts";
+import type { Play } from "./play.ts";
+import { view } from "./play.ts";
+
+/** Nobody runs there and back faster than so many times the walking of that age, starting and stopping included: an assumption. */
+const FASTEST = 3;
+const USUAL_AGE = 8;
+/** A layout asked of a game for itself: nothing about the space matters to where things stand. */
+const ANY_SPACE = { length: 100, width: 100 };
+
+/** How far a send went at least, metres from the line of the layout: to what it met, or to the near edge of where it rests; nought where nobody saw. */
+function wentAtLeast(e: GameEvent, parts: readonly Part[]): number {
+  if (e.kind !== "send") return 0;
+  const targetAt = (id: string) => partsOf(parts, "target").find((t) => t.id === id)?.along ?? 0;
+  if (typeof e.hit === "string") return targetAt(e.hit);
+  if (Array.isArray(e.fell) && e.fell.length > 0) return Math.min(...e.fell.map(targetAt));
+  if (e.rest === undefined) return 0;
+  const cell = partsOf(parts, "cell").find((c) => c.id === e.rest);
+  return cell ? cell.along - cell.depth / 2 : (partsOf(parts, "zone").find((z) => z.id === e.rest)?.near ?? 0);
+}
+
+/**
+ * Whether a go alone went faster than what was sent can be fetched: all the ways there and back together, run as fast as anybody of that age does, take
+ * longer than the time between the first send and the last. Nobody is to be blamed for it: somebody else may have fetched, or it was typed in
+ * afterwards.
+ */
+export function hurried(play: Play, age = USUAL_AGE): boolean {
+  if (play.setup.players > 1 || view(play).laid !== null) return false;
+  const { pattern, params } = play.game;
+  const parts = pattern.ground.parts(params, ANY_SPACE);
+  const speed = FASTEST * agePrior(age).walking;
+  const sends = play.standing.filter(({ event }) => event.kind === "send");
+  const last = sends[sends.length - 1];
+  if (!last) return false;
+  let least = 0;
+  for (const [i, { event }] of play.standing.entries()) {
+    // The last one is not sent again, so nobody has to run for it.
+    if (event.kind !== "send" || event === last.event) continue;
+    const before = play.standing[i - 1]?.after ?? play.begin;
+    const ask = mainAsks(play.game.asks(before)).find((a) => a.kind === "send");
+    if (ask?.kind !== "send" || !ask.fetch) continue;
+    const line = partsOf(parts, "line").find((l) => l.id === ask.from)?.along ?? 0;
+    least += (2 * Math.max(0, wentAtLeast(event, parts) - line - (ask.manner.nearer ?? 0))) / speed;
+  }
+  return 1000 * least > last.event.at - sends[0]!.event.at;
+}

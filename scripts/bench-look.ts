@@ -1,0 +1,69 @@
+import { agePrior, PRIOR_SD } from "../core/aim/priors.ts";
+import { playGo, temper } from "../core/child/child.ts";
+import { forecastActivity } from "../core/forecast/for-activity.ts";
+import { Graph } from "../core/forecast/forecast.ts";
+import { rareScore } from "../core/forecast/rare.ts";
+import { fromPattern, gamePartOf } from "../core/formats/activity.ts";
+import { patternNames } from "../core/patterns/registry.ts";
+import { normalDraw, random } from "../core/random.ts";
+import { hurried } from "../core/referee/hurried.ts";
+import { replay } from "../core/referee/referee.ts";
+
+/**
+ * How often an honest go is marked as worth a look: children drawn from all that is assumed of their age (each thing by itself), and children that miss by
+ * another model than the forecast's, on the example of every pattern. Prints JSON, a thousandth of all goes.
+ */
+const CHILDREN = 240;
+const GOES = 10;
+const OTHERS = 300;
+const AGES = [6, 8, 11];
+const ALONE = { players: 1, mode: "alone", seed: 1 } as const;
+
+let [drawn, rare, others, othersRare, quick] = [0, 0, 0, 0, 0];
+for (const name of patternNames) {
+  const a = fromPattern(name);
+  for (const age of AGES) {
+    const from = rareScore(a, age);
+    const less = patternBetter(a) === "less";
+    const marks = (v: number) => from !== null && (less ? v <= from : v >= from);
+    const draw = random(age);
+    const graph = new Graph();
+    for (let i = 0; i < CHILDREN; i++) {
+      const who = {
+        age,
+        multiplier: agePrior(age).multiplier * Math.exp(PRIOR_SD.multiplier * normalDraw(draw)),
+        skill: PRIOR_SD.skill * normalDraw(draw),
+        pace: Math.exp(PRIOR_SD.pace * normalDraw(draw)),
+      };
+      const told = forecastActivity(a, [who], { ...ALONE, seed: i + 1 }, "middle", {
+        method: "sampled",
+        samples: GOES,
+        graph,
+      });
+      const { at, p } = told.sides[0]!.points;
+      drawn += GOES;
+      rare += GOES * at.reduce((sum, v, k) => sum + (marks(v) ? p[k]! : 0), 0);
+    }
+    for (let i = 0; i < OTHERS; i++) {
+      const events = playGo(a, [age], [temper(1000 * age + i)], ALONE, i + 1);
+      const r = replay(gamePartOf(a), ALONE, events);
+      const { finished, own } = r.play.game.progress(r.play.standing[r.play.standing.length - 1]!.after)[0]!;
+      others++;
+      if (hurried(r.play, age)) quick++;
+      if (marks(own) && (!less || finished)) othersRare++;
+    }
+  }
+}
+function patternBetter(a: ReturnType<typeof fromPattern>) {
+  return replay(gamePartOf(a), ALONE, []).play.game.score(replay(gamePartOf(a), ALONE, []).play.begin)[0]!.better;
+}
+const of = (n: number, all: number) => Math.round((10_000 * n) / all) / 10;
+process.stdout.write(
+  JSON.stringify({
+    drawn,
+    rare: of(rare, drawn),
+    others,
+    othersRare: of(othersRare, others),
+    quick: of(quick, others),
+  }),
+);

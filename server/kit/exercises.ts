@@ -1,0 +1,53 @@
+import { and, eq, sql } from "drizzle-orm";
+import { exerciseNamed } from "#core/exercises/library.ts";
+import { MOST_OWN_EXERCISES, type OwnExercise, ownExercise } from "#core/exercises/own.ts";
+import { problemsOf } from "#core/formats/activity.ts";
+import { neverIn } from "#core/kit/sense.ts";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inSchool, schema } from "../db/client.ts";
+import { NotAllowed, NotFound } from "../problem.ts";
+
+const { schoolExercise } = schema;
+
+/** The exercises that a school has added, by name. */
+export const exercisesFor = (who: SignedIn): Promise<OwnExercise[]> =>
+  inSchool(who.schoolId, async (tx) => {
+    const rows = await tx.select().from(schoolExercise).orderBy(schoolExercise.id);
+    return rows.map((r) => r.exercise).sort((a, b) => a.name.localeCompare(b.name));
+  });
+
+/** Adds an exercise, or changes the one of that id. Its name must be nobody else's: forfeits are found by it. */
+export function saveExercise(who: SignedIn, given: unknown): Promise<OwnExercise> {
+  const read = ownExercise.safeParse(given);
+  if (!read.success) throw new NotAllowed(problemsOf(read.error));
+  const e = read.data;
+  const word = e.thing === null ? null : neverIn(e.thing);
+  if (word) throw NotAllowed.of("thing", `thing says "${word}": that is never played with`);
+  return inSchool(who.schoolId, async (tx) => {
+    const all = (await tx.select().from(schoolExercise)).map((r) => r.exercise).filter((x) => x.id !== e.id);
+    if (exerciseNamed(e.name, all))
+      throw NotAllowed.of("name", `name: there is already an exercise called "${e.name}"`);
+    if (all.length >= MOST_OWN_EXERCISES)
+      throw NotAllowed.of("name", `a school keeps at most ${MOST_OWN_EXERCISES} exercises of its own`);
+    await tx
+      .insert(schoolExercise)
+      .values({ schoolId: who.schoolId, id: e.id, exercise: e })
+      .onConflictDoUpdate({
+        target: [schoolExercise.schoolId, schoolExercise.id],
+        set: { exercise: sql`excluded.exercise` },
+      });
+    return e;
+  });
+}
+
+/** Takes one out of the list, and answers with it, so that it can be put back. Activities that use it keep a copy of their own. */
+export function deleteExercise(who: SignedIn, id: string): Promise<OwnExercise> {
+  return inSchool(who.schoolId, async (tx) => {
+    const [gone] = await tx
+      .delete(schoolExercise)
+      .where(and(eq(schoolExercise.schoolId, who.schoolId), eq(schoolExercise.id, id)))
+      .returning();
+    if (!gone) throw new NotFound("exercise");
+    return gone.exercise;
+  });
+}
