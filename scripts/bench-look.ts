@@ -59,11 +59,16 @@ function patternBetter(a: ReturnType<typeof fromPattern>) {
 }
 const of = (n: number, all: number) => Math.round((10_000 * n) / all) / 10;
 process.stdout.write(
-  JSON.stringify({
-    drawn,
-    rare: of(rare, drawn),
-    others,
-    othersRare: of(othersRare, others),
-    quick: of(quick, others),
-  }),
+  JSON.stringify([
+    {
+      what: "honest goes marked as worth a look, children drawn from what is assumed of their age",
+      goal: "1 in 1000",
+      measured: [`${of(rare, drawn)} in 1000 of ${drawn}`],
+    },
+    {
+      what: "the same, children that miss by another model",
+      goal: "(reported)",
+      measured: [`${of(othersRare, others)} in 1000 better than nearly all`, `${of(quick, others)} in 1000 too quick, of ${others}`],
+    },
+  ]),
 );

@@ -479,9 +479,10 @@ async function core(script) {
 const forecasts = () => core("bench-forecast.ts");
 const kit = () => core("bench-kit.ts");
 const yard = () => core("bench-yard.ts");
+const look = () => core("bench-look.ts");
 
 try {
-  const parts = { forecasts, kit, yard, pegMoves, courseMoves, familyBytes, playTaps, handIns, pages };
+  const parts = { forecasts, kit, yard, look, pegMoves, courseMoves, familyBytes, playTaps, handIns, pages };
   for (const [name, run] of Object.entries(parts)) if (!process.argv[2] || process.argv[2] === name) await run();
 } finally {
   await close();

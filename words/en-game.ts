@@ -181,10 +181,10 @@ export const enGame = {
   "tally.shuttle": "Hit it, run, send back. Count each hit.",
   "tally.course": "Once through the course is one lap.",
   "tally.catch": "Toss it up and catch it. Count each catch.",
-  "tally.exercise": "{exercise}: count each one.",
+  "tally.exercise": "Do {exercise}. Count each one.",
   "tally.summary.catch": "Catches, {rounds, plural, one {{seconds, number} s} other {# rounds of {seconds, number} s}}",
   "tally.summary.exercise":
-    "{exercise}, {rounds, plural, one {{seconds, number} s} other {# rounds of {seconds, number} s}}",
+    "How many {exercise}, {rounds, plural, one {{seconds, number} s} other {# rounds of {seconds, number} s}}",
   "tally.summary.shuttle":
     "There and back, {rounds, plural, one {{seconds, number} s} other {# rounds of {seconds, number} s}}",
   "tally.summary.course":

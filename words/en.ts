@@ -452,6 +452,7 @@ export const en = {
   "fetch.make": "Make it first: {minutes, plural, one {# minute} other {# minutes}}",
   "fetch.made": "Make the {item}",
   "fetch.grownUp": "A grown-up does this one.",
+  "fetch.nothing": "Nothing to fetch",
   "fetch.bare": "Today without any things. Count how many you can do.",
   "fetch.bareBack": "Back to the game with things",
   "fetch.bareOffer": "We have none of this. Play without things.",

@@ -227,7 +227,7 @@ export function Board({
   const reached = v.progress[v.side]!;
   // The mark is in own points: beside a match scored otherwise it would say nothing true.
   const mark = settingOf(v) === "" ? markOf(pattern, data, local) : null;
-  const best = data.best && settingOf(data.best) === settingOf(v) ? data.best : null;
+  const best = !local.decided?.bare && data.best && settingOf(data.best) === settingOf(v) ? data.best : null;
   // As the family has it: it may have set another number of sends.
   const set = settled({ params, match: data.card.activity.match }, v.set);
   const { sends: cap } = pattern.needs(...set);

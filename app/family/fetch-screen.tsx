@@ -121,7 +121,7 @@ export function FetchScreen({
     );
   return (
     <>
-      <h1 className="mb-2 text-3xl">{say("fetch.title")}</h1>
+      <h1 className="mb-2 text-3xl">{say(own.decided.bare ? "fetch.nothing" : "fetch.title")}</h1>
       {own.busy && <p role="status">{say("fetch.recomputing")}</p>}
       {Object.keys(own.decided.fixed).length > 0 && !own.busy && <Effect data={data} own={own} />}
       {card.home?.guessed && (

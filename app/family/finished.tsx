@@ -8,6 +8,8 @@ import type { LocalPlay } from "./store.ts";
 
 /** The teacher's mark, unless the match is scored in another way than it. */
 export function markOf(pattern: AnyPattern, data: CardData, local: LocalPlay): number | null {
+  // A go without things compares with nothing that was sent.
+  if (local.decided?.bare) return null;
   return pattern.matchApart(data.card.activity.pattern.params, local.setup) ? null : data.mark;
 }
 
@@ -45,7 +47,11 @@ export function Finished({
   const beat =
     over && asSent && beatsMark(own, markOf(play.game.pattern, data, local))
       ? "mark"
-      : over && data.best && settingOf(data.best) === settingOf(v) && rankOf(own) > rankOf(data.best)
+      : over &&
+          !local.decided?.bare &&
+          data.best &&
+          settingOf(data.best) === settingOf(v) &&
+          rankOf(own) > rankOf(data.best)
         ? "best"
         : undefined;
   const [typed, setTyped] = useState("");

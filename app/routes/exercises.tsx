@@ -1,3 +1,4 @@
+import { useEffect, useRef } from "react";
 import { data, Form, Link } from "react-router";
 import { CAUTION_OF, EXERCISE_CAUTIONS, type Exercise, exerciseOf, exercises, KINDS } from "#core/exercises/library.ts";
 import type { OwnExercise } from "#core/exercises/own.ts";
@@ -67,11 +68,11 @@ export async function action({ request }: Route.ActionArgs) {
           await deleteExercise(who, fields.id ?? ""),
         );
       case "putBack":
-        await saveExercise(who, jsonIn(fields.exercise ?? ""));
+        await saveExercise(who, jsonIn(fields.exercise ?? ""), true);
         return done("It is in the list again.");
       case "save":
         return done(
-          `${(await saveExercise(who, exerciseIn(fields))).name}: kept. It can be chosen at the Cues station.`,
+          `${(await saveExercise(who, exerciseIn(fields), !fields.id)).name}: kept. It can be chosen at the Cues station.`,
         );
       default:
         return data(
@@ -92,6 +93,11 @@ export async function action({ request }: Route.ActionArgs) {
 export default function Exercises({ loaderData: d, actionData: a }: Route.ComponentProps) {
   const fits = (e: Exercise) => (!d.kind || e.kind === d.kind) && (!d.quiet || e.quiet);
   const typed = a && "typed" in a ? (a.typed as Record<string, string>) : undefined;
+  // What came of a form far down the page is said at its top.
+  const told = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (a) told.current?.focus();
+  }, [a]);
   return (
     <main className="mx-auto w-full max-w-7xl p-6">
       <p className="mb-1 text-sm">
@@ -104,26 +110,28 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
         For warm-up and cool-down, for when misses are spent, between sends, and for a home that has nothing to play
         with. A care plan comes before all of them.
       </p>
-      {a && !a.ok && (
-        <ul role="alert" className="note problem mb-3">
-          {a.problems.map((p) => (
-            <li key={p.message}>{p.message}</li>
-          ))}
-        </ul>
-      )}
-      {a?.ok && (
-        <Form method="post" className="note note-good mb-3 flex flex-wrap items-center gap-3">
-          <span role="status">{a.told}</span>
-          {a.undo && (
-            <>
-              <input type="hidden" name="exercise" value={JSON.stringify(a.undo)} />
-              <button type="submit" name="intent" value="putBack" className="btn btn-small">
-                Undo
-              </button>
-            </>
-          )}
-        </Form>
-      )}
+      <div ref={told} tabIndex={-1}>
+        {a && !a.ok && (
+          <ul role="alert" className="note problem mb-3">
+            {a.problems.map((p) => (
+              <li key={p.message}>{p.message}</li>
+            ))}
+          </ul>
+        )}
+        {a?.ok && (
+          <Form method="post" className="note note-good mb-3 flex flex-wrap items-center gap-3">
+            <span role="status">{a.told}</span>
+            {a.undo && (
+              <>
+                <input type="hidden" name="exercise" value={JSON.stringify(a.undo)} />
+                <button type="submit" name="intent" value="putBack" className="btn btn-small">
+                  Undo
+                </button>
+              </>
+            )}
+          </Form>
+        )}
+      </div>
       <section className="mb-6">
         <h2 className="text-xl">Your school's own</h2>
         {d.own.length === 0 ? (
@@ -151,9 +159,9 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
             ))}
           </ul>
         )}
-        <details id="own" className="mt-2 max-w-3xl" open={d.edit !== null || typed !== undefined}>
+        <details key={d.own.length} id="own" className="mt-2 max-w-3xl" open={d.edit !== null || typed !== undefined}>
           <summary className="font-semibold">{d.edit ? `Change ${d.edit.name}` : "Add one of your own"}</summary>
-          <OwnForm key={d.edit?.id ?? "new"} is={d.edit} typed={typed} />
+          <OwnForm key={d.edit?.id ?? `new ${d.own.length}`} is={d.edit} typed={typed} />
         </details>
       </section>
       <h2 className="text-xl">The library</h2>
@@ -285,9 +293,9 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
       <fieldset className="grid grid-cols-5 items-end gap-3 max-sm:grid-cols-2">
         <legend className="font-semibold">How much, 0: not at this age yet</legend>
         {DOSES.map(([name, title]) => (
-          <label key={name} className="field">
+          <label key={name} className="field min-w-0">
             <span>{title}</span>
-            <input name={name} inputMode="numeric" defaultValue={at(name)} />
+            <input name={name} className="w-full min-w-0" inputMode="numeric" defaultValue={at(name)} />
           </label>
         ))}
         <label className="field">
@@ -299,7 +307,7 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
         </label>
         <label className="field">
           <span>Seconds of one</span>
-          <input name="each" inputMode="decimal" defaultValue={at("each")} />
+          <input name="each" className="w-full min-w-0" inputMode="decimal" defaultValue={at("each")} />
         </label>
       </fieldset>
       <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">

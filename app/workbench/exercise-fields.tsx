@@ -153,9 +153,9 @@ function BetweenFields({
         change={(on) => change({ ...a, between: on ? with_(exercises[0]!, 3) : null })}
       />
       {between && (
-        <div className="flex items-start gap-2">
+        <div>
           {e && <ExerciseFigure poses={e.poses} width={84} />}
-          <div className="grow">
+          <div>
             <select
               aria-label="Exercise between sends"
               className="w-full py-1 text-sm"

@@ -36,6 +36,8 @@ export interface Doing {
   height?: number;
   seconds?: number;
   metres?: number;
+  /** What the exercise is called. */
+  exercise?: string;
 }
 
 /** Where something lies or stands, metres from the start line and to the right of its middle. */

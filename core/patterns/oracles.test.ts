@@ -176,6 +176,7 @@ function tallyOf(d: Draw): Drawn<TallyParams> {
     ...tally.example.params,
     rounds: Array.from({ length: 1 + d.upTo(2) }, () => ({
       ...tally.example.params.rounds[0],
+      task: d.one(["keepUp", "catch", "exercise"]),
       seconds: 10 + d.upTo(10),
     })),
     keep: d.one(["sum", "best"]),

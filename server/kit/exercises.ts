@@ -16,15 +16,15 @@ export const exercisesFor = (who: SignedIn): Promise<OwnExercise[]> =>
     return rows.map((r) => r.exercise).sort((a, b) => a.name.localeCompare(b.name));
   });
 
-/** Adds an exercise, or changes the one of that id. Its name must be nobody else's: forfeits are found by it. */
-export function saveExercise(who: SignedIn, given: unknown): Promise<OwnExercise> {
+/** Adds an exercise (`adding`), or changes the one of that id. Its name must be nobody else's: forfeits are found by it. */
+export function saveExercise(who: SignedIn, given: unknown, adding: boolean): Promise<OwnExercise> {
   const read = ownExercise.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
   const e = read.data;
   const word = e.thing === null ? null : neverIn(e.thing);
   if (word) throw NotAllowed.of("thing", `thing says "${word}": that is never played with`);
   return inSchool(who.schoolId, async (tx) => {
-    const all = (await tx.select().from(schoolExercise)).map((r) => r.exercise).filter((x) => x.id !== e.id);
+    const all = (await tx.select().from(schoolExercise)).map((r) => r.exercise).filter((x) => adding || x.id !== e.id);
     if (exerciseNamed(e.name, all))
       throw NotAllowed.of("name", `name: there is already an exercise called "${e.name}"`);
     if (all.length >= MOST_OWN_EXERCISES)

@@ -1,8 +1,10 @@
-import { useEffect, useRef, useState } from "react";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 import { Keys } from "./keys.tsx";
+
+const ExerciseByName = lazy(() => import("../../ui/exercise-by-name.tsx"));
 
 /**
  * One big counter: a tap anywhere on it, space or any letter counts one more; a drop has a button of its own. Seconds count by themselves once
@@ -54,6 +56,11 @@ export default function Count({ ask, act, name, mending, data }: InputProps<AskO
       : say("play.tapEach");
   return (
     <div className="grid grow gap-2.5">
+      {ask.aim.kind === "skill" && ask.aim.task.exercise && !mending && (
+        <Suspense fallback={null}>
+          <ExerciseByName name={ask.aim.task.exercise} own={data.card.activity.exercises ?? []} />
+        </Suspense>
+      )}
       <button
         type="button"
         className="grid min-h-36 content-center justify-items-center rounded-[3rem] border-4 border-night bg-mint text-night active:scale-[0.99] short:min-h-20"

@@ -61,7 +61,10 @@ const aimsOf = keptBy(
   }),
 );
 const exerciseOf = keptBy(
-  (r: Round): Aim => ({ kind: "skill", task: { id: "exercise", seconds: r.each ?? USUAL_EXERCISE.each } }),
+  (r: Round): Aim => ({
+    kind: "skill",
+    task: { id: "exercise", seconds: r.each ?? USUAL_EXERCISE.each, exercise: r.exercise || USUAL_EXERCISE.exercise },
+  }),
 );
 export const aimOf = (p: TallyParams, r: Round): Aim => (r.task === "exercise" ? exerciseOf(r) : aimsOf(p)[r.task]);
 
