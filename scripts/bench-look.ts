@@ -68,7 +68,10 @@ process.stdout.write(
     {
       what: "the same, children that miss by another model",
       goal: "(reported)",
-      measured: [`${of(othersRare, others)} in 1000 better than nearly all`, `${of(quick, others)} in 1000 too quick, of ${others}`],
+      measured: [
+        `${of(othersRare, others)} in 1000 better than nearly all`,
+        `${of(quick, others)} in 1000 too quick, of ${others}`,
+      ],
     },
   ]),
 );
