@@ -98,6 +98,9 @@ export const enTeacher: Record<string, string> = {
   "rates.jack": "Share of sends that stop between the limits.",
   "rates.shuttle": "Share of throws there that hit.",
   "rates.course": "Share of runs without a gate missed.",
+  "rates.over": "Share of touches that keep the rally going.",
+  "rates.point": "Share of points won against somebody like them, on their own serve, and on the other's.",
+  "rates.goal": "Share of goals against somebody like them.",
   "rates.round": "round {number}",
   "speller.also": "These cards spell more: {words}.",
   "speller.cards":

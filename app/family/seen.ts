@@ -28,6 +28,12 @@ export function seenText(e: GameEvent, label: (id: string) => string): string | 
       if (e.rest !== undefined) return say("play.ev.rest", { zone: label(e.rest) });
       if (e.fell !== undefined) return say("play.ev.fell", { count: Array.isArray(e.fell) ? e.fell.length : e.fell });
       return e.hit ? say("play.ev.hit", { label: label(e.hit) }) : say("play.ev.miss");
+    case "point":
+      return e.side === null
+        ? e.why && ["fault", "let", "out"].includes(e.why)
+          ? say(e.why === "out" ? "goal.out" : `point.${e.why}`)
+          : null
+        : say("play.ev.point");
     case "measure":
       return say("play.ev.measured", { piece: e.piece, cm: Math.round(e.away / 10) });
     case "choose":

@@ -76,6 +76,36 @@ export type Aim =
   | { kind: "shuttle"; to: string }
   /** Once through a course; a gate that is missed is done again, or the lap begins anew. */
   | { kind: "course"; gates: readonly Gate[]; miss: "gate" | "lap" }
+  /** One touch of a rally that is kept going over something. `area`: what there is to cover, square metres. */
+  | { kind: "over"; over: "line" | "net" | "rope" | "wall"; area: number }
+  /** A rally for a point: who serves, the people and the court (square metres) of both sides; `again`: a second serve is left. */
+  | {
+      kind: "point";
+      server: number;
+      people: readonly (readonly number[])[];
+      areas: readonly [number, number];
+      over: "line" | "net" | "rope" | "wall";
+      again: boolean;
+      /** What is told of it. */
+      told: "points" | "why" | "touches";
+    }
+  /**
+   * A goal of either side: how wide the goals are that they attack, and how far apart these, metres. `ticks`: a clock runs. `shot`: that side has a free
+   * shot first.
+   */
+  | {
+      kind: "goal";
+      people: readonly (readonly number[])[];
+      widths: readonly [number, number];
+      length: number;
+      ticks: boolean;
+      /** Nobody plays until it goes on after a goal. */
+      stopped: boolean;
+      shot: number | null;
+      /** What is called a foul, and what comes of a ball that is out. */
+      fouls: readonly string[];
+      out: "other" | "middle" | "again";
+    }
   /** Off the wall onto a mark on the floor. */
   | { kind: "rebound"; wall: string; onto: string };
 export type AimKind = Aim["kind"];
@@ -96,6 +126,9 @@ const FROM_A_LINE: { [K in AimKind]: boolean } = {
   chase: false,
   shuttle: false,
   course: false,
+  over: false,
+  point: false,
+  goal: false,
 };
 /** Whether something is sent from a line that one may stand nearer to. */
 export const fromLine = (ask: Ask): ask is AskOf<"send" | "count"> =>

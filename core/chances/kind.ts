@@ -13,12 +13,16 @@ export type Seen =
   | { hit: string | null }
   | { rest: string; away?: number }
   | { fell: readonly string[] }
-  | { kept: boolean };
+  | { kept: boolean }
+  /** For which side; nobody's, for a reason. */
+  | { point: number | null; why?: string };
 
 /** One send as the chances see it: who does it, how, from where, past what. */
 export interface Sight {
   parts: readonly Part[];
   person: Person;
+  /** Everybody who plays, by number, where more than one does. */
+  people?: readonly Person[];
   manner: Manner;
   /** The line that it is sent from. */
   from: string;

@@ -4,9 +4,11 @@ import { cells } from "./cells.ts";
 import { chase } from "./chase.ts";
 import { course } from "./course.ts";
 import { fall } from "./fall.ts";
+import { goal } from "./goal.ts";
 import { keep } from "./keep.ts";
 import type { KindOf } from "./kind.ts";
 import { jack, near } from "./near.ts";
+import { over, point } from "./rally.ts";
 import { rebound } from "./rebound.ts";
 import { receive } from "./receive.ts";
 import { shuttle } from "./shuttle.ts";
@@ -28,6 +30,9 @@ const kinds: { [K in AimKind]: KindOf<AimOf<K>> } = {
   near,
   jack,
   rebound,
+  over,
+  point,
+  goal,
 };
 
 export const kindOf = <A extends Aim>(aim: A): KindOf<A> => kinds[aim.kind] as unknown as KindOf<A>;

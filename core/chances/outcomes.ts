@@ -75,6 +75,7 @@ const moved = new WeakMap<readonly Part[], Map<string, readonly Part[]>>();
 export const sightOf = (ask: AskOf<"send" | "count">, { parts, people, policy }: Play): Sight => ({
   parts: ask.manner.nearer ? nearerParts(asSeen(parts), ask.from, ask.manner.nearer) : asSeen(parts),
   person: people[ask.player]!,
+  ...(people.length > 1 && { people }),
   manner: ask.manner,
   from: ask.from,
   policy,
@@ -119,8 +120,12 @@ const waysOf = (
     }));
 
 const seenAs = (seen: Seen): Body =>
-  "kept" in seen ? { kind: "send", hit: seen.kept ? "kept" : null } : { kind: "send", ...toBody(seen) };
-const toBody = (seen: Exclude<Seen, { kept: boolean }>) =>
+  "kept" in seen
+    ? { kind: "send", hit: seen.kept ? "kept" : null }
+    : "point" in seen
+      ? { kind: "point", side: seen.point, ...(seen.why !== undefined && { why: seen.why }) }
+      : { kind: "send", ...toBody(seen) };
+const toBody = (seen: Exclude<Seen, { kept: boolean } | { point: number | null }>) =>
   "fell" in seen
     ? { fell: [...seen.fell] }
     : "rest" in seen

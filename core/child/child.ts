@@ -153,6 +153,9 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
   },
   shuttle: (aim, t) => drawn(aim, t),
   course: () => ({ kept: true }),
+  over: (aim, t) => drawn(aim, t),
+  point: (aim, t) => drawn(aim, t),
+  goal: (aim, t) => kindOf<Aim>(aim).outcomes(aim, t.sight).list[t.draw() < 0.5 ? 0 : 1]!.seen,
   chase: (aim, t) => drawn(aim, t),
   receive: (aim, t) => drawn(aim, t),
   rebound: (aim, t) => {
@@ -164,6 +167,7 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
 const seenOf = (aim: Aim, t: Try): Seen => (tries[aim.kind] as (aim: Aim, t: Try) => Seen)(aim, t);
 
 const sendBody = (seen: Seen): Body => {
+  if ("point" in seen) return { kind: "point", side: seen.point, ...(seen.why !== undefined && { why: seen.why }) };
   if ("fell" in seen) return { kind: "send", fell: [...seen.fell] };
   if ("rest" in seen) return { kind: "send", rest: seen.rest, ...(seen.away !== undefined && { away: seen.away }) };
   return { kind: "send", hit: "hit" in seen ? seen.hit : null };

@@ -80,12 +80,17 @@ export const UNITS = [
   "stages",
   "seconds",
   "steps",
+  "games",
+  "goals",
+  "runs",
+  "trips",
+  "rows",
 ] as const;
 export type Unit = (typeof UNITS)[number];
 export type Better = "more" | "less";
 /** Which way a unit is better: what something took, or what was gained. */
 export const betterIn = (unit: Unit): Better =>
-  unit === "sends" || unit === "tenths" || unit === "rounds" ? "less" : "more";
+  unit === "sends" || unit === "tenths" || unit === "rounds" || unit === "trips" ? "less" : "more";
 
 /** One side's score with its working, for example `9 - 5 = 4`. */
 export interface Score {
@@ -203,6 +208,8 @@ export interface Probe {
   peg: string | null;
   ask: Extract<Ask, { kind: "send" | "count" }>;
   counts: (event: Body) => number;
+  /** The ways of playing in which it is asked; all unless given. */
+  modes?: readonly Mode[];
 }
 
 /** What lies on the floor: what the plan shows, what can be moved, and which chance belongs where. Metres. */

@@ -32,6 +32,18 @@ const game = [
     away: z.number().int().min(0).max(60000).optional(),
     foot: z.literal(true).optional(),
   }),
+  /**
+   * A point or a goal for a side, by number; null: for nobody, for a reason (a let, a fault, out of play, a foul `by` somebody). `n`: touches of the rally, where they were
+   * counted.
+   */
+  z.strictObject({
+    kind: z.literal("point"),
+    at,
+    by,
+    side: z.number().int().min(0).max(5).nullable(),
+    why: ref.optional(),
+    n: some.optional(),
+  }),
   /** So many more of a run, and whether it ended with a drop. */
   z.strictObject({ kind: z.literal("count"), at, by, n: some, drop: z.literal(true).optional() }),
   /** How many there were in all, whatever was tapped. */

@@ -8,7 +8,7 @@ import type { Aim, Doing, Manner } from "../asks/ask.ts";
 import type { Policy, Sight } from "../chances/kind.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { aloneIn, sightOf, waysFrom } from "../chances/outcomes.ts";
-import type { Probe, Setup } from "../contract/contract.ts";
+import type { Mode, Probe, Setup } from "../contract/contract.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { thing } from "../kit/items.ts";
@@ -192,7 +192,7 @@ export function forecastActivity(
     stop?: () => boolean;
   } = {},
 ): Forecast {
-  if (more.chances) checkChances(a, more.chances);
+  if (more.chances) checkChances(a, more.chances, setup.mode);
   return forecast({
     game: opened(a).game,
     setup,
@@ -204,8 +204,8 @@ export function forecastActivity(
 }
 
 /** Chances given by hand: each of something that is there, none beyond 1, those of one aim together at most 1, and none left out. RangeError names which. */
-function checkChances(a: Activity, chances: Readonly<Record<string, number>>): void {
-  const probes = opened(a).probes;
+function checkChances(a: Activity, chances: Readonly<Record<string, number>>, mode: Mode): void {
+  const probes = opened(a).probes.filter((p) => p.modes === undefined || p.modes.includes(mode));
   const refs = probes.map((p) => ({
     ...kindOf<Aim>(p.ask.aim).refs(p.ask.aim, p.ask.from),
     from: p.ask.from,
@@ -214,7 +214,9 @@ function checkChances(a: Activity, chances: Readonly<Record<string, number>>): v
   const one = refs.every((r) => r.meant === null);
   const named = [...new Set(refs.flatMap((r) => r.named))];
   // Where the line moves, a chance from each line.
-  const lines = [...new Set(refs.flatMap((r) => (r.peg !== null && r.peg === r.from ? [r.from] : [])))];
+  const lines = [
+    ...new Set(refs.flatMap((r) => ((r.peg !== null && r.peg === r.from) || r.also?.includes(r.from) ? [r.from] : []))),
+  ];
   const known = [...named, ...lines, ...new Set(refs.flatMap((r) => r.also ?? []))];
   const wanted = lines.length > 0 && !named.some((id) => Object.hasOwn(chances, id)) ? lines : named;
   for (const [id, p] of Object.entries(chances)) {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { ACTIONS, type Action, actionFacts, isSend } from "../actions/actions.ts";
-import { fromLine } from "../asks/ask.ts";
+import { type AimKind, fromLine } from "../asks/ask.ts";
 import { aroundOf } from "../contract/around.ts";
 import { type GamePart, MODES, MOST_NEARER, MOST_PLAYERS, SET_OUT_FIELD } from "../contract/contract.ts";
 import { match, USUAL_MATCH } from "../contract/match.ts";
@@ -45,6 +45,8 @@ const length = (name: string, least = 0.5) =>
     .number({ error: `${name} must be a number of metres` })
     .min(least, `${name} must be ${least} m or more`)
     .max(60, `${name} must be 60 m or less`);
+/** What is done, or fought for, and not sent at something. */
+const UNSENT = new Set<AimKind>(["skill", "point", "goal"]);
 /** Lists of short exercises by their field, and what messages call them. */
 const EXERCISE_LISTS = { warmUp: "warm-up", coolDown: "cool-down" } as const;
 const exercisesOf = (name: string) =>
@@ -245,7 +247,7 @@ export const activity = shape.superRefine((a, ctx) => {
       message: `action: ${p.name} is not played with ${a.aim.action}`,
     });
   const unsaid = (x: (typeof o.probes)[number]) =>
-    x.ask.kind === "send" && x.ask.aim.kind !== "skill" && x.ask.manner.action === undefined;
+    x.ask.kind === "send" && !UNSENT.has(x.ask.aim.kind) && x.ask.manner.action === undefined;
   if (!isSend(a.aim.action) && o.probes.some(unsaid))
     ctx.addIssue({
       code: "custom",

@@ -15,6 +15,8 @@ const loaders: Record<PatternName, () => Promise<unknown>> = {
   closest: async () => (await import("./closest/index.ts")).closest,
   passLadder: async () => (await import("./pass-ladder/index.ts")).passLadder,
   speller: async () => (await import("./speller/index.ts")).speller,
+  rally: async () => (await import("./rally/index.ts")).rally,
+  goals: async () => (await import("./goals/index.ts")).goals,
   checklist: async () => (await import("./checklist/index.ts")).checklist,
 };
 

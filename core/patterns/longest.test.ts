@@ -93,6 +93,14 @@ const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setu
     match: { goes: { count: 5, keep: "total" } },
     setup: { players: 6, mode: "turns", seed: 1 },
   },
+  rally: {
+    params: { points: 30, lead: false, games: 5 },
+    setup: { players: 2, mode: "against", seed: 1 },
+  },
+  goals: {
+    params: { points: 30 },
+    setup: { players: 2, mode: "against", seed: 1 },
+  },
   board: {
     params: { sends: 120, choice: "called" },
     match: { goes: { count: 5, keep: "total" } },
@@ -124,13 +132,15 @@ describe("the longest game fits the record", () => {
           due !== null && at >= due
             ? { kind: "bell", at: due }
             : ask!.kind === "send"
-              ? ask!.aim.kind === "near" || ask!.aim.kind === "jack"
-                ? { kind: "send", at, rest: "in", away: 500 }
-                : ask!.aim.kind === "zones" || ask!.aim.kind === "chase" || ask!.aim.kind === "cells"
-                  ? { kind: "send", at, rest: ask!.aim.kind === "cells" ? "out" : "short" }
-                  : ask!.aim.kind === "fall"
-                    ? { kind: "send", at, fell: 1 }
-                    : { kind: "send", at, hit: null }
+              ? ask!.aim.kind === "point" || ask!.aim.kind === "goal"
+                ? { kind: "point", at, side: events % 2 }
+                : ask!.aim.kind === "near" || ask!.aim.kind === "jack"
+                  ? { kind: "send", at, rest: "in", away: 500 }
+                  : ask!.aim.kind === "zones" || ask!.aim.kind === "chase" || ask!.aim.kind === "cells"
+                    ? { kind: "send", at, rest: ask!.aim.kind === "cells" ? "out" : "short" }
+                    : ask!.aim.kind === "fall"
+                      ? { kind: "send", at, fell: 1 }
+                      : { kind: "send", at, hit: null }
               : ask!.kind === "count"
                 ? { kind: "count", at, ...(longest.drops ? { n: 0, drop: true } : { n: 2 }) }
                 : ask!.kind === "total"
@@ -143,7 +153,7 @@ describe("the longest game fits the record", () => {
         state = after;
         events++;
       }
-      expect(events).toBeGreaterThan(100);
+      expect(events).toBeGreaterThan(50);
       expect(events).toBeLessThan(MOST_EVENTS - 1);
       expect(opened(withParams(doc, params)).pattern).toBe(pattern);
     },

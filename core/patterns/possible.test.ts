@@ -65,6 +65,8 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { finish: { points: 4, rounds: null }, pieces: 1, jack: "placed" },
     { dead: true, order: "farther", mark: 0.8 },
   ],
+  rally: [{ rallies: 3 }, { rallies: 1 }, { match: { seconds: 30 } }],
+  goals: [{ alone: { by: "bell", seconds: 30, goals: 5 } }, { alone: { by: "count", seconds: 30, goals: 4 } }],
   streak: [
     { score: "run", tries: 3, drop: "costsOne" },
     { score: "sum", stays: false, tries: 12 },

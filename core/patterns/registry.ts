@@ -4,8 +4,10 @@ import { board } from "./board/index.ts";
 import { checklist } from "./checklist/index.ts";
 import { climb } from "./climb/index.ts";
 import { closest } from "./closest/index.ts";
+import { goals } from "./goals/index.ts";
 import { passLadder } from "./pass-ladder/index.ts";
 import { pins } from "./pins/index.ts";
+import { rally } from "./rally/index.ts";
 import { speller } from "./speller/index.ts";
 import { stackUp } from "./stack-up/index.ts";
 import { streak } from "./streak/index.ts";
@@ -28,6 +30,8 @@ export const patterns = {
   passLadder,
   speller,
   checklist,
+  rally,
+  goals,
 } as const;
 
 export type PatternName = keyof typeof patterns;

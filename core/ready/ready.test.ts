@@ -45,8 +45,8 @@ describe("ready activities", () => {
       const age = Math.round((a.ages.from + a.ages.to) / 2);
       const chances = rates(a, { age });
       for (const p of opened(a).probes) {
-        // A course always ends: only its time is a matter of skill.
-        if (p.ask.aim.kind === "course") continue;
+        // A course always ends: only its time is a matter of skill. Against somebody like oneself about half is won.
+        if (["course", "point", "goal"].includes(p.ask.aim.kind)) continue;
         const rate = chances.get(p.id)!;
         expect(rate, `${a.title}, ${age}: ${p.id}`).toBeGreaterThanOrEqual(0.6);
         expect(rate, `${a.title}, ${age}: ${p.id}`).toBeLessThanOrEqual(0.8);

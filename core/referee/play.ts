@@ -256,6 +256,8 @@ export function missOf(ask: Ask): Body | null {
       return null;
   }
 }
+/** A rally that is nobody's point. */
+const LETS: readonly Body[] = [{ kind: "point", side: null, why: "let" }];
 /** What may be seen of what is asked, in the order of the list: every thing aimed at, every zone and square, each number that can fall. */
 export function bodiesOf(ask: Ask): Body[] {
   switch (ask.kind) {
@@ -276,6 +278,10 @@ export function bodiesOf(ask: Ask): Body[] {
           return [aim.mark, "over", "short"].map((rest) => ({ kind: "send", rest }));
         case "receive":
           return [aim.mark, "over"].map((rest) => ({ kind: "send", rest }));
+        case "point":
+          return [...aim.people.map((_, side): Body => ({ kind: "point", side })), ...LETS];
+        case "goal":
+          return aim.people.map((_, side): Body => ({ kind: "point", side }));
         case "fall":
           return Array.from({ length: aim.standing.length + 1 }, (_, fell) => ({ kind: "send", fell }));
         default:

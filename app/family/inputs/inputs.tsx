@@ -25,6 +25,8 @@ const Jack = lazy(async () => ({ default: (await import("./near.tsx")).Jack }));
 const NearSend = lazy(async () => ({ default: (await import("./near.tsx")).NearSend }));
 const Nearest = lazy(async () => ({ default: (await import("./near.tsx")).Nearest }));
 const JackMoved = lazy(async () => ({ default: (await import("./near.tsx")).JackMoved }));
+const Point = lazy(async () => ({ default: (await import("./sides.tsx")).Point }));
+const Goal = lazy(async () => ({ default: (await import("./sides.tsx")).Goal }));
 const AnyOf = lazy(() => import("./any-of.tsx"));
 
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
@@ -63,6 +65,9 @@ const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNod
   course: () => null,
   skill: () => null,
   rebound: () => null,
+  over: () => null,
+  point: ({ all: _, ...p }) => p.ask.aim.kind === "point" && <Point {...p} aim={p.ask.aim} />,
+  goal: ({ all: _, ...p }) => p.ask.aim.kind === "goal" && <Goal {...p} aim={p.ask.aim} />,
 };
 /** The input of everything that may be asked: complete by the compiler; null: it has none of its own. */
 const inputs: { [K in AskKind]: InputOf<K> | null } = {

@@ -1,0 +1,81 @@
+import type { Person } from "../aim/person.ts";
+import type { AimOf, Manner } from "../asks/ask.ts";
+import { type KindOf, RESET, type Sight } from "./kind.ts";
+
+/** Log-odds of one touch in a rally beside keeping a thing up on the spot, by what it goes over: assumptions, as all below. */
+const OVER = { line: -0.3, net: -0.6, rope: -0.5, wall: -0.4 } as const;
+/** A square metre more to cover than this takes so much of them away; so much at most, either way. */
+const AREA = 3;
+const COVER = 0.12;
+const MOST_COVER = 1;
+/** From touch to touch, seconds, and how far off it lies after a rally, metres. */
+const TOUCH = 1.1;
+const LIES = 2;
+
+const logit = (p: number) => Math.log(p / (1 - p));
+const logistic = (odds: number) => 1 / (1 + Math.exp(-odds));
+const cover = (area: number) => Math.max(-MOST_COVER, Math.min(MOST_COVER, COVER * (AREA - area)));
+/** The chance that a side sends one more back: the middle of its players, in log-odds. */
+export function touchOf(people: readonly Person[], manner: Manner, area: number, over: AimOf<"over">["over"]): number {
+  const odds = people.reduce((sum, p) => sum + logit(p.keeps(manner).p), 0) / Math.max(1, people.length);
+  return logistic(odds + OVER[over] + cover(area));
+}
+
+/** One touch of a rally that all play together, or one child against a wall. */
+export const over: KindOf<AimOf<"over">> = {
+  options: (aim) => [aim],
+  worth: (_, seen) => ("kept" in seen && seen.kept ? 1 : 0),
+  refs: () => ({ named: ["touch"], rest: "drop", meant: "touch" }),
+  reach: () => 0,
+  meets: () => null,
+  runsOn: () => 0,
+  outcomes(aim, { person, manner }) {
+    const p = touchOf([person], manner, aim.area, aim.over);
+    const at = { under: 0, windUp: TOUCH, released: 0 };
+    return {
+      list: [
+        { ref: "touch", seen: { kept: true }, p, ...at, lies: 0, after: 0 },
+        { ref: "drop", seen: { kept: false }, p: 1 - p, ...at, lies: LIES, after: RESET },
+      ],
+      distance: 0,
+      across: 0,
+    };
+  },
+};
+
+/** The people of a side; where only one person is looked at, everybody is like it. */
+const sideOf = (aim: { people: readonly (readonly number[])[] }, side: number, { people, person }: Sight): Person[] =>
+  aim.people[side]!.map((i) => people?.[i] ?? person);
+
+/**
+ * A rally for a point, the serve its first touch: whoever serves wins it with p (1 - q) / (1 - p q), p and q the chances of one touch of either side. Where a
+ * second serve is left, a first touch that fails is a fault and no point. Source: core model, "Chances that are not a spread".
+ */
+export const point: KindOf<AimOf<"point">> = {
+  options: (aim) => [aim],
+  worth: (aim, seen) => ("point" in seen && seen.point === aim.server ? 1 : 0),
+  refs: (_, from) => ({ named: ["won"], also: [from], rest: "lost", meant: "won" }),
+  reach: () => 0,
+  meets: () => null,
+  runsOn: () => 0,
+  outcomes(aim, sight) {
+    const other = 1 - aim.server;
+    const p = touchOf(sideOf(aim, aim.server, sight), sight.manner, aim.areas[aim.server]!, aim.over);
+    const q = touchOf(sideOf(aim, other, sight), sight.manner, aim.areas[other]!, aim.over);
+    // Once the serve is in, the other side has to send it back first.
+    const after = (1 - q) / (1 - p * q);
+    const fault = aim.again ? 1 - p : 0;
+    const won = p * after;
+    const touches = (p * (1 + q)) / (1 - p * q);
+    const long = { under: 0, windUp: (1 + touches) * TOUCH, lies: LIES, after: RESET };
+    return {
+      list: [
+        { ref: "won", seen: { point: aim.server }, p: won, ...long },
+        { ref: "lost", seen: { point: other }, p: 1 - won - fault, ...long },
+        { ref: "fault", seen: { point: null, why: "fault" }, p: fault, ...long, windUp: TOUCH },
+      ],
+      distance: 0,
+      across: 0,
+    };
+  },
+};

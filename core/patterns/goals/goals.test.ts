@@ -1,0 +1,170 @@
+import { describe, expect, it } from "vitest";
+import { isRefusal, type Setup } from "../../contract/contract.ts";
+import { match as matchSchema } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
+import { mean } from "../../forecast/distribution.ts";
+import { forecastActivity } from "../../forecast/for-activity.ts";
+import { activity, fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { openPlay, type Play, referee, view } from "../../referee/referee.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
+import { tellGoals } from "./goals.oracle.ts";
+import { goals } from "./index.ts";
+import { FOULS, type GoalsParams, goalsParams } from "./params.ts";
+
+const TWO: Setup = { players: 2, mode: "against", seed: 1 };
+const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
+const having = (change: object, match: object = {}) => {
+  const a = fromPattern("goals");
+  return activity.parse({
+    ...a,
+    match: { ...a.match, ...match },
+    pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } },
+  });
+};
+const begin = (change: object, match = {}, setup = TWO) => openPlay(gamePartOf(having(change, match)), setup);
+const take = (p: Play, ...bodies: object[]) =>
+  bodies.reduce<Play>((q, body) => {
+    const next = referee(q, { at: 0, ...body } as never);
+    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
+    return next;
+  }, p);
+const refusedBy = (p: Play, body: object) => {
+  const next = referee(p, { at: 0, ...body } as never);
+  return isRefusal(next) ? next.refused.key : null;
+};
+const goal = (side: number) => ({ kind: "point", side });
+const stop = (why: string, by?: number) => ({ kind: "point", side: null, why, ...(by !== undefined && { by }) });
+
+describe("Goals: a second telling agrees", () => {
+  const paramsOf = (d: Draw): Drawn<GoalsParams> => ({
+    params: goalsParams.parse({
+      ...goals.example.params,
+      points: 1 + d.upTo(4),
+      halves: d.one([1, 2]),
+      after: d.one(["middle", "conceded"]),
+      out: d.one(["other", "middle", "again"]),
+      fouls: FOULS.filter(() => d.chance(0.5)),
+      penalty: d.one(["there", "middle", "shot"]),
+      alone: { by: d.one(["bell", "count"]), seconds: 10 + d.upTo(30), goals: 1 + d.upTo(5) },
+    }),
+    match: matchSchema.parse({ carry: d.chance(0.3), ...(d.chance(0.5) && { seconds: 10 + d.upTo(30) }) }),
+  });
+  const eventOf = (d: Draw, at: number, _: GoalsParams, legal: readonly string[]): GameEvent => {
+    if (legal.includes("ready") && d.chance(0.8)) return { kind: "ready", at };
+    if (legal.includes("count") && d.chance(0.6)) return { kind: "count", at, n: d.upTo(2) };
+    if (d.chance(0.12)) return { kind: d.one(["carry", "ready", "stand", "bell"]), at };
+    const by = d.chance(0.7) ? { by: d.upTo(3) } : {};
+    if (d.chance(0.5)) return { kind: "point", at, side: d.chance(0.03) ? 3 : d.upTo(1) };
+    return { kind: "point", at, side: null, why: d.one(["on", "out", "missed", ...FOULS]), ...by };
+  };
+  it("over seeded event sequences", () => {
+    expect(run(goals.rules, tellGoals, paramsOf, eventOf, goals.modes)).toBeGreaterThan(SEQUENCES / 20);
+  }, 400_000);
+});
+
+describe("Goals against each other", () => {
+  it("says who begins after a goal, out of play and a foul; a free shot comes first, and a miss gives the ball away", () => {
+    const p = begin({ fouls: ["hands", "push"], penalty: "shot" });
+    expect(view(p).now.key).toBe("goals.middle");
+    const one = take(p, goal(0));
+    expect(view(one)).toMatchObject({ player: 1, now: { key: "goals.middle" } });
+    expect(view(take(one, stop("out", 1)))).toMatchObject({ player: 0, now: { key: "goals.bringIn" } });
+    expect(refusedBy(one, stop("out"))).toBe("refused.whoseOut");
+    expect(refusedBy(one, stop("feet", 1))).toBe("refused.noFoul");
+    const foul = take(one, stop("push", 0));
+    expect(view(foul)).toMatchObject({ player: 1, now: { key: "goals.shot" } });
+    expect(refusedBy(foul, goal(0))).toBe("refused.shotFirst");
+    expect(refusedBy(foul, stop("out", 0))).toBe("refused.shotFirst");
+    expect(view(take(foul, stop("missed")))).toMatchObject({ player: 0, now: { key: "goals.bringIn" } });
+    expect(view(take(foul, goal(1))).score.map((s) => s.value)).toEqual([1, 1]);
+  });
+  it("ends at so many, or in two halves with ends changed; level at the bell is a draw", () => {
+    const first = take(begin({ points: 2 }), goal(1), goal(0), goal(1));
+    expect(view(first)).toMatchObject({ done: "over", ending: { winners: [1] } });
+    const half = begin({ points: null, halves: 2 }, { seconds: 30 });
+    const changed = take(half, { kind: "ready" }, goal(0), { kind: "bell", at: 30_000 });
+    expect(view(changed)).toMatchObject({ player: 1, now: { key: "goals.half" } });
+    const end = take(changed, { kind: "ready", at: 40_000 }, { ...goal(1), at: 41_000 }, { kind: "bell", at: 70_000 });
+    expect(view(end).ending).toMatchObject({ reason: { key: "goals.end.bell" }, winners: [0, 1] });
+  });
+  it("is refused where nothing ends it, or halves have no bell", () => {
+    const bad = (change: object, match = {}) => {
+      const a = fromPattern("goals");
+      const read = parseActivity({
+        ...a,
+        match: { ...a.match, ...match },
+        pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } },
+      });
+      return read.ok ? [] : read.problems.map((p) => p.field);
+    };
+    expect(bad({ points: null })).toEqual(["pattern.params.points"]);
+    expect(bad({ halves: 2 })).toEqual(["pattern.params.halves"]);
+    expect(bad({ farGoal: 3 })).toContain("pattern.params.farGoal");
+    expect(bad({ points: null }, { seconds: 120 })).toEqual([]);
+  });
+});
+
+describe("Goals' chances", () => {
+  const two = [{ age: 8 }, { age: 8 }];
+  it("to so many: the recursion over goals", () => {
+    const win = forecastActivity(having({ points: 3 }), two, TWO, "middle", { chances: { won: 0.6 } }).sides[0]!.win!;
+    // Best of five.
+    expect(win).toBeCloseTo(0.6 ** 3 * (1 + 3 * 0.4 + 6 * 0.16), 9);
+  });
+  it("until the bell: every tenth a goal for either or none, and a goal stops play", () => {
+    const a = having({ points: null }, { seconds: 30 });
+    const [q, r] = [0.01, 0.004];
+    const told = forecastActivity(a, two, TWO, "middle", { chances: { won: q, lost: r }, method: "exact" });
+    // The same by going through the tenths: a goal takes its own, and then six seconds go by.
+    const [ticks, stops] = [300, 61];
+    const law = Array.from({ length: ticks + 1 }, () => new Map<string, number>());
+    law[0]!.set("0 0", 1);
+    const end = new Map<string, number>();
+    for (let t = 0; t < ticks; t++)
+      for (const [key, p] of law[t]!) {
+        const [x, y] = key.split(" ").map(Number) as [number, number];
+        const to = (when: number, k: string, share: number) => {
+          const at = when <= ticks ? law[when]! : end;
+          at.set(k, (at.get(k) ?? 0) + p * share);
+        };
+        to(t + 1, key, 1 - q - r);
+        to(t + stops, `${x + 1} ${y}`, q);
+        to(t + stops, `${x} ${y + 1}`, r);
+      }
+    for (const [k, p] of law[ticks]!) end.set(k, (end.get(k) ?? 0) + p);
+    const goalsOf = [...end].reduce((sum, [k, p]) => sum + p * Number(k.split(" ")[0]), 0);
+    expect(mean(told.sides[0]!.points)).toBeCloseTo(goalsOf, 6);
+  });
+  it("a wider goal to attack, or more skill, scores more; in two halves ends even out", () => {
+    const win = (change: object, who = two, match = {}) =>
+      forecastActivity(having(change, match), who, TWO, "middle").sides.map((s) => s.win!);
+    expect(win({ farGoal: 1.2 })[0]).toBeGreaterThan(win({})[0]!);
+    expect(win({}, [{ age: 12 }, { age: 7 }])[0]).toBeGreaterThan(0.6);
+    const even = win({ points: null, halves: 2, farGoal: 1.2 }, two, { seconds: 60 });
+    expect(even[0]).toBeCloseTo(even[1]!, 6);
+  });
+});
+
+describe("Goals alone", () => {
+  it("counts before the bell, or takes its time for so many", () => {
+    const bell = begin({ alone: { by: "bell", seconds: 30, goals: 5 } }, {}, ALONE);
+    const scored = take(bell, { kind: "ready" }, { kind: "count", n: 1, at: 4000 }, { kind: "count", n: 2, at: 9000 });
+    expect(view(take(scored, { kind: "bell", at: 30_000 })).score[0]).toMatchObject({ value: 3, unit: "goals" });
+    const time = begin({ alone: { by: "count", seconds: 30, goals: 2 } }, {}, ALONE);
+    const end = take(
+      time,
+      { kind: "ready", at: 1000 },
+      { kind: "count", n: 1, at: 5000 },
+      { kind: "count", n: 1, at: 9250 },
+    );
+    expect(view(end)).toMatchObject({ done: "over" });
+    expect(view(end).score[0]).toMatchObject({ value: 83, unit: "tenths" });
+    const told = forecastActivity(
+      having({ alone: { by: "count", seconds: 30, goals: 2 } }),
+      [{ age: 8 }],
+      ALONE,
+      "middle",
+    );
+    expect(mean(told.sides[0]!.points)).toBeGreaterThan(50);
+  });
+});

@@ -1,0 +1,72 @@
+import type { Ground, Probe } from "../../contract/contract.ts";
+import { cm, held } from "../../contract/schema.ts";
+import type { Part } from "../../yard/parts.ts";
+import type { GoalsParams } from "./params.ts";
+import { mannerOf } from "./rules.ts";
+
+const POST = 0.08;
+const HIGH = 0.25;
+const SIDES = [[0], [1]] as const;
+/** Two things a goal apart. */
+const posts = (id: string, along: number, gap: number, item: string): Part[] =>
+  [-1, 1].map((side, i) => ({
+    kind: "target",
+    id: `${id}${i + 1}`,
+    along,
+    across: (side * (gap + POST)) / 2,
+    width: POST,
+    height: HIGH,
+    item,
+    label: "",
+    rule: { kind: "touch", width: POST },
+    group: "post",
+  }));
+
+/** Two goals, a middle to begin from, and the field between them. */
+export const goalsGround: Ground<GoalsParams> = {
+  parts: (p, space) => {
+    const width = Math.min(p.width, space.width);
+    return [
+      { kind: "line", id: "start", along: 0, across: 0, width, role: "start" },
+      { kind: "court", id: "field", along: p.length / 2, across: 0, depth: p.length, width, label: "" },
+      ...posts("near", 0, p.nearGoal, p.item),
+      ...posts("far", p.length, p.farGoal, p.item),
+      { kind: "spot", id: "middle", along: p.length / 2, across: 0, radius: 0.08, label: "" },
+      { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
+    ];
+  },
+  pegs: (p) => [{ id: "far", label: "", item: p.item, distance: p.length, kind: "line" }],
+  /** Whether the next goal is one's own. */
+  probes: (p): Probe[] => [
+    {
+      id: "next",
+      peg: null,
+      ask: {
+        kind: "send",
+        player: 0,
+        from: "start",
+        manner: mannerOf(p),
+        aim: {
+          kind: "goal",
+          people: SIDES,
+          widths: [p.farGoal, p.nearGoal],
+          length: p.length,
+          ticks: false,
+          stopped: false,
+          shot: null,
+          fouls: [],
+          out: p.out,
+        },
+        fetch: true,
+      },
+      counts: (e) => (e.kind === "point" && e.side === 0 ? 1 : 0),
+    },
+  ],
+  moves: "each",
+  move: (p, id, { along }) => (id === "far" && along !== undefined ? { ...p, length: held(along, 1.5, 20) } : p),
+  add: () => null,
+  remove: () => null,
+  squeeze: (p, k) => ({ ...p, width: Math.max(1, cm(p.width * k)) }),
+  swap: (p, _, { item }) => ({ ...p, item }),
+  touchCounts: (p) => p,
+};
