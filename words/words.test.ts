@@ -3,6 +3,7 @@ import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
 import { paths } from "#app/drawings/paths.ts";
 import { drawingSheet } from "#app/drawings/sheet.ts";
+import { UNITS } from "#core/contract/contract.ts";
 import { fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { catalogue } from "#core/kit/catalogue.ts";
@@ -82,4 +83,13 @@ describe("the catalogue", () => {
     expect(sayScore(235, "tenths")).toBe("0:23.5");
     expect(say("climb.summary.points", { tries: 24, first: 3, growth: 0 })).toBe("24 sends, 3 points a rung");
   });
+});
+
+it("every unit of a score has its words: alone, with its number, and in the strip", () => {
+  const own = (u: string) => (["points", "sends", "tenths"].includes(u) ? [] : [`score.${u}`]);
+  for (const unit of UNITS) {
+    for (const key of [`unit.${unit}`, ...own(unit)]) expect(Object.keys(en), key).toContain(key);
+    for (const key of [`unit.${unit}`, ...own(unit).map((k) => k.replace("score", "strip"))])
+      expect(hasLabel(key), key).toBe(true);
+  }
 });

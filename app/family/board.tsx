@@ -402,7 +402,10 @@ export function Board({
             </div>
           ))}
           <div>
-            <p className="text-sm text-chalk/85" hidden={asked?.kind !== "send"}>
+            <p
+              className="text-sm text-chalk/85"
+              hidden={asked?.kind !== "send" || asked.aim.kind === "point" || asked.aim.kind === "goal"}
+            >
               {say("play.try", {
                 number: reached.sends + 1,
                 cap: cap === null ? "none" : String(cap),

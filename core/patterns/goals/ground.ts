@@ -5,6 +5,8 @@ import type { GoalsParams } from "./params.ts";
 import { mannerOf } from "./rules.ts";
 
 const POST = 0.08;
+/** Whoever begins stands so far before the middle, metres. */
+const FROM_MIDDLE = 0.4;
 const HIGH = 0.25;
 const SIDES = [[0], [1]] as const;
 /** Two things a goal apart. */
@@ -32,7 +34,7 @@ export const goalsGround: Ground<GoalsParams> = {
       ...posts("near", 0, p.nearGoal, p.item),
       ...posts("far", p.length, p.farGoal, p.item),
       { kind: "spot", id: "middle", along: p.length / 2, across: 0, radius: 0.08, label: "" },
-      { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
+      { kind: "person", id: "sender", along: cm(p.length / 2 - FROM_MIDDLE), across: 0, role: "sender" },
     ];
   },
   pegs: (p) => [{ id: "far", label: "", item: p.item, distance: p.length, kind: "line" }],
