@@ -35,6 +35,7 @@ const CORE = [
   "things",
   "exercises",
   "letters",
+  "square",
   "measures",
   "actions",
   "physics",

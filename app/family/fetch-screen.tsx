@@ -18,6 +18,8 @@ interface Thing {
   note?: string;
   why?: string;
   minutes: number;
+  /** Nothing else serves as it, as far as anybody works out. */
+  fixed?: true;
 }
 
 /** What to fetch, by what it is for. */
@@ -45,6 +47,14 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
   const stands = picks.find((p) => p.role === "layout");
   return [
     { title: say("fetch.send"), list: card.needs.pieces > 0 ? [each(thing("send", "send", a.kit.send))] : [] },
+    {
+      title: say("fetch.kinds"),
+      list: (card.needs.kinds ?? []).map(({ item, count }) => ({
+        ...thing(`kind:${item}`, item, item),
+        note: say("fetch.each", { count }),
+        fixed: true as const,
+      })),
+    },
     { title: say("fetch.second"), list: second ? [each(thing("send2", "send2", second.item))] : [] },
     { title: say("fetch.others"), list: others(a).map((id, i) => thing(OTHERS[i]!, OTHERS[i]!, id)) },
     { title: say("fetch.targets"), list: targets },
@@ -62,7 +72,7 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
     {
       title: say("fetch.marker"),
       list:
-        card.needs.pieces === 0
+        card.needs.pieces === 0 && !card.needs.kinds
           ? []
           : [
               {
@@ -191,7 +201,7 @@ export function FetchScreen({
                 </span>
               </label>
               {t.why && <p className="pt-1 text-sm text-quiet">{t.why}</p>}
-              {can && (
+              {can && !t.fixed && (
                 <button
                   type="button"
                   className="flex min-h-11 items-center gap-1.5 self-start px-1 font-semibold text-teal"
@@ -205,7 +215,7 @@ export function FetchScreen({
           )),
         )}
       </ul>
-      {can && !own.decided.bare && card.needs.pieces > 0 && (
+      {can && !own.decided.bare && (card.needs.pieces > 0 || card.needs.kinds) && (
         <p className="mb-4">
           <button
             type="button"

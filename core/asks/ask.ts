@@ -221,6 +221,27 @@ export type Ask =
       size: number;
       things?: readonly { item: string; label: string; size: number }[];
     })
+  /** A square is mixed: by the tool so that its fewest trips lie between these, or by somebody. `samples`: squares that forecasts are made over. */
+  | (Sure & {
+      kind: "mix";
+      n: number;
+      reach: "next" | "line";
+      how: "app" | "hand" | "opponent";
+      least: number;
+      most: number;
+      samples: readonly (readonly number[])[];
+      /** What the kinds are, by the list of things. */
+      kinds: readonly string[];
+    })
+  /** A trip to the square, and two of its things swapped; `sensible`: what sensible play would do. */
+  | (Sure & {
+      kind: "swap";
+      n: number;
+      reach: "next" | "line";
+      cells: readonly number[];
+      readonly sensible: readonly [number, number] | null;
+      kinds: readonly string[];
+    })
   /** What lies there was moved by something else. */
   | (Asked & {
       kind: "move";

@@ -153,6 +153,15 @@ const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null
   task: (ask, play) => sure({ kind: "task" }, ask.takes, play),
   choose: (ask, play) => sure({ kind: "choose", of: ask.of, pick: ask.must ? ask.options[0]! : null }, ask.takes, play),
   arrange: (ask, play) => sure(arranged(ask.spots), ask.takes, play),
+  mix: (ask, play) => {
+    const spent = spentOn(ask.takes, play.people);
+    const share = 1 / ask.samples.length;
+    return ask.samples.map((cells) => ({ body: { kind: "mix", cells: [...cells] }, share, spent, released: null }));
+  },
+  swap: (ask, play) => {
+    const [a, b] = ask.sensible ?? [0, 1];
+    return sure({ kind: "swap", a, b }, ask.takes, play);
+  },
   stand: (ask, play) => sure({ kind: "stand" }, ask.takes, play),
   ready: (ask, play) => sure({ kind: "ready" }, ask.takes, play),
   bell: null,

@@ -189,6 +189,8 @@ const does: { [K in AskKind]: ((ask: AskOf<K>, seen: (aim: Aim) => Seen, draw: (
     pick: ask.must ? ask.options[Math.floor(draw() * ask.options.length)]! : null,
   }),
   arrange: (ask) => arranged(ask.spots),
+  mix: (ask, _, draw) => ({ kind: "mix", cells: [...ask.samples[Math.floor(draw() * ask.samples.length)]!] }),
+  swap: (ask) => ({ kind: "swap", a: ask.sensible![0], b: ask.sensible![1] }),
   stand: () => ({ kind: "stand" }),
   ready: () => ({ kind: "ready" }),
   bell: null,

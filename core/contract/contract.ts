@@ -335,6 +335,8 @@ export interface Needs {
   blocker: boolean;
   /** What is held to strike with. */
   implement?: boolean;
+  /** Things that lie there, so many of each. */
+  kinds?: readonly { item: string; count: number }[];
   /** Pieces of two sides lie on the floor together: they must be told apart, or one side goes after the other. */
   apart: boolean;
   /** Sends allowed in a go; null: no cap, or none that is counted so. */

@@ -44,6 +44,24 @@ const game = [
     why: ref.optional(),
     n: some.optional(),
   }),
+  /** How a square was mixed: kinds from 0, row by row from the near one; and what it could be done in, where that was worked out. */
+  z.strictObject({
+    kind: z.literal("mix"),
+    at,
+    by,
+    cells: z.array(z.number().int().min(0).max(4)).min(4).max(25),
+    fewest: z
+      .strictObject({ lower: z.number().int().min(0).max(200), upper: z.number().int().min(0).max(200) })
+      .optional(),
+  }),
+  /** Two places of a square were swapped, by number from 0. */
+  z.strictObject({
+    kind: z.literal("swap"),
+    at,
+    by,
+    a: z.number().int().min(0).max(24),
+    b: z.number().int().min(0).max(24),
+  }),
   /** So many more of a run, and whether it ended with a drop. */
   z.strictObject({ kind: z.literal("count"), at, by, n: some, drop: z.literal(true).optional() }),
   /** How many there were in all, whatever was tapped. */

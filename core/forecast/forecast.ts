@@ -40,6 +40,8 @@ const SAMPLE_BUDGET = 88_000;
 const SOLVE_BUDGET = 60_000;
 /** And so many events ahead at most: a game without a cap has no last one to begin at. */
 const MOST_AHEAD = 600;
+/** Things done before a clock starts. */
+const MOST_BEFORE = 12;
 /** A step from a state that was met before costs so much less. */
 const KNOWN_STEP = 0.1;
 /** States that a sampler keeps to meet them again; where after so many steps too few were met again, none are kept any more. */
@@ -422,10 +424,19 @@ class Sums {
 /** Quanta before the clock starts, where the score is all the time after that and no state holds it; else null. */
 function readyOf(input: ForecastInput, book: Book): number | null {
   const { game, setup } = input;
-  const first = game.start(setup);
-  if (game.clock(setup) === "state" || game.score(first)[0]!.unit !== "tenths") return null;
-  const asks = game.asks(first);
-  return mainAsks(asks)[0]?.kind === "ready" ? total(book.options(asks)[0]!.ways[0]!.spent) : 0;
+  let state = game.start(setup);
+  if (game.clock(setup) === "state" || game.score(state)[0]!.unit !== "tenths") return null;
+  // What is done before the clock starts is always done the same way, or takes the same time.
+  for (let before = 0, steps = 0; steps < MOST_BEFORE; steps++) {
+    const asks = game.asks(state);
+    const { kind } = mainAsks(asks)[0]!;
+    const [way] = book.options(asks)[0]!.ways;
+    if (kind === "ready") return before + total(way!.spent);
+    if (kind !== "mix") return 0;
+    before += total(way!.spent);
+    state = take(game, state, way!.body, 0);
+  }
+  return 0;
 }
 
 /**

@@ -62,7 +62,7 @@ export interface GoRules<P, G> {
   now(params: P, go: G): Phrase;
   done(params: P, go: G): readonly string[];
   /** Why it is over, where the best of all goes came so far. */
-  ended(params: P, reached: { finished: boolean }): Phrase;
+  ended(params: P, reached: { finished: boolean }, goes: readonly G[]): Phrase;
   /** Together: all share one go, or each has one and they are summed. */
   together: "share" | "each";
   /** Sides that play for the same things: what one does is told to the go of each other. No clock runs, and one go is all. */
@@ -326,7 +326,8 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
 
   function ending(s: S): Ending | null {
     if (!s.over) return null;
-    const reason = go.ended(s.params, { finished: s.sides.some((x) => finishedIn(s, x)) });
+    const goes = s.sides.flatMap((x) => x.kept.map((k) => k.go));
+    const reason = go.ended(s.params, { finished: s.sides.some((x) => finishedIn(s, x)) }, goes);
     if (s.setup.mode !== "against" || s.sides.length < 2) return { reason, winners: [] };
     const ranks = score(s).map((x) => x.rank);
     const best = Math.max(...ranks);

@@ -44,6 +44,14 @@ function anyEvent(d: Draw, play: Play, at: number): PlayEvent {
     () => ({ kind: "send", rest: ref, ...(d.chance(0.5) && { spot }), ...(d.chance(0.5) && { away: d.upTo(9000) }) }),
     () => ({ kind: "send", foot: true }),
     () => ({ kind: "count", n: d.upTo(30), ...(d.chance(0.3) && { drop: true }), ...by }),
+    () => ({
+      kind: "point",
+      side: d.chance(0.4) ? null : d.upTo(3),
+      ...(d.chance(0.5) && { why: d.one(["let", "fault", "out", "on", "high"]) }),
+      ...by,
+    }),
+    () => ({ kind: "swap", a: d.upTo(9), b: d.upTo(9), ...by }),
+    () => ({ kind: "mix", cells: Array.from({ length: 9 }, () => d.upTo(2)), ...by }),
     () => ({ kind: "total", n: d.upTo(400), ...by }),
     () => ({
       kind: "choose",

@@ -17,6 +17,7 @@ const loaders: Record<PatternName, () => Promise<unknown>> = {
   speller: async () => (await import("./speller/index.ts")).speller,
   rally: async () => (await import("./rally/index.ts")).rally,
   goals: async () => (await import("./goals/index.ts")).goals,
+  swapSquare: async () => (await import("./swap-square/index.ts")).swapSquare,
   checklist: async () => (await import("./checklist/index.ts")).checklist,
 };
 

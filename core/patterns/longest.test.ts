@@ -97,6 +97,11 @@ const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setu
     params: { points: 30, lead: false, games: 5 },
     setup: { players: 2, mode: "against", seed: 1 },
   },
+  swapSquare: {
+    params: { n: 5, least: 18, most: 20, exercise: { name: "hops", dose: 1 } },
+    match: { goes: { count: 5, keep: "total" } },
+    setup: { players: 6, mode: "turns", seed: 1 },
+  },
   goals: {
     params: { points: 30 },
     setup: { players: 2, mode: "against", seed: 1 },
@@ -145,9 +150,13 @@ describe("the longest game fits the record", () => {
                 ? { kind: "count", at, ...(longest.drops ? { n: 0, drop: true } : { n: 2 }) }
                 : ask!.kind === "total"
                   ? { kind: "total", at, n: 1 }
-                  : ask!.kind === "choose"
-                    ? { kind: "choose", at, of: ask!.of, pick: ask!.must ? ask!.options[0] : null }
-                    : { kind: ask!.kind, at };
+                  : ask!.kind === "mix"
+                    ? { kind: "mix", at, cells: ask!.samples[0] }
+                    : ask!.kind === "swap"
+                      ? { kind: "swap", at, a: ask!.cells.length - 1, b: ask!.cells.length - 2 }
+                      : ask!.kind === "choose"
+                        ? { kind: "choose", at, of: ask!.of, pick: ask!.must ? ask!.options[0] : null }
+                        : { kind: ask!.kind, at };
         const after = game.step(state, body as never);
         if (isRefusal(after)) throw new Error(`${body.kind}: ${after.refused.key}`);
         state = after;

@@ -90,7 +90,7 @@ export function tellMatch(
     const clocked = c.story.clock() !== undefined && chairs.length > 1;
     const swap = match.swap === "once" || clocked ? "go" : match.swap;
     if (took === "end") handOn(true, swap);
-    else if (took === "part") paused = true;
+    else if (took === "part") paused = c.story.clock() !== undefined;
     else if (took === "on") return;
     else if (
       took === "pass" ||

@@ -66,6 +66,12 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { dead: true, order: "farther", mark: 0.8 },
   ],
   rally: [{ rallies: 3 }, { rallies: 1 }, { match: { seconds: 30 } }],
+  swapSquare: [
+    { n: 2, least: 1, most: 2 },
+    { n: 3, reach: "next" },
+    { n: 3, score: "time" },
+    { n: 3, match: { goes: { count: 2, keep: "total" } } },
+  ],
   goals: [{ alone: { by: "bell", seconds: 30, goals: 5 } }, { alone: { by: "count", seconds: 30, goals: 4 } }],
   streak: [
     { score: "run", tries: 3, drop: "costsOne" },

@@ -11,6 +11,7 @@ import { rally } from "./rally/index.ts";
 import { speller } from "./speller/index.ts";
 import { stackUp } from "./stack-up/index.ts";
 import { streak } from "./streak/index.ts";
+import { swapSquare } from "./swap-square/index.ts";
 import { sweep } from "./sweep/index.ts";
 import { tally } from "./tally/index.ts";
 import { threeLine } from "./three-line/index.ts";
@@ -32,6 +33,7 @@ export const patterns = {
   checklist,
   rally,
   goals,
+  swapSquare,
 } as const;
 
 export type PatternName = keyof typeof patterns;

@@ -294,6 +294,10 @@ export function bodiesOf(ask: Ask): Body[] {
       return [{ kind: "total", n: ask.soFar }];
     case "choose":
       return (ask.must ? ask.options : [null]).map((pick) => ({ kind: "choose", of: ask.of, pick }));
+    case "mix":
+      return ask.samples.map((cells) => ({ kind: "mix", cells: [...cells] }));
+    case "swap":
+      return ask.sensible ? [{ kind: "swap", a: ask.sensible[0], b: ask.sensible[1] }] : [];
     case "arrange":
       return [arranged(ask.spots)];
     case "move":

@@ -27,6 +27,8 @@ const Nearest = lazy(async () => ({ default: (await import("./near.tsx")).Neares
 const JackMoved = lazy(async () => ({ default: (await import("./near.tsx")).JackMoved }));
 const Point = lazy(async () => ({ default: (await import("./sides.tsx")).Point }));
 const Goal = lazy(async () => ({ default: (await import("./sides.tsx")).Goal }));
+const Mix = lazy(async () => ({ default: (await import("./square.tsx")).Mix }));
+const Swap = lazy(async () => ({ default: (await import("./square.tsx")).Swap }));
 const AnyOf = lazy(() => import("./any-of.tsx"));
 
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
@@ -85,6 +87,8 @@ const inputs: { [K in AskKind]: InputOf<K> | null } = {
     return <Choose {...p} pieces={piecesIn(all)} />;
   },
   arrange: ({ all: _, ...p }) => <Arrange {...p} />,
+  mix: ({ all: _, ...p }) => <Mix {...p} />,
+  swap: ({ all: _, ...p }) => <Swap {...p} />,
   stand: (p) => <Stand {...p} />,
   ready: ({ all, ...p }) => {
     const lie = askOf(all, "measure");

@@ -1,0 +1,21 @@
+import * as Comlink from "comlink";
+import { type Fewest, fewestTrips } from "#core/square/fewest.ts";
+import type { Cells, Reach } from "#core/square/grid.ts";
+import { type Mixed, type MixOrder, mixed } from "#core/square/mix.ts";
+
+/** A mix is given up after so long, milliseconds: then the one that came nearest is given. */
+const PATIENCE = 6000;
+/** Squares that a search looks at for what a square could be done in. */
+const LOOKS = { small: 120_000, five: 150 } as const;
+
+const squares = {
+  mix(order: MixOrder, told: (tried: number) => void): Mixed {
+    const until = performance.now() + PATIENCE;
+    return mixed(order, told, () => performance.now() > until);
+  },
+  fewest: (cells: Cells, n: number, reach: Reach): Fewest =>
+    fewestTrips(cells, n, reach, { budget: n >= 5 ? LOOKS.five : LOOKS.small }),
+};
+export type Squares = typeof squares;
+
+Comlink.expose(squares);

@@ -1,0 +1,49 @@
+import { z } from "zod";
+import { metres, whole } from "../../contract/schema.ts";
+import { LEAST_N, MOST_N, REACHES } from "../../square/grid.ts";
+
+/** Trips of one go at most: whoever walks on has long been shown the way. */
+export const MOST_TRIPS = 200;
+
+export const swapSquareParams = z
+  .strictObject({
+    /** So many kinds, so many of each. */
+    n: whole("n", LEAST_N, MOST_N),
+    /** Two that lie next to each other are swapped, or any two in one row or column. */
+    reach: z.enum(REACHES, { error: `reach must be one of ${REACHES.join(", ")}` }),
+    /** What the kinds are, by the list of things; as many as there are kinds. */
+    kinds: z
+      .array(z.string().min(1).max(40))
+      .min(LEAST_N, `kinds: at least ${LEAST_N}`)
+      .max(MOST_N, `kinds: at most ${MOST_N}`),
+    /** One square of the grid, and from the line to the near row, metres. */
+    cell: metres("cell", 0.15, 1),
+    distance: metres("distance", 0.5, 15),
+    /** Who mixes it: the tool to a wanted difficulty, the child by hand, or somebody else; and the fewest trips wanted, from and to. */
+    mix: z.enum(["app", "hand", "opponent"], { error: "mix must be app, hand or opponent" }),
+    least: whole("least", 1, 20),
+    most: whole("most", 1, 20),
+    score: z.enum(["trips", "time"], { error: "score must be trips or time" }),
+    /** Against each other: each has a square of its own, or both take turns on one and score the rows that they complete. */
+    squares: z.enum(["own", "one"], { error: "squares must be own or one" }),
+    /** Done at the square before running back. */
+    exercise: z
+      .strictObject({
+        name: z.string().trim().min(1, "exercise must not be empty").max(40),
+        dose: whole("dose", 1, 30),
+      })
+      .nullable(),
+  })
+  .superRefine((p, ctx) => {
+    if (p.kinds.length < p.n)
+      ctx.addIssue({
+        code: "custom",
+        path: ["kinds"],
+        message: `kinds: ${p.n} are needed, ${p.kinds.length} are given`,
+      });
+    if (new Set(p.kinds.slice(0, p.n)).size < Math.min(p.n, p.kinds.length))
+      ctx.addIssue({ code: "custom", path: ["kinds"], message: "kinds must differ from each other" });
+    if (p.most < p.least)
+      ctx.addIssue({ code: "custom", path: ["most"], message: `most must not be below least (${p.least})` });
+  });
+export type SwapSquareParams = z.infer<typeof swapSquareParams>;

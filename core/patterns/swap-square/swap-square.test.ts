@@ -1,0 +1,156 @@
+import { describe, expect, it } from "vitest";
+import { isRefusal, type Setup } from "../../contract/contract.ts";
+import { match as matchSchema } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
+import { mean } from "../../forecast/distribution.ts";
+import { forecastActivity } from "../../forecast/for-activity.ts";
+import { activity, fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { openPlay, type Play, referee, view } from "../../referee/referee.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
+import { swapSquare } from "./index.ts";
+import { type SwapSquareParams, swapSquareParams } from "./params.ts";
+import { tellSwapSquare } from "./swap-square.oracle.ts";
+
+const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
+const TWO: Setup = { players: 2, mode: "against", seed: 1 };
+const having = (change: object, match: object = {}) => {
+  const a = fromPattern("swapSquare");
+  return activity.parse({
+    ...a,
+    match: { ...a.match, ...match },
+    pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } },
+  });
+};
+const begin = (change: object = {}, setup = ALONE, match = {}) => openPlay(gamePartOf(having(change, match)), setup);
+const take = (p: Play, ...bodies: object[]) =>
+  bodies.reduce<Play>((q, body) => {
+    const next = referee(q, { at: 0, ...body } as never);
+    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
+    return next;
+  }, p);
+const refusedBy = (p: Play, body: object) => {
+  const next = referee(p, { at: 0, ...body } as never);
+  return isRefusal(next) ? next.refused.key : null;
+};
+const mix = (text: string, fewest?: number) => ({
+  kind: "mix",
+  cells: [...text].map(Number),
+  ...(fewest !== undefined && { fewest: { lower: fewest, upper: fewest } }),
+});
+const swap = (a: number, b: number, more = {}) => ({ kind: "swap", a, b, ...more });
+
+describe("Swap square: a second telling agrees", () => {
+  const paramsOf = (d: Draw): Drawn<SwapSquareParams> => {
+    const n = 2 + d.upTo(1);
+    const squares = d.chance(0.3) ? "one" : "own";
+    return {
+      params: swapSquareParams.parse({
+        ...swapSquare.example.params,
+        n,
+        reach: d.one(["next", "line"]),
+        squares,
+        exercise: d.chance(0.3) ? { name: "hops", dose: 2 } : null,
+      }),
+      match: matchSchema.parse({
+        carry: d.chance(0.3),
+        ...(squares === "own" && {
+          swap: d.one(["send", "go", "once"]),
+          goes: { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) },
+        }),
+      }),
+    };
+  };
+  const eventOf = (d: Draw, at: number, p: SwapSquareParams, legal: readonly string[]): GameEvent => {
+    const by = d.chance(0.3) ? { by: d.upTo(3) } : {};
+    if (legal.includes("mix") && d.chance(0.85)) {
+      const cells = Array.from({ length: p.n * p.n }, (_, i) => i % p.n);
+      for (let i = cells.length - 1; i > 0; i--) {
+        const j = d.upTo(i);
+        [cells[i], cells[j]] = [cells[j]!, cells[i]!];
+      }
+      if (d.chance(0.1)) cells[0] = (cells[0]! + 1) % p.n;
+      return { kind: "mix", at, cells, ...by };
+    }
+    if (legal.includes("task") && d.chance(0.7)) return { kind: "task", at, ...by };
+    if (d.chance(0.08)) return { kind: d.one(["carry", "ready", "stand", "task"]), at };
+    return { kind: "swap", at, a: d.upTo(p.n * p.n - 1), b: d.upTo(p.n * p.n), ...by };
+  };
+  it("over seeded event sequences", () => {
+    expect(run(swapSquare.rules, tellSwapSquare, paramsOf, eventOf, swapSquare.modes)).toBeGreaterThan(SEQUENCES / 40);
+  }, 400_000);
+});
+
+describe("Swap square", () => {
+  it("collects every complete near row at once, also in a chain, and says what it could be done in", () => {
+    const p = take(begin({ n: 3 }), mix("001110222", 1));
+    // One swap completes the near row; the next one is complete then too, and so is the last.
+    const done = take(p, swap(2, 5));
+    expect(view(done)).toMatchObject({
+      done: "over",
+      ending: { reason: { key: "square.end", params: { fewest: 1 } } },
+    });
+    expect(view(done).score[0]).toMatchObject({ value: 1, unit: "trips" });
+  });
+  it("refuses a diagonal and, next to each other, what is farther, with words and without a trip", () => {
+    const p = take(begin({ n: 3, reach: "next" }), mix("012120201"));
+    expect(refusedBy(p, swap(0, 4))).toBe("refused.notInLine");
+    expect(refusedBy(p, swap(0, 2))).toBe("refused.notNext");
+    expect(refusedBy(p, swap(0, 9))).toBe("refused.noSuchCell");
+    expect(view(take(p, swap(0, 1))).score[0]!.value).toBe(1);
+    // Two of one kind may be swapped: it is a trip.
+    expect(view(take(take(begin({ n: 3 }), mix("001120212")), swap(0, 1))).score[0]!.value).toBe(1);
+    expect(refusedBy(begin({ n: 3 }), mix("000000222"))).toBe("refused.notWhole");
+    expect(refusedBy(begin({ n: 3 }), swap(0, 1))).toBe("refused.mixFirst");
+    expect(refusedBy(p, mix("012120201"))).toBe("refused.mixed");
+  });
+  it("asks for the exercise before running back", () => {
+    const p = take(begin({ n: 3, exercise: { name: "hops", dose: 3 } }), mix("012120201"), swap(0, 3));
+    expect(view(p).asks[0]).toMatchObject({ kind: "task", exercise: "hops", dose: 3 });
+    expect(refusedBy(p, swap(1, 4))).toBe("refused.extraFirst");
+    expect(view(take(p, { kind: "task" })).asks[0]!.kind).toBe("swap");
+  });
+  it("on one square each scores the rows of its own swaps; complete at the start scores nobody", () => {
+    const p = take(begin({ squares: "one" }, TWO), mix("000112221"));
+    expect(view(p).score.map((s) => s.value)).toEqual([0, 0]);
+    const other = take(p, swap(0, 1));
+    expect(view(other).player).toBe(1);
+    // Whose swap sets a chain off scores all of it.
+    const end = take(other, swap(2, 5));
+    expect(view(end).score.map((s) => [s.value, s.unit])).toEqual([
+      [0, "rows"],
+      [2, "rows"],
+    ]);
+    expect(view(end)).toMatchObject({ done: "over", ending: { winners: [1] } });
+  });
+  it("races on two squares: fewest trips wins; by time the clock starts once it is mixed", () => {
+    const p = take(begin({ n: 2, least: 1, most: 2 }, TWO), mix("0110"), swap(0, 2), mix("0110"));
+    const end = take(p, swap(0, 1), swap(0, 1), swap(0, 2));
+    expect(view(end).score.map((s) => s.value)).toEqual([1, 3]);
+    expect(view(end).ending?.winners).toEqual([0]);
+    const time = begin({ n: 2, least: 1, most: 2, score: "time" });
+    expect(view(time).asks[0]!.kind).toBe("mix");
+    const mixedUp = take(time, { ...mix("0110"), at: 5000 });
+    expect(view(mixedUp).asks[0]!.kind).toBe("ready");
+    const done = take(mixedUp, { kind: "ready", at: 9000 }, swap(0, 2, { at: 12_500 }));
+    expect(view(done).score[0]).toMatchObject({ value: 35, unit: "tenths" });
+  });
+  it("is refused where kinds are missing or alike, or one square is played for time", () => {
+    const bad = (change: object) => {
+      const a = fromPattern("swapSquare");
+      const read = parseActivity({ ...a, pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } } });
+      return read.ok ? [] : read.problems.map((p) => p.field);
+    };
+    expect(bad({ kinds: ["sock", "peg"] })).toEqual(["pattern.params.kinds"]);
+    expect(bad({ kinds: ["sock", "sock", "peg"] })).toEqual(["pattern.params.kinds"]);
+    expect(bad({ squares: "one", score: "time" })).toEqual(["pattern.params.score"]);
+    expect(bad({ least: 5, most: 4 })).toEqual(["pattern.params.most"]);
+  });
+  it("is forecast by sensible play over its mixes: no fewer trips than wanted, longer ways longer times", () => {
+    const told = (change: object) => forecastActivity(having(change), [{ age: 8 }], ALONE, "middle");
+    const near = told({ distance: 1, score: "time" });
+    const far = told({ distance: 2.8, score: "time" });
+    expect(mean(far.sides[0]!.points)).toBeGreaterThan(mean(near.sides[0]!.points) * 1.2);
+    expect(told({}).sides[0]!.finish).toBeCloseTo(1, 9);
+    expect(mean(told({ exercise: { name: "hops", dose: 5 } }).time)).toBeGreaterThan(mean(told({}).time));
+  });
+});

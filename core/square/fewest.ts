@@ -1,0 +1,143 @@
+import { type Cells, collected, greedyTrips, pairsIn, type Reach, rowsIn, swapped } from "./grid.ts";
+import { PACKED_MOST, pack, searchPacked } from "./packed.ts";
+
+/** What is known of the fewest trips of a square: proved where both are the same. */
+export interface Fewest {
+  lower: number;
+  upper: number;
+}
+/** Squares that a search looks at before it gives its bounds. */
+export const SEARCH_BUDGET = 400_000;
+
+const orders = new Map<number, readonly (readonly number[])[]>();
+function ordersOf(n: number): readonly (readonly number[])[] {
+  let found = orders.get(n);
+  if (!found) {
+    found =
+      n === 0
+        ? [[]]
+        : ordersOf(n - 1).flatMap((o) => Array.from({ length: n }, (_, i) => [...o.slice(0, i), n - 1, ...o.slice(i)]));
+    orders.set(n, found);
+  }
+  return found;
+}
+/**
+ * Fewer trips than this never do: each row ends up with one kind, a swap moves two things from row to row (next to each other by one row), and the best way
+ * of giving kinds to rows is taken. Anywhere in a line it also takes a trip for each thing of the near row that is wrong.
+ */
+export function atLeast(cells: Cells, n: number, reach: Reach): number {
+  const rows = rowsIn(cells, n);
+  if (rows === 0) return 0;
+  // How many of each kind lie in each row; kinds that are gone are left out.
+  const kinds: number[] = [];
+  for (const c of cells) if (!kinds.includes(c)) kinds.push(c);
+  const cost: number[][] = [];
+  for (let r = 0; r < rows; r++) {
+    const row: number[] = [];
+    for (const kind of kinds) {
+      let sum = 0;
+      for (let i = 0; i < cells.length; i++)
+        if (cells[i] === kind) {
+          const away = Math.abs(Math.floor(i / n) - r);
+          sum += reach === "next" ? away : away > 0 ? 1 : 0;
+        }
+      row.push(sum);
+    }
+    cost.push(row);
+  }
+  let best = Number.POSITIVE_INFINITY;
+  for (const order of ordersOf(kinds.length)) {
+    let sum = 0;
+    for (let r = 0; r < rows; r++) sum += cost[r]![order[r]!]!;
+    if (sum < best) best = sum;
+  }
+  return Math.ceil(best / 2);
+}
+
+/** A square as one text; columns are alike anywhere in a line, and a square and its mirror next to each other. */
+function keyOf(cells: Cells, n: number, reach: Reach): string {
+  const rows = rowsIn(cells, n);
+  const column = (c: number) => {
+    let k = 0;
+    for (let r = 0; r < rows; r++) k = k * n + cells[r * n + c]!;
+    return k;
+  };
+  const all = Array.from({ length: n }, (_, c) => column(c));
+  // What kinds are called does not matter: they are numbered as they come.
+  const named = (list: number[]) => {
+    const names = new Map<number, number>();
+    let text = "";
+    for (const k of list) {
+      let left = k;
+      const digits: number[] = [];
+      for (let r = 0; r < rows; r++) {
+        digits.unshift(left % n);
+        left = Math.floor(left / n);
+      }
+      for (const d of digits) {
+        if (!names.has(d)) names.set(d, names.size);
+        text += names.get(d);
+      }
+    }
+    return `${rows}:${text}`;
+  };
+  if (reach === "line") return named(all.sort((a, b) => a - b));
+  const [one, other] = [named(all), named([...all].reverse())];
+  return one < other ? one : other;
+}
+
+/**
+ * The fewest trips that collect a square, best first with a bound that never says too much: proved, unless more squares are met than the budget allows; then
+ * bounds, the upper one of sensible play. `most`: nobody wants to know more than that it takes more. Source: core model, "Letters, numbers, squares".
+ */
+export function fewestTrips(
+  given: Cells,
+  n: number,
+  reach: Reach,
+  {
+    budget = SEARCH_BUDGET,
+    most = Number.POSITIVE_INFINITY,
+    stop,
+  }: { budget?: number; most?: number; stop?: () => boolean } = {},
+): Fewest {
+  const start = collected(given, n).cells;
+  if (start.length === 0) return { lower: 0, upper: 0 };
+  let upper = greedyTrips(start, n, reach);
+  if (n <= PACKED_MOST) return searchPacked(pack(start), rowsIn(start, n), n, reach, { upper, budget, most, stop });
+  const first = atLeast(start, n, reach);
+  /** Squares still to look at, by the fewest trips that they can lead to. */
+  const open: { cells: Cells; trips: number }[][] = [];
+  const put = (cells: Cells, trips: number, total: number) => {
+    open[total] ??= [];
+    open[total]!.push({ cells, trips });
+  };
+  const known = new Map<string, number>([[keyOf(start, n, reach), 0]]);
+  put(start, 0, first);
+  let looked = 0;
+  for (let total = first; total < upper; total++) {
+    if (total > most) return { lower: total, upper: Math.max(total, upper) };
+    const list = open[total];
+    while (list && list.length > 0) {
+      // The one that has come farthest first.
+      const { cells, trips } = list.pop()!;
+      if (known.get(keyOf(cells, n, reach))! < trips) continue;
+      if (++looked > budget || (looked % 512 === 0 && stop?.())) return { lower: total, upper };
+      for (const [a, b] of pairsIn(rowsIn(cells, n), n, reach)) {
+        if (cells[a] === cells[b]) continue;
+        const next = collected(swapped(cells, a, b), n).cells;
+        if (next.length === 0) {
+          if (trips + 1 <= total) return { lower: trips + 1, upper: trips + 1 };
+          upper = Math.min(upper, trips + 1);
+          continue;
+        }
+        const key = keyOf(next, n, reach);
+        const before = known.get(key);
+        if (before !== undefined && before <= trips + 1) continue;
+        known.set(key, trips + 1);
+        const bound = Math.max(total, trips + 1 + atLeast(next, n, reach));
+        if (bound < upper) put(next, trips + 1, bound);
+      }
+    }
+  }
+  return { lower: upper, upper };
+}

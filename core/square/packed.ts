@@ -1,0 +1,178 @@
+import type { Reach } from "./grid.ts";
+import { pairsIn } from "./grid.ts";
+
+/**
+ * Squares of up to four kinds packed into whole numbers, two bits a cell, the near row lowest: so that many can be looked at in a moment. How many rows there are is told
+ * beside.
+ */
+export const PACKED_MOST = 4;
+
+export function pack(cells: readonly number[]): number {
+  let s = 0;
+  for (let i = cells.length - 1; i >= 0; i--) s = s * 4 + cells[i]!;
+  return s >>> 0;
+}
+const rowMask = (n: number) => (n === 4 ? 0xff : (1 << (2 * n)) - 1);
+/** A row of one kind, by kind. */
+const ones = (n: number) => Array.from({ length: n }, (_, k) => [...Array(n).keys()].reduce((s) => s * 4 + k, 0));
+const sames = new Map([2, 3, 4].map((n) => [n, new Set(ones(n))]));
+
+/** All ways of giving kinds to rows. */
+function permutations(n: number): number[][] {
+  if (n === 0) return [[]];
+  return permutations(n - 1).flatMap((o) =>
+    Array.from({ length: n }, (_, i) => [...o.slice(0, i), n - 1, ...o.slice(i)]),
+  );
+}
+const orders = [0, 1, 2, 3, 4].map(permutations);
+
+/** The search over packed squares of `n` kinds. */
+export class Packed {
+  private readonly mask: number;
+  private readonly same: ReadonlySet<number>;
+  private readonly counts = new Int32Array(16);
+  private readonly columns = new Int32Array(4);
+  private readonly kinds = new Int32Array(4);
+  private readonly bits: number;
+  constructor(
+    private readonly n: number,
+    private readonly reach: Reach,
+  ) {
+    this.mask = rowMask(n);
+    this.bits = 2 * n;
+    this.same = sames.get(n)!;
+  }
+
+  /** Rows left once every complete near row is gone; what is left is in `left`. */
+  left = 0;
+  collect(s: number, rows: number): number {
+    let [left, r] = [s, rows];
+    while (r > 0 && this.same.has((left & this.mask) >>> 0)) {
+      left = left >>> this.bits;
+      // All 32 bits of four rows: the highest row is shifted in as nought.
+      r--;
+    }
+    this.left = left >>> 0;
+    return r;
+  }
+  swap(s: number, a: number, b: number): number {
+    const [x, y] = [(s >>> (2 * a)) & 3, (s >>> (2 * b)) & 3];
+    if (x === y) return s;
+    const d = x ^ y;
+    return (s ^ (d << (2 * a)) ^ (d << (2 * b))) >>> 0;
+  }
+
+  /**
+   * Fewer trips than this never do. Anywhere in a line: of the things that lie in a wrong row two change places with a trip where each lies in the other's row, and longer rounds
+   * save no more than one trip in three; the best way of giving kinds to rows is taken. Next to each other: every row up or down is half a trip.
+   */
+  bound(s: number, rows: number): number {
+    const { n, counts, kinds } = this;
+    counts.fill(0);
+    for (let i = 0; i < rows * n; i++) counts[((s >>> (2 * i)) & 3) * 4 + ((i / n) | 0)]!++;
+    let m = 0;
+    for (let k = 0; k < n; k++)
+      if (counts[k * 4]! + counts[k * 4 + 1]! + counts[k * 4 + 2]! + counts[k * 4 + 3]! > 0) kinds[m++] = k;
+    let best = 1e9;
+    for (const order of orders[m]!) {
+      let wrong = 0;
+      let pairs = 0;
+      let far = 0;
+      for (let r = 0; r < rows; r++) {
+        const k = kinds[order[r]!]! * 4;
+        wrong += n - counts[k + r]!;
+        for (let q = 0; q < r; q++) {
+          const [there, back] = [counts[k + q]!, counts[kinds[order[q]!]! * 4 + r]!];
+          pairs += there < back ? there : back;
+          far += (there + back) * (r - q);
+        }
+      }
+      const trips = this.reach === "line" ? wrong - pairs - Math.floor((wrong - 2 * pairs) / 3) : (far + 1) >> 1;
+      if (trips < best) best = trips;
+    }
+    return best;
+  }
+
+  /** Equal for squares that are alike: columns in any order anywhere in a line, a mirror next to each other. */
+  key(s: number, rows: number): number {
+    const { n, columns } = this;
+    for (let c = 0; c < n; c++) {
+      let k = 0;
+      for (let r = 0; r < rows; r++) k = (k << 2) | ((s >>> (2 * (r * n + c))) & 3);
+      columns[c] = k;
+    }
+    const width = 4 ** rows;
+    if (this.reach === "line") {
+      for (let c = 1; c < n; c++) {
+        const k = columns[c]!;
+        let i = c - 1;
+        for (; i >= 0 && columns[i]! > k; i--) columns[i + 1] = columns[i]!;
+        columns[i + 1] = k;
+      }
+      let out = 0;
+      for (let c = 0; c < n; c++) out = out * width + columns[c]!;
+      return out * 8 + rows;
+    }
+    let [one, other] = [0, 0];
+    for (let c = 0; c < n; c++) {
+      one = one * width + columns[c]!;
+      other = other * width + columns[n - 1 - c]!;
+    }
+    return Math.min(one, other) * 8 + rows;
+  }
+
+  pairs(rows: number) {
+    return pairsIn(rows, this.n, this.reach);
+  }
+}
+
+/** The fewest trips of a packed square that has no complete near row, or bounds of it; see `fewestTrips`. */
+export function searchPacked(
+  start: number,
+  startRows: number,
+  n: number,
+  reach: Reach,
+  given: { upper: number; budget: number; most: number; stop?: (() => boolean) | undefined },
+): { lower: number; upper: number } {
+  const p = new Packed(n, reach);
+  let { upper } = given;
+  const first = p.bound(start, startRows);
+  const open: number[][] = [];
+  /** Three numbers for each square that is still to be looked at: itself, its rows, its trips. */
+  const put = (s: number, rows: number, trips: number, total: number) => {
+    open[total] ??= [];
+    open[total]!.push(s, rows, trips);
+  };
+  const known = new Map<number, number>([[p.key(start, startRows), 0]]);
+  put(start, startRows, 0, first);
+  let looked = 0;
+  for (let total = first; total < upper; total++) {
+    if (total > given.most) return { lower: total, upper };
+    const list = open[total];
+    while (list && list.length > 0) {
+      const trips = list.pop()!;
+      const rows = list.pop()!;
+      const s = list.pop()!;
+      if (known.get(p.key(s, rows))! < trips) continue;
+      if (++looked > given.budget || (looked % 2048 === 0 && given.stop?.())) return { lower: total, upper };
+      for (const [a, b] of p.pairs(rows)) {
+        const moved = p.swap(s, a, b);
+        if (moved === s) continue;
+        const r = p.collect(moved, rows);
+        const next = p.left;
+        if (r === 0) {
+          if (trips + 1 <= total) return { lower: trips + 1, upper: trips + 1 };
+          upper = Math.min(upper, trips + 1);
+          continue;
+        }
+        const key = p.key(next, r);
+        const before = known.get(key);
+        if (before !== undefined && before <= trips + 1) continue;
+        known.set(key, trips + 1);
+        const bound = Math.max(total, trips + 1 + p.bound(next, r));
+        if (bound < upper) put(next, r, trips + 1, bound);
+      }
+    }
+  }
+  return { lower: upper, upper };
+}
