@@ -43,6 +43,8 @@ const ON_FLOOR = new Set(["zones", "cells", "fall", "near"]);
 const isFloor = (a: Ask): boolean =>
   (a.kind === "choose" && (!a.must || a.does !== undefined || a.of === "lift")) ||
   a.kind === "arrange" ||
+  a.kind === "mix" ||
+  a.kind === "swap" ||
   (a.kind === "send" && ON_FLOOR.has(a.aim.kind));
 
 /** What of a game is set, with what the family changed of it. */

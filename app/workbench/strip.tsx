@@ -117,7 +117,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
   const first =
     fixed || counted
       ? { title: counted ? label(`strip.${unit}`) : unit === "points" ? "Points" : "Score", d: side?.points }
-      : { title: "Sends in a go", d: sends };
+      : { title: unit === "trips" ? label("strip.trips") : "Sends in a go", d: sends };
   const shown = (v: number) => (fixed && unit === "tenths" ? Math.round(v / 10) : v);
   const toMinutes = (t: number) => Math.max(1, Math.round(t / 600));
   const fits = homes.filter((h) => h.fits === true).length;

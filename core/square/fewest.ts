@@ -82,8 +82,7 @@ function keyOf(cells: Cells, n: number, reach: Reach): string {
     return `${rows}:${text}`;
   };
   if (reach === "line") return named(all.sort((a, b) => a - b));
-  const [one, other] = [named(all), named([...all].reverse())];
-  return one < other ? one : other;
+  return [named(all), named([...all].reverse())].sort()[0]!;
 }
 
 /**

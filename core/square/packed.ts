@@ -83,7 +83,7 @@ export class Packed {
         wrong += n - counts[k + r]!;
         for (let q = 0; q < r; q++) {
           const [there, back] = [counts[k + q]!, counts[kinds[order[q]!]! * 4 + r]!];
-          pairs += there < back ? there : back;
+          pairs += Math.min(there, back);
           far += (there + back) * (r - q);
         }
       }

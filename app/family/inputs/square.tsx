@@ -258,7 +258,10 @@ export function Swap({ ask, act, data, mending = false }: InputProps<AskOf<"swap
         <button
           type="button"
           className="btn min-h-11"
-          onClick={() => setHint(hint === "kinds" ? "move" : "kinds")}
+          onClick={() => {
+            setWrong("");
+            setHint(hint === "kinds" ? "move" : "kinds");
+          }}
           disabled={hint === "move"}
         >
           {say(hint === "kinds" ? "square.showMove" : "square.askHint")}

@@ -1,0 +1,107 @@
+import type { Browser } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { activity, fromPattern } from "../core/formats/activity.ts";
+import { changed, handIn, keptOf, openBrowser, playing, press, sees, text, title } from "./help.ts";
+
+let browser: Browser;
+let close: () => Promise<void>;
+beforeAll(async () => {
+  Object.assign(process.env, inject("webEnv"));
+  ({ browser, close } = await openBrowser());
+});
+afterAll(() => close());
+
+describe("games of two sides", () => {
+  it("Rally: a fault, a let, points by tap and by key, undone, and a winner", async () => {
+    const a = changed(fromPattern("rally"), title(), {
+      points: 2,
+      told: "why",
+      serve: { by: "alternate", every: 1, how: "hand", second: true },
+    });
+    const page = await playing(browser, "Kezia O.", a, 2, "Against each other");
+    await sees(page, "Serve. Who wins the rally?");
+    await press(page, "Fault");
+    await sees(page, "That was a fault. Serve once more.");
+    await press(page, "Again (let)");
+    await sees(page, "That was a fault. Serve once more.");
+    await press(page, "net or rope");
+    await press(page, "Point for Player 2");
+    await sees(page, "Player 2, your turn.");
+    await page.keyboard.press("1");
+    await sees(page, "Kezia, your turn.");
+    await press(page, "Undo");
+    await sees(page, "Player 2, your turn.");
+    await press(page, "Point for Kezia");
+    await press(page, "Point for Kezia");
+    await sees(page, "That wins it!");
+    await handIn(page);
+    const kept = await keptOf(a.title);
+    expect(kept!.score).toMatchObject({ unit: "points", value: 2, won: true });
+    await page.close();
+  });
+
+  it("Rally together: touches in turn, the longest rally is handed in", async () => {
+    const a = changed(fromPattern("rally"), title(), { rallies: 2 });
+    const page = await playing(browser, "Lorcan T.", a, 2, "Together");
+    await page.waitForSelector("main button.bg-mint");
+    for (let i = 0; i < 3; i++) await page.click("main button.bg-mint");
+    await press(page, "Dropped it");
+    await sees(page, "Begin the rally.");
+    await page.click("main button.bg-mint");
+    await press(page, "Dropped it");
+    await sees(page, "The longest rally had 3 touches.");
+    await handIn(page);
+    expect((await keptOf(a.title))!.score).toMatchObject({ unit: "touches", value: 3 });
+    await page.close();
+  });
+
+  it("Goals: out of play, a foul with its free shot, and the first to two", async () => {
+    const a = changed(fromPattern("goals"), title(), { points: 2, fouls: ["hands"], penalty: "shot" });
+    const page = await playing(browser, "Quill F.", a, 2);
+    await sees(page, "Begin in the middle.");
+    await press(page, "Goal for Quill");
+    await sees(page, "Player 2, your turn.");
+    await press(page, "Out of play");
+    await sees(page, "Who sent it out?");
+    await press(page, "Player 2");
+    await sees(page, "Bring the ball in.");
+    await press(page, "Foul: hands");
+    await press(page, "Quill");
+    await sees(page, "A free shot.");
+    await press(page, "It did not");
+    await sees(page, "Quill, your turn.");
+    await press(page, "Goal for Quill");
+    await sees(page, "2 goals: that is it!");
+    await handIn(page);
+    expect((await keptOf(a.title))!.score).toMatchObject({ unit: "goals", value: 2, won: true });
+    await page.close();
+  });
+
+  it("Swap square: mixed by the device, a diagonal refused in words, a hint, solved by its swaps", async () => {
+    const a = activity.parse(changed(fromPattern("swapSquare"), title(), { n: 2, least: 1, most: 2 }));
+    const page = await playing(browser, "Umar Z.", a);
+    await press(page, "Mix it for me");
+    await sees(page, "It can be done in");
+    await press(page, "It lies like this");
+    await sees(page, "Run, swap two in one row or column");
+    const place = (i: number) => page.click(`[role=group] button:nth-of-type(${i})`);
+    await page.waitForSelector("[role=group] button[aria-pressed]");
+    await place(1);
+    await place(4);
+    await sees(page, "Only in one row or one column.");
+    await place(1);
+    // What is shown is done until it is done.
+    for (let trips = 0; trips < 4 && !(await text(page)).includes("All done!"); trips++) {
+      await press(page, "A hint");
+      await sees(page, "In the near row:");
+      await press(page, "Show me a swap");
+      await page.waitForSelector("[role=group] button.border-dashed");
+      for (const b of await page.$$("[role=group] button.border-dashed")) await b.click();
+      await page.waitForFunction(() => !document.querySelector("[role=group] button.border-dashed"));
+    }
+    await sees(page, "It could be done in");
+    await handIn(page);
+    expect((await keptOf(a.title))!.score).toMatchObject({ unit: "trips", finished: true });
+    await page.close();
+  });
+});
