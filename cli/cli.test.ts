@@ -42,6 +42,16 @@ describe("command line", () => {
     expect(fixed.activity.kit.send).toBe("shirtRoll");
   });
 
+  it("says the fewest trips of a square, and mixes one", () => {
+    const cells = [0, 0, 1, 1, 1, 0, 2, 2, 2];
+    expect(run("square", { n: 3, cells }).json).toEqual({ lower: 1, upper: 1, collected: 0, sensible: 1 });
+    expect(run("square", { n: 3, least: 5, most: 5, seed: 4 }).json).toMatchObject({
+      lower: 5,
+      upper: 5,
+      wanted: true,
+    });
+  });
+
   it("lays a game out in a space, the same way every time", () => {
     const told = run("fit", fit).json;
     expect(told.placement).not.toBeNull();
@@ -56,6 +66,9 @@ describe("command line", () => {
     ["substitute", { ...home, home: { kit: { sock: 1e6 } } }, "99 or less"],
     ["substitute", { ...home, home: { space: { kind: "attic" } } }, "space must be one of"],
     ["substitute", { ...home, age: 3 }, "age"],
+    ["square", { n: 3, cells: [0, 1, 2] }, "cells"],
+    ["square", { n: 9 }, "n must be at most 5"],
+    ["square", { least: 5, most: 4 }, "most"],
     ["fit", { ...fit, space: { ...fit.space, length: 0.1 } }, "space.length"],
     [
       "fit",

@@ -11,6 +11,9 @@ import { listOf } from "#core/kit/items.ts";
 import { homeAnswers, homeSpace, NOTHING_SAID } from "#core/records/home.ts";
 import { outlook, replay, view } from "#core/referee/referee.ts";
 import { hitRule } from "#core/rules/hit-rule.ts";
+import { fewestTrips } from "#core/square/fewest.ts";
+import { collected, greedyTrips, isWhole, LEAST_N, MOST_N, REACHES } from "#core/square/grid.ts";
+import { mixed } from "#core/square/mix.ts";
 import { enGame } from "#words/en-game.ts";
 import { addWords, itemName, namesOf, sayPhrase } from "#words/say.ts";
 
@@ -42,6 +45,25 @@ const hitInput = z.strictObject({
     .strictObject({ across: z.number().optional(), along: z.number().optional(), up: z.number().optional() })
     .optional(),
   reach: z.number().min(0, "must be 0 or more").max(1, "must be at most 1").optional(),
+});
+
+const squareInput = z.strictObject({
+  n: z.number().int().min(LEAST_N, `must be ${LEAST_N} or more`).max(MOST_N, `must be at most ${MOST_N}`).default(3),
+  reach: z.enum(REACHES, { error: `must be one of ${REACHES.join(", ")}` }).default("line"),
+  /** Kinds from 0, row by row from the near one; left out: one is mixed. */
+  cells: z
+    .array(
+      z
+        .number()
+        .int()
+        .min(0)
+        .max(MOST_N - 1),
+    )
+    .max(MOST_N * MOST_N)
+    .optional(),
+  least: z.number().int().min(1, "must be 1 or more").max(20).default(3),
+  most: z.number().int().min(1, "must be 1 or more").max(20).default(4),
+  seed: z.number().int().min(0).default(1),
 });
 
 const setup = {
@@ -195,7 +217,27 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       };
     },
   },
+  square: {
+    about: "the fewest trips of a Swap square, or a mix of it to a wanted difficulty",
+    run: (json) => {
+      const { n, reach, cells, least, most, seed } = read(squareInput, json);
+      if (cells) {
+        if (!isWhole(cells, n)) bad([{ field: "cells", message: `must be ${n} of each kind from 0 to ${n - 1}` }]);
+        const { rows } = collected(cells, n);
+        return {
+          ...fewestTrips(cells, n, reach, { budget: SQUARE_BUDGET }),
+          collected: rows,
+          sensible: greedyTrips(cells, n, reach),
+        };
+      }
+      if (most < least) bad([{ field: "most", message: `must not be below least (${least})` }]);
+      return mixed({ n, reach, least, most, seed });
+    },
+  },
 };
+
+/** Squares that a search may look at on the command line. */
+const SQUARE_BUDGET = 1_000_000;
 
 const HELP = `npm run -s yard -- COMMAND < input.json\n\n${Object.entries(commands)
   .map(([name, c]) => `  ${name.padEnd(10)} ${c.about}`)
