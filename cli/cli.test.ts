@@ -67,7 +67,7 @@ describe("command line", () => {
     ["substitute", { ...home, home: { space: { kind: "attic" } } }, "space must be one of"],
     ["substitute", { ...home, age: 3 }, "age"],
     ["square", { n: 3, cells: [0, 1, 2] }, "cells"],
-    ["square", { n: 9 }, "n must be at most 5"],
+    ["square", { n: 9 }, "n: must be at most 5"],
     ["square", { least: 5, most: 4 }, "most"],
     ["fit", { ...fit, space: { ...fit.space, length: 0.1 } }, "space.length"],
     [

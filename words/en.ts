@@ -113,6 +113,11 @@ export const en = {
   "off.table": "Off the table first: it bounces once.",
   "square.setUp": "The square is {n, number} by {n, number} places. Lay it out later.",
   "square.slips": "No such things? Write or draw them on paper slips.",
+  "bases.setUp":
+    "{count, plural, one {Lay # base. It lies flat and grips.} other {Lay # bases. They lie flat and grip.}}",
+  "bases.setUp.stop": "Mark the stop spot. The ball there stops play.",
+  "bases.care": "Lay the bat down before you run.",
+  "bases.softTag": "Touch softly. Never throw at a runner.",
   "rally.setUp.line": "Put a line between the two courts.",
   "rally.setUp.net": "Hang something {cm, number} cm high between the courts.",
   "rally.setUp.rope": "Tie a rope {cm, number} cm high between two chairs.",

@@ -28,6 +28,8 @@ export function seenText(e: GameEvent, label: (id: string) => string): string | 
       if (e.rest !== undefined) return say("play.ev.rest", { zone: label(e.rest) });
       if (e.fell !== undefined) return say("play.ev.fell", { count: Array.isArray(e.fell) ? e.fell.length : e.fell });
       return e.hit ? say("play.ev.hit", { label: label(e.hit) }) : say("play.ev.miss");
+    case "run":
+      return e.missed ? say("bat.missed") : e.caught ? say("bat.caught") : null;
     case "point":
       return e.side === null
         ? e.why && ["fault", "let", "out"].includes(e.why)

@@ -106,6 +106,22 @@ export type Aim =
       fouls: readonly string[];
       out: "other" | "middle" | "again";
     }
+  /**
+   * A ball is put into play and a circuit is run: the bases that are held, by whom (null: an invisible runner), who stands in the field, and which base is home. `side`: from
+   * base to base, metres.
+   */
+  | {
+      kind: "bat";
+      runners: readonly number[];
+      names: readonly (number | null)[];
+      fielders: readonly number[];
+      home: number;
+      side: number;
+      put: "tee" | "toss" | "pitch" | "kick" | "throw";
+      outs: readonly string[];
+      stop: boolean;
+      misses: number;
+    }
   /** Off the wall onto a mark on the floor. */
   | { kind: "rebound"; wall: string; onto: string };
 export type AimKind = Aim["kind"];
@@ -129,6 +145,7 @@ const FROM_A_LINE: { [K in AimKind]: boolean } = {
   over: false,
   point: false,
   goal: false,
+  bat: false,
 };
 /** Whether something is sent from a line that one may stand nearer to. */
 export const fromLine = (ask: Ask): ask is AskOf<"send" | "count"> =>
@@ -203,6 +220,8 @@ export type Ask =
       walks?: readonly number[];
       /** What each is, and how many of how many times it is done. */
       does?: readonly (Doing & { done: number; times: number })[];
+      /** Whom each option is for, by number. */
+      who?: readonly number[];
       /** How long each takes, seconds. */
       lasts?: readonly number[];
       /** Forecasts take the first: all of them come in the end, whichever is first, or it is the one that is meant. */

@@ -1,6 +1,7 @@
 import type { Person } from "../aim/person.ts";
 import type { PlayerModel } from "../aim/player.ts";
 import type { Aim, Manner } from "../asks/ask.ts";
+import type { Body } from "../events/events.ts";
 import type { Path, Purpose } from "../physics/send.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 
@@ -14,6 +15,8 @@ export type Seen =
   | { rest: string; away?: number }
   | { fell: readonly string[] }
   | { kept: boolean }
+  /** What came of a ball put into play. */
+  | { ran: Omit<Extract<Body, { kind: "run" }>, "kind"> }
   /** For which side; nobody's, for a reason. */
   | { point: number | null; why?: string };
 

@@ -1,5 +1,6 @@
 import type { Aim, AimKind, AimOf } from "../asks/ask.ts";
 import { any } from "./any.ts";
+import { bat } from "./bat.ts";
 import { cells } from "./cells.ts";
 import { chase } from "./chase.ts";
 import { course } from "./course.ts";
@@ -33,6 +34,7 @@ const kinds: { [K in AimKind]: KindOf<AimOf<K>> } = {
   over,
   point,
   goal,
+  bat,
 };
 
 export const kindOf = <A extends Aim>(aim: A): KindOf<A> => kinds[aim.kind] as unknown as KindOf<A>;

@@ -124,8 +124,10 @@ const seenAs = (seen: Seen): Body =>
     ? { kind: "send", hit: seen.kept ? "kept" : null }
     : "point" in seen
       ? { kind: "point", side: seen.point, ...(seen.why !== undefined && { why: seen.why }) }
-      : { kind: "send", ...toBody(seen) };
-const toBody = (seen: Exclude<Seen, { kept: boolean } | { point: number | null }>) =>
+      : "ran" in seen
+        ? { kind: "run", ...seen.ran }
+        : { kind: "send", ...toBody(seen) };
+const toBody = (seen: Exclude<Seen, { kept: boolean } | { point: number | null } | { ran: object }>) =>
   "fell" in seen
     ? { fell: [...seen.fell] }
     : "rest" in seen

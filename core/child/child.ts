@@ -153,6 +153,7 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
   },
   shuttle: (aim, t) => drawn(aim, t),
   course: () => ({ kept: true }),
+  bat: (aim, t) => drawn(aim, t),
   over: (aim, t) => drawn(aim, t),
   point: (aim, t) => drawn(aim, t),
   goal: (aim, t) => kindOf<Aim>(aim).outcomes(aim, t.sight).list[t.draw() < 0.5 ? 0 : 1]!.seen,
@@ -167,6 +168,7 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
 const seenOf = (aim: Aim, t: Try): Seen => (tries[aim.kind] as (aim: Aim, t: Try) => Seen)(aim, t);
 
 const sendBody = (seen: Seen): Body => {
+  if ("ran" in seen) return { kind: "run", ...seen.ran };
   if ("point" in seen) return { kind: "point", side: seen.point, ...(seen.why !== undefined && { why: seen.why }) };
   if ("fell" in seen) return { kind: "send", fell: [...seen.fell] };
   if ("rest" in seen) return { kind: "send", rest: seen.rest, ...(seen.away !== undefined && { away: seen.away }) };

@@ -44,6 +44,19 @@ const game = [
     why: ref.optional(),
     n: some.optional(),
   }),
+  /**
+   * What came of a ball put into play: a miss, a catch; else the base that every runner reached and then the batter (0: none; home is one more than there are bases), and who was
+   * out, by the same numbers.
+   */
+  z.strictObject({
+    kind: z.literal("run"),
+    at,
+    by,
+    missed: z.literal(true).optional(),
+    caught: z.literal(true).optional(),
+    reached: z.array(z.number().int().min(0).max(5)).max(7).optional(),
+    out: z.array(z.number().int().min(0).max(6)).max(7).optional(),
+  }),
   /** How a square was mixed: kinds from 0, row by row from the near one; and what it could be done in, where that was worked out. */
   z.strictObject({
     kind: z.literal("mix"),

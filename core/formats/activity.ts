@@ -46,7 +46,7 @@ const length = (name: string, least = 0.5) =>
     .min(least, `${name} must be ${least} m or more`)
     .max(60, `${name} must be 60 m or less`);
 /** What is done, or fought for, and not sent at something. */
-const UNSENT = new Set<AimKind>(["skill", "point", "goal"]);
+const UNSENT = new Set<AimKind>(["skill", "point", "goal", "bat"]);
 /** Lists of short exercises by their field, and what messages call them. */
 const EXERCISE_LISTS = { warmUp: "warm-up", coolDown: "cool-down" } as const;
 const exercisesOf = (name: string) =>

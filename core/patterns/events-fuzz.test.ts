@@ -50,6 +50,12 @@ function anyEvent(d: Draw, play: Play, at: number): PlayEvent {
       ...(d.chance(0.5) && { why: d.one(["let", "fault", "out", "on", "high"]) }),
       ...by,
     }),
+    () => ({
+      kind: "run",
+      reached: Array.from({ length: 1 + d.upTo(3) }, () => d.upTo(5)),
+      ...(d.chance(0.3) && { out: [d.upTo(3)] }),
+    }),
+    () => ({ kind: "run", ...(d.chance(0.5) ? { missed: true } : { caught: true }) }),
     () => ({ kind: "swap", a: d.upTo(9), b: d.upTo(9), ...by }),
     () => ({ kind: "mix", cells: Array.from({ length: 9 }, () => d.upTo(2)), ...by }),
     () => ({ kind: "total", n: d.upTo(400), ...by }),

@@ -18,6 +18,7 @@ const loaders: Record<PatternName, () => Promise<unknown>> = {
   rally: async () => (await import("./rally/index.ts")).rally,
   goals: async () => (await import("./goals/index.ts")).goals,
   swapSquare: async () => (await import("./swap-square/index.ts")).swapSquare,
+  bases: async () => (await import("./bases/index.ts")).bases,
   checklist: async () => (await import("./checklist/index.ts")).checklist,
 };
 

@@ -102,6 +102,10 @@ const LONGEST: Record<PatternName, { params: object; match?: object; setup: Setu
     match: { goes: { count: 5, keep: "total" } },
     setup: { players: 6, mode: "turns", seed: 1 },
   },
+  bases: {
+    params: { turn: { by: "batters", outs: 9, batters: 40 }, innings: 9 },
+    setup: { players: 6, mode: "against", seed: 1 },
+  },
   goals: {
     params: { points: 30 },
     setup: { players: 2, mode: "against", seed: 1 },
@@ -139,13 +143,15 @@ describe("the longest game fits the record", () => {
             : ask!.kind === "send"
               ? ask!.aim.kind === "point" || ask!.aim.kind === "goal"
                 ? { kind: "point", at, side: events % 2 }
-                : ask!.aim.kind === "near" || ask!.aim.kind === "jack"
-                  ? { kind: "send", at, rest: "in", away: 500 }
-                  : ask!.aim.kind === "zones" || ask!.aim.kind === "chase" || ask!.aim.kind === "cells"
-                    ? { kind: "send", at, rest: ask!.aim.kind === "cells" ? "out" : "short" }
-                    : ask!.aim.kind === "fall"
-                      ? { kind: "send", at, fell: 1 }
-                      : { kind: "send", at, hit: null }
+                : ask!.aim.kind === "bat"
+                  ? { kind: "run", at, reached: [...ask!.aim.runners.map((b) => Math.min(4, b + 1)), 1] }
+                  : ask!.aim.kind === "near" || ask!.aim.kind === "jack"
+                    ? { kind: "send", at, rest: "in", away: 500 }
+                    : ask!.aim.kind === "zones" || ask!.aim.kind === "chase" || ask!.aim.kind === "cells"
+                      ? { kind: "send", at, rest: ask!.aim.kind === "cells" ? "out" : "short" }
+                      : ask!.aim.kind === "fall"
+                        ? { kind: "send", at, fell: 1 }
+                        : { kind: "send", at, hit: null }
               : ask!.kind === "count"
                 ? { kind: "count", at, ...(longest.drops ? { n: 0, drop: true } : { n: 2 }) }
                 : ask!.kind === "total"

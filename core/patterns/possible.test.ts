@@ -72,6 +72,11 @@ const CHANGES: Record<PatternName, readonly { match?: Partial<Match>; [param: st
     { n: 3, score: "time" },
     { n: 3, match: { goes: { count: 2, keep: "total" } } },
   ],
+  bases: [
+    { innings: 1 },
+    { innings: 1, turn: { by: "outs", outs: 2, batters: 4 }, outs: ["caught", "swings"] },
+    { innings: 2, bases: 1, trips: true },
+  ],
   goals: [{ alone: { by: "bell", seconds: 30, goals: 5 } }, { alone: { by: "count", seconds: 30, goals: 4 } }],
   streak: [
     { score: "run", tries: 3, drop: "costsOne" },

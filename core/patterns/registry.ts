@@ -1,5 +1,6 @@
 import type { AnyPattern } from "../contract/contract.ts";
 import { bands } from "./bands/index.ts";
+import { bases } from "./bases/index.ts";
 import { board } from "./board/index.ts";
 import { checklist } from "./checklist/index.ts";
 import { climb } from "./climb/index.ts";
@@ -34,6 +35,7 @@ export const patterns = {
   rally,
   goals,
   swapSquare,
+  bases,
 } as const;
 
 export type PatternName = keyof typeof patterns;

@@ -280,6 +280,17 @@ export function bodiesOf(ask: Ask): Body[] {
           return [aim.mark, "over"].map((rest) => ({ kind: "send", rest }));
         case "point":
           return [...aim.people.map((_, side): Body => ({ kind: "point", side })), ...LETS];
+        case "bat":
+          return [
+            ...Array.from(
+              { length: aim.home + 1 },
+              (_, made): Body => ({
+                kind: "run",
+                reached: [...aim.runners.map((b) => Math.min(aim.home, b + made)), made],
+              }),
+            ),
+            { kind: "run", missed: true },
+          ];
         case "goal":
           return aim.people.map((_, side): Body => ({ kind: "point", side }));
         case "fall":

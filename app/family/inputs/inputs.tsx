@@ -27,6 +27,8 @@ const Nearest = lazy(async () => ({ default: (await import("./near.tsx")).Neares
 const JackMoved = lazy(async () => ({ default: (await import("./near.tsx")).JackMoved }));
 const Point = lazy(async () => ({ default: (await import("./sides.tsx")).Point }));
 const Goal = lazy(async () => ({ default: (await import("./sides.tsx")).Goal }));
+const Bat = lazy(async () => ({ default: (await import("./bases.tsx")).Bat }));
+const Call = lazy(async () => ({ default: (await import("./bases.tsx")).Call }));
 const Mix = lazy(async () => ({ default: (await import("./square.tsx")).Mix }));
 const Swap = lazy(async () => ({ default: (await import("./square.tsx")).Swap }));
 const AnyOf = lazy(() => import("./any-of.tsx"));
@@ -68,6 +70,7 @@ const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNod
   skill: () => null,
   rebound: () => null,
   over: () => null,
+  bat: ({ all: _, ...p }) => p.ask.aim.kind === "bat" && <Bat key={JSON.stringify(p.ask.aim)} {...p} aim={p.ask.aim} />,
   point: ({ all: _, ...p }) => p.ask.aim.kind === "point" && <Point {...p} aim={p.ask.aim} />,
   goal: ({ all: _, ...p }) => p.ask.aim.kind === "goal" && <Goal {...p} aim={p.ask.aim} />,
 };
@@ -80,6 +83,7 @@ const inputs: { [K in AskKind]: InputOf<K> | null } = {
   choose: ({ all, ...p }) => {
     const { of, options, must } = p.ask;
     const pick = (id: string | null) => p.act({ kind: "choose", of, pick: id });
+    if (of === "waiting") return <Call ask={p.ask} pick={pick} name={p.name} />;
     if (p.ask.spell) return <Letters data={p.data} among={options} spell={p.ask.spell} tap={pick} />;
     if (p.ask.does) return <Tasks {...p} />;
     if (must && of === "lift") return <Lift {...p} pieces={piecesIn(all)} />;

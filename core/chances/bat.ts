@@ -1,0 +1,81 @@
+import type { Person } from "../aim/person.ts";
+import type { AimOf } from "../asks/ask.ts";
+import type { Body } from "../events/events.ts";
+import type { KindOf, Outcome, Sight } from "./kind.ts";
+
+/** Log-odds of meeting the ball beside keeping a thing up: assumptions, as all below. */
+const CONTACT = { tee: 0.8, toss: 0, pitch: -0.6, kick: 1.2, throw: 2.5 } as const;
+/** How far it goes on the middle, metres, of a child of 8, and its spread as a share of that; equal shares of all hits are looked at. */
+const FAR = { tee: 6, toss: 5.5, pitch: 6, kick: 8, throw: 9 } as const;
+const SPREAD = 0.5;
+const SHARES = 12;
+/** Running beside walking, and getting away, seconds. */
+const RUNS = 2.4;
+const AWAY = 0.8;
+/** Reaching the ball and picking it up, seconds; a throw back goes at so many metres a second. */
+const PICK = 1.2;
+const THROW = 7;
+/** Of the hits through the air that come near somebody so many are caught. */
+const CATCH = 0.12;
+
+const logit = (p: number) => Math.log(p / (1 - p));
+const logistic = (odds: number) => 1 / (1 + Math.exp(-odds));
+/** The normal quantile at the middle of each share, to three places: no more is needed of an assumption. */
+const QUANTILES = [-1.732, -1.15, -0.812, -0.549, -0.319, -0.105, 0.105, 0.319, 0.549, 0.812, 1.15, 1.732];
+
+/** How many bases a hit is good for: as many as are run before the ball is back. */
+export function basesMade(aim: AimOf<"bat">, far: number, batter: Person, fielders: readonly Person[]): number {
+  const run = RUNS * batter.walking;
+  // Alone the batter fetches it, after running: the stop spot stops nobody else.
+  if (fielders.length === 0) return Math.max(1, Math.min(aim.home, Math.floor(far / aim.side) + 1));
+  const walk = fielders.reduce((sum, f) => sum + f.walking, 0) / fielders.length;
+  // Somebody stands half-way out already.
+  const back = far / 2 / (RUNS * walk) + PICK + far / THROW;
+  const made = Math.floor(Math.max(0, back - AWAY) / (aim.side / run));
+  return Math.min(aim.home, made);
+}
+
+const reachedBy = (aim: AimOf<"bat">, made: number): number[] => [
+  ...aim.runners.map((b) => Math.min(aim.home, b + made)),
+  made,
+];
+
+/** A ball put into play: missed, caught, or good for so many bases, and everybody moves as many as the batter does. */
+export const bat: KindOf<AimOf<"bat">> = {
+  options: (aim) => [aim],
+  worth: (aim, seen) => ("ran" in seen && seen.ran.reached ? seen.ran.reached.filter((b) => b === aim.home).length : 0),
+  refs: (aim) => ({
+    named: ["missed", "caught", ...Array.from({ length: aim.home + 1 }, (_, b) => `good${b}`)],
+    rest: "good0",
+    meant: null,
+  }),
+  reach: () => 0,
+  meets: () => null,
+  runsOn: () => 0,
+  outcomes(aim, sight: Sight) {
+    const { person, people, manner } = sight;
+    const fielders = aim.fielders.map((i) => people?.[i] ?? person);
+    const contact = logistic(logit(person.keeps(manner).p) + CONTACT[aim.put]);
+    const middle = FAR[aim.put] * Math.sqrt(person.walking / 1.05);
+    const caught = aim.outs.includes("caught") && fielders.length > 0 ? CATCH : 0;
+    const law = Array<number>(aim.home + 1).fill(0);
+    for (let i = 0; i < SHARES; i++) {
+      const far = Math.max(0.5, middle * (1 + SPREAD * QUANTILES[i]!));
+      const made = basesMade(aim, far, person, fielders);
+      law[made] = law[made]! + 1 / SHARES;
+    }
+    const time = { under: 2, windUp: 3 * person.tempo, lies: middle, after: 6 };
+    const ran = (body: Omit<Extract<Body, { kind: "run" }>, "kind">, ref: string, p: number): Outcome => ({
+      ref,
+      seen: { ran: body },
+      p,
+      ...time,
+    });
+    const list = [
+      ran({ missed: true }, "missed", 1 - contact),
+      ran({ caught: true }, "caught", contact * caught),
+      ...law.map((p, made) => ran({ reached: reachedBy(aim, made) }, `good${made}`, contact * (1 - caught) * p)),
+    ];
+    return { list, distance: 0, across: 0 };
+  },
+};

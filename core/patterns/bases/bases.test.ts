@@ -1,0 +1,215 @@
+import { describe, expect, it } from "vitest";
+import { askOf } from "../../asks/ask.ts";
+import { isRefusal, type Setup } from "../../contract/contract.ts";
+import { match as matchSchema } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
+import { mean } from "../../forecast/distribution.ts";
+import { forecastActivity } from "../../forecast/for-activity.ts";
+import { activity, fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { openPlay, type Play, referee, view } from "../../referee/referee.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
+import { tellBases } from "./bases.oracle.ts";
+import { circuit } from "./ground.ts";
+import { bases } from "./index.ts";
+import { type BasesParams, basesParams, OUTS } from "./params.ts";
+
+const TWO: Setup = { players: 2, mode: "against", seed: 1 };
+const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
+const THREE: Setup = { players: 3, mode: "relay", seed: 1 };
+const having = (change: object, match: object = {}) => {
+  const a = fromPattern("bases");
+  return activity.parse({
+    ...a,
+    match: { ...a.match, ...match },
+    pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } },
+  });
+};
+const begin = (change: object = {}, setup = THREE, match = {}) => openPlay(gamePartOf(having(change, match)), setup);
+const take = (p: Play, ...bodies: object[]) =>
+  bodies.reduce<Play>((q, body) => {
+    const next = referee(q, { at: 0, ...body } as never);
+    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
+    return next;
+  }, p);
+const refusedBy = (p: Play, body: object) => {
+  const next = referee(p, { at: 0, ...body } as never);
+  return isRefusal(next) ? next.refused.key : null;
+};
+const ran = (...reached: number[]) => ({ kind: "run", reached });
+const call = (pick: string) => ({ kind: "choose", of: "waiting", pick });
+const runners = (p: Play) => {
+  const aim = askOf(view(p).asks, "send")?.aim;
+  return aim?.kind === "bat" ? aim.runners : null;
+};
+const runsOf = (p: Play) => view(p).score.map((s) => s.value);
+
+describe("Bases: a second telling agrees", () => {
+  const paramsOf = (d: Draw): Drawn<BasesParams> => {
+    const outs = OUTS.filter(() => d.chance(0.6));
+    const trips = d.chance(0.15);
+    return {
+      params: basesParams.parse({
+        ...bases.example.params,
+        bases: trips ? 1 : 1 + d.upTo(3),
+        trips,
+        outs,
+        turn: {
+          by: outs.length > 0 ? d.one(["outs", "batters"]) : "batters",
+          outs: 1 + d.upTo(2),
+          batters: 1 + d.upTo(4),
+        },
+        innings: 1 + d.upTo(1),
+        waiting: d.chance(0.6),
+      }),
+      match: matchSchema.parse({ carry: d.chance(0.3), ...(d.chance(0.3) && { seconds: 10 + d.upTo(30) }) }),
+    };
+  };
+  /** Runners move as anybody may say, within the bases there are and beyond them. */
+  const eventOf = (d: Draw, at: number, p: BasesParams, legal: readonly string[]): GameEvent => {
+    if (legal.includes("ready") && d.chance(0.8)) return { kind: "ready", at };
+    if (legal.includes("total") && d.chance(0.7)) return { kind: "total", at, n: d.upTo(4) };
+    if (d.chance(0.1)) return { kind: d.one(["carry", "ready", "stand", "bell"]), at };
+    if (d.chance(legal.includes("choose") ? 0.3 : 0.05))
+      return { kind: "choose", at, of: "waiting", pick: `r${1 + d.upTo(2)}` };
+    if (d.chance(0.15)) return { kind: "run", at, missed: true };
+    if (d.chance(0.15)) return { kind: "run", at, caught: true };
+    const made = d.upTo(p.bases + 1);
+    const count = d.one([1, 1, 1, 2, 2, 3]);
+    const reached = Array.from({ length: count }, (_, i) =>
+      i === count - 1 ? made : Math.min(p.bases + 1, 1 + d.upTo(p.bases) + made),
+    );
+    return { kind: "run", at, reached, ...(d.chance(0.25) && { out: [d.upTo(count - 1)] }) };
+  };
+  it("over seeded event sequences", () => {
+    expect(run(bases.rules, tellBases, paramsOf, eventOf, bases.modes)).toBeGreaterThan(SEQUENCES / 20);
+  }, 400_000);
+});
+
+describe("Bases", () => {
+  it("counts runs; whoever bats and is stopped before the first base is off; the rest stand on their bases", () => {
+    const p = take(begin(), ran(1));
+    expect(runners(p)).toEqual([1]);
+    const two = take(p, ran(4, 2));
+    expect([runsOf(two), runners(two)]).toEqual([[1], [2]]);
+    const off = take(two, ran(2, 0));
+    expect(runners(off)).toEqual([2]);
+    expect(refusedBy(two, ran(1, 1))).toBe("refused.noSuchBase");
+    expect(refusedBy(two, ran(1))).toBe("refused.everyRunner");
+    expect(refusedBy(two, { kind: "run", caught: true })).toBe("refused.noSuchOut");
+    // Two who end on one base may both stay.
+    expect(runners(take(begin(), ran(1), ran(1, 1)))).toEqual([1, 1]);
+  });
+  it("a catch makes the play dead; the turn ends at once with the last out, and whoever was home before has scored", () => {
+    const outs = { outs: ["caught", "tagged", "swings"], turn: { by: "outs", outs: 2, batters: 4 } };
+    const p = take(begin(outs), ran(3));
+    const caught = take(p, { kind: "run", caught: true });
+    expect([runners(caught), runsOf(caught)]).toEqual([[3], [0]]);
+    const last = take(caught, { kind: "run", reached: [4, 1], out: [1] });
+    expect(runsOf(last)).toEqual([1]);
+    expect(view(last).progress[0]!.stage).toBe(1);
+    const strikes = take(begin(outs), { kind: "run", missed: true }, { kind: "run", missed: true });
+    expect(view(strikes).player).toBe(0);
+    expect(view(take(strikes, { kind: "run", missed: true })).player).toBe(1);
+  });
+  it("an invisible runner holds a base, moves as the batter does, and is out only where it is forced", () => {
+    const p = begin({ outs: ["first"] }, ALONE);
+    const full = take(p, ran(1));
+    // Alone on a base: somebody has to wait there before the child bats again.
+    expect(view(full).asks[0]).toMatchObject({ kind: "choose", of: "waiting", must: true });
+    expect(refusedBy(full, ran(1, 1))).toBe("refused.callRunner");
+    const called = take(full, call("r1"));
+    expect(runners(called)).toEqual([1]);
+    // It goes as far as the batter, whatever is said of it.
+    expect(runners(take(called, ran(1, 2)))).toBeNull();
+    expect(runners(take(called, ran(1, 2), call("r2")))).toEqual([3, 2]);
+    // On the second base with the first one free it is not forced.
+    const second = take(begin({ outs: ["first"] }, ALONE), ran(2), call("r1"));
+    expect(refusedBy(second, { kind: "run", reached: [2, 1], out: [0] })).toBe("refused.notForced");
+    expect(refusedBy(called, { kind: "run", reached: [1, 1], out: [0] })).toBeNull();
+  });
+  it("innings go from side to side; level is a draw; a bell ends a turn", () => {
+    const p = begin({ innings: 1, turn: { by: "batters", outs: 3, batters: 1 } }, TWO);
+    const first = take(p, ran(4));
+    expect(view(first)).toMatchObject({ player: 1, done: null });
+    expect(view(take(first, ran(4))).ending).toMatchObject({ winners: [0, 1] });
+    const bell = take(begin({ innings: 1 }, TWO, { seconds: 60 }), { kind: "ready" }, ran(4), {
+      kind: "bell",
+      at: 60_000,
+    });
+    expect(view(bell)).toMatchObject({ side: 1, asks: [{ kind: "ready" }] });
+  });
+  it("there and back counts trips", () => {
+    const p = begin({ bases: 1, trips: true, innings: 1, turn: { by: "batters", outs: 3, batters: 2 } }, ALONE);
+    const end = take(p, { kind: "total", n: 3 }, { kind: "total", n: 2 });
+    expect(view(end).score[0]).toMatchObject({ value: 5, unit: "runs" });
+  });
+  it("with nobody out, n batters, C bases and every hit good for b: home after h = ceil((C+1)/b) hits, so max(0, n - h + 1) runs", () => {
+    for (const [n, c, b] of [
+      [4, 3, 1],
+      [6, 3, 2],
+      [5, 2, 3],
+      [3, 4, 1],
+      [8, 1, 1],
+    ] as const) {
+      let p = begin(
+        { bases: c, innings: 1, turn: { by: "batters", outs: 3, batters: n } },
+        { players: 6, mode: "relay", seed: 1 },
+      );
+      let left = 0;
+      for (let i = 0; i < n; i++) {
+        while (askOf(view(p).asks, "send") === undefined) p = take(p, call("r1"));
+        const on = runners(p)!;
+        p = take(p, ran(...on.map((x) => Math.min(c + 1, x + b)), Math.min(c + 1, b)));
+        left = on.length;
+      }
+      const h = Math.ceil((c + 1) / b);
+      expect(runsOf(p), `${n} ${c} ${b}`).toEqual([Math.max(0, n - h + 1)]);
+      expect(left).toBeLessThanOrEqual(Math.max(0, h - 1));
+      // The forecast of the same hits is the same.
+      const told = forecastActivity(
+        having({ bases: c, innings: 1, turn: { by: "batters", outs: 3, batters: n } }),
+        Array.from({ length: 6 }, () => ({ age: 8 })),
+        { players: 6, mode: "relay", seed: 1 },
+        "middle",
+        { chances: chancesOf(c, b) },
+      );
+      expect(mean(told.sides[0]!.points), `${n} ${c} ${b}`).toBeCloseTo(Math.max(0, n - h + 1), 9);
+    }
+  });
+  const chancesOf = (c: number, b: number) =>
+    Object.fromEntries([
+      ["missed", 0],
+      ["caught", 0],
+      ...Array.from({ length: c + 2 }, (_, k) => [`good${k}`, k === Math.min(c + 1, b) ? 1 : 0]),
+    ]);
+  it("has a circuit whose bases are as far from each other as it says, and is refused where it cannot be", () => {
+    for (const n of [1, 2, 3, 4]) {
+      const places = circuit({ bases: n, side: 4 });
+      expect(places).toHaveLength(n + 1);
+      for (const [i, at] of places.entries()) {
+        const next = places[(i + 1) % places.length]!;
+        if (n > 1 || i === 0) expect(Math.hypot(at.along - next.along, at.across - next.across)).toBeCloseTo(4, 1);
+      }
+    }
+    const bad = (change: object) => {
+      const a = fromPattern("bases");
+      const read = parseActivity({ ...a, pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } } });
+      return read.ok ? [] : read.problems.map((p) => p.field);
+    };
+    expect(bad({ trips: true })).toEqual(["pattern.params.bases"]);
+    expect(bad({ turn: { by: "outs", outs: 3, batters: 4 } })).toEqual(["pattern.params.turn.by"]);
+  });
+  it("is forecast: shorter ways bring more runs, a better side wins more", () => {
+    const told = (change: object, ages = [8, 8]) =>
+      forecastActivity(
+        having({ innings: 1, ...change }),
+        ages.map((age) => ({ age })),
+        TWO,
+        "middle",
+      );
+    expect(mean(told({ side: 2 }).sides[0]!.points)).toBeGreaterThan(mean(told({ side: 4 }).sides[0]!.points));
+    const [older, younger] = told({}, [12, 6]).sides;
+    expect(older!.win!).toBeGreaterThan(younger!.win!);
+    expect(told({}).standardError).toBeLessThanOrEqual(0.01);
+  });
+});

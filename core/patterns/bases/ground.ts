@@ -1,0 +1,79 @@
+import type { Ground, Probe } from "../../contract/contract.ts";
+import { cm, held } from "../../contract/schema.ts";
+import type { Part, Place } from "../../yard/parts.ts";
+import type { BasesParams } from "./params.ts";
+import { mannerOf } from "./rules.ts";
+
+const BASE = 0.18;
+/** Home and the bases, round a circuit that is run to the right first, all as far from the next; metres from the line. */
+export function circuit({ bases, side }: Pick<BasesParams, "bases" | "side">): Place[] {
+  if (bases === 1) return [0, side].map((along) => ({ along, across: 0 }));
+  const corners = bases + 1;
+  const radius = side / (2 * Math.sin(Math.PI / corners));
+  return Array.from({ length: corners }, (_, i) => {
+    const turn = (2 * Math.PI * i) / corners;
+    return { along: cm(radius * (1 - Math.cos(turn))), across: cm(radius * Math.sin(turn)) };
+  });
+}
+const middleOf = (places: readonly Place[]): Place => ({
+  along: cm(places.reduce((s, p) => s + p.along, 0) / places.length),
+  across: cm(places.reduce((s, p) => s + p.across, 0) / places.length),
+});
+
+/** A circuit with its bases, and a spot that stops play in the middle of it. */
+export const basesGround: Ground<BasesParams> = {
+  parts: (p, space): Part[] => {
+    const places = circuit(p);
+    const spot = (id: string, at: Place, label: string, radius = BASE): Part => ({
+      kind: "spot",
+      id,
+      ...at,
+      radius,
+      label,
+    });
+    return [
+      { kind: "line", id: "start", along: 0, across: 0, width: Math.min(1, space.width), role: "start" },
+      { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
+      ...places.slice(1).map((at, i) => spot(`b${i + 1}`, at, `${i + 1}`)),
+      { kind: "path", id: "circuit", points: places, closed: p.bases > 1, role: "run" },
+      ...(p.stop
+        ? [spot("stop", p.bases === 1 ? { along: cm(p.side / 2), across: 0.6 } : middleOf(places), "", 0.25)]
+        : []),
+    ];
+  },
+  pegs: (p) => [{ id: "side", label: "", distance: p.side, kind: "line" }],
+  /** Whether a ball put into play is good for a base or more. */
+  probes: (p): Probe[] => [
+    {
+      id: "good",
+      peg: null,
+      ask: {
+        kind: "send",
+        player: 0,
+        from: "start",
+        manner: mannerOf(p),
+        aim: {
+          kind: "bat",
+          runners: [],
+          names: [],
+          fielders: [1],
+          home: p.bases + 1,
+          side: p.side,
+          put: p.put,
+          outs: p.outs,
+          stop: p.stop,
+          misses: 0,
+        },
+        fetch: true,
+      },
+      counts: (e) => (e.kind === "run" && (e.reached?.[0] ?? 0) > 0 ? 1 : 0),
+    },
+  ],
+  moves: "each",
+  move: (p, id, { along }) => (id === "side" && along !== undefined ? { ...p, side: held(along, 1.5, 20) } : p),
+  add: () => null,
+  remove: () => null,
+  squeeze: (p, k) => ({ ...p, side: Math.max(1.5, cm(p.side * k)) }),
+  swap: (p) => p,
+  touchCounts: (p) => p,
+};

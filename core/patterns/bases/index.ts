@@ -1,0 +1,117 @@
+import { isSend } from "../../actions/actions.ts";
+import type { Knob, Pattern } from "../../contract/contract.ts";
+import { fieldsOf } from "../../contract/fields.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { basesGround } from "./ground.ts";
+import { type BasesParams, basesParams, OUTS, PUTS } from "./params.ts";
+import { type BasesState, basesRules, possible } from "./rules.ts";
+
+function knobs(p: BasesParams): Knob[] {
+  const f = fieldsOf(basesParams, p);
+  const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((x) => b.includes(x));
+  const sets = [
+    [[], "outsBy.none"],
+    [["caught"], "outsBy.caught"],
+    [["tagged", "first"], "outsBy.runners"],
+    [["caught", "tagged", "first"], "outsBy.all"],
+    [[...OUTS], "outsBy.swings"],
+  ] as const;
+  return [
+    f.number("yard", ["bases"], "knob.bases"),
+    f.toggle("yard", ["stop"], "knob.stopSpot"),
+    f.choice(
+      "score",
+      ["put"],
+      "knob.put",
+      PUTS.map((x) => [x, `put.${x}`] as const),
+    ),
+    f.choice(
+      "score",
+      ["outs"],
+      "knob.outsBy",
+      sets.map(([list, label]) => [same(list, p.outs) ? p.outs : list, label] as const),
+    ),
+    f.choice("score", ["turn", "by"], "knob.turnBy", [
+      ["batters", "turnBy.batters"],
+      ["outs", "turnBy.outs"],
+    ]),
+    p.turn.by === "outs"
+      ? f.number("score", ["turn", "outs"], "knob.turnOuts", { family: { key: "set.turnOuts" } })
+      : f.number("score", ["turn", "batters"], "knob.turnBatters", { family: { key: "set.turnBatters" } }),
+    f.number("score", ["innings"], "knob.innings", { family: { key: "set.innings" } }),
+    f.toggle("players", ["waiting"], "knob.waitingRunner"),
+    f.toggle("score", ["trips"], "knob.thereAndBack"),
+  ];
+}
+
+/** A ball is hit, and a circuit run before it is back: runs, outs, innings. */
+export const bases: Pattern<BasesParams, BasesState> = {
+  name: "bases",
+  rulesVersion: 1,
+  params: basesParams,
+  rules: basesRules,
+  match: { fields: ["seconds", "carry"], initial: USUAL_MATCH },
+  modes: ["alone", "against", "relay"],
+  actions: isSend,
+  ground: basesGround,
+  problems: (p, m) => [
+    ...(m.goes.count > 1
+      ? [{ path: ["match", "goes"], message: "goes: a match of bases is one go of so many innings" }]
+      : []),
+    ...(p.trips && p.bases > 1
+      ? [{ path: ["params", "bases"], message: `bases: there and back is run to one base, not ${p.bases}` }]
+      : []),
+    ...(p.turn.by === "outs" && p.outs.length === 0
+      ? [{ path: ["params", "turn", "by"], message: "turn by outs: nobody can be out here; end it by batters" }]
+      : []),
+  ],
+  possible,
+  matchApart: (_, setup) => setup.mode === "against",
+  needs: () => ({ pieces: 1, blocker: false, apart: false, sends: null, implement: true }),
+  setUp: (p) => [
+    { key: "bases.setUp", params: { count: p.bases } },
+    ...(p.stop ? [{ key: "bases.setUp.stop" }] : []),
+    { key: "bases.care" },
+    ...(p.outs.includes("tagged") ? [{ key: "bases.softTag" }] : []),
+  ],
+  knobs,
+  pegKnobs: (p) => [fieldsOf(basesParams, p).number("yard", ["side"], "knob.baseSide", { unit: "m", step: 0.1 })],
+  summary: (p) => ({ key: "bases.summary", params: { innings: p.innings, bases: p.bases } }),
+  phrases: [
+    ...PUTS.map((x) => `bases.${x}`),
+    "bases.call",
+    "bases.trips",
+    "bases.end",
+    "bases.summary",
+    "bases.setUp",
+    "bases.setUp.stop",
+    "bases.care",
+    "bases.softTag",
+    "refused.callRunner",
+    "refused.noRunner",
+    "refused.noSuchOut",
+    "refused.everyRunner",
+    "refused.noSuchBase",
+    "refused.notForced",
+  ],
+  bare: ["runSpot", "shadowSwing"],
+  example: {
+    title: "Round the yard",
+    action: "shortStrike",
+    send: "sockBall",
+    implement: "platePaddle",
+    space: { length: 9, width: 9, floor: "grass", indoors: false },
+    params: {
+      bases: 3,
+      side: 4,
+      put: "toss",
+      turn: { by: "batters", outs: 3, batters: 4 },
+      innings: 2,
+      outs: [],
+      stop: true,
+      waiting: true,
+      trips: false,
+    },
+    match: USUAL_MATCH,
+  },
+};

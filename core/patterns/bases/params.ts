@@ -1,0 +1,37 @@
+import { z } from "zod";
+import { metres, whole } from "../../contract/schema.ts";
+
+/** How the ball is put into play. */
+export const PUTS = ["tee", "toss", "pitch", "kick", "throw"] as const;
+/** By what somebody is out, where it is played so. */
+export const OUTS = ["caught", "tagged", "first", "swings"] as const;
+export type Out = (typeof OUTS)[number];
+/** Missed swings that put a batter out, where they do. */
+export const SWINGS = 3;
+export const MOST_INNINGS = 9;
+/** Who bats in a turn at most, however it ends: nobody is left to stand in the field for ever. */
+export const MOST_BATTERS = 40;
+/** Trips there and back of one batter at most. */
+export const MOST_TRIPS = 30;
+
+export const basesParams = z.strictObject({
+  /** Bases besides home, and from one to the next, metres. */
+  bases: whole("bases", 1, 4),
+  side: metres("side", 1.5, 20),
+  put: z.enum(PUTS, { error: `put must be one of ${PUTS.join(", ")}` }),
+  /** A side bats until so many outs, or so many batters; with a bell, until it goes. */
+  turn: z.strictObject({
+    by: z.enum(["outs", "batters"], { error: "turn by must be outs or batters" }),
+    outs: whole("outs", 1, 9),
+    batters: whole("batters", 1, MOST_BATTERS),
+  }),
+  innings: whole("innings", 1, MOST_INNINGS),
+  outs: z.array(z.enum(OUTS)).max(OUTS.length),
+  /** The ball on the stop spot stops play: whoever is between bases goes back to the last one touched. */
+  stop: z.boolean({ error: "stop must be true or false" }),
+  /** An invisible runner may hold a base for somebody who has to bat. */
+  waiting: z.boolean({ error: "waiting must be true or false" }),
+  /** One base, and every trip there and back is a run, until the stop. */
+  trips: z.boolean({ error: "trips must be true or false" }),
+});
+export type BasesParams = z.infer<typeof basesParams>;
