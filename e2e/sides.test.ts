@@ -77,6 +77,40 @@ describe("games of two sides", () => {
     await page.close();
   });
 
+  it("Bases: two sides, a runner on a base, a catch, an invisible runner, and a winner", async () => {
+    const a = changed(fromPattern("bases"), title(), {
+      outs: ["caught"],
+      innings: 1,
+      turn: { by: "batters", outs: 3, batters: 2 },
+    });
+    const page = await playing(browser, "Kezia O.", a, 2, "Against each other");
+    await sees(page, "Kezia, batting");
+    const reach = (words: string, at = 0) =>
+      page.$$eval(
+        "main fieldset",
+        (all, i, w) => ([...all[i]!.querySelectorAll("label")].find((l) => l.textContent === w) as HTMLElement).click(),
+        at,
+        words,
+      );
+    await page.waitForSelector("main fieldset");
+    await reach("base 2");
+    await press(page, "That was it");
+    // Kezia stands on a base and has to bat: somebody waits there instead.
+    await press(page, "Invisible runner for Kezia");
+    await sees(page, "Invisible runner on base 2");
+    await reach("base 2");
+    await press(page, "That was it");
+    await sees(page, "Player 2, batting");
+    await press(page, "Caught");
+    await reach("home");
+    await press(page, "That was it");
+    await sees(page, "1 inning played.");
+    await handIn(page);
+    // The invisible runner went home with the batter's two bases: one run each, a draw.
+    expect((await keptOf(a.title))!.score).toMatchObject({ unit: "runs", value: 1, won: true });
+    await page.close();
+  });
+
   it("Swap square: mixed by the device, a diagonal refused in words, a hint, solved by its swaps", async () => {
     const a = activity.parse(changed(fromPattern("swapSquare"), title(), { n: 2, least: 1, most: 2 }));
     const page = await playing(browser, "Umar Z.", a);

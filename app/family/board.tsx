@@ -1,6 +1,6 @@
 import { Pause } from "lucide-react";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
+import { type AimKind, type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
 import { aroundOf } from "#core/contract/around.ts";
 import { type AnyPattern, isRefusal, type Unit } from "#core/contract/contract.ts";
 import { hasField, withSetting } from "#core/contract/settings.ts";
@@ -40,6 +40,8 @@ interface Run {
 
 /** Whether what is asked is told on a picture of the floor. */
 const ON_FLOOR = new Set(["zones", "cells", "fall", "near"]);
+/** What is no send of one side, or no longer called one. */
+const UNCOUNTED: ReadonlySet<AimKind> = new Set(["point", "goal", "bat"]);
 const isFloor = (a: Ask): boolean =>
   (a.kind === "choose" && (!a.must || a.does !== undefined || a.of === "lift")) ||
   a.kind === "arrange" ||
@@ -404,10 +406,7 @@ export function Board({
             </div>
           ))}
           <div>
-            <p
-              className="text-sm text-chalk/85"
-              hidden={asked?.kind !== "send" || asked.aim.kind === "point" || asked.aim.kind === "goal"}
-            >
+            <p className="text-sm text-chalk/85" hidden={asked?.kind !== "send" || UNCOUNTED.has(asked.aim.kind)}>
               {say("play.try", {
                 number: reached.sends + 1,
                 cap: cap === null ? "none" : String(cap),
