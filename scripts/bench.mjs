@@ -480,9 +480,10 @@ const forecasts = () => core("bench-forecast.ts");
 const kit = () => core("bench-kit.ts");
 const yard = () => core("bench-yard.ts");
 const look = () => core("bench-look.ts");
+const square = () => core("bench-square.ts");
 
 try {
-  const parts = { forecasts, kit, yard, look, pegMoves, courseMoves, familyBytes, playTaps, handIns, pages };
+  const parts = { forecasts, kit, yard, look, square, pegMoves, courseMoves, familyBytes, playTaps, handIns, pages };
   for (const [name, run] of Object.entries(parts)) if (!process.argv[2] || process.argv[2] === name) await run();
 } finally {
   await close();

@@ -44,7 +44,7 @@ export function CountsPicture({ card }: { card: Card }) {
         : card.parts.some((p) => p.kind === "cell")
           ? "cell"
           : null;
-  if (kind === null) return null;
+  if (kind === null || card.unaimed) return null;
   const pictures =
     kind === "both"
       ? [PICTURES.touch[0], PICTURES.into[0]]

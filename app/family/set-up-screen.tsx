@@ -136,6 +136,7 @@ export function countsAs(rule: HitRule): "touch" | "into" | "through" | "topple"
 }
 
 function countsLine(card: CardData["card"], id: string): string {
+  if (card.unaimed) return "";
   const part = card.parts.find((p) => p.kind === "target" && (p.id === id || p.group === id));
   if (part?.kind !== "target") return "";
   return say(`setup.counts.${countsAs(part.rule)}`);

@@ -29,7 +29,7 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
   const cues = card.activity.cues.slice(0, CUES);
   const { watch = [] } = card.activity;
   const names = namesOf(card.activity.kit.own);
-  const picks = card.home?.picks ?? [];
+  const picks = [...(card.needs.kinds ?? []), ...(card.home?.picks ?? [])];
   const things =
     picks.length > 0
       ? picks.map((p) => ({ item: p.item, count: p.count }))

@@ -1,4 +1,5 @@
 import { actionFacts } from "../actions/actions.ts";
+import { fromLine } from "../asks/ask.ts";
 import type { Needs, Phrase } from "../contract/contract.ts";
 import { type CardExercise, cautionOf, exerciseNamed, forCard } from "../exercises/library.ts";
 import { layoutOf, pegRates } from "../forecast/for-activity.ts";
@@ -79,6 +80,8 @@ export interface Card {
   /** Squares along one side of a grid that is laid out. */
   cells?: number;
   needs: Needs;
+  /** Nothing is sent at anything: no target, place or square counts. */
+  unaimed?: true;
   /** What setting up needs said beside the markers; absent on a card of before. */
   notes?: Phrase[];
   cautions: Caution[];
@@ -108,10 +111,12 @@ function countAside(metres: number, own: Paces, counted: Counted): NonNullable<M
 
 /** What is laid out beside the game, mark by mark as a child counts it out. */
 function marksToCount(a: Activity, parts: readonly Part[], own: Paces, counted: Counted): Marker[] {
-  if (!a.layout) return [];
+  const spots = (opened(a).spots ?? []).map((s): Mark => ({ ...s, what: "spot", item: null }));
+  const marks = [...spots, ...(a.layout ? marksOf(a.layout) : [])];
+  if (marks.length === 0) return [];
   // Where the throwing line moves, everything is counted back from the target.
   const from = countedBackFrom(parts);
-  return marksOf(a.layout).map((m): Marker => {
+  return marks.map((m): Marker => {
     const reach = from === null ? m.along : from - m.along;
     const away = Math.abs(reach);
     const on = away < LEAST_ASIDE;
@@ -183,27 +188,29 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
   const cells = a.layout ? cellsOf(a.layout) : null;
   const rateAt = (id: string) => (along: number) =>
     pegRates(o.move(id, { along }), whoIs(child), undefined, id).get(id) ?? 0;
-  const markers = o.pegs.map((peg): Marker => {
-    const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id), counted);
-    const targets = partsOf(parts, "target").filter((t) => t.id === peg.id || t.group === peg.id);
-    const [target] = targets;
-    // Of several of a kind, the middle of them.
-    const across = targets.length > 0 ? targets.reduce((sum, t) => sum + t.across, 0) / targets.length : 0;
-    const aside = Math.abs(across) >= LEAST_ASIDE ? countAside(Math.abs(across), own, counted) : undefined;
-    return {
-      ...(aside && { aside }),
-      id: peg.id,
-      kind: peg.kind,
-      ...(target?.base !== undefined && { up: target.base }),
-      item: target?.item ?? a.kit.marker,
-      label: peg.label,
-      unit,
-      count,
-      metres: peg.distance,
-      reached: metres,
-      across,
-    };
-  });
+  const markers = o.pegs
+    .filter((peg) => !peg.drawn)
+    .map((peg): Marker => {
+      const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id), counted);
+      const targets = partsOf(parts, "target").filter((t) => t.id === peg.id || t.group === peg.id);
+      const [target] = targets;
+      // Of several of a kind, the middle of them.
+      const across = targets.length > 0 ? targets.reduce((sum, t) => sum + t.across, 0) / targets.length : 0;
+      const aside = Math.abs(across) >= LEAST_ASIDE ? countAside(Math.abs(across), own, counted) : undefined;
+      return {
+        ...(aside && { aside }),
+        id: peg.id,
+        kind: peg.kind,
+        ...(target?.base !== undefined && { up: target.base }),
+        item: target?.item ?? a.kit.marker,
+        label: peg.label,
+        unit,
+        count,
+        metres: peg.distance,
+        reached: metres,
+        across,
+      };
+    });
   const [before, after] = [a.warmUp ?? [], a.coolDown ?? []].map((ids) => forCard(ids, child.age, a.exercises));
   const extra = a.between && exerciseNamed(a.between.exercise, a.exercises);
   const said = extra && cautionOf(extra);
@@ -238,6 +245,8 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     markers: [...markers, ...marksToCount(a, parts, own, counted)],
     ...(cells !== null && { cells }),
     needs: o.needs,
+    // Where nothing is sent at a thing or a place it need not be said what of it counts.
+    ...(!o.probes.some((x) => fromLine(x.ask)) && { unaimed: true as const }),
     ...(before!.list.length > 0 && { warmUp: before!.list }),
     ...(after!.list.length > 0 && { coolDown: after!.list }),
     ...(notes.length > 0 && { notes }),

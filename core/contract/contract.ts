@@ -218,6 +218,8 @@ export interface Ground<P> {
   /** What can be dragged on the tape. */
   pegs(params: P): Peg[];
   probes(params: P): Probe[];
+  /** Spots that are counted out from the line beside the pegs: where a base goes. */
+  spots?(params: P): { id: string; along: number; across: number; label: string }[];
   /** Whether a challenge is held by moving pegs one by one, or all together. */
   moves: "each" | "together";
   /** The same layout with a peg elsewhere, metres from the throwing spot; what `across` names is moved aside where something of that name stands so. */
@@ -352,6 +354,8 @@ export interface Peg {
   /** Several things stand there as one. */
   many?: number;
   kind: "target" | "line";
+  /** It is drawn and moved, and nothing is laid there. */
+  drawn?: true;
 }
 
 /** A pattern whose parameters and state are its own business: what referee, forecast and screens work on. */

@@ -27,6 +27,8 @@ export interface Opened {
   parts: Part[];
   pegs: Peg[];
   probes: Probe[];
+  /** Spots to count out beside the pegs; none in most games. */
+  spots: { id: string; along: number; across: number; label: string }[];
   needs: Needs;
   possible: Possible;
   summary: Phrase;
@@ -115,6 +117,9 @@ export function opened(a: Activity): Opened {
     },
     get probes() {
       return probes();
+    },
+    get spots() {
+      return ground.spots?.(params) ?? [];
     },
     get needs() {
       return pattern.needs(params, a.match);

@@ -20,6 +20,10 @@ const middleOf = (places: readonly Place[]): Place => ({
   across: cm(places.reduce((s, p) => s + p.across, 0) / places.length),
 });
 
+/** The spot that stops play: in the middle of the circuit, or beside the way. */
+const stopOf = (p: BasesParams): Place =>
+  p.bases === 1 ? { along: cm(p.side / 2), across: 0.6 } : middleOf(circuit(p));
+
 /** A circuit with its bases, and a spot that stops play in the middle of it. */
 export const basesGround: Ground<BasesParams> = {
   parts: (p, space): Part[] => {
@@ -36,12 +40,17 @@ export const basesGround: Ground<BasesParams> = {
       { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
       ...places.slice(1).map((at, i) => spot(`b${i + 1}`, at, `${i + 1}`)),
       { kind: "path", id: "circuit", points: places, closed: p.bases > 1, role: "run" },
-      ...(p.stop
-        ? [spot("stop", p.bases === 1 ? { along: cm(p.side / 2), across: 0.6 } : middleOf(places), "", 0.25)]
-        : []),
+      ...(p.stop ? [spot("stop", stopOf(p), "", 0.25)] : []),
     ];
   },
-  pegs: (p) => [{ id: "side", label: "", distance: p.side, kind: "line" }],
+  // The way from base to base is what moves; the bases themselves are counted out.
+  pegs: (p) => [{ id: "side", label: "", distance: p.side, kind: "line", drawn: true }],
+  spots: (p) => [
+    ...circuit(p)
+      .slice(1)
+      .map((at, i) => ({ id: `b${i + 1}`, ...at, label: `${i + 1}` })),
+    ...(p.stop ? [{ id: "stop", ...stopOf(p), label: "" }] : []),
+  ],
   /** Whether a ball put into play is good for a base or more. */
   probes: (p): Probe[] => [
     {
