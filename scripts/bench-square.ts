@@ -12,7 +12,8 @@ const ORDERS = [
   [4, "next", 9, 10],
   [5, "line", 8, 14],
 ] as const;
-const at = (list: readonly number[], share: number) => [...list].sort((a, b) => a - b)[Math.floor(list.length * share)]!;
+const at = (list: readonly number[], share: number) =>
+  [...list].sort((a, b) => a - b)[Math.floor(list.length * share)]!;
 
 process.stdout.write(
   JSON.stringify(

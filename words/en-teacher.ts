@@ -99,6 +99,7 @@ export const enTeacher: Record<string, string> = {
   "rates.shuttle": "Share of throws there that hit.",
   "rates.course": "Share of runs without a gate missed.",
   "rates.bat": "Share of balls that are good for a base or more, against fielders like them.",
+  "set.inUnit": "counted in {unit}",
   "rates.over": "Share of touches that keep the rally going.",
   "rates.point": "Share of points won against somebody like them, on their own serve, and on the other's.",
   "rates.goal": "Share of goals against somebody like them.",

@@ -10,16 +10,25 @@ interface Props {
   rows: readonly ResultRow[];
   expected: Record<number, Expected>;
   mark: number | null;
+  /** What is counted, and how it is called. */
+  of: string;
   unit: string;
   show: (value: number) => string;
   /** The mark with its unit. */
   sayMark: (value: number) => string;
 }
 
+/** Only what is counted as the sending is stands on its scale: a go without things, or another way of playing, is in the table alone. */
+const onScale = (r: ResultRow, unit: string): ResultRow => ({
+  ...r,
+  goes: r.goes.filter((g) => g.score.unit === unit),
+  best: r.best?.score.unit === unit ? r.best : null,
+});
 const standing = (r: ResultRow) => r.goes.filter((g) => g.corrected?.score !== null);
 
 /** A column a child, youngest left: the band that the forecast expects for the age, every go as a dot, the best as a square. */
-export function ChildrenStrip({ rows, expected, mark, unit, show, sayMark }: Props) {
+export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMark }: Props) {
+  const rows = all.map((r) => onScale(r, of));
   const wide = 33;
   // The last name leans out to the right.
   const width = 52 + rows.length * wide + 30;

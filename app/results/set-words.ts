@@ -1,9 +1,10 @@
-import { BARE_FIELD } from "#core/compile/bare.ts";
+import { BARE_FIELD, UNIT_FIELD } from "#core/compile/bare.ts";
 import { fieldOf } from "#core/contract/range.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import type { PlayScore } from "#core/records/play.ts";
 import { label } from "#words/teacher.ts";
+import { tell } from "#words/tell.ts";
 
 /** What a family had set for a go, in the teacher's words: "Frames: 3". */
 export function setWords(a: Activity, score: Pick<PlayScore, "set">): string[] {
@@ -16,6 +17,7 @@ export function setWords(a: Activity, score: Pick<PlayScore, "set">): string[] {
   );
   return set.map(([field, value]) => {
     if (field === BARE_FIELD) return label("set.bare");
+    if (field === UNIT_FIELD) return tell("set.inUnit", { unit: label(`unit.${value}`) });
     if (field === "laid") return label("set.laid");
     if (field === "hand" || field === "nearer") return `${label(`set.${field}`)}: ${value}`;
     const told = typeof value === "boolean" ? (value ? "yes" : "no") : String(value);

@@ -193,6 +193,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
         rows={r.rows}
         expected={r.expected}
         mark={r.mark}
+        of={r.unit}
         unit={label(`unit.${r.unit}`)}
         show={show}
         sayMark={(v) => sayScore(v, r.unit)}

@@ -12,6 +12,8 @@ const CUES = 2;
 const capital = (t: string) => t.slice(0, 1).toUpperCase() + t.slice(1);
 /** The field by which a go without things is told apart: it compares with others like it, never with the game itself. */
 export const BARE_FIELD = "bare";
+/** And the one of a go that is counted in another unit than a go alone. */
+export const UNIT_FIELD = "unit";
 
 /**
  * The version of an activity that takes nothing but the body: how many of the exercises that stand for its pattern in so many seconds each. Its

@@ -21,7 +21,12 @@ export function withBetween(game: Game, { exercise, dose, every, each }: Between
     takes: { by: [player], seconds: dose * each, walk: 0, moving: true },
   });
   const owing = (s: BaseState) => (game.ending(s) ? [] : owesIn(s));
-  const paid = (s: BaseState, player: number): OwingState => ({ ...s, owes: owesIn(s).filter((i) => i !== player) });
+  const paid = (s: BaseState, player: number, at: number): OwingState => ({
+    ...s,
+    // What happens later is later than this, too.
+    ...("last" in s && { last: at }),
+    owes: owesIn(s).filter((i) => i !== player),
+  });
   const who = (s: BaseState, e: GameEvent): number =>
     ("by" in e ? e.by : undefined) ?? owing(s)[0] ?? game.turn(s).player;
 
@@ -42,7 +47,7 @@ export function withBetween(game: Game, { exercise, dose, every, each }: Between
       if (owes.includes(player) && e.kind !== "bell") {
         if (e.kind !== "task") return refuse("refused.extraFirst", { exercise });
         if (e.at < ((s as { last?: number }).last ?? 0)) return refuse("refused.earlier");
-        return paid(s, player);
+        return paid(s, player, e.at);
       }
       if (owes.length > 0 && e.kind !== "bell" && !atOnce(game, s)) return refuse("refused.extraFirst", { exercise });
       const next = game.step(s, e);

@@ -1,10 +1,11 @@
 import { and, asc, eq, sql } from "drizzle-orm";
-import { BARE_FIELD } from "#core/compile/bare.ts";
+import { BARE_FIELD, UNIT_FIELD } from "#core/compile/bare.ts";
 import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
-import type { GamePart } from "#core/contract/contract.ts";
+import type { GamePart, Unit } from "#core/contract/contract.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
 import { gamePartOf } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
 import type { HandIn, HandInSent, PlayedGame, PlayScore, Receipt } from "#core/records/play.ts";
 import { rankOf } from "#core/records/rank.ts";
 import { aimedBy } from "#core/referee/aimed.ts";
@@ -76,6 +77,7 @@ export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Dat
         kept,
         where,
         gamesOf(kept, had?.compiled ?? where.compiled),
+        opened(where.compiled.activity).possible.unit,
         now,
       );
     return receipt;
@@ -129,6 +131,7 @@ async function takeResult(
   kept: typeof play.$inferSelect,
   { assignment: sending, age }: { assignment: { closesAt: Date }; age: number },
   games: readonly GamePart[],
+  usual: Unit,
   now: Date,
 ): Promise<string> {
   const stored = await tx.select().from(playEvent).where(eq(playEvent.playId, sent.play)).orderBy(asc(playEvent.seq));
@@ -161,7 +164,7 @@ async function takeResult(
     playId: sent.play,
     schoolId,
     cardId: sent.card,
-    score: asPlayed(scoreOf(games, kept.setup, events, kept.rulesVersion, age), kept.decided),
+    score: asPlayed(scoreOf(games, kept.setup, events, kept.rulesVersion, age), kept.decided, usual),
     reflection: asked.reflection,
     contentHash: hash,
     timing,
@@ -170,9 +173,11 @@ async function takeResult(
   return hash;
 }
 
-/** A go without things says so: it compares with others like it alone. */
-const asPlayed = (s: PlayScore, decided: Decided | null): PlayScore =>
-  decided?.bare ? { ...s, set: { ...s.set, [BARE_FIELD]: true } } : s;
+/** A go without things says so, and one that is counted in something else than the child alone would count: each compares with others like it alone. */
+function asPlayed(s: PlayScore, decided: Decided | null, usual: Unit): PlayScore {
+  if (decided?.bare) return { ...s, set: { ...s.set, [BARE_FIELD]: true } };
+  return s.unit === usual ? s : { ...s, set: { ...s.set, [UNIT_FIELD]: s.unit } };
+}
 
 /** What a go is replayed under: the game as this home played it; else as its card was compiled. */
 function gamesOf(kept: typeof play.$inferSelect, compiled: Card): GamePart[] {
