@@ -1,8 +1,7 @@
 import { Trash2 } from "lucide-react";
 import { Link } from "react-router";
 import { doseAt, type Exercise, exerciseNamed, exerciseOf, exercises, KINDS, timeOf } from "#core/exercises/library.ts";
-import type { Activity } from "#core/formats/activity.ts";
-import { opened } from "#core/formats/opened.ts";
+import { type Activity, sendsOneByOne } from "#core/formats/activity.ts";
 import { label } from "#words/teacher.ts";
 import { ExerciseFigure } from "../ui/exercises.tsx";
 import { useSchool } from "./items.tsx";
@@ -136,7 +135,7 @@ function BetweenFields({
   change: (next: Activity, what?: string) => void;
 }) {
   const { between } = a;
-  if (!between && !opened(a).probes.some((p) => p.ask.kind === "send")) return null;
+  if (!between && !sendsOneByOne(a)) return null;
   const with_ = (e: Exercise, every: number) => ({
     exercise: e.name,
     dose: Math.max(1, doseAt(e, age)),

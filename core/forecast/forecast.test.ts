@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { fromLine } from "../asks/ask.ts";
 import type { Match } from "../contract/match.ts";
 import { type Activity, activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
@@ -186,7 +187,8 @@ describe("forecast", () => {
       const a = fromPattern(name);
       for (let { from: age } = a.ages; age <= a.ages.to; age++) {
         const sending = sendingIn(a, age);
-        if (!sending) continue;
+        // What two sides fight for is not sent from a line at something.
+        if (!sending || !opened(a).probes.some((p) => fromLine(p.ask))) continue;
         const far = asksAtMost(sending);
         for (const g of opened(a).pegs) expect(g.distance, `${name} ${age}`).toBeLessThanOrEqual(far);
         for (const [id, rate] of pegRates(a, { age })) expect(rate, `${name} ${age} ${id}`).toBeGreaterThan(0.1);

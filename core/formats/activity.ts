@@ -45,8 +45,13 @@ const length = (name: string, least = 0.5) =>
     .number({ error: `${name} must be a number of metres` })
     .min(least, `${name} must be ${least} m or more`)
     .max(60, `${name} must be 60 m or less`);
-/** What is done, or fought for, and not sent at something. */
-const UNSENT = new Set<AimKind>(["skill", "point", "goal", "bat"]);
+/** What two sides fight for: told as a whole, and not send by send. */
+const FOUGHT = new Set<AimKind>(["point", "goal", "bat"]);
+/** And what is done, and not sent at something. */
+const UNSENT = new Set<AimKind>([...FOUGHT, "skill"]);
+/** Whether somebody sends one by one, so that something may come between. */
+export const sendsOneByOne = (a: Pick<Activity, "pattern">): boolean =>
+  opened(a as Activity).probes.some((x) => x.ask.kind === "send" && !FOUGHT.has(x.ask.aim.kind));
 /** Lists of short exercises by their field, and what messages call them. */
 const EXERCISE_LISTS = { warmUp: "warm-up", coolDown: "cool-down" } as const;
 const exercisesOf = (name: string) =>
@@ -268,7 +273,7 @@ export const activity = shape.superRefine((a, ctx) => {
       path: ["off"],
       message: `off: in ${p.name} nothing is sent off a wall at something`,
     });
-  if (a.between && !o.probes.some((x) => x.ask.kind === "send"))
+  if (a.between && !sendsOneByOne(a))
     ctx.addIssue({ code: "custom", path: ["between"], message: `between: in ${p.name} nothing is sent one by one` });
   if (a.setOut) {
     const tell = (field: string, message: string) => ctx.addIssue({ code: "custom", path: ["setOut", field], message });
