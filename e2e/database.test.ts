@@ -42,6 +42,7 @@ const RIGHTS: Record<string, string> = {
   result_correction: "SELECT INSERT",
   revision: "SELECT INSERT",
   school: "SELECT",
+  school_exercise: "SELECT INSERT UPDATE DELETE",
   school_item: "SELECT INSERT UPDATE DELETE",
   server_secret: "",
   session: "SELECT INSERT UPDATE DELETE",
@@ -53,6 +54,7 @@ const RIGHTS: Record<string, string> = {
 const COLUMNS: Record<string, string> = {
   "card.hash": "UPDATE",
   "card.opened_at": "UPDATE",
+  "expected_band.rare": "UPDATE",
   "teacher.id": "SELECT",
   "teacher.school_id": "SELECT",
   "teacher.email": "SELECT",

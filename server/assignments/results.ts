@@ -7,7 +7,7 @@ import { MARKS, type PlayScore } from "#core/records/play.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema } from "../db/client.ts";
 import type { Expected } from "../figures/work.ts";
-import { isAsked } from "../jobs/jobs.ts";
+import { askFor, isAsked } from "../jobs/jobs.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { bestOf, type Go, goesOf } from "./goes.ts";
 import { ownAssignment } from "./own.ts";
@@ -167,6 +167,8 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       .where(inArray(play.cardId, ids));
     const a = own.revision.document;
     const bands = await tx.select().from(expectedBand).where(eq(expectedBand.assignmentId, id));
+    // Only where somebody looks at goes it has to be known which of them are worth a look.
+    if (goes.length > 0 && bands.some((b) => b.rare === null)) await askFor(tx, who.schoolId, "rare", [id]);
     const inClass = await tx
       .select({ id: child.id, name: child.name })
       .from(child)

@@ -527,7 +527,7 @@ export const job = pgTable(
   "job",
   {
     schoolId: schoolId(),
-    kind: text("kind", { enum: ["cards", "expected"] }).notNull(),
+    kind: text("kind", { enum: ["cards", "expected", "rare"] }).notNull(),
     /** What it is about: a child, or an assignment. */
     about: uuid("about").notNull(),
     /** Not before. Asked for again, it waits again. */

@@ -28,7 +28,6 @@ export async function bandsOf(schoolId: string, assignmentId: string): Promise<v
   });
   if (!asked) return;
   if (asked.ages.length > 0) await expectedAt(schoolId, assignmentId, asked.document, asked.ages);
-  await rareAt(schoolId, assignmentId, asked.document);
 }
 
 async function expectedAt(
@@ -54,22 +53,32 @@ async function expectedAt(
   });
 }
 
-/** From which score on a go is worth a look, age by age: each is kept as soon as it is known. */
-async function rareAt(schoolId: string, assignmentId: string, document: Activity): Promise<void> {
+/**
+ * From which score on a go is worth a look, for one age of an assignment: asked for once somebody looks at results. True: there are more ages to do, after other
+ * work that waits.
+ */
+export async function rareOf(schoolId: string, assignmentId: string): Promise<boolean> {
   const of = eq(expectedBand.assignmentId, assignmentId);
-  const open = await inSchool(schoolId, (tx) =>
-    tx
+  const [document, open] = await inSchool(schoolId, async (tx) => {
+    const [row] = await tx
+      .select({ document: revision.document })
+      .from(assignment)
+      .innerJoin(revision, eq(revision.id, assignment.revisionId))
+      .where(eq(assignment.id, assignmentId));
+    const ages = await tx
       .select({ age: expectedBand.age })
       .from(expectedBand)
-      .where(and(of, isNull(expectedBand.rare))),
+      .where(and(of, isNull(expectedBand.rare)));
+    return [row?.document, ages.map((a) => a.age)] as const;
+  });
+  const [age] = open;
+  if (!document || age === undefined) return false;
+  const from = await figures("rare", document, age);
+  await inSchool(schoolId, (tx) =>
+    tx
+      .update(expectedBand)
+      .set({ rare: { from } })
+      .where(and(of, eq(expectedBand.age, age))),
   );
-  for (const { age } of open) {
-    const from = await figures("rare", document, age);
-    await inSchool(schoolId, (tx) =>
-      tx
-        .update(expectedBand)
-        .set({ rare: { from } })
-        .where(and(of, eq(expectedBand.age, age))),
-    );
-  }
+  return open.length > 1;
 }

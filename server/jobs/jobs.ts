@@ -1,11 +1,11 @@
 import { and, eq, lte, sql } from "drizzle-orm";
 import { beforeSchool, inSchool, schema, type Tx } from "../db/client.ts";
 import { log, plainError } from "../web/log.ts";
-import { bandsOf } from "./bands.ts";
+import { bandsOf, rareOf } from "./bands.ts";
 import { cardsOf } from "./cards.ts";
 
 const { job } = schema;
-export type JobKind = "cards" | "expected";
+export type JobKind = "cards" | "expected" | "rare";
 
 /** Work that its copy did not end by then is taken up by another, seconds. */
 const LEASE = 60;
@@ -13,8 +13,15 @@ const LEASE = 60;
 const FIRST_REST = 30;
 const MOST_FAILURES = 8;
 const AT_ONCE = 20;
+/** Work that goes on in pieces lets others go first, seconds. */
+const AFTER = 1;
 
-const WORK: Record<JobKind, (schoolId: string, about: string) => Promise<void>> = { cards: cardsOf, expected: bandsOf };
+/** One piece of each kind of work; true: there is more of it, after whatever else waits. */
+const WORK: Record<JobKind, (schoolId: string, about: string) => Promise<boolean | void>> = {
+  cards: cardsOf,
+  expected: bandsOf,
+  rare: rareOf,
+};
 
 /** Asks for work within a transaction: it is due once that is kept, and asked again it is still done once. Seconds from now. */
 export async function askFor(
@@ -47,7 +54,7 @@ async function doOne(schoolId: string, kind: JobKind, about: string): Promise<bo
   );
   if (!claimed) return false;
   try {
-    await WORK[kind](schoolId, about);
+    if (await WORK[kind](schoolId, about)) await inSchool(schoolId, (tx) => askFor(tx, schoolId, kind, [about], AFTER));
     // Asked for again meanwhile: it stays.
     await inSchool(schoolId, (tx) => tx.delete(job).where(and(mine, eq(job.asked, claimed.asked))));
   } catch (e) {

@@ -14,8 +14,3 @@ CREATE POLICY own_school ON public.school_exercise USING (school_id = public.yar
 GRANT SELECT, INSERT, UPDATE, DELETE ON public.school_exercise TO yard_app;
 --> statement-breakpoint
 GRANT UPDATE (rare) ON public.expected_band TO yard_app;
---> statement-breakpoint
--- What was sent before learns from which score on a go is worth a look, as far as it is still open.
-INSERT INTO public.job (school_id, kind, about, due_at)
-  SELECT school_id, 'expected', id, now() FROM public.assignment WHERE closes_at > now() - interval '30 days'
-  ON CONFLICT DO NOTHING;
