@@ -17,7 +17,7 @@ const AT_ONCE = 20;
 const AFTER = 1;
 
 /** One piece of each kind of work; true: there is more of it, after whatever else waits. */
-const WORK: Record<JobKind, (schoolId: string, about: string) => Promise<boolean | void>> = {
+const WORK: Record<JobKind, (schoolId: string, about: string) => Promise<unknown>> = {
   cards: cardsOf,
   expected: bandsOf,
   rare: rareOf,
@@ -54,7 +54,8 @@ async function doOne(schoolId: string, kind: JobKind, about: string): Promise<bo
   );
   if (!claimed) return false;
   try {
-    if (await WORK[kind](schoolId, about)) await inSchool(schoolId, (tx) => askFor(tx, schoolId, kind, [about], AFTER));
+    if ((await WORK[kind](schoolId, about)) === true)
+      await inSchool(schoolId, (tx) => askFor(tx, schoolId, kind, [about], AFTER));
     // Asked for again meanwhile: it stays.
     await inSchool(schoolId, (tx) => tx.delete(job).where(and(mine, eq(job.asked, claimed.asked))));
   } catch (e) {
