@@ -1,5 +1,5 @@
 import { Download, Printer } from "lucide-react";
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
 import { data, Form, Link, useFetcher, useRevalidator } from "react-router";
 import type { Activity } from "#core/formats/activity.ts";
 import { problemsOf } from "#core/formats/activity.ts";
@@ -8,7 +8,7 @@ import { beatsMark, settingOf } from "#core/records/rank.ts";
 import { readScore } from "#core/records/score-text.ts";
 import { closeAt, sendToChild, withdraw } from "#server/assignments/change.ts";
 import { correctResult, paperResult } from "#server/assignments/corrections.ts";
-import { criterionOrder, markCriterion, type ResultRow, resultsFor } from "#server/assignments/results.ts";
+import { askForLooks, criterionOrder, markCriterion, type ResultRow, resultsFor } from "#server/assignments/results.ts";
 import type { Expected } from "#server/figures/work.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { sayScore } from "#words/say.ts";
@@ -93,6 +93,9 @@ export async function action({ request, params }: Route.ActionArgs) {
         await closeAt(who, id, at ?? new Date(Number.NaN));
         return done(fields.intent);
       }
+      case "looks":
+        await askForLooks(who, id);
+        return done("looks");
       case "oneMore": {
         const childId = idOf(fields.childId, "child");
         const got = await sendToChild(who, id, childId);
@@ -133,6 +136,14 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
   const problems = actionData && !actionData.ok ? actionData.problems : [];
   const told = actionData?.ok ? actionData : null;
   const { revalidate } = useRevalidator();
+  // Only where somebody looks at goes it is worked out which of them are worth a look; it shows when the page is opened again.
+  const looks = useFetcher();
+  const asked = useRef(false);
+  useEffect(() => {
+    if (!r.unlooked || asked.current) return;
+    asked.current = true;
+    void looks.submit({ intent: "looks" }, { method: "post" });
+  }, [r.unlooked, looks]);
   useEffect(() => {
     if (!r.working) return;
     const t = setInterval(() => void revalidate(), LOOK_AGAIN);

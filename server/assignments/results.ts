@@ -136,6 +136,8 @@ export interface Results {
   expected: Record<number, Expected>;
   /** The expected bands are not all worked out yet. */
   working: boolean;
+  /** There are goes, and nobody has worked out yet from which score on one is worth a look. */
+  unlooked: boolean;
 }
 
 export function resultsFor(who: SignedIn, id: string): Promise<Results> {
@@ -167,8 +169,6 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       .where(inArray(play.cardId, ids));
     const a = own.revision.document;
     const bands = await tx.select().from(expectedBand).where(eq(expectedBand.assignmentId, id));
-    // Only where somebody looks at goes it has to be known which of them are worth a look.
-    if (goes.length > 0 && bands.some((b) => b.rare === null)) await askFor(tx, who.schoolId, "rare", [id]);
     const inClass = await tx
       .select({ id: child.id, name: child.name })
       .from(child)
@@ -192,6 +192,7 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
         bands.map(({ age, low, middle, high, rare }) => [age, { low, middle, high, rare: rare?.from ?? null }]),
       ),
       working: await isAsked(tx, "expected", id),
+      unlooked: goes.length > 0 && bands.some((b) => b.rare === null),
       rows: cards.map(({ card: c, childId, name, age }) => {
         const mine = goes.filter((g) => g.cardId === c.id);
         return {
@@ -238,5 +239,13 @@ export function markCriterion(who: SignedIn, id: string, order: z.infer<typeof c
           target: [criterionMark.cardId, criterionMark.criterion],
           set: { mark: order.mark, at: new Date() },
         });
+  });
+}
+
+/** Asks for what is worth a look among the goes of an assignment: done in pieces, once somebody looks at them. */
+export function askForLooks(who: SignedIn, id: string): Promise<void> {
+  return inSchool(who.schoolId, async (tx) => {
+    await ownAssignment(tx, who, id);
+    await askFor(tx, who.schoolId, "rare", [id]);
   });
 }
