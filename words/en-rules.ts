@@ -9,6 +9,7 @@ export const enRules: Record<string, string> = {
   "rule.timeLimit": "The bell goes after *{value, plural, one {# second} other {# seconds}}*.",
   "rule.timeLimit.none": "There is *no bell*.",
   "rule.goes": "A game is *{value, plural, one {# go} other {# goes}}*.",
+  "rule.calls": "Where they do not agree, *{value}*.",
   "rule.foot": "A foot over the line: *{value}*.",
   "rule.carry.yes": "It *may go on* another day.",
   "rule.carry.no": "It is *finished on the day*.",

@@ -8,11 +8,12 @@ import { TARGETS_FIELD } from "#core/contract/standing.ts";
 import type { PlayEvent } from "#core/events/events.ts";
 import { otherAt, others } from "#core/kit/others.ts";
 import { settingOf } from "#core/records/rank.ts";
-import { bellAt, type Play, referee, replayOf, view } from "#core/referee/play.ts";
+import { bellAt, type Play, referee, replayOf, stateOf, view } from "#core/referee/play.ts";
 import type { Part } from "#core/yard/parts.ts";
 import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "#words/say.ts";
 import { verbOf } from "#words/verbs.ts";
 import type { CardData, Step } from "./card-app.tsx";
+import { CompanyPanel } from "./company.tsx";
 import type { SetValues } from "./family-set.tsx";
 import { Finished, markOf } from "./finished.tsx";
 import { FixPanel } from "./fix-panel.tsx";
@@ -173,11 +174,17 @@ export function Board({
           ? say("play.swapped", { item: itemName(event.item, namesOf(data.card.making?.items.own ?? [])) })
           : event.kind === "again"
             ? say("play.footAgain")
-            : event.kind === "carry"
-              ? say("play.carried")
-              : event.kind === "bell"
-                ? say("play.bell")
-                : "",
+            : event.kind === "dispute"
+              ? say(`play.disputed.${data.card.activity.match.calls === "looks" ? "looks" : "agreed"}`)
+              : event.kind === "leave"
+                ? say("play.left", { name: name(event.who) })
+                : event.kind === "join"
+                  ? say("play.joined", { name: name(before.setup.players) })
+                  : event.kind === "carry"
+                    ? say("play.carried")
+                    : event.kind === "bell"
+                      ? say("play.bell")
+                      : "",
       );
       const views = { before: view(before), after: view(after) };
       setSaid(
@@ -236,6 +243,21 @@ export function Board({
   const set = settled({ params, match: data.card.activity.match }, v.set);
   const { sends: cap } = pattern.needs(...set);
   const several = local.setup.players > 1;
+  const sideNames = (i: number) => {
+    const names = sayList(v.score[i]!.players.map(name));
+    return v.out.includes(i) ? `${names}: ${say("play.leftSide")}` : names;
+  };
+  /** The name is for the day, and stays on the device. */
+  async function joins(side: number | null, called: string) {
+    const { players } = stateOf(play!).setup;
+    const names = Array.from({ length: players + 1 }, (_, i) =>
+      i === players ? called || say("play.player", { number: i + 1 }) : name(i),
+    );
+    await changePlay(local.id, { names });
+    await again();
+    act({ kind: "goOn" });
+    act({ kind: "join", side });
+  }
   const canSwap = data.card.making !== undefined && data.card.needs.pieces > 0;
   const asked = mainAsks(v.asks)[0];
   const how = asked && "manner" in asked ? asked.manner.action : undefined;
@@ -392,9 +414,7 @@ export function Board({
         <div className={`shrink-0 text-right ${onFloor ? "flex items-end gap-5" : "grid content-center gap-2"}`}>
           {v.score.map((s, i) => (
             <div key={s.players.join()} className={i === v.side || !several ? "" : "opacity-75"}>
-              <p className="text-sm">
-                {several ? sayList(s.players.map(name)) : say(`unit.${s.unit}`, { value: s.value })}
-              </p>
+              <p className="text-sm">{several ? sideNames(i) : say(`unit.${s.unit}`, { value: s.value })}</p>
               <p
                 className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl short:text-3xl"} ${i === v.side ? "text-mustard" : ""}`}
               >
@@ -441,6 +461,7 @@ export function Board({
             <>
               <p className="text-lg font-semibold">{say("play.paused")}</p>
               <Big text={say("play.goOn")} press={() => act({ kind: "goOn" })} />
+              <CompanyPanel play={play} act={act} name={name} joins={joins} />
             </>
           ) : (
             <Inputs asks={v.asks} now={v.now.key} data={data} act={act} sound={sound} name={name} />

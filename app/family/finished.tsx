@@ -96,9 +96,10 @@ export function Finished({
         </p>
       )}
       <div className={`flex flex-wrap justify-center gap-8 ${hidden ? "hidden" : ""}`}>
-        {v.score.map((s) => (
+        {v.score.map((s, i) => (
           <p key={s.players.join()} className="text-lg">
             {local.setup.players > 1 && <span className="block">{sayList(s.players.map(name))}</span>}
+            {v.out.includes(i) && <span className="block">{say("play.leftSide")}</span>}
             <strong className="text-4xl text-mustard">{sayScore(s.value, s.unit)}</strong>
             {s.working && <span className="block">{s.working}</span>}
           </p>

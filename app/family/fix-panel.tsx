@@ -33,7 +33,7 @@ export function FixPanel({
   const [reason, setReason] = useState(say("play.fixReason"));
   const label = labelOf(data);
   const fixable = play.standing.flatMap(({ seq, event }, i): Fixable[] => {
-    if (event.kind === "object" || event.kind === "again") return [];
+    if (event.kind === "object" || event.kind === "again" || event.kind === "dispute") return [];
     const text = seenText(event, label);
     const all = play.game.asks(play.standing[i - 1]?.after ?? play.begin);
     const ask = mainAsks(all).find((a) => a.kind === event.kind);
@@ -41,6 +41,7 @@ export function FixPanel({
   });
   // Somebody stepped over the line: the send is spent, or sent again.
   const foot = data.card.activity.match.foot ?? "spent";
+  const calls = data.card.activity.match.calls ?? "replayed";
   const asked = mainAsks(view(play).asks)[0];
   const miss = foot === "ignored" || !asked ? null : missOf(asked);
   const again = (why: "foot" | "call") => act({ kind: "again", why });
@@ -61,9 +62,14 @@ export function FixPanel({
           {say("play.foot")}
         </button>
       )}
-      {!chosen && asked && missOf(asked) && (
+      {!chosen && calls === "replayed" && asked && missOf(asked) && (
         <button type="button" className="btn min-h-12" onClick={() => again("call")}>
           {say("play.notAgreed")}
+        </button>
+      )}
+      {!chosen && calls !== "replayed" && play.setup.players > 1 && play.record.length > 0 && (
+        <button type="button" className="btn min-h-12" onClick={() => act({ kind: "dispute" })}>
+          {say(`play.dispute.${calls}`)}
         </button>
       )}
       {!chosen && (

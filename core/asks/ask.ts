@@ -119,8 +119,6 @@ export type Aim =
       side: number;
       put: "tee" | "toss" | "pitch" | "kick" | "throw";
       outs: readonly string[];
-      stop: boolean;
-      misses: number;
     }
   /** Off the wall onto a mark on the floor. */
   | { kind: "rebound"; wall: string; onto: string };

@@ -175,7 +175,10 @@ export function beforePlay(
       const now = lies ? [layAsk(lies.params, ask.player, setOut!)] : from;
       return family.length === 0 ? now : [...now, may(fields)];
     },
+    company: (s) => (fresh.has(s) ? { leave: [], join: [] } : game.company(s)),
     step(s, e) {
+      // Until something has happened, who plays is chosen anew.
+      if (fresh.has(s) && (e.kind === "leave" || e.kind === "join")) return refuse("refused.chooseAgain");
       const lies = toLay(s);
       if (lies && e.kind === "arrange") return lay(s, lies, e);
       if (lies && e.kind !== "set") return refuse("refused.layFirst");

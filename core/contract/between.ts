@@ -42,6 +42,11 @@ export function withBetween(game: Game, { exercise, dose, every, each }: Between
       return [...owes.map(task), ...others];
     },
     step(s, e) {
+      if (e.kind === "leave" || e.kind === "join") {
+        const next = game.step(s, e);
+        // Whoever leaves owes nothing any more.
+        return isRefusal(next) || e.kind === "join" ? next : { ...next, owes: owesIn(s).filter((i) => i !== e.who) };
+      }
       const owes = owing(s);
       const player = who(s, e);
       if (owes.includes(player) && e.kind !== "bell") {

@@ -143,6 +143,8 @@ export interface Possible {
 
 export interface BaseState {
   setup: Setup;
+  /** Sides with nobody left, by number: not ranked. */
+  out?: readonly number[];
 }
 
 /**
@@ -169,6 +171,10 @@ export interface Rules<P = unknown, S extends BaseState = BaseState> {
   score(state: S): Score[];
   ending(state: S): Ending | null;
   progress(state: S): Progress[];
+  /** Without somebody who is on a side: that side goes on with those who are left, or is out. */
+  leave(state: S, who: number): S;
+  /** With somebody more on a side, or (null) as a side of its own; null: not now, or not so. Only between goes. */
+  join(state: S, who: number, side: number | null): S | null;
 }
 
 /** What the rules of an opened game run on. */

@@ -1,11 +1,12 @@
 import { beforePlay } from "./before-play.ts";
 import { withBetween } from "./between.ts";
+import { type Company, withCompany } from "./company.ts";
 import type { AnyPattern, BaseState, GamePart, Rules, Setup } from "./contract.ts";
 import type { Match } from "./match.ts";
 import { ownWay } from "./people.ts";
 
 /** A game opened: a pattern with its parameters and its match, under the rules of one version. What referee, forecast and screens run. */
-export interface Game extends Omit<Rules<unknown, BaseState>, "start" | "clock" | "sidesMeet"> {
+export interface Game extends Omit<Rules<unknown, BaseState>, "start" | "clock" | "sidesMeet" | "leave" | "join"> {
   name: string;
   params: unknown;
   match: Match;
@@ -13,6 +14,8 @@ export interface Game extends Omit<Rules<unknown, BaseState>, "start" | "clock" 
   start(setup: Setup): BaseState;
   clock(setup: Setup): "none" | "bell" | "state";
   sidesMeet(setup: Setup): boolean;
+  /** Who may leave now, and where somebody may join. */
+  company(state: BaseState): Company;
 }
 
 /** Opens a game of a pattern. `version`: the rules that a play began with; those of now unless given. RangeError names a version that is not there. */
@@ -27,8 +30,9 @@ export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, vers
     const way = ownWay(setup);
     return way ? { ...s, set: way } : s;
   };
-  const plain: Game = {
-    ...rules,
+  const { leave: _, join: __, ...told } = rules;
+  const table: Omit<Game, "company"> = {
+    ...told,
     name: pattern.name,
     params,
     match,
@@ -37,6 +41,7 @@ export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, vers
     clock: (setup) => rules.clock(params, match, setup),
     sidesMeet: (setup) => rules.sidesMeet(params, match, setup),
   };
+  const plain = withCompany(table, rules);
   const game = between ? withBetween(plain, between) : plain;
   return family.length === 0 && !setOut ? game : beforePlay(game, { family, setOut }, first);
 }

@@ -19,6 +19,10 @@ export const match = z.strictObject({
   seconds: whole("seconds", 10, 1800).nullable().default(null),
   /** A foot over the line: the send is spent (also where it is not said), is sent again and not counted, or nobody minds. */
   foot: z.enum(["spent", "again", "ignored"], { error: "foot must be spent, again or ignored" }).default("spent"),
+  /** Where nobody agrees on what was seen: it is sent again, the one who did not send looks and says, or they talk until they agree. */
+  calls: z
+    .enum(["replayed", "looks", "agreed"], { error: "calls must be replayed, looks or agreed" })
+    .default("replayed"),
   /** It may go on another day, or with another thing. */
   carry: z.boolean().default(false),
 });

@@ -22,6 +22,7 @@ export function eventNow(e: RecordedEvent): PlayEvent {
     case "undo":
     case "object":
     case "again":
+    case "dispute":
     case "pause":
     case "goOn":
     case "stop":

@@ -117,6 +117,10 @@ const game = [
     field: ref,
     value: z.union([z.string().max(40), z.number(), z.boolean()]),
   }),
+  /** Somebody stops playing, by number. */
+  z.strictObject({ kind: z.literal("leave"), at, who: z.number().int().min(0).max(20) }),
+  /** Somebody more plays, as the next number: on a side, or (null) as one of its own. */
+  z.strictObject({ kind: z.literal("join"), at, side: z.number().int().min(0).max(20).nullable() }),
   z.strictObject({ kind: z.literal("ready"), at }),
   z.strictObject({ kind: z.literal("bell"), at }),
 ] as const;
@@ -148,6 +152,8 @@ const people = [
   z.strictObject({ kind: z.literal("object"), at, role: ref, item: ref }),
   /** What was just sent is sent again and does not count: a foot was over the line, or nobody agreed on what it was. */
   z.strictObject({ kind: z.literal("again"), at, by, why: z.enum(["foot", "call"]) }),
+  /** Nobody agreed on what was seen, and it was settled without sending again; `by`: who looked and said. */
+  z.strictObject({ kind: z.literal("dispute"), at, by }),
   /** The game stands still, its clock with it, until it goes on. */
   z.strictObject({ kind: z.literal("pause"), at }),
   z.strictObject({ kind: z.literal("goOn"), at }),

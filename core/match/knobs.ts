@@ -72,7 +72,21 @@ export function matchKnobs(
         { of },
       ),
     ],
+    calls: () => [
+      f.choice(
+        "players",
+        ["calls"],
+        "knob.calls",
+        [
+          ["replayed", "knob.callsReplayed"],
+          ["looks", "knob.callsLooks"],
+          ["agreed", "knob.callsAgreed"],
+        ],
+        { of },
+      ),
+    ],
     carry: () => [f.toggle("score", ["carry"], "knob.carry", { of })],
   };
-  return fields.flatMap((field) => all[field]());
+  // People may disagree about any game.
+  return [...fields, "calls" as const].flatMap((field) => all[field]());
 }

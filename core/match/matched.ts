@@ -16,6 +16,7 @@ import {
 import type { Match } from "../contract/match.ts";
 import { asTheyPlay, headOf, whoPlays } from "../contract/people.ts";
 import type { GameEvent } from "../events/events.ts";
+import { including, isOut, without } from "./company.ts";
 
 /** Whose go it is: the players of the side, in the order they take their turns. */
 export interface Seat {
@@ -72,9 +73,15 @@ export interface GoRules<P, G> {
 interface Kept<G> {
   go: G;
   ms: number;
+  /** Whose it was, where each has its own. */
+  by: number;
 }
 interface Side<G> {
   players: readonly number[];
+  /** Goes that it has in all. */
+  goes: number;
+  /** Something has happened in the go under way. */
+  begun: boolean;
   /** Who of them comes next, by place. */
   at: number;
   go: G;
@@ -106,7 +113,6 @@ const READY = 4;
 /** The rules of a match around goes that do not touch each other: who sends when, clocks, goes and what is kept, who won. */
 export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
   type S = MatchState<P, G>;
-  const goesOf = (s: S, side: Side<G>) => s.match.goes.count * (go.together === "each" ? side.players.length : 1);
   const clockOf = (s: S, side: Side<G>) => go.clock(s.params, s.match, side.go);
   /** With a clock a go is never cut up between sides. */
   const swapOf = (s: S) => {
@@ -126,14 +132,15 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     const groups = setup.sides ?? (setup.mode === "relay" ? [all] : all.map((i) => [i]));
     const sides = groups.map((players): Side<G> => {
       const begun = go.begin(params, { players, setup });
-      return { players, at: 0, go: begun, kept: [], done: false, rests: false };
+      const goes = match.goes.count * (go.together === "each" ? players.length : 1);
+      return { players, goes, begun: false, at: 0, go: begun, kept: [], done: false, rests: false };
     });
     const at = { side: 0, waiting: false, since: 0, last: 0, carried: 0, over: false };
     const s: S = { setup, params, match, sides, ...at, timing: "none" };
     const running = clockOf(s, sides[0]!);
     if (!running) return s;
     const timed = go.sum(params, sides[0]!.go, 0).unit === "tenths";
-    const one = goesOf(s, sides[0]!) === 1 && sides.length === 1;
+    const one = sides[0]!.goes === 1 && sides.length === 1;
     const timing = timed && !one ? "state" : running.limit === null ? "none" : "bell";
     return { ...s, waiting: true, timing };
   }
@@ -209,7 +216,10 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
       if (k === i || x.done) return next;
       const went = go.meet!.tell(s.params, x.go, mine);
       const over = went.after === "end";
-      return withSide(next, k, { go: went.go, ...(over && { kept: [{ go: went.go, ms }], done: true }) });
+      return withSide(next, k, {
+        go: went.go,
+        ...(over && { kept: [{ go: went.go, ms, by: x.players[0]! }], done: true }),
+      });
     }, s);
   }
 
@@ -218,15 +228,15 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     const s = shared(before) ? toOthers(before, i, went.go, ms) : before;
     const x = s.sides[i]!;
     if (went.after !== "end") {
-      const on = withSide(s, i, { go: went.go, rests: went.after === "part" && atOnce(s) });
+      const on = withSide(s, i, { go: went.go, begun: true, rests: went.after === "part" && atOnce(s) });
       if (went.after === "part")
         return atOnce(s) ? together(on) : { ...on, waiting: clockOf(on, on.sides[i]!) !== null };
       return went.after === "on" ? on : pass(on, went.after);
     }
-    const kept = [...x.kept, { go: went.go, ms }];
-    const done = kept.length >= goesOf(s, x);
+    const kept = [...x.kept, { go: went.go, ms, by: playerOf(x) }];
+    const done = kept.length >= x.goes;
     const next = done ? went.go : go.begin(s.params, { players: x.players, setup: s.setup });
-    const after = withSide(s, i, { kept, done, go: next, rests: !done && atOnce(s) });
+    const after = withSide(s, i, { kept, done, go: next, begun: false, rests: !done && atOnce(s) });
     return atOnce(s) ? together(after) : pass(after, "go");
   }
 
@@ -267,7 +277,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
   /** The go under way counts like a finished one, so that a score exists at any moment. */
   const sumsOf = (s: S, x: Side<G>): Sum[] => {
     const kept = x.kept.map((k) => go.sum(s.params, k.go, k.ms));
-    return x.done ? kept : [...kept, go.sum(s.params, x.go, 0)];
+    return x.done && kept.length > 0 ? kept : [...kept, go.sum(s.params, x.go, 0)];
   };
   const bestOf = (sums: readonly Sum[]) => sums.reduce((a, b) => (b.rank > a.rank ? b : a));
   const sumUp = (sums: readonly Sum[], f: (x: Sum) => number) => sums.reduce((n, x) => n + f(x), 0);
@@ -290,7 +300,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
         unit,
         better,
         get working() {
-          const own = workingOf(s, x, sums, total);
+          const own = workingOf(x, sums, total);
           return head > 0
             ? `${head} + ${own === "" ? value - head : own.includes("=") ? `(${own.split(" = ")[0]})` : own} = ${value}`
             : own;
@@ -299,12 +309,53 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
       };
     });
   }
-  function workingOf(s: S, x: Side<G>, sums: readonly Sum[], total: boolean): string {
-    if (goesOf(s, x) > 1 && sums.length > 1) {
+  function workingOf(x: Side<G>, sums: readonly Sum[], total: boolean): string {
+    if (x.goes > 1 && sums.length > 1) {
       const parts = sums.map((g) => g.value);
       return total ? `${parts.join(" + ")} = ${parts.reduce((a, b) => a + b, 0)}` : parts.join(", ");
     }
     return sums[sums.length - 1]!.working;
+  }
+
+  /** Whoever leaves takes its turns along, and the go under way where it is its own; what it made for its side stays. */
+  function leave(s: S, who: number): S {
+    const i = s.sides.findIndex((side) => side.players.includes(who));
+    const x = s.sides[i]!;
+    const rest = without(x.players, who, x.at);
+    if (rest.length === 0) {
+      const gone: S = { ...withSide(s, i, { done: true, rests: false }), out: [...(s.out ?? []), i] };
+      return atOnce(s) ? together(gone) : i === s.side ? pass(gone, "go") : ended(gone);
+    }
+    if (go.together !== "each") return withSide(s, i, { players: rest });
+    const goes = x.goes - (s.match.goes.count - x.kept.filter((k) => k.by === who).length);
+    const own = playerOf(x) === who;
+    const next = own ? go.begin(s.params, { players: rest, setup: s.setup }) : x.go;
+    const done = x.kept.length >= goes;
+    const left = withSide(s, i, { players: rest, goes, go: next, begun: x.begun && !own, done: x.done || done });
+    if (!own || x.done) return left;
+    if (done) return atOnce(s) ? together(left) : pass(left, "go");
+    return { ...left, waiting: clockOf(left, left.sides[i]!) !== null, since: s.last };
+  }
+  /** It is over once nobody is left to send. */
+  const ended = (s: S): S => (s.sides.every((x) => x.done) ? { ...s, over: true, waiting: false } : s);
+  /** Before the first send of a go, where no clock runs. */
+  function join(s: S, who: number, side: number | null): S | null {
+    if (s.over || due(s) !== null || shared(s) || s.sides.some((x) => x.begun || x.rests)) return null;
+    if (side !== null) {
+      const x = s.sides[side];
+      if (!x || x.done || isOut(s, side)) return null;
+      const rounds = Math.floor(x.kept.length / x.players.length);
+      const more = go.together === "each" ? s.match.goes.count - rounds : 0;
+      const players = including(x.players, who, x.at);
+      // A go is begun for those who play it.
+      return withSide(s, side, { players, goes: x.goes + more, go: go.begin(s.params, { players, setup: s.setup }) });
+    }
+    if (s.setup.mode === "relay" || s.sides.some((x) => x.players.length > 1)) return null;
+    const goes = Math.max(...s.sides.map((x) => x.goes - x.kept.length));
+    if (goes === 0) return null;
+    const begun = go.begin(s.params, { players: [who], setup: s.setup });
+    const at = { goes, begun: false, at: 0, kept: [], done: false, rests: false };
+    return { ...s, sides: [...s.sides, { players: [who], go: begun, ...at }] };
   }
 
   function progress(s: S): Progress[] {
@@ -329,7 +380,9 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     const goes = s.sides.flatMap((x) => x.kept.map((k) => k.go));
     const reason = go.ended(s.params, { finished: s.sides.some((x) => finishedIn(s, x)) }, goes);
     if (s.setup.mode !== "against" || s.sides.length < 2) return { reason, winners: [] };
-    const ranks = score(s).map((x) => x.rank);
+    // Who is out is not ranked, and nobody wins against nobody.
+    const ranks = score(s).map((x, i) => (isOut(s, i) ? Number.NEGATIVE_INFINITY : x.rank));
+    if (ranks.filter((r) => r > Number.NEGATIVE_INFINITY).length < 2) return { reason, winners: [] };
     const best = Math.max(...ranks);
     return { reason, winners: ranks.flatMap((r, i) => (r === best ? [i] : [])) };
   }
@@ -371,5 +424,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     score,
     ending,
     progress,
+    leave,
+    join,
   };
 }

@@ -71,6 +71,9 @@ function anyEvent(d: Draw, play: Play, at: number): PlayEvent {
     () => ({ kind: "set", field: "params.sends", value: 3 }),
     () => ({ kind: "undo", ...by }),
     () => ({ kind: "undo" }),
+    () => ({ kind: "leave", who: d.upTo(4) }),
+    () => ({ kind: "join", side: d.chance(0.5) ? null : d.upTo(3) }),
+    () => ({ kind: "dispute", ...by }),
     () => ({ kind: "again", why: d.one(["foot", "call"] as const) }),
     () => ({ kind: "object", role: "send", item: "sock" }),
     () => ({
@@ -125,6 +128,10 @@ it.each(patternNames)(
         taken++;
         play = after;
         const now = view(play);
+        // Nothing is asked of whoever left, and nobody who is out has won.
+        const left = play.standing.flatMap(({ event }) => (event.kind === "leave" ? [event.who] : []));
+        for (const ask of now.asks) expect(left).not.toContain(ask.player);
+        for (const side of now.out) expect(now.ending?.winners ?? []).not.toContain(side);
         for (const s of now.score) expect(Number.isSafeInteger(s.value)).toBe(true);
         const waits = now.paused ? 1 : mainAsks(now.asks).length;
         if (now.done) expect(now.asks).toEqual([]);

@@ -1,5 +1,6 @@
 import { type Ask, arranged, askOf, mainAsks, type Spot, standsAt } from "../asks/ask.ts";
 import { laidIn, setIn } from "../contract/before-play.ts";
+import type { Company } from "../contract/company.ts";
 import {
   type AnyPattern,
   type BaseState,
@@ -18,8 +19,8 @@ import { eventNow } from "../events/before.ts";
 import { type Body, type GameEvent, MOST_EVENTS, type PlayEvent, type RecordedEvent } from "../events/events.ts";
 
 /** What stands in the record and changes nothing that the rules know. */
-type Aside = Extract<PlayEvent, { kind: "object" | "again" }>;
-const isAside = (e: GameEvent | Aside): e is Aside => e.kind === "object" || e.kind === "again";
+type Aside = Extract<PlayEvent, { kind: "object" | "again" | "dispute" }>;
+const isAside = (e: GameEvent | Aside): e is Aside => e.kind === "object" || e.kind === "again" || e.kind === "dispute";
 /** One event that still stands: its place in the record, and the state after it. */
 interface Standing {
   seq: number;
@@ -96,10 +97,13 @@ export function referee(p: Play, event: PlayEvent): Play | Refusal {
       return { ...p, record, paused: { all: all + event.at - since, since: null } };
     }
     case "object":
+    case "dispute":
     case "again": {
       // The rules do not care what is sent, or that something did not count; whoever works out chances later does.
       const refused = notGoing(p);
       if (refused) return refused;
+      if (event.kind === "dispute" && (p.setup.players < 2 || p.record.length === 0))
+        return refuse("refused.noDispute");
       if (event.kind === "again" && !mainAsks(p.game.asks(stateOf(p))).some((a) => missOf(a) !== null))
         return refuse("refused.nothingSent");
       return { ...p, record, standing: [...p.standing, { seq, event: played(p, event), after: stateOf(p) }] };
@@ -184,6 +188,9 @@ export interface View {
   objects: Readonly<Record<string, string>>;
   /** Where the child stood the targets, metres; null: where they were drawn. */
   laid: readonly Spot[] | null;
+  /** Sides with nobody left, by number; who may leave now, and where somebody may join. */
+  out: readonly number[];
+  company: Company;
   /** It stands still: nothing is asked until it goes on. */
   paused: boolean;
   /** How long it stood still so far, milliseconds: the clock did too. */
@@ -214,6 +221,10 @@ function look(p: Play): View {
     done: p.stopped !== null ? "stopped" : ending ? "over" : null,
     set: setIn(s) ?? {},
     laid: laidIn(s),
+    out: s.out ?? [],
+    get company() {
+      return p.stopped !== null ? { leave: [], join: [] } : p.game.company(s);
+    },
     paused: p.paused.since !== null && p.stopped === null,
     still: p.paused.all,
     canUndo: p.standing.length > 0 || p.stopped !== null,

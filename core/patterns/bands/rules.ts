@@ -15,6 +15,7 @@ import type { Match } from "../../contract/match.ts";
 import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
+import { cut, joins, LEFT, leaves, renumbered, sideOf } from "../../match/company.ts";
 import { type BandsParams, MOST_ROUNDS } from "./params.ts";
 
 interface Piece {
@@ -302,6 +303,7 @@ function working(s: BandsState, side: number, points: readonly number[]): string
 
 function ending(s: BandsState): Ending | null {
   if (!s.over) return null;
+  if (s.out) return { reason: LEFT, winners: [] };
   const reason: Phrase = reached(s)
     ? { key: "bands.end.total", params: { total: s.params.finish.total! } }
     : { key: "bands.end.rounds", params: { rounds: s.round - 1 } };
@@ -365,6 +367,48 @@ function key(s: BandsState): string {
   return JSON.stringify([held, s.pieces.length, s.round, s.lead, turnOf, s.decided, s.over]);
 }
 
+/** A side that is empty is taken out with its pieces, where two others go on. */
+function leave(s: BandsState, who: number): BandsState {
+  const i = sideOf(s, who);
+  const next = leaves(s, who, s.sent[i]!);
+  const n = s.sides.length;
+  if (!next.out || n < 3) return next;
+  const of = (side: number) => renumbered(side, i, n);
+  const { closed } = s;
+  return {
+    ...s,
+    sides: cut(s.sides, i),
+    totals: cut(s.totals, i),
+    earned: cut(s.earned, i),
+    sent: cut(s.sent, i),
+    lead: of(s.lead),
+    pieces: s.pieces.filter((p) => p.side !== i).map((p) => ({ ...p, side: of(p.side) })),
+    decided: false,
+    blocked: null,
+    closed: closed && {
+      points: cut(closed.points, i),
+      gained: cut(closed.gained, i),
+      before: cut(closed.before, i),
+    },
+  };
+}
+/** Between rounds; as a side of its own only where each plays for itself and all points count. */
+function join(s: BandsState, who: number, side: number | null): BandsState | null {
+  if (s.over || s.pieces.length > 0 || s.decided) return null;
+  if (side !== null) return joins(s, who, side, s.sent[side]!);
+  if (s.setup.mode === "relay" || s.sides.some((x) => x.length > 1) || byDifference(s)) return null;
+  const more = (list: readonly number[]) => [...list, 0];
+  const { closed } = s;
+  return {
+    ...s,
+    sides: [...s.sides, [who]],
+    totals: more(s.totals),
+    earned: more(s.earned),
+    sent: more(s.sent),
+    closed: closed && { points: more(closed.points), gained: more(closed.gained), before: more(closed.before) },
+  };
+}
+
 export const bandsRules: Rules<BandsParams, BandsState> = {
   start,
   asks,
@@ -379,4 +423,6 @@ export const bandsRules: Rules<BandsParams, BandsState> = {
   score,
   ending,
   progress,
+  leave,
+  join,
 };

@@ -70,8 +70,6 @@ export const basesGround: Ground<BasesParams> = {
           side: p.side,
           put: p.put,
           outs: p.outs,
-          stop: p.stop,
-          misses: 0,
         },
         fetch: true,
       },

@@ -1,6 +1,5 @@
 import { type AimOf, type Ask, type Manner, PLAIN } from "../../asks/ask.ts";
 import {
-  type BaseState,
   type Ending,
   type Phrase,
   type Possible,
@@ -12,9 +11,11 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
+import { headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
+import { joins, LEFT, leaves, sideOf } from "../../match/company.ts";
+import { oneClock, READY, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
 import { type BasesParams, MOST_BATTERS, MOST_TRIPS, type Out, SWINGS } from "./params.ts";
 
@@ -23,10 +24,8 @@ export interface Runner {
   player: number | null;
   base: number;
 }
-export interface BasesState extends BaseState {
+export interface BasesState extends Timed {
   params: BasesParams;
-  match: Match;
-  sides: readonly (readonly number[])[];
   runs: readonly number[];
   /** Runs of every turn so far, by side. */
   turns: readonly (readonly number[])[];
@@ -42,15 +41,8 @@ export interface BasesState extends BaseState {
   misses: number;
   /** Hits or trips so far, by side. */
   batted: readonly number[];
-  waiting: boolean;
-  since: number;
-  carried: number;
-  last: number;
-  over: boolean;
 }
 
-/** Getting ready, and walking back to the places, seconds. */
-const READY = 4;
 const contest = (s: Pick<BasesState, "setup">): boolean => s.setup.mode === "against";
 export const homeOf = (p: BasesParams): number => p.bases + 1;
 
@@ -80,8 +72,6 @@ function start(params: BasesParams, match: Match, setup: Setup): BasesState {
   };
 }
 
-const due = (s: BasesState): number | null =>
-  s.waiting || s.over || s.match.seconds === null ? null : s.since + s.match.seconds * 1000;
 const onBase = (s: BasesState, player: number) => s.runners.some((r) => r.player === player);
 /** Who bats: the next of the side that is not on a base; null: all of them are. */
 function batterOf(s: BasesState): number | null {
@@ -101,7 +91,7 @@ function aimOf(s: BasesState, batter: number): AimOf<"bat"> {
   const { params: p, runners } = s;
   const fielders = contest(s) ? s.sides[1 - s.side]! : [];
   const names = runners.map((r) => r.player);
-  const key = `${JSON.stringify([runners, fielders, s.misses])} ${batter}`;
+  const key = `${JSON.stringify([runners, fielders])} ${batter}`;
   let aim = aims(p).get(key);
   if (!aim) {
     aim = {
@@ -113,8 +103,6 @@ function aimOf(s: BasesState, batter: number): AimOf<"bat"> {
       side: p.side,
       put: p.put,
       outs: p.outs,
-      stop: p.stop,
-      misses: s.misses,
     };
     aims(p).set(key, aim);
   }
@@ -122,19 +110,8 @@ function aimOf(s: BasesState, batter: number): AimOf<"bat"> {
 }
 
 function asks(s: BasesState): Ask[] {
-  if (s.over) return [];
   const { params: p } = s;
-  const first = s.sides[s.side]![0]!;
-  const carry: Ask[] =
-    s.match.carry && due(s) === null && s.runners.length === 0
-      ? [{ kind: "carry", player: first, optional: true }]
-      : [];
-  if (s.waiting) {
-    const by = s.sides.flat();
-    return [{ kind: "ready", player: first, takes: { by, seconds: READY, walk: 0, moving: false } }, ...carry];
-  }
-  const rings = due(s);
-  const bell: Ask[] = rings === null ? [] : [{ kind: "bell", player: first, dueAt: rings }];
+  const first = firstOf(s);
   const batter = batterOf(s);
   const call: Ask[] =
     p.waiting && callable(s).length > 0
@@ -150,10 +127,10 @@ function asks(s: BasesState): Ask[] {
           },
         ]
       : [];
-  if (batter === null) return [...call, ...bell, ...carry];
+  if (batter === null) return call;
   if (p.trips) {
     const takes = { by: [batter], seconds: READY, walk: p.side, moving: true };
-    return [{ kind: "total", player: batter, soFar: 1, most: MOST_TRIPS, takes }, ...bell, ...carry];
+    return [{ kind: "total", player: batter, soFar: 1, most: MOST_TRIPS, takes }];
   }
   const bat: Ask = {
     kind: "send",
@@ -163,36 +140,40 @@ function asks(s: BasesState): Ask[] {
     aim: aimOf(s, batter),
     fetch: true,
   };
-  return asTheyPlay(s.setup, [bat, ...call, ...bell, ...carry]);
+  return [bat, ...call];
 }
+const firstOf = (s: BasesState) => s.sides[s.side]![0]!;
 
-function step(s: BasesState, e: GameEvent): BasesState | Refusal {
-  if (s.over) return refuse("refused.over");
-  if (e.at < s.last) return refuse("refused.earlier");
-  const at = { ...s, last: e.at };
-  if (e.kind === "carry") {
-    if (!s.match.carry) return refuse("refused.noCarry");
-    return due(s) === null && s.runners.length === 0
-      ? { ...at, carried: s.carried + 1 }
-      : refuse("refused.carryBetween");
-  }
-  if (s.waiting) return e.kind === "ready" ? { ...at, waiting: false, since: e.at } : refuse("refused.notStarted");
-  const rings = due(s);
-  if (e.kind === "bell") {
-    if (rings === null) return refuse("refused.noBell");
-    if (e.at < rings) return refuse("refused.bellEarly", { seconds: Math.ceil((rings - e.at) / 1000) });
-    return changed(at);
-  }
-  if (rings !== null && e.at > rings) return refuse("refused.afterBell");
-  if (e.kind === "choose") return called(at, e);
-  if (batterOf(s) === null) return refuse("refused.callRunner");
-  if (e.kind === "total" && s.params.trips) {
-    if (e.n > MOST_TRIPS) return refuse("refused.runMost", { most: MOST_TRIPS });
-    return batted(scored(at, e.n), 0);
-  }
-  if (e.kind === "run" && !s.params.trips) return ran(at, e);
-  return refuse("refused.notInGame", { kind: e.kind });
+const clocked = oneClock<BasesState>({
+  limit: (s) => s.match.seconds,
+  between: (s) => s.runners.length === 0,
+  bell: changed,
+  asks,
+  first: firstOf,
+  step(s, e) {
+    if (e.kind === "choose") return called(s, e);
+    if (batterOf(s) === null) return refuse("refused.callRunner");
+    if (e.kind === "total" && s.params.trips) {
+      if (e.n > MOST_TRIPS) return refuse("refused.runMost", { most: MOST_TRIPS });
+      return batted(scored(s, e.n), 0);
+    }
+    if (e.kind === "run" && !s.params.trips) return ran(s, e);
+    return refuse("refused.notInGame", { kind: e.kind });
+  },
+});
+
+/** Whoever leaves from a base leaves it empty; the other side goes on against those who are left. */
+function leave(s: BasesState, who: number): BasesState {
+  const batting = batterOf(s) === who;
+  const side = sideOf(s, who);
+  const next = leaves(s, who, s.order[side]!);
+  if (next.over) return next;
+  const rest = { ...next, runners: s.runners.filter((r) => r.player !== who), misses: batting ? 0 : s.misses };
+  // Those who are left may all stand on a base.
+  return side === s.side && !s.waiting && ended(rest) ? changed(rest) : rest;
 }
+/** Between the turns at bat. */
+const fresh = (s: BasesState) => !s.over && s.batters === 0 && s.misses === 0 && s.runners.length === 0;
 
 const scored = (s: BasesState, n: number): BasesState =>
   n === 0 ? s : { ...s, runs: s.runs.map((x, i) => (i === s.side ? x + n : x)) };
@@ -205,9 +186,8 @@ function called(s: BasesState, e: Extract<GameEvent, { kind: "choose" }>): Bases
 }
 
 /** The batter is done: so many outs more; the next one, or the other side. */
-function batted(s: BasesState, outs: number): BasesState {
+function batted(s: BasesState, outs: number, batter = batterOf(s)): BasesState {
   const side = s.sides[s.side]!;
-  const batter = batterOf(s);
   const place = batter === null ? 0 : side.indexOf(batter);
   const next: BasesState = {
     ...s,
@@ -289,18 +269,7 @@ function ran(s: BasesState, e: Extract<GameEvent, { kind: "run" }>): BasesState 
     out.includes(i) || to[i]! === 0 || to[i]! === home ? [] : [{ player: r.player, base: to[i]! }],
   );
   stay.sort((a, b) => b.base - a.base);
-  const after = scored({ ...s, runners: stay }, runs);
-  const side = s.sides[s.side]!;
-  const place = side.indexOf(batter);
-  const next: BasesState = {
-    ...after,
-    outs: s.outs + out.length,
-    batters: s.batters + 1,
-    misses: 0,
-    order: s.order.map((n, i) => (i === s.side ? (place + 1) % side.length : n)),
-    batted: s.batted.map((n, i) => (i === s.side ? n + 1 : n)),
-  };
-  return ended(next) ? changed(next) : next;
+  return batted(scored({ ...s, runners: stay }, runs), out.length, batter);
 }
 
 function score(s: BasesState): Score[] {
@@ -323,6 +292,7 @@ function score(s: BasesState): Score[] {
 
 function ending(s: BasesState): Ending | null {
   if (!s.over) return null;
+  if (s.out) return { reason: LEFT, winners: [] };
   const reason: Phrase = { key: "bases.end", params: { innings: s.params.innings } };
   if (!contest(s)) return { reason, winners: [] };
   const best = Math.max(...s.runs);
@@ -357,9 +327,7 @@ const key = (s: BasesState): string =>
 /** A ball is hit, kicked or thrown, and a circuit is run: runs, outs and innings. */
 export const basesRules: Rules<BasesParams, BasesState> = {
   start,
-  asks,
-  step,
-  due,
+  ...clocked,
   clock: (_, match) => (match.seconds === null ? "none" : "bell"),
   sidesMeet: () => true,
   key,
@@ -368,6 +336,8 @@ export const basesRules: Rules<BasesParams, BasesState> = {
   score,
   ending,
   progress,
+  leave,
+  join: (s, who, side) => (side !== null && fresh(s) ? joins(s, who, side, s.order[side]!) : null),
 };
 
 /** Written on paper: the runs of a child alone. */

@@ -14,6 +14,7 @@ import {
 import type { Match } from "../../contract/match.ts";
 import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
+import { cut, joins, LEFT, leaves, renumbered, sideOf } from "../../match/company.ts";
 import { type ClosestParams, MOST_ROUNDS } from "./params.ts";
 
 interface Piece {
@@ -310,6 +311,7 @@ function score(s: ClosestState): Score[] {
 
 function ending(s: ClosestState): Ending | null {
   if (!s.over) return null;
+  if (s.out) return { reason: LEFT, winners: [] };
   const { points } = s.params.finish;
   const won = points !== null && s.totals.some((t) => t >= points);
   const lost = points !== null && s.marked >= points;
@@ -358,6 +360,36 @@ function key(s: ClosestState): string {
   return JSON.stringify([s.totals, s.marked, s.round, s.lead, s.phase, s.fails, lie, s.from, turns, s.over]);
 }
 
+/** A side that is empty is taken out with its pieces, where two others go on. */
+function leave(s: ClosestState, who: number): ClosestState {
+  const i = sideOf(s, who);
+  const next = leaves(s, who, s.sent[i]!);
+  const n = s.sides.length;
+  if (!next.out || n < 3) return next;
+  const of = (side: number) => renumbered(side, i, n);
+  return {
+    ...s,
+    sides: cut(s.sides, i),
+    totals: cut(s.totals, i),
+    sent: cut(s.sent, i),
+    won: cut(s.won, i),
+    lead: of(s.lead),
+    // In turn from whoever comes after the last one.
+    from: s.from === i ? (i + n - 1) % (n - 1) : of(s.from),
+    pieces: s.pieces.filter((p) => p.side !== i).map((p) => ({ ...p, side: of(p.side) })),
+    fails: s.lead === i ? 0 : s.fails,
+    phase: s.lead === i && s.phase === "place" ? "jack" : s.phase,
+  };
+}
+/** Between rounds; as a side of its own only where each plays for itself. */
+function join(s: ClosestState, who: number, side: number | null): ClosestState | null {
+  if (s.over || s.pieces.length > 0 || s.phase === "place" || s.fails > 0) return null;
+  if (side !== null) return joins(s, who, side, s.sent[side]!);
+  if (s.setup.mode !== "against" || s.sides.some((x) => x.length > 1)) return null;
+  const won = [...s.won, s.won[0]!.map(() => 0)];
+  return { ...s, sides: [...s.sides, [who]], totals: [...s.totals, 0], sent: [...s.sent, 0], won };
+}
+
 /** Rounds about a jack: whoever lies nearest scores, one for each piece nearer than the best of the others. */
 export const closestRules: Rules<ClosestParams, ClosestState> = {
   start,
@@ -372,6 +404,8 @@ export const closestRules: Rules<ClosestParams, ClosestState> = {
   score,
   ending,
   progress,
+  leave,
+  join,
 };
 
 /** Written on paper: see `Possible`. Alone against the mark. */

@@ -1,6 +1,5 @@
 import { type AimOf, type Ask, type Gate, type Manner, PLAIN } from "../../asks/ask.ts";
 import {
-  type BaseState,
   type Ending,
   type Phrase,
   type Possible,
@@ -12,18 +11,18 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
+import { headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
+import { joins, LEFT, leaves } from "../../match/company.ts";
+import { oneClock, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
 import { type Foul, type GoalsParams, MOST_ALONE } from "./params.ts";
 
 /** How play goes on, and who has the ball; null: whoever gets it. */
 type Restart = { how: "middle" | "bringIn" | "there" | "shot" | "again"; side: number | null };
-export interface GoalsState extends BaseState {
+export interface GoalsState extends Timed {
   params: GoalsParams;
-  match: Match;
-  sides: readonly (readonly number[])[];
   goals: readonly number[];
   /** Goals one after the other, by side. */
   scored: readonly number[];
@@ -33,17 +32,10 @@ export interface GoalsState extends BaseState {
   stopped: boolean;
   /** Fouls of each side. */
   fouls: readonly number[];
-  waiting: boolean;
-  since: number;
-  carried: number;
-  last: number;
   /** How long a child alone took, milliseconds. */
   took: number;
-  over: boolean;
 }
 
-/** Getting ready, seconds. */
-const READY = 4;
 const contest = (s: Pick<GoalsState, "setup">): boolean => s.setup.mode === "against";
 const BEGIN: Restart = { how: "middle", side: 0 };
 
@@ -74,10 +66,6 @@ function start(params: GoalsParams, match: Match, setup: Setup): GoalsState {
 function limitOf(s: GoalsState): number | null {
   if (contest(s)) return s.match.seconds;
   return s.params.alone.by === "bell" ? s.params.alone.seconds : null;
-}
-function due(s: GoalsState): number | null {
-  const limit = limitOf(s);
-  return s.waiting || s.over || limit === null ? null : s.since + limit * 1000;
 }
 
 /** How it is played by a child alone: round something, and a shot. */
@@ -115,46 +103,31 @@ function goalAim(s: GoalsState): AimOf<"goal"> {
 }
 
 function asks(s: GoalsState): Ask[] {
-  if (s.over) return [];
-  const first = s.sides[0]![0]!;
-  const carry: Ask[] = s.match.carry && due(s) === null ? [{ kind: "carry", player: first, optional: true }] : [];
-  if (s.waiting) {
-    const by = s.sides.flat();
-    return [{ kind: "ready", player: by[0]!, takes: { by, seconds: READY, walk: 0, moving: false } }, ...carry];
-  }
-  const rings = due(s);
-  const bell: Ask[] = rings === null ? [] : [{ kind: "bell", player: first, dueAt: rings }];
-  const player = s.sides[s.restart.side ?? 0]![0]!;
   const at = { from: "start", manner: mannerOf(s.params) } as const;
-  const ask: Ask = contest(s)
-    ? { ...at, kind: "send", player, aim: goalAim(s), fetch: true }
-    : { ...at, kind: "count", player: first, aim: courseOf(s.params), soFar: s.goals[0]!, drops: false };
-  return asTheyPlay(s.setup, [ask, ...bell, ...carry]);
+  if (contest(s)) {
+    const player = s.sides[s.restart.side ?? 0]![0]!;
+    return [{ ...at, kind: "send", player, aim: goalAim(s), fetch: true }];
+  }
+  const player = s.sides[0]![0]!;
+  return [{ ...at, kind: "count", player, aim: courseOf(s.params), soFar: s.goals[0]!, drops: false }];
 }
 
-function step(s: GoalsState, e: GameEvent): GoalsState | Refusal {
-  if (s.over) return refuse("refused.over");
-  if (e.at < s.last) return refuse("refused.earlier");
-  const at = { ...s, last: e.at };
-  if (e.kind === "carry") {
-    if (!s.match.carry) return refuse("refused.noCarry");
-    return due(s) === null ? { ...at, carried: s.carried + 1 } : refuse("refused.carryBetween");
-  }
-  if (s.waiting) return e.kind === "ready" ? { ...at, waiting: false, since: e.at } : refuse("refused.notStarted");
-  const rings = due(s);
-  if (e.kind === "bell") {
-    if (rings === null) return refuse("refused.noBell");
-    if (e.at < rings) return refuse("refused.bellEarly", { seconds: Math.ceil((rings - e.at) / 1000) });
-    if (!contest(s) || s.half === s.params.halves) return { ...at, took: rings - s.since, over: true };
+const clocked = oneClock<GoalsState>({
+  limit: limitOf,
+  between: () => true,
+  bell(s, ms) {
+    if (!contest(s) || s.half === s.params.halves) return { ...s, took: ms, over: true };
     // Ends are changed, and whoever did not begin the first half begins the second.
-    return { ...at, half: 2, waiting: true, restart: { how: "middle", side: 1 }, stopped: false };
-  }
-  if (rings !== null && e.at > rings) return refuse("refused.afterBell");
-  if (e.kind === "point" && contest(s)) return point(at, e);
-  if (e.kind === "count" && !contest(s)) return alone(at, e);
-  return refuse("refused.notInGame", { kind: e.kind });
-}
-
+    return { ...s, half: 2, waiting: true, restart: { how: "middle", side: 1 }, stopped: false };
+  },
+  asks,
+  first: (s) => s.sides[0]![0]!,
+  step(s, e) {
+    if (e.kind === "point" && contest(s)) return point(s, e);
+    if (e.kind === "count" && !contest(s)) return alone(s, e);
+    return refuse("refused.notInGame", { kind: e.kind });
+  },
+});
 function alone(s: GoalsState, e: Extract<GameEvent, { kind: "count" }>): GoalsState | Refusal {
   const { by, goals } = s.params.alone;
   const most = by === "count" ? goals : MOST_ALONE;
@@ -230,6 +203,7 @@ function score(s: GoalsState): Score[] {
 
 function ending(s: GoalsState): Ending | null {
   if (!s.over) return null;
+  if (s.out) return { reason: LEFT, winners: [] };
   const reached = contest(s) ? s.params.points !== null && s.goals.some((n) => n >= s.params.points!) : timed(s);
   const reason: Phrase = reached
     ? { key: "goals.end.reached", params: { count: Math.max(...s.goals) } }
@@ -271,9 +245,7 @@ const key = (s: GoalsState): string =>
 /** Two sides, each at the other's goal; or a child alone, goal by goal. */
 export const goalsRules: Rules<GoalsParams, GoalsState> = {
   start,
-  asks,
-  step,
-  due,
+  ...clocked,
   clock: (p, match, setup) =>
     (setup.mode === "against" ? match.seconds !== null : p.alone.by === "bell") ? "bell" : "none",
   sidesMeet: () => true,
@@ -283,6 +255,9 @@ export const goalsRules: Rules<GoalsParams, GoalsState> = {
   score,
   ending,
   progress,
+  leave: (s, who) => leaves(s, who, 0),
+  // Before the start of a half.
+  join: (s, who, side) => (side !== null && s.waiting ? joins(s, who, side, 0) : null),
 };
 
 /** Written on paper: what a child alone can score. */

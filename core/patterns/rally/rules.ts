@@ -1,6 +1,5 @@
 import { type AimOf, type Ask, type Manner, PLAIN } from "../../asks/ask.ts";
 import {
-  type BaseState,
   type Ending,
   type Phrase,
   type Possible,
@@ -12,17 +11,17 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
+import { headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
+import { joins, LEFT, leaves, sideOf } from "../../match/company.ts";
+import { oneClock, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
 import { MOST_RUN, type RallyParams, REASONS } from "./params.ts";
 
 /** Two sides for points; or all together, one rally after the other. */
-export interface RallyState extends BaseState {
+export interface RallyState extends Timed {
   params: RallyParams;
-  match: Match;
-  sides: readonly (readonly number[])[];
   /** Points of the game under way, and games won. */
   points: readonly number[];
   games: readonly number[];
@@ -41,16 +40,8 @@ export interface RallyState extends BaseState {
   longest: number;
   ended: number;
   at: number;
-  /** The clock waits for its start; when it began. */
-  waiting: boolean;
-  since: number;
-  carried: number;
-  last: number;
-  over: boolean;
 }
 
-/** Getting ready, seconds. */
-const READY = 4;
 export const contest = (s: Pick<RallyState, "setup">): boolean => s.setup.mode === "against";
 /** Where each side serves from. */
 export const LINES = ["start", "far"] as const;
@@ -112,60 +103,48 @@ const overAims = keptBy((p: RallyParams): AimOf<"over"> => ({ kind: "over", area
 export const overAim = (p: RallyParams): AimOf<"over"> => overAims(p);
 
 function asks(s: RallyState): Ask[] {
-  if (s.over) return [];
   const { params: p } = s;
-  const carry: Ask[] =
-    s.match.carry && due(s) === null && s.run === 0 ? [{ kind: "carry", player: s.sides[0]![0]!, optional: true }] : [];
-  if (s.waiting) {
-    const by = s.sides.flat();
-    return [{ kind: "ready", player: by[0]!, takes: { by, seconds: READY, walk: 0, moving: false } }, ...carry];
-  }
-  const bell: Ask[] = due(s) === null ? [] : [{ kind: "bell", player: s.sides[0]![0]!, dueAt: due(s)! }];
-  const ask: Ask = contest(s)
-    ? {
+  if (contest(s))
+    return [
+      {
         kind: "send",
         player: playerOf(s, s.server),
         from: LINES[s.server]!,
         manner: mannerOf(p),
         aim: pointAim(s),
         fetch: true,
-      }
-    : {
-        kind: "count",
-        player: toucher(s),
-        from: "start",
-        manner: mannerOf(p),
-        aim: overAim(p),
-        soFar: s.run,
-        drops: true,
-      };
-  return asTheyPlay(s.setup, [ask, ...bell, ...carry]);
+      },
+    ];
+  return [
+    {
+      kind: "count",
+      player: toucher(s),
+      from: "start",
+      manner: mannerOf(p),
+      aim: overAim(p),
+      soFar: s.run,
+      drops: true,
+    },
+  ];
 }
 
-const due = (s: RallyState): number | null =>
-  s.waiting || s.over || s.match.seconds === null ? null : s.since + s.match.seconds * 1000;
+const clocked = oneClock<RallyState>({
+  limit: (s) => s.match.seconds,
+  between: (s) => s.run === 0,
+  // A rally that is under way does not count; together it counts as it stands.
+  bell: (s) => ({ ...s, over: true }),
+  asks,
+  first: (s) => s.sides[0]![0]!,
+  step(s, e) {
+    if (e.kind === "point" && contest(s)) return point(s, e);
+    if (e.kind === "count" && !contest(s)) return counted(s, e);
+    return refuse("refused.notInGame", { kind: e.kind });
+  },
+});
 
-function step(s: RallyState, e: GameEvent): RallyState | Refusal {
-  if (s.over) return refuse("refused.over");
-  if (e.at < s.last) return refuse("refused.earlier");
-  const at = { ...s, last: e.at };
-  if (e.kind === "carry") {
-    if (!s.match.carry) return refuse("refused.noCarry");
-    return due(s) === null && s.run === 0 ? { ...at, carried: s.carried + 1 } : refuse("refused.carryBetween");
-  }
-  if (s.waiting) return e.kind === "ready" ? { ...at, waiting: false, since: e.at } : refuse("refused.notStarted");
-  const rings = due(s);
-  if (e.kind === "bell") {
-    if (rings === null) return refuse("refused.noBell");
-    if (e.at < rings) return refuse("refused.bellEarly", { seconds: Math.ceil((rings - e.at) / 1000) });
-    // A rally that is under way does not count; together it counts as it stands.
-    return { ...at, over: true };
-  }
-  if (rings !== null && e.at > rings) return refuse("refused.afterBell");
-  if (e.kind === "point" && contest(s)) return point(at, e);
-  if (e.kind === "count" && !contest(s)) return counted(at, e);
-  return refuse("refused.notInGame", { kind: e.kind });
-}
+/** Between games; together between rallies. */
+const fresh = (s: RallyState) => !s.over && s.run === 0 && s.played === 0 && !s.second;
+const turnsOf = (s: RallyState, side: number) => (contest(s) ? s.served[side]! : s.at);
 
 function point(s: RallyState, e: Extract<GameEvent, { kind: "point" }>): RallyState | Refusal {
   const { params: p } = s;
@@ -239,6 +218,7 @@ function score(s: RallyState): Score[] {
 
 function ending(s: RallyState): Ending | null {
   if (!s.over) return null;
+  if (s.out) return { reason: LEFT, winners: [] };
   if (!contest(s)) return { reason: { key: "rally.end.longest", params: { count: s.longest } }, winners: [] };
   const won = s.games.some((n) => n > s.params.games / 2);
   const reason: Phrase = { key: won ? "rally.end.won" : "rally.end.bell" };
@@ -285,9 +265,7 @@ function key(s: RallyState): string {
 
 export const rallyRules: Rules<RallyParams, RallyState> = {
   start,
-  asks,
-  step,
-  due,
+  ...clocked,
   clock: (_, match) => (match.seconds === null ? "none" : "bell"),
   sidesMeet: () => true,
   key,
@@ -296,6 +274,8 @@ export const rallyRules: Rules<RallyParams, RallyState> = {
   score,
   ending,
   progress,
+  leave: (s, who) => leaves({ ...s, second: false }, who, turnsOf(s, sideOf(s, who))),
+  join: (s, who, side) => (side !== null && fresh(s) ? joins(s, who, side, turnsOf(s, side)) : null),
 };
 
 /** Written on paper: the longest rally of a child alone. */

@@ -13,6 +13,7 @@ import {
 import type { Match } from "../../contract/match.ts";
 import { asTheyPlay, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
+import { joins, LEFT, leaves, sideOf } from "../../match/company.ts";
 import type { ThreeLineParams } from "./params.ts";
 import { cellsOf, linesOf } from "./rules.ts";
 
@@ -189,6 +190,7 @@ const score = (s: DuelState): Score[] =>
 
 function ending(s: DuelState): Ending | null {
   if (!s.over) return null;
+  if (s.out) return { reason: LEFT, winners: [] };
   if (s.winner !== null)
     return { reason: { key: "threeLine.end.line", params: { size: s.params.size } }, winners: [s.winner] };
   return { reason: { key: "threeLine.end.draw" }, winners: s.sides.map((_, i) => i) };
@@ -236,4 +238,8 @@ export const duelRules: Rules<ThreeLineParams, DuelState> = {
   score,
   ending,
   progress,
+  leave: (s, who) => leaves(s, who, s.sends[sideOf(s, who)]!),
+  // Before the first piece.
+  join: (s, who, side) =>
+    side !== null && !s.over && s.sends.every((n) => n === 0) ? joins(s, who, side, s.sends[side]!) : null,
 };

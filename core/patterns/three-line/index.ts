@@ -48,6 +48,8 @@ export const threeLineRules: Rules<ThreeLineParams, State> = {
   score: (s) => of(s).score(s),
   ending: (s) => of(s).ending(s),
   progress: (s) => of(s).progress(s),
+  leave: (s, who) => of(s).leave(s, who),
+  join: (s, who, side) => of(s).join(s, who, side),
 };
 
 /** A grid of squares, one piece a square: a line of them in as few sends as can be. */
