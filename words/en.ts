@@ -132,6 +132,7 @@ export const en = {
   "goals.foul.hands": "Not allowed: hands on the ball.",
   "goals.foul.feet": "Not allowed: feet on the ball.",
   "goals.foul.push": "Not allowed: pushing.",
+  "call.card": "Over a call, a grown-up sets it up first.",
   "between.card":
     "{every, plural, one {After every throw or roll} other {After every # throws or rolls}}: {dose, number} {exercise}.",
   "setOut.card": "Set them out yourself, {near, number} to {far, number} cm away.",

@@ -497,6 +497,7 @@ export const labels: Record<string, string> = {
   "knob.courseMiss": "A gate that is missed",
   "knob.missGate": "is done again",
   "knob.missLap": "begins the lap anew",
+  "players.call": "two over a call, each at home: a grown-up sets it up and says yes",
   "knob.calls": "Where they do not agree",
   "knob.callsReplayed": "it is sent again",
   "knob.callsLooks": "the one who did not send looks and says",

@@ -12,6 +12,7 @@ import { bellAt, type Play, referee, replayOf, stateOf, view } from "#core/refer
 import type { Part } from "#core/yard/parts.ts";
 import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "#words/say.ts";
 import { verbOf } from "#words/verbs.ts";
+import { CallCode } from "./call.tsx";
 import type { CardData, Step } from "./card-app.tsx";
 import { CompanyPanel } from "./company.tsx";
 import type { SetValues } from "./family-set.tsx";
@@ -425,6 +426,7 @@ export function Board({
               </p>
             </div>
           ))}
+          {local.call && <CallCode view={v} />}
           <div>
             <p className="text-sm text-chalk/85" hidden={asked?.kind !== "send" || UNCOUNTED.has(asked.aim.kind)}>
               {say("play.try", {

@@ -16,6 +16,8 @@ export interface LocalPlay {
   setup: PlaySetup;
   /** The child adds its score up itself: it is shown once that was typed. */
   adds?: boolean;
+  /** Another home plays along over a call: after each turn it is read how it stands. */
+  call?: boolean;
   /** It does not count: never sent anywhere, gone when it is over. */
   practice?: boolean;
   /** A clock that runs so many times as fast, where somebody only tries the game out. */

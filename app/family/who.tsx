@@ -3,6 +3,7 @@ import { type AnyPattern, MODES, MOST_HEAD, type Mode, type Setup } from "#core/
 import { openGame } from "#core/contract/game.ts";
 import { lineRange, linesIn } from "#core/contract/standing.ts";
 import { say, sayList } from "#words/say.ts";
+import { FollowCall } from "./call.tsx";
 import type { CardData } from "./card-app.tsx";
 import { choosable, FamilySet, type SetValues } from "./family-set.tsx";
 import { holdPage } from "./offline.ts";
@@ -10,6 +11,13 @@ import { decidedEvents, type OwnCard } from "./own-card.ts";
 import { type Person, PersonRow, PLAIN_PERSON, rolesOf } from "./people.tsx";
 import { takeChosen } from "./question.tsx";
 import { addEvent, addPlay, deviceId, type LocalPlay } from "./store.ts";
+
+const Tick = ({ text, is, turn }: { text: string; is: boolean; turn: () => void }) => (
+  <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">
+    <input type="checkbox" className="size-6" checked={is} onChange={turn} />
+    {text}
+  </label>
+);
 
 /** Who plays, how, and the names for the day. */
 export function Who({
@@ -70,10 +78,17 @@ export function Who({
   const first = starter < order.length ? starter : 0;
   const ordered = [...order.slice(first), ...order.slice(0, first)].map((x) => [...x]);
   const sideName = (n: number) => (inSides ? say("who.side", { side: n + 1 }) : sayList((order[n] ?? []).map(nameOf)));
+  // Two over a call, each in its own home: a grown-up has set it up.
+  const callable = players.call === true && count === 2 && !trying;
+  const [call, setCall] = useState(false);
+  const [callYes, setCallYes] = useState(false);
+  const calls = callable && call;
+  const [following, setFollowing] = useState(false);
   const [adds, setAdds] = useState(false);
   const list = choosable(data.card.activity, pattern);
   const [chosen, choose] = useState<SetValues>({});
 
+  const waits = empty || how === null || (calls && !callYes);
   async function begin(practice = false) {
     // The answer before play goes with the first go that counts.
     const chose = practice ? null : takeChosen(data.id);
@@ -90,6 +105,7 @@ export function Who({
         ...(roles && { people: roles }),
       },
       ...(adds && { adds }),
+      ...(calls && { call: true }),
       ...((practice || trying) && { practice: true }),
       ...(trying && { speed: trying.speed }),
       ...(chose !== null && { chose }),
@@ -114,6 +130,7 @@ export function Who({
     await again();
   }
 
+  if (following) return <FollowCall unit={unit} shared={how === "relay"} close={() => setFollowing(false)} />;
   return (
     <form
       className="mx-auto grid w-full max-w-lg grow content-start gap-5 p-4 text-lg"
@@ -156,12 +173,27 @@ export function Who({
           </div>
         </fieldset>
       )}
-      {canSide && (
-        <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">
-          <input type="checkbox" className="size-6" checked={two} onChange={() => setTwo(!two)} />
-          {say("who.twoSides")}
-        </label>
+      {callable && (
+        <div className="grid gap-2">
+          <Tick text={say("call.with")} is={call} turn={() => setCall(!call)} />
+          {call && (
+            <>
+              <p className="text-base">{say("call.rules")}</p>
+              <p className="text-base">{say("call.rules2")}</p>
+              <Tick text={say("call.yes")} is={callYes} turn={() => setCallYes(!callYes)} />
+              <button
+                type="button"
+                className="btn min-h-12 border-chalk text-chalk"
+                disabled={!callYes}
+                onClick={() => setFollowing(true)}
+              >
+                {say("call.theyCount")}
+              </button>
+            </>
+          )}
+        </div>
       )}
+      {canSide && <Tick text={say("who.twoSides")} is={two} turn={() => setTwo(!two)} />}
       {count > 1 && (
         <fieldset className="grid gap-2">
           <legend className="mb-1 font-semibold">{say("who.names")}</legend>
@@ -195,10 +227,7 @@ export function Who({
       )}
       {count > 1 && (
         <div className="grid gap-1">
-          <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">
-            <input type="checkbox" className="size-6" checked={fair} onChange={() => setFair(!fair)} />
-            {say("who.fair")}
-          </label>
+          <Tick text={say("who.fair")} is={fair} turn={() => setFair(!fair)} />
           {fair &&
             people.map((is, i) => (
               <PersonRow
@@ -251,12 +280,7 @@ export function Who({
           </p>
         </fieldset>
       )}
-      {unit !== "tenths" && (
-        <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">
-          <input type="checkbox" className="size-6" checked={adds} onChange={() => setAdds(!adds)} />
-          {say("who.adds")}
-        </label>
-      )}
+      {unit !== "tenths" && <Tick text={say("who.adds")} is={adds} turn={() => setAdds(!adds)} />}
       {list.length > 0 && (
         <fieldset>
           <legend className="mb-2 font-semibold">{say("set.title")}</legend>
@@ -270,14 +294,14 @@ export function Who({
       )}
       {how === null && <p role="alert">{say("who.nobody")}</p>}
       {empty && <p role="alert">{say("who.emptySide")}</p>}
-      <button type="submit" className="btn btn-main min-h-16 text-2xl" disabled={empty || how === null}>
+      <button type="submit" className="btn btn-main min-h-16 text-2xl" disabled={waits}>
         {say("who.go")}
       </button>
       {!trying && (
         <button
           type="button"
           className="btn min-h-12 border-chalk text-chalk"
-          disabled={empty || how === null}
+          disabled={waits}
           onClick={() => void begin(true)}
         >
           {say("who.practice")}

@@ -7,6 +7,7 @@ import { BANDS, type Band, bandOf, cuesFor, mistakesOf, watchFor } from "#core/a
 import { starterQuestions, starters } from "#core/aim/starters.ts";
 import { type Knob, MODES, type Mode } from "#core/contract/contract.ts";
 import { setTo } from "#core/contract/range.ts";
+import { inTwoHomes } from "#core/contract/two-homes.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import { flies, sentIn } from "#core/forecast/for-activity.ts";
 import { type Activity, BEHIND, canSetOut, type Problem } from "#core/formats/activity.ts";
@@ -771,6 +772,16 @@ export function PlayersPanel({ activity: a, problems, change }: PanelProps) {
             {label(`mode.${m}`)}
           </label>
         ))}
+        {(a.players.call || inTwoHomes(o.pattern, { params: a.pattern.params, match: a.match }, true)) && (
+          <label className="flex items-center gap-2 py-1">
+            <input
+              type="checkbox"
+              checked={a.players.call}
+              onChange={() => change({ ...a, players: { ...a.players, call: !a.players.call } })}
+            />
+            {label("players.call")}
+          </label>
+        )}
       </fieldset>
       <Fields
         list={o.knobs().filter((k) => k.station === "players")}

@@ -234,6 +234,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     ...field,
     ...o.setUp,
     ...between,
+    ...(a.players.call ? [{ key: "call.card" }] : []),
   ];
   return {
     model: MODEL_VERSION,

@@ -58,7 +58,9 @@ describe("warnings", () => {
     const easy = of("climb", { tries: 60 });
     expect(skillOf(easy, { age: 8 })!.level).toBeGreaterThan(0.9);
     expect(kinds(easy)).toContain("level");
-    expect(skillOf({ ...of("climb"), players: { least: 1, most: 1, modes: ["alone"] } }, { age: 8 })).toBeNull();
+    expect(
+      skillOf({ ...of("climb"), players: { least: 1, most: 1, modes: ["alone"], call: false } }, { age: 8 }),
+    ).toBeNull();
   });
 
   it("a go that takes longer than was planned is said with both figures", () => {

@@ -8,6 +8,7 @@ import { fieldOf } from "../contract/range.ts";
 import { whole } from "../contract/schema.ts";
 import { hasField, withSetting } from "../contract/settings.ts";
 import { LINE_FIELD, standingKnobs } from "../contract/standing.ts";
+import { inTwoHomes } from "../contract/two-homes.ts";
 import { exerciseOf } from "../exercises/library.ts";
 import { MOST_IN_ACTIVITY, ownExercise } from "../exercises/own.ts";
 import { thing } from "../kit/items.ts";
@@ -185,6 +186,8 @@ const shape = z.strictObject({
         .min(1)
         .max(MOST_PLAYERS, `at most ${MOST_PLAYERS} players`),
       modes: z.array(z.enum(MODES)).min(1, "choose at least one way to play"),
+      /** Two may play over a call, each in its own home. */
+      call: z.boolean({ error: "call must be true or false" }).default(false),
     })
     .refine((p) => p.most >= p.least, { error: "most players must not be below least", path: ["most"] }),
   /** Two questions for after the game. */
@@ -290,6 +293,12 @@ export const activity = shape.superRefine((a, ctx) => {
       message: `modes: ${p.name} is played ${p.modes.join(", ")}, not ${modes.join(", ")}`,
     });
   const game = { params: a.pattern.params, match: a.match };
+  if (a.players.call && !inTwoHomes(p, game, true))
+    ctx.addIssue({
+      code: "custom",
+      path: ["players", "call"],
+      message: `call: in ${p.name} both sides play with the same things, so it cannot be played over a call`,
+    });
   const standing = standingKnobs(p, a.pattern.params);
   a.family.forEach(({ field, values }, i) => {
     const knob = standing.find((k) => fieldOf(k) === field);

@@ -1,0 +1,89 @@
+import { useState } from "react";
+import type { Unit } from "#core/contract/contract.ts";
+import { callCode, readCallCode, type Standing } from "#core/match/call-code.ts";
+import type { View } from "#core/referee/play.ts";
+import { say, sayScore } from "#words/say.ts";
+
+/** Tenths of a second are more than anybody reads out: whole seconds go over a call. */
+const scale = (unit: Unit) => (unit === "tenths" ? 10 : 1);
+
+/** How it stands in three signs, to be read out to the other home. */
+export function CallCode({ view: v }: { view: View }) {
+  const side = v.score.findIndex((s) => s.players.includes(0));
+  const mine = v.score[side]!;
+  const other = v.score.find((_, i) => i !== side);
+  const code = callCode({
+    mine: Math.floor(mine.value / scale(mine.unit)),
+    theirs: other ? Math.floor(other.value / scale(other.unit)) : 0,
+    turn: v.player === 0 ? "mine" : "theirs",
+  });
+  return (
+    <p className="text-sm">
+      {say("call.code")}{" "}
+      <strong className="block font-mono text-2xl tracking-[0.25em] text-mint" data-call-code>
+        {code}
+      </strong>
+    </p>
+  );
+}
+
+/** The home that does not keep the score: it types what it hears, and sees the same. */
+export function FollowCall({ unit, shared, close }: { unit: Unit; shared: boolean; close: () => void }) {
+  const [typed, type] = useState("");
+  const [told, tell] = useState<Standing | null>(null);
+  const [wrong, setWrong] = useState(false);
+  const score = (n: number) => sayScore(n * scale(unit), unit);
+  return (
+    <form
+      className="mx-auto grid w-full max-w-lg content-start gap-5 p-4 text-lg"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const read = readCallCode(typed, told ?? undefined);
+        setWrong(read === null);
+        if (!read) return;
+        tell(read);
+        type("");
+      }}
+    >
+      <h1 data-heading className="text-3xl">
+        {say("call.follow")}
+      </h1>
+      <p>{say("call.followText")}</p>
+      <label className="field">
+        <span>{say("call.type")}</span>
+        <input
+          className="font-mono text-2xl tracking-[0.25em] uppercase"
+          maxLength={7}
+          autoComplete="off"
+          autoCapitalize="characters"
+          value={typed}
+          aria-invalid={wrong}
+          aria-describedby="call-told"
+          onChange={(e) => type(e.target.value)}
+        />
+      </label>
+      <div id="call-told" role="status" className="min-h-24">
+        {wrong && <p className="font-semibold text-mustard">{say("call.wrong")}</p>}
+        {told && (
+          <>
+            {/* The code speaks as the other home: its own score comes first. */}
+            {shared ? (
+              <p className="text-2xl font-bold text-mustard">{say("call.both", { score: score(told.mine) })}</p>
+            ) : (
+              <p className="text-2xl font-bold text-mustard">
+                {say("call.stands", { ours: score(told.theirs), theirs: score(told.mine) })}
+              </p>
+            )}
+            <p className="text-xl">{say(told.turn === "mine" ? "call.theirTurn" : "call.ourTurn")}</p>
+          </>
+        )}
+      </div>
+      <button type="submit" className="btn btn-main min-h-14 text-xl">
+        {say("call.show")}
+      </button>
+      <button type="button" className="btn min-h-12 border-chalk text-chalk" onClick={close}>
+        {say("play.back")}
+      </button>
+    </form>
+  );
+}

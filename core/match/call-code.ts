@@ -1,0 +1,48 @@
+/** Signs that are told apart when they are read out and written down: no O beside 0, no I beside 1. */
+export const CALL_SIGNS = "23456789ABCDEFGHJKLMNPQRSTUVWXYZ";
+const BASE = CALL_SIGNS.length;
+/** Scores are sent modulo this; each new one is read as the nearest to the one before. */
+export const CALL_RANGE = 128;
+
+/** How it stands, as the home that keeps the score sees it: whole numbers, not below nought. */
+export interface Standing {
+  mine: number;
+  theirs: number;
+  turn: "mine" | "theirs";
+}
+
+/** How it stands in three signs, to be read out over a call: two scores of seven bits each, and whose turn it is. */
+export function callCode({ mine, theirs, turn }: Standing): string {
+  let n = ((mine % CALL_RANGE) * CALL_RANGE + (theirs % CALL_RANGE)) * 2 + (turn === "theirs" ? 1 : 0);
+  let out = "";
+  for (let i = 0; i < 3; i++) {
+    out = CALL_SIGNS[n % BASE] + out;
+    n = Math.floor(n / BASE);
+  }
+  return out;
+}
+
+/** The number nearest to the one before that is `rest` modulo the range; not below nought. */
+function nearest(rest: number, before: number): number {
+  const low = before - ((((before - rest) % CALL_RANGE) + CALL_RANGE) % CALL_RANGE);
+  return low < 0 || before - low > low + CALL_RANGE - before ? low + CALL_RANGE : low;
+}
+
+/**
+ * What three signs say, small letters and gaps allowed; null where they are none. `before`: what was read last, nought at first: scores may have
+ * changed by less than half the range since.
+ */
+export function readCallCode(
+  text: string,
+  before: Pick<Standing, "mine" | "theirs"> = { mine: 0, theirs: 0 },
+): Standing | null {
+  const signs = [...text.toUpperCase().replace(/[\s.,-]/g, "")].map((c) => CALL_SIGNS.indexOf(c));
+  if (signs.length !== 3 || signs.some((x) => x < 0)) return null;
+  const n = signs.reduce((sum, x) => sum * BASE + x, 0);
+  const scores = Math.floor(n / 2);
+  return {
+    mine: nearest(Math.floor(scores / CALL_RANGE), before.mine),
+    theirs: nearest(scores % CALL_RANGE, before.theirs),
+    turn: n % 2 === 1 ? "theirs" : "mine",
+  };
+}
