@@ -42,6 +42,7 @@ export default [
     route("c/:token", "routes/class-survey.tsx"),
     route("c/:token/:answer", "routes/class-answer.tsx"),
     route("f/:token/:card", "routes/family-card.tsx"),
+    route("f/:token/:card/match", "routes/family-match.tsx"),
     route("f/:token/:card/sheet", "routes/family-sheet.tsx"),
   ]),
   route("api/hand-in/:token", "routes/hand-in.ts"),

@@ -34,6 +34,7 @@ const RIGHTS: Record<string, string> = {
   home: "SELECT INSERT UPDATE DELETE",
   job: "SELECT INSERT UPDATE DELETE",
   link: "SELECT INSERT UPDATE DELETE",
+  match_seat: "SELECT INSERT UPDATE DELETE",
   message: "SELECT INSERT UPDATE DELETE",
   play: "SELECT INSERT",
   play_conflict: "SELECT INSERT",

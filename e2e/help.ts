@@ -130,26 +130,31 @@ export async function playing(
   await beginPlay(page, card, players, mode, choose);
   return page;
 }
-/** Sends an activity to one child of Heron class: a phone, and the address of the card. */
-export async function sentTo(browser: Browser, child: string, a: Activity) {
+/** Sends an activity to children of Heron class: what was sent, by its id. */
+export async function sending(children: readonly string[], a: Activity): Promise<string> {
   const { addActivity } = await import("../server/activities/activities.ts");
   const { sendActivity } = await import("../server/assignments/send.ts");
   const sql = owner();
   const [t] =
     await sql`select t.id, t.school_id, c.id as class from teacher t join class c on c.school_id = t.school_id where t.email = ${inject("email")} and c.name = 'Heron class'`;
-  const [kid] = await sql`select k.id from child k where k.class_id = ${t!.class} and k.name = ${child}`;
+  const kids = await sql`select k.id from child k where k.class_id = ${t!.class} and k.name = any(${[...children]})`;
   await sql.end();
   const who = { teacherId: t!.id, schoolId: t!.school_id };
   const id = await addActivity(who, a);
-  await sendActivity(who, id, {
+  const sent = await sendActivity(who, id, {
     orderId: randomUUID(),
     classId: t!.class,
     opensAt: new Date(Date.now() - 60_000),
     closesAt: new Date(Date.now() + 3_600_000),
     tries: 3,
     mark: null,
-    children: [kid!.id],
+    children: kids.map((k) => k.id),
   });
+  return sent;
+}
+/** Sends an activity to one child of Heron class: a phone, and the address of the card. */
+export async function sentTo(browser: Browser, child: string, a: Activity) {
+  await sending([child], a);
   const page = await phone(browser);
   return { page, card: await cardOf(page, await linkOf(child), a.title) };
 }

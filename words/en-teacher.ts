@@ -29,6 +29,12 @@ export const enTeacher: Record<string, string> = {
   "send.to": "{n, plural, one {Send to # child} other {Send to # children}}",
   "sent.told":
     "{title} was sent to {n, plural, one {# child} other {# children}} of {class}. {n, plural, one {The message is} other {The messages are}} in the outbox.",
+  "pair.all": "Pair all {count, number} by lot",
+  "pair.done":
+    "{count, plural, =0 {Nobody is left to pair.} one {One match is made.} other {{count, number} matches are made.}} The families see it on their page.",
+  "pair.gone": "The match was taken back. What was played stays.",
+  "pair.won": "{name} won",
+  "pair.takeBack": "Take back the match of {names}",
   "sent.oneMore": "{name} has it now. The message is in the outbox.",
   "sent.hadIt": "{name} had it already.",
   "outbox.total": "{n, plural, =0 {No message yet} one {# message} other {# messages}}.",

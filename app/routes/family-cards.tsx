@@ -56,6 +56,14 @@ export default function FamilyCards({ loaderData, params }: Route.ComponentProps
           {cards.map((c) => (
             <li key={c.id}>
               <CardRow card={c} href={`/f/${params.token}/${c.id}`} />
+              {c.paired && (
+                <a
+                  href={`/f/${params.token}/${c.id}/match`}
+                  className="btn mt-2 min-h-12 w-full border-mint text-chalk no-underline"
+                >
+                  {say("match.title")}
+                </a>
+              )}
             </li>
           ))}
         </ul>

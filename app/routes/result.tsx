@@ -9,7 +9,9 @@ import { readScore } from "#core/records/score-text.ts";
 import { closeAt, sendToChild, withdraw } from "#server/assignments/change.ts";
 import { correctResult, paperResult } from "#server/assignments/corrections.ts";
 import { askForLooks, criterionOrder, markCriterion, type ResultRow, resultsFor } from "#server/assignments/results.ts";
+import { matchesOf, pairHomes, unpairHomes } from "#server/assignments/two-homes.ts";
 import type { Expected } from "#server/figures/work.ts";
+import { NotAllowed } from "#server/problem.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { sayScore } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
@@ -19,6 +21,7 @@ import { fieldsOf, searchOf } from "../read.server.ts";
 import { ByTarget } from "../results/by-target.tsx";
 import { ChildrenStrip } from "../results/children-strip.tsx";
 import { Chosen, chosenBy } from "../results/chosen.tsx";
+import { HomeMatches } from "../results/home-matches.tsx";
 import { arranged, looksAt, NOTICES, type Notice, noticesOf, SORTS } from "../results/notice.ts";
 import { AddPaper, PaperGo } from "../results/paper.tsx";
 import { Sending } from "../results/sending.tsx";
@@ -36,11 +39,17 @@ const LOOK_AGAIN = 2000;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const [results, { zone }] = await Promise.all([found(resultsFor(who, idOf(params.id, "assignment"))), shellOf(who)]);
+  const id = idOf(params.id, "assignment");
+  const [results, pairs, { zone }] = await Promise.all([
+    found(resultsFor(who, id)),
+    found(matchesOf(who, id)),
+    shellOf(who),
+  ]);
   const now = Date.now();
   const asked = searchOf(request);
   return {
     results,
+    pairs,
     zone,
     opens: when(results.opensAt, zone),
     closes: when(results.closesAt, zone),
@@ -93,6 +102,18 @@ export async function action({ request, params }: Route.ActionArgs) {
         await closeAt(who, id, at ?? new Date(Number.NaN));
         return done(fields.intent);
       }
+      case "pairAll":
+        return done("pair", tell("pair.done", { count: await pairHomes(who, id, null) }));
+      case "pair": {
+        const two = [fields.one, fields.two].map((child) => {
+          if (!child) throw NotAllowed.of("pair", "pair: choose two children");
+          return idOf(child, "child");
+        });
+        return done("pair", tell("pair.done", { count: await pairHomes(who, id, [two[0]!, two[1]!]) }));
+      }
+      case "unpair":
+        await unpairHomes(who, id, idOf(fields.matchId, "match"));
+        return done("pair", tell("pair.gone"));
       case "looks":
         await askForLooks(who, id);
         return done("looks");
@@ -185,7 +206,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           </Link>
         </p>
       )}
-      {told?.told && (
+      {told?.told && told.intent !== "pair" && (
         <p role="status" className="note note-good mb-3">
           {told.told}
         </p>
@@ -199,6 +220,15 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           without={r.without}
           problems={problems}
         />
+        {loaderData.pairs.can && (
+          <HomeMatches
+            matches={loaderData.pairs.matches}
+            free={loaderData.pairs.free}
+            problems={problems}
+            told={told?.intent === "pair" ? told.told : ""}
+            open={state === "open" || state === "opens"}
+          />
+        )}
       </section>
       <ChildrenStrip
         rows={r.rows}

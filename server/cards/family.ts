@@ -1,6 +1,7 @@
 import { and, desc, eq, isNull, sql } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
 import { bestOf, type Go, goesOf, standing } from "../assignments/goes.ts";
+import { matchedCards } from "../assignments/two-homes.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { isAsked, settle } from "../jobs/jobs.ts";
 import type { OpenLink } from "../links/open-link.ts";
@@ -24,6 +25,8 @@ export interface FamilyCard {
   tries: number;
   used: number;
   best: Go["score"] | null;
+  /** Another home plays the same match. */
+  paired: boolean;
 }
 
 function stateOf(a: { opensAt: Date; closesAt: Date; withdrawnAt: Date | null }, now: Date): FamilyCard["state"] {
@@ -72,6 +75,10 @@ export async function cardsFor(
       tx,
       rows.map((r) => r.id),
     );
+    const paired = await matchedCards(
+      tx,
+      rows.map((r) => r.id),
+    );
     const cards = rows.map(({ assignment: a, ...c }) => {
       const mine = standing(goes.filter((g) => g.cardId === c.id));
       return {
@@ -82,6 +89,7 @@ export async function cardsFor(
         tries: a.tries,
         used: mine.length,
         best: bestOf(mine)?.score ?? null,
+        paired: paired.has(c.id),
       } as FamilyCard;
     });
     const order = { open: 0, soon: 1, closed: 2, withdrawn: 3 };

@@ -522,6 +522,28 @@ export const expectedBand = pgTable(
   ],
 );
 
+/** A card's place in a match of two homes: two of one match have the same number. Only the word that was chosen is shown to the other home. */
+export const matchSeat = pgTable(
+  "match_seat",
+  {
+    schoolId: schoolId(),
+    cardId: uuid("card_id").notNull(),
+    matchId: uuid("match_id").notNull(),
+    assignmentId: uuid("assignment_id").notNull(),
+    word: text("word"),
+    /** When the family said yes; null while it has not. */
+    yesAt: instant("yes_at"),
+    createdAt: created(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.cardId] }),
+    hangsOn("match_seat_card", t, t.cardId, card).onDelete("cascade"),
+    hangsOn("match_seat_assignment", t, t.assignmentId, assignment).onDelete("cascade"),
+    index("match_seat_match").on(t.schoolId, t.matchId),
+    index("match_seat_of_assignment").on(t.schoolId, t.assignmentId),
+  ],
+);
+
 /** Work that is due after a request, once for a key however often it is asked for. A row goes when it is done. */
 export const job = pgTable(
   "job",

@@ -1,0 +1,232 @@
+import { randomInt, randomUUID } from "node:crypto";
+import { and, asc, eq, inArray, ne, sql } from "drizzle-orm";
+import { alias } from "drizzle-orm/pg-core";
+import { z } from "zod";
+import { inTwoHomes } from "#core/contract/two-homes.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
+import { CHOSEN_WORDS, type ChosenWord, type Joined, joinGoes } from "#core/records/two-homes.ts";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import type { OpenLink } from "../links/open-link.ts";
+import { NotAllowed, NotFound } from "../problem.ts";
+import { type Go, goesOf } from "./goes.ts";
+import { ownAssignment } from "./own.ts";
+
+const { assignment, card, child, matchSeat } = schema;
+const other = alias(matchSeat, "other");
+
+/** Whether two homes can play one match of it: their sides do not touch. */
+export const canPair = (a: Activity): boolean =>
+  a.players.modes.includes("alone") && inTwoHomes(opened(a).pattern, { params: a.pattern.params, match: a.match });
+
+type Seat = typeof matchSeat.$inferSelect;
+/** What is known of one side of a match. */
+interface Side {
+  word: ChosenWord | null;
+  yes: boolean;
+  go: Go | null;
+}
+/** Two homes in one match, and what came of it so far. */
+export interface HomeMatch {
+  id: string;
+  sides: readonly (Side & { child: string })[];
+  joined: Joined;
+}
+
+/** The go that counts: the first whole one that a child began by itself once both families had said yes. */
+function goIn(seats: readonly Seat[], goes: readonly Go[], cardId: string): Go | null {
+  const yes = seats.map((s) => s.yesAt?.getTime());
+  if (yes.some((at) => at === undefined)) return null;
+  const from = Math.max(...(yes as number[]));
+  return (
+    goes.find((g) => g.cardId === cardId && g.counts && g.setup.players === 1 && g.startedAt.getTime() >= from) ?? null
+  );
+}
+const sideOf = (seats: readonly Seat[], goes: readonly Go[], s: Seat): Side => ({
+  word: s.word as ChosenWord | null,
+  yes: s.yesAt !== null,
+  go: goIn(seats, goes, s.cardId),
+});
+
+/** Every match of two homes of something that was sent, and the children who are in none. */
+export function matchesOf(
+  who: SignedIn,
+  id: string,
+  now = new Date(),
+): Promise<{ can: boolean; matches: HomeMatch[]; free: { id: string; name: string }[] }> {
+  return inSchool(who.schoolId, async (tx) => {
+    const own = await ownAssignment(tx, who, id);
+    const can = canPair(own.revision.document);
+    const rows = await tx
+      .select({ cardId: card.id, childId: child.id, name: child.name, seat: matchSeat })
+      .from(card)
+      .innerJoin(child, eq(child.id, card.childId))
+      .leftJoin(matchSeat, eq(matchSeat.cardId, card.id))
+      .where(eq(card.assignmentId, id))
+      .orderBy(asc(child.name), asc(child.id));
+    const seated = rows.filter((r) => r.seat !== null);
+    const goes = await goesOf(
+      tx,
+      seated.map((r) => r.cardId),
+    );
+    const closed = now > own.assignment.closesAt;
+    const all = [...new Set(seated.map((r) => r.seat!.matchId))].map((matchId): HomeMatch => {
+      const two = seated.filter((r) => r.seat!.matchId === matchId);
+      const seats = two.map((r) => r.seat!);
+      const sides = two.map((r) => ({ child: r.name, ...sideOf(seats, goes, r.seat!) }));
+      const joined = joinGoes([sides[0]?.go?.score ?? null, sides[1]?.go?.score ?? null], closed);
+      return { id: matchId, sides, joined };
+    });
+    // The other half of a match may have left the class.
+    const matches = all.filter((m) => m.sides.length === 2);
+    const whole = new Set(matches.map((m) => m.id));
+    const free = rows
+      .filter((r) => !r.seat || !whole.has(r.seat.matchId))
+      .map((r) => ({ id: r.childId, name: r.name }));
+    return { can, matches, free };
+  });
+}
+
+/** One order of pairing at a time: pressed twice, or on two copies, nobody is paired twice. */
+const alone = (tx: Tx, id: string) =>
+  tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`match ${id}`}, 0))`);
+
+/** Pairs two children, or (null) all that are in no match, drawn by lot. Gives the number of new matches. */
+export function pairHomes(who: SignedIn, id: string, two: readonly [string, string] | null): Promise<number> {
+  return inSchool(who.schoolId, async (tx) => {
+    const own = await ownAssignment(tx, who, id);
+    if (!canPair(own.revision.document))
+      throw NotAllowed.of("pair", "pair: this game cannot be played in two homes at once, for its sides share things");
+    await alone(tx, id);
+    await tx.execute(sql`
+      delete from match_seat where assignment_id = ${id} and match_id in (
+        select match_id from match_seat where assignment_id = ${id} group by match_id having count(*) < 2)`);
+    const free = await tx
+      .select({ cardId: card.id, childId: card.childId })
+      .from(card)
+      .leftJoin(matchSeat, eq(matchSeat.cardId, card.id))
+      .where(and(eq(card.assignmentId, id), sql`${matchSeat.cardId} is null`))
+      .orderBy(asc(card.id));
+    const order = two
+      ? two.map((childId) => {
+          const found = free.find((f) => f.childId === childId);
+          if (!found) throw NotAllowed.of("pair", "pair: choose two children who are in no match yet");
+          return found;
+        })
+      : drawn(free);
+    if (new Set(order.map((f) => f.cardId)).size !== order.length)
+      throw NotAllowed.of("pair", "pair: choose two different children");
+    const pairs = Array.from({ length: Math.floor(order.length / 2) }, (_, i) => [order[2 * i]!, order[2 * i + 1]!]);
+    if (pairs.length === 0) return 0;
+    const seats = pairs.flatMap((pair) => {
+      const matchId = randomUUID();
+      return pair.map((f) => ({ schoolId: who.schoolId, assignmentId: id, matchId, cardId: f.cardId }));
+    });
+    await tx.insert(matchSeat).values(seats);
+    return pairs.length;
+  });
+}
+function drawn<T>(list: readonly T[]): T[] {
+  const out = [...list];
+  for (let i = out.length - 1; i > 0; i--) {
+    const k = randomInt(i + 1);
+    [out[i], out[k]] = [out[k]!, out[i]!];
+  }
+  return out;
+}
+
+/** Takes a match back; what was played stays a go like any other. */
+export function unpairHomes(who: SignedIn, id: string, matchId: string): Promise<void> {
+  return inSchool(who.schoolId, async (tx) => {
+    await ownAssignment(tx, who, id);
+    await tx.delete(matchSeat).where(and(eq(matchSeat.assignmentId, id), eq(matchSeat.matchId, matchId)));
+  });
+}
+
+/** What a family sees of its match: the other home by its word alone. */
+export interface FamilyMatch {
+  title: string;
+  child: string;
+  closed: boolean;
+  mine: Side;
+  other: Pick<Side, "word" | "yes" | "go">;
+  /** As this home sees it: `winner` 0 is this one. */
+  joined: Joined;
+}
+const seatsFor = async (tx: Tx, link: OpenLink, cardId: string) => {
+  const [own] = await tx
+    .select({ seat: matchSeat, closesAt: assignment.closesAt, name: child.name, assignment })
+    .from(matchSeat)
+    .innerJoin(card, eq(card.id, matchSeat.cardId))
+    .innerJoin(child, eq(child.id, card.childId))
+    .innerJoin(assignment, eq(assignment.id, card.assignmentId))
+    .where(and(eq(matchSeat.cardId, cardId), eq(card.childId, link.childId)));
+  if (!own || own.assignment.withdrawnAt) throw new NotFound("match");
+  const seats = await tx.select().from(matchSeat).where(eq(matchSeat.matchId, own.seat.matchId));
+  const other = seats.find((s) => s.cardId !== cardId);
+  // Its other half is gone with a child that left.
+  if (!other) throw new NotFound("match");
+  return { own, seats, other };
+};
+
+/** The match of a card, for the family whose link it is; NotFound where there is none. */
+export function familyMatch(link: OpenLink, cardId: string, now = new Date()): Promise<FamilyMatch> {
+  return inSchool(link.schoolId, async (tx) => {
+    const { own, seats, other } = await seatsFor(tx, link, cardId);
+    const goes = await goesOf(
+      tx,
+      seats.map((s) => s.cardId),
+    );
+    const [mine, theirs] = [sideOf(seats, goes, own.seat), sideOf(seats, goes, other)];
+    const closed = now > own.closesAt;
+    const [{ title }] = (await tx.execute(sql`
+      select v.compiled->'activity'->>'title' as title from card c join card_version v on v.card_id = c.id and v.hash = c.hash
+      where c.id = ${cardId}`)) as unknown as [{ title: string }];
+    return {
+      title,
+      child: own.name,
+      closed,
+      mine,
+      // Until both have played nothing is shown of how far the other came.
+      other: { word: theirs.word, yes: theirs.yes, go: mine.go ? theirs.go : null },
+      joined: joinGoes([mine.go?.score ?? null, theirs.go?.score ?? null], closed),
+    };
+  });
+}
+
+export const matchYes = z.strictObject({
+  word: z.enum(CHOSEN_WORDS, { error: "word: choose one of the words" }),
+  yes: z.literal("on", { error: "yes: a grown-up says yes first" }),
+});
+/** A family says yes, under a word; said again, it may choose another word until both have said yes. */
+export function sayYes(link: OpenLink, cardId: string, word: ChosenWord, now = new Date()): Promise<void> {
+  return inSchool(link.schoolId, async (tx) => {
+    await alone(tx, (await seatsFor(tx, link, cardId)).own.seat.matchId);
+    const { own, other } = await seatsFor(tx, link, cardId);
+    if (now > own.closesAt) throw NotAllowed.of("yes", "yes: this game is closed");
+    if (other.word === word) throw NotAllowed.of("word", "word: the other home has that one, so choose another");
+    await tx
+      .update(matchSeat)
+      .set({ word, yesAt: own.seat.yesAt ?? now })
+      .where(eq(matchSeat.cardId, cardId));
+  });
+}
+/** A family would rather not, or not any more. */
+export function sayNo(link: OpenLink, cardId: string): Promise<void> {
+  return inSchool(link.schoolId, async (tx) => {
+    await seatsFor(tx, link, cardId);
+    await tx.update(matchSeat).set({ word: null, yesAt: null }).where(eq(matchSeat.cardId, cardId));
+  });
+}
+
+/** Which of some cards have a match with another home. */
+export async function matchedCards(tx: Tx, cardIds: readonly string[]): Promise<Set<string>> {
+  if (cardIds.length === 0) return new Set();
+  const rows = await tx
+    .select({ id: matchSeat.cardId })
+    .from(matchSeat)
+    .innerJoin(other, and(eq(other.matchId, matchSeat.matchId), ne(other.cardId, matchSeat.cardId)))
+    .where(inArray(matchSeat.cardId, [...cardIds]));
+  return new Set(rows.map((r) => r.id));
+}
