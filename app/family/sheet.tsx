@@ -2,7 +2,7 @@ import { mirrored } from "#core/aim/mirrored.ts";
 import type { Card } from "#core/compile/card.ts";
 import { others } from "#core/kit/others.ts";
 import type { SquareCode as Code } from "#server/links/square-code.ts";
-import { itemName, namesOf, say } from "#words/say.ts";
+import { itemName, namesOf, say, sayPhrase } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { SquareCode } from "../ui/square-code.tsx";
 import { CountsPicture } from "./counts-picture.tsx";
@@ -122,6 +122,26 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
           </div>
         )}
       </section>
+      {card.together && !busy && (
+        <section className="grid grid-cols-[1fr_1fr] gap-[4mm]">
+          <div>
+            <h2>{say("together.title")}</h2>
+            <p>{card.together.map((t) => sayPhrase(t)).join(" ")}</p>
+          </div>
+          <div>
+            <p>{say("sheet.two")}</p>
+            <ul className="sheet-two">
+              {["one", "two"].map((go) => (
+                <li key={go}>
+                  {["name", "score", "name", "score"].map((box, i) => (
+                    <span key={`${box} ${i + 1}`} />
+                  ))}
+                </li>
+              ))}
+            </ul>
+          </div>
+        </section>
+      )}
       <section className="sheet-aside" hidden={busy}>
         <CountsPicture card={card} />
         {cues.length > 0 && (
@@ -151,7 +171,27 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
         <Ruler />
         <p>{say("sheet.ruler")}</p>
       </footer>
+      {card.needs.kinds && <Slips kinds={card.needs.kinds} />}
     </article>
+  );
+}
+
+/** A slip for every thing of a square, on a page of its own: for a home that has none of them. */
+function Slips({ kinds }: { kinds: NonNullable<Card["needs"]["kinds"]> }) {
+  return (
+    <section className="break-before-page">
+      <h2>{say("sheet.slips")}</h2>
+      <ul className="sheet-slips" style={{ gridTemplateColumns: `repeat(${kinds.length}, 34mm)` }}>
+        {kinds.flatMap(({ item, count }) =>
+          Array.from({ length: count }, (_, i) => (
+            <li key={`${item} ${i + 1}`}>
+              <ItemDrawing item={item} size={70} />
+              {itemName(item)}
+            </li>
+          )),
+        )}
+      </ul>
+    </section>
   );
 }
 

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { type AnyPattern, MODES, MOST_HEAD, type Mode, type Setup } from "#core/contract/contract.ts";
 import { openGame } from "#core/contract/game.ts";
 import { lineRange, linesIn } from "#core/contract/standing.ts";
-import { say, sayList } from "#words/say.ts";
+import { say, sayList, sayPhrase } from "#words/say.ts";
 import { FollowCall } from "./call.tsx";
 import type { CardData } from "./card-app.tsx";
 import { choosable, FamilySet, type SetValues } from "./family-set.tsx";
@@ -172,6 +172,13 @@ export function Who({
             ))}
           </div>
         </fieldset>
+      )}
+      {count > 1 && data.card.together && (
+        <ul className="grid gap-1 text-base text-chalk/90">
+          {data.card.together.map((t) => (
+            <li key={t.key}>{sayPhrase(t)}</li>
+          ))}
+        </ul>
       )}
       {callable && (
         <div className="grid gap-2">

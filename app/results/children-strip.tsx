@@ -5,6 +5,9 @@ import { tell } from "#words/tell.ts";
 const HIGH = 250;
 const TOP = 16;
 const BASE = 64;
+/** It is drawn no narrower than this, where there are children enough; and at most so many times its size, pixels. */
+const LEAST_WIDE = 820;
+const MOST_TIMES = 1.4;
 
 interface Props {
   rows: readonly ResultRow[];
@@ -40,7 +43,8 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
     <div className="overflow-x-auto">
       <svg
         viewBox={`0 0 ${width} ${HIGH + BASE}`}
-        className="block h-auto w-full min-w-[820px]"
+        className="block h-auto w-full"
+        style={{ minWidth: Math.min(LEAST_WIDE, width * MOST_TIMES), maxWidth: width * MOST_TIMES }}
         role="img"
         aria-label={`Every child's goes in ${unit}, beside what was expected at that age`}
       >

@@ -19,6 +19,7 @@ import { countedBackFrom, type Part, partsOf } from "../yard/parts.ts";
 import { USUAL_CEILING } from "../yard/space.ts";
 import { withinReach } from "./challenge.ts";
 import { type ForHome, forHome, type HomeFacts, stockOf } from "./for-home.ts";
+import { togetherOf } from "./together.ts";
 
 /** One thing to put down, as this child counts it out. */
 export interface Marker {
@@ -84,6 +85,8 @@ export interface Card {
   unaimed?: true;
   /** What setting up needs said beside the markers; absent on a card of before. */
   notes?: Phrase[];
+  /** What two or more are told: who stands where, whose things are whose; absent on a card for one, or of before. */
+  together?: Phrase[];
   cautions: Caution[];
   /** Short exercises before and after the game, as much as is for the child's age. */
   warmUp?: CardExercise[];
@@ -234,8 +237,8 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     ...field,
     ...o.setUp,
     ...between,
-    ...(a.players.call ? [{ key: "call.card" }] : []),
   ];
+  const together = togetherOf(a, null);
   return {
     model: MODEL_VERSION,
     activity: a,
@@ -251,6 +254,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     ...(before!.list.length > 0 && { warmUp: before!.list }),
     ...(after!.list.length > 0 && { coolDown: after!.list }),
     ...(notes.length > 0 && { notes }),
+    ...(together.length > 0 && { together }),
     cautions,
     grownUp: cautions.some((c) => ASKS_GROWN_UP.includes(c)),
   };
@@ -282,8 +286,10 @@ export function compileFor(making: Making, at?: string, fixed?: Readonly<Record<
   const where = spaceCautions(activity, home.space);
   const cutting = Object.values(made).some((m) => m.steps.some((s) => s.grownUp));
   const cautions: Caution[] = [...new Set([...card.cautions, ...where, ...(cutting ? (["cutting"] as const) : [])])];
+  const together = togetherOf(activity, rest);
   return {
     ...card,
+    ...(together.length > 0 && { together }),
     cautions,
     grownUp: card.grownUp || cutting,
     home: { id: home.id, label: home.label, made, ...rest },

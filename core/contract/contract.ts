@@ -269,6 +269,8 @@ export interface Pattern<P, S extends BaseState = BaseState> {
   needs(params: P, match: Match): Needs;
   /** What setting up needs said beside what is put down at each peg. */
   setUp(params: P): Phrase[];
+  /** Where everybody stands while two or more play; at and behind the line unless given. */
+  together?(params: P): Phrase;
   /** What a teacher should know of the layout and what is sent at it, a thing so many metres across. */
   advice?(params: P, width: number): Phrase[];
   /** What the stations let a teacher set, and what one peg lets them set. */

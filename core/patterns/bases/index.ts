@@ -52,6 +52,7 @@ export const bases: Pattern<BasesParams, BasesState> = {
   rules: basesRules,
   match: { fields: ["seconds", "carry"], initial: USUAL_MATCH },
   modes: ["alone", "against", "relay"],
+  together: () => ({ key: "together.bases" }),
   actions: isSend,
   ground: basesGround,
   problems: (p, m) => [

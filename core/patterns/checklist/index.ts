@@ -90,6 +90,7 @@ export const checklist: Pattern<ChecklistParams, MatchState<ChecklistParams, Lis
     initial: { ...USUAL_MATCH, swap: "go" },
   },
   modes: MODES,
+  together: () => ({ key: "together.space" }),
   actions: (a) => a === "tossCatch" || a === "balance" || a === "carry" || isSend(a),
   ground,
   problems: (p) =>

@@ -69,6 +69,7 @@ export const goals: Pattern<GoalsParams, GoalsState> = {
   rules: goalsRules,
   match: { fields: ["seconds", "carry"], initial: USUAL_MATCH },
   modes: ["alone", "against"],
+  together: () => ({ key: "together.goals" }),
   actions: (a) => isSend(a) || a === "dribbleFoot" || a === "dribbleStick",
   ground: goalsGround,
   problems: (p, m) => [

@@ -70,6 +70,7 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
     initial: { ...USUAL_MATCH, swap: "go" },
   },
   modes: MODES,
+  together: () => ({ key: "together.ladder" }),
   // Whoever is to learn to catch is sent to in a way of its own.
   actions: (a) => a === "catch" || isSend(a),
   ground: passGround,

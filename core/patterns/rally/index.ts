@@ -61,6 +61,7 @@ export const rally: Pattern<RallyParams, RallyState> = {
   rules: rallyRules,
   match: { fields: ["seconds", "carry"], initial: USUAL_MATCH },
   modes: ["alone", "against", "relay"],
+  together: (p) => ({ key: p.over === "wall" ? "together.wall" : "together.halves" }),
   actions: (a) => isSend(a) || a === "keepUp" || a === "catch",
   ground: rallyGround,
   problems: (p, m) => [

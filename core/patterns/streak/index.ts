@@ -125,6 +125,7 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
     initial: { ...USUAL_MATCH, swap: "miss" },
   },
   modes: MODES,
+  together: () => ({ key: "together.space" }),
   actions: (a) => a === "keepUp" || a === "tossCatch" || isSend(a),
   ground,
   problems: (p, m) =>

@@ -60,6 +60,7 @@ export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, 
     initial: USUAL_MATCH,
   },
   modes: ["alone", "turns", "against", "relay"],
+  together: (p) => ({ key: p.squares === "own" ? "together.squares" : "together.square" }),
   actions: (a) => a === "carry" || a === "balance",
   ground: squareGround,
   problems: (p, m) => [

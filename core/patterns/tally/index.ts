@@ -155,6 +155,7 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
     initial: { ...USUAL_MATCH, swap: "go" },
   },
   modes: MODES,
+  together: () => ({ key: "together.space" }),
   actions: (a) =>
     a === "keepUp" || a === "tossCatch" || a === "balance" || a === "dribbleFoot" || a === "dribbleStick" || isSend(a),
   ground: tallyGround,

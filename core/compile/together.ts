@@ -1,0 +1,33 @@
+import type { Phrase } from "../contract/contract.ts";
+import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+
+/** Where they stand unless a pattern says otherwise. */
+const AT_THE_LINE: Phrase = { key: "together.line" };
+
+/**
+ * What two or more are told before they play: who stands where, whose things are whose, what a grown-up does. `sets`: what the home has for two
+ * sides (see `ForHome`), null where nobody said.
+ */
+export function togetherOf(a: Activity, home: { sets: "two" | "one" | null; marked: string | null } | null): Phrase[] {
+  if (a.players.most < 2 || a.players.modes.every((m) => m === "alone")) return [];
+  const { pattern, needs } = opened(a);
+  const against = needs.apart && a.players.modes.includes("against");
+  const whose = !against
+    ? needs.pieces > 0
+      ? "together.shared"
+      : null
+    : home?.sets === "two"
+      ? home.marked
+        ? "together.marked"
+        : "together.twoSets"
+      : home?.sets === "one"
+        ? "together.oneSet"
+        : "together.apart";
+  return [
+    pattern.together?.(a.pattern.params) ?? AT_THE_LINE,
+    ...(whose ? [{ key: whose }] : []),
+    { key: "together.helper" },
+    ...(a.players.call ? [{ key: "call.card" }] : []),
+  ];
+}
