@@ -123,7 +123,7 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
         )}
       </section>
       {card.together && !busy && (
-        <section className="grid grid-cols-[1fr_1fr] gap-[4mm]">
+        <section className="mt-[2mm] grid grid-cols-[1fr_1fr] gap-[4mm]">
           <div>
             <h2>{say("together.title")}</h2>
             <p>{card.together.map((t) => sayPhrase(t)).join(" ")}</p>

@@ -88,6 +88,14 @@ export function Who({
   const list = choosable(data.card.activity, pattern);
   const [chosen, choose] = useState<SetValues>({});
 
+  /** One child plays both sides, a hand each. */
+  function bothHands() {
+    setCount(2);
+    setMode("against");
+    setFair(true);
+    setTold([PLAIN_PERSON, { ...PLAIN_PERSON, other: true }]);
+    setNames([say("who.hand"), say("who.otherHandName")]);
+  }
   const waits = empty || how === null || (calls && !callYes);
   async function begin(practice = false) {
     // The answer before play goes with the first go that counts.
@@ -157,6 +165,11 @@ export function Who({
           ))}
         </div>
       </fieldset>
+      {count === 1 && modes.includes("against") && players.most > 1 && (
+        <button type="button" className="btn min-h-12 border-chalk text-chalk" onClick={bothHands}>
+          {say("who.bothHands")}
+        </button>
+      )}
       {count > 1 && together.length > 0 && (
         <fieldset>
           <legend className="mb-2 font-semibold">{say("who.how")}</legend>
