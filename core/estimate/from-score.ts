@@ -1,0 +1,48 @@
+import { betterIn } from "../contract/contract.ts";
+import { forecastActivity } from "../forecast/for-activity.ts";
+import { Graph, type SideForecast } from "../forecast/forecast.ts";
+import type { Activity } from "../formats/activity.ts";
+import type { Age } from "../measures/stature.ts";
+import type { PlayScore } from "../records/play.ts";
+import { type Evidence, whoAt } from "./evidence.ts";
+import { AT, AXES, EVERY, finer } from "./grid.ts";
+
+const ALONE = { players: 1, mode: "alone", seed: 1 } as const;
+/** Games played where a whole game cannot be worked out exactly: enough for a curve over nine points. */
+const GAMES = 3000;
+/** A score in tenths of a second is told by what comes about as near, as a share of it. */
+const ABOUT = 0.06;
+/** No score is so unlikely that it alone decides. */
+const LEAST = 1e-3;
+
+/** The chance of a score in a forecast: of just that one; of a time about that long; of how far it came, where it was not finished. */
+function chanceOf(side: SideForecast, s: Pick<PlayScore, "value" | "unit" | "finished" | "stage" | "stages">): number {
+  const less = betterIn(s.unit) === "less";
+  const mass = (d: { at: number[]; p: number[] }, near: (at: number) => boolean) =>
+    d.at.reduce((sum, at, i) => sum + (near(at) ? d.p[i]! : 0), 0);
+  if (less && !s.finished) return mass(side.stage, (at) => at === s.stage);
+  const within = s.unit === "tenths" ? ABOUT * s.value : 0.5;
+  return mass(side.points, (at) => Math.abs(at - s.value) <= within);
+}
+
+/**
+ * What a score says of a child, where nothing else of the go is known (on paper, or typed after the bell): the chance of that score in the
+ * forecast of a go alone, at nine points of each axis, a smooth curve between. For the activity's own action. Sampled games say so by
+ * `GAMES` of them.
+ */
+export function evidenceOfScore(a: Activity, age: Age, score: PlayScore): Evidence[] {
+  const graph = new Graph();
+  return AXES.flatMap((axis): Evidence[] => {
+    const points = AT[axis].filter((_, i) => i % EVERY === 0);
+    const told = points.map((x) =>
+      forecastActivity(a, [whoAt(axis, x, age)], ALONE, "middle", { graph, samples: GAMES }),
+    );
+    const ll = told.map((f) => Math.log(LEAST + (1 - LEAST) * chanceOf(f.sides[0]!, score)));
+    if (Math.max(...ll) - Math.min(...ll) < 1e-6) return [];
+    // A forecast that does not move along the axis says nothing of it, however its games fell.
+    const means = told.map((f) => f.sides[0]!.points.at.reduce((sum, at, i) => sum + at * f.sides[0]!.points.p[i]!, 0));
+    const moved = Math.max(...means) - Math.min(...means);
+    if (told.every((f) => f.method === "sampled") && moved < 1e-9) return [];
+    return [{ action: a.aim.action, axis, tries: score.sends, ll: finer(ll, EVERY) }];
+  });
+}

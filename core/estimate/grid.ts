@@ -1,0 +1,49 @@
+import { agePrior, PRIOR_SD } from "../aim/priors.ts";
+import type { Age } from "../measures/stature.ts";
+
+/**
+ * What is estimated of a child for one action: how widely it misses (the logarithm of its multiplier), or, where a chance is no spread, how
+ * much likelier it is to manage than its age (log-odds).
+ */
+export const AXES = ["spread", "skill"] as const;
+export type Axis = (typeof AXES)[number];
+
+/** Points at which evidence is worked out, evenly over each axis. */
+export const POINTS = 41;
+const ENDS: Record<Axis, readonly [number, number]> = { spread: [Math.log(0.2), Math.log(5)], skill: [-3.2, 3.2] };
+/** Every so many of them a whole game is forecast, where only its score is known. */
+export const EVERY = 5;
+const even = ([from, to]: readonly [number, number], n: number) =>
+  Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1));
+export const AT: Record<Axis, readonly number[]> = {
+  spread: even(ENDS.spread, POINTS),
+  skill: even(ENDS.skill, POINTS),
+};
+
+/** Points between, so that a posterior is told finely enough. */
+const FINER = 4;
+export const FINE: Record<Axis, readonly number[]> = {
+  spread: even(ENDS.spread, (POINTS - 1) * FINER + 1),
+  skill: even(ENDS.skill, (POINTS - 1) * FINER + 1),
+};
+
+/** What is taken of a child by its age alone: middle and standard deviation on the axis. */
+export const priorAt = (axis: Axis, age: Age): { middle: number; sd: number } =>
+  axis === "spread"
+    ? { middle: Math.log(agePrior(age).multiplier), sd: PRIOR_SD.multiplier }
+    : { middle: 0, sd: PRIOR_SD.skill };
+
+/** Log-likelihoods at even points, as a smooth curve through them (Catmull-Rom) at so many times as many. */
+export function finer(ll: readonly number[], times = FINER): number[] {
+  const out: number[] = [];
+  for (let i = 0; i < ll.length - 1; i++) {
+    const [b, c] = [ll[i]!, ll[i + 1]!];
+    const [a, d] = [ll[i - 1] ?? 2 * b - c, ll[i + 2] ?? 2 * c - b];
+    for (let k = 0; k < times; k++) {
+      const t = k / times;
+      out.push(b + 0.5 * t * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a))));
+    }
+  }
+  out.push(ll[ll.length - 1]!);
+  return out;
+}

@@ -1,0 +1,98 @@
+import type { Age } from "../measures/stature.ts";
+import { type Axis, FINE, finer, priorAt } from "./grid.ts";
+
+/** What one go says of a child: the week it was played in (any count that rises by one a week), and its log-likelihood at the points of the axis. */
+export interface Told {
+  week: number;
+  ll: readonly number[];
+}
+/** How far a child may change from one week to the next, one standard deviation on the axis: assumptions. */
+export const DRIFT: Record<Axis, number> = { spread: 0.04, skill: 0.1 };
+/** After so many weeks without a try nothing more is forgotten. */
+const MOST_WEEKS = 60;
+
+/** What is known of a child on an axis: the middle, and the ends within which it lies with 80 %. In multipliers, or log-odds. */
+export interface Estimate {
+  axis: Axis;
+  middle: number;
+  low: number;
+  high: number;
+}
+export interface Posterior {
+  axis: Axis;
+  /** Shares at the finer points; they sum to 1. */
+  shares: readonly number[];
+}
+
+function normed(shares: number[]): number[] {
+  const sum = shares.reduce((a, b) => a + b, 0);
+  return shares.map((p) => p / sum);
+}
+const normal = (axis: Axis, middle: number, sd: number) =>
+  normed(FINE[axis].map((x) => Math.exp(-((x - middle) ** 2) / (2 * sd * sd))));
+
+/** The shares after so many weeks, in which a child may have changed: spread by a normal law. */
+function drifted(axis: Axis, shares: number[], weeks: number): number[] {
+  if (weeks <= 0) return shares;
+  const at = FINE[axis];
+  const step = at[1]! - at[0]!;
+  const sd = DRIFT[axis] * Math.sqrt(Math.min(MOST_WEEKS, weeks));
+  const reach = Math.ceil((3.5 * sd) / step);
+  const kernel = Array.from({ length: 2 * reach + 1 }, (_, i) =>
+    Math.exp(-(((i - reach) * step) ** 2) / (2 * sd * sd)),
+  );
+  const out = new Array<number>(at.length).fill(0);
+  for (const [i, p] of shares.entries()) {
+    if (p < 1e-15) continue;
+    for (let k = -reach; k <= reach; k++) {
+      const j = i + k;
+      if (j >= 0 && j < out.length) out[j]! += p * kernel[k + reach]!;
+    }
+  }
+  return normed(out);
+}
+
+function seen(shares: number[], ll: readonly number[]): number[] {
+  const fine = finer(ll);
+  const most = Math.max(...fine);
+  return normed(shares.map((p, i) => p * Math.exp(fine[i]! - most)));
+}
+
+/**
+ * What is known of a child of that age on an axis, in week `now`: the prior of its age, then every go in the order it was played, with a
+ * drift between weeks. Goes of one week may come in any order. Source: core model, "Estimate".
+ */
+export function posterior(axis: Axis, age: Age, goes: readonly Told[], now?: number): Posterior {
+  const { middle, sd } = priorAt(axis, age);
+  const order = [...goes].sort((a, b) => a.week - b.week);
+  let shares = normal(axis, middle, sd);
+  let week = order[0]?.week ?? 0;
+  for (const go of order) {
+    shares = seen(drifted(axis, shares, go.week - week), go.ll);
+    week = go.week;
+  }
+  // Far beyond its last try a child is again one of its age.
+  if (now !== undefined && order.length > 0) shares = drifted(axis, shares, now - week);
+  return { axis, shares };
+}
+
+/** Where a share of a posterior lies below, on the axis. */
+function quantileAt({ axis, shares }: Posterior, share: number): number {
+  const at = FINE[axis];
+  const step = at[1]! - at[0]!;
+  let sum = 0;
+  for (const [i, p] of shares.entries()) {
+    if (sum + p >= share) return at[i]! - step / 2 + (p > 0 ? ((share - sum) / p) * step : 0);
+    sum += p;
+  }
+  return at[at.length - 1]!;
+}
+const told = (axis: Axis, x: number) => (axis === "spread" ? Math.exp(x) : x);
+
+/** Median and 80 % interval. */
+export const estimateOf = (p: Posterior): Estimate => ({
+  axis: p.axis,
+  middle: told(p.axis, quantileAt(p, 0.5)),
+  low: told(p.axis, quantileAt(p, 0.1)),
+  high: told(p.axis, quantileAt(p, 0.9)),
+});
