@@ -13,8 +13,8 @@ type Change = Partial<Whole>;
 const climb = pattern.rules;
 const base = pattern.example.params;
 /** Parameters and the match around them. */
-const split = ({ goes, swap, end, seconds, carry, foot, ...p }: Whole) =>
-  [climbParams.parse(p), match.parse({ goes, swap, end, seconds, carry, foot })] as const;
+const split = ({ goes, swap, end, seconds, carry, foot, calls, ...p }: Whole) =>
+  [climbParams.parse(p), match.parse({ goes, swap, end, seconds, carry, foot, calls })] as const;
 const three = {
   ...base.ladder,
   targets: (base.ladder as { targets: unknown[] }).targets.slice(0, 3),
