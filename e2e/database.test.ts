@@ -30,6 +30,7 @@ const RIGHTS: Record<string, string> = {
   class: "SELECT",
   class_teacher: "SELECT",
   criterion_mark: "SELECT INSERT UPDATE DELETE",
+  evidence: "SELECT INSERT DELETE",
   expected_band: "SELECT INSERT DELETE",
   home: "SELECT INSERT UPDATE DELETE",
   job: "SELECT INSERT UPDATE DELETE",

@@ -198,6 +198,8 @@ export const en = {
   "together.helper": "A grown-up may fetch, feed, or watch the line.",
   "sheet.slips": "Have you none of these things? Cut out these slips.",
   "sheet.two": "Two play: write both names and scores",
+  "sheet.two.name": "Name",
+  "sheet.two.score": "Score",
   "call.card": "Over a call, a grown-up sets it up first.",
   "between.card":
     "{every, plural, one {After every throw or roll} other {After every # throws or rolls}}: {dose, number} {exercise}.",

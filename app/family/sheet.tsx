@@ -98,7 +98,7 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
         <h2>{say("sheet.scores")}</h2>
         {sends !== null && sends <= MOST_BOXES && !busy ? (
           <ul className="grid gap-[2mm]">
-            {Array.from({ length: Math.min(BOXED_GOES, data.tries) }, (_, i) => (
+            {Array.from({ length: Math.min(card.together ? BOXED_GOES - 1 : BOXED_GOES, data.tries) }, (_, i) => (
               <li key={`go${i + 1}`} className="grid grid-cols-[14mm_1fr_24mm] items-center gap-[2mm]">
                 <span>{say("sheet.go", { number: i + 1 })}</span>
                 <span className="sheet-boxes">
@@ -123,23 +123,15 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
         )}
       </section>
       {card.together && !busy && (
-        <section className="mt-[2mm] grid grid-cols-[1fr_1fr] gap-[4mm]">
-          <div>
-            <h2>{say("together.title")}</h2>
-            <p>{card.together.map((t) => sayPhrase(t)).join(" ")}</p>
-          </div>
-          <div>
-            <p>{say("sheet.two")}</p>
-            <ul className="sheet-two">
-              {["one", "two"].map((go) => (
-                <li key={go}>
-                  {["name", "score", "name", "score"].map((box, i) => (
-                    <span key={`${box} ${i + 1}`} />
-                  ))}
-                </li>
-              ))}
-            </ul>
-          </div>
+        <section className="sheet-two">
+          <p>
+            <strong>{say("together.title")}.</strong> {card.together.map((t) => sayPhrase(t)).join(" ")}
+          </p>
+          <p aria-label={say("sheet.two")}>
+            {["name", "score", "name", "score"].map((box, i) => (
+              <span key={`${box} ${i + 1}`}>{say(`sheet.two.${box}`)}</span>
+            ))}
+          </p>
         </section>
       )}
       <section className="sheet-aside" hidden={busy}>

@@ -51,8 +51,14 @@ export interface CardChild {
   leftHanded: boolean;
   /** Spread beside a child of 8, once known better than by age. */
   multiplier?: number;
+  /** Log-odds beside its age, for what is no spread, once known. */
+  skill?: number;
 }
-const whoIs = ({ age, multiplier }: CardChild) => ({ age, ...(multiplier !== undefined && { multiplier }) });
+const whoIs = ({ age, multiplier, skill }: CardChild) => ({
+  age,
+  ...(multiplier !== undefined && { multiplier }),
+  ...(skill !== undefined && { skill }),
+});
 /** What a school has made of the list of things. */
 export interface SchoolItems {
   own: Item[];

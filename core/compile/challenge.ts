@@ -129,7 +129,7 @@ const known = new WeakMap<Activity, Map<string, ReadonlyMap<string, number>>>();
 export function wantedRates(a: Activity, who: Who): ReadonlyMap<string, number> {
   const of = known.get(a) ?? new Map<string, ReadonlyMap<string, number>>();
   known.set(a, of);
-  const key = `${who.age} ${who.multiplier}`;
+  const key = `${who.age} ${who.multiplier} ${who.skill}`;
   const found = of.get(key) ?? rates(withinReach(a, who), who);
   of.set(key, found);
   return found;

@@ -3,6 +3,7 @@ import type { SignedIn } from "../auth/sign-in.ts";
 import { invite } from "../cards/invite.ts";
 import { makingFor } from "../cards/making.ts";
 import { giveCards } from "../cards/versions.ts";
+import { knownOf } from "../children/known.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
 import { homesOf } from "../homes/homes-of.ts";
@@ -71,7 +72,13 @@ export async function sendToChild(who: SignedIn, id: string, childId: string): P
     return {
       me,
       document: own.revision.document,
-      making: makingFor(own.revision.document, me, homes, await schoolItemsOf(tx)),
+      making: makingFor(
+        own.revision.document,
+        me,
+        homes,
+        await schoolItemsOf(tx),
+        (await knownOf(tx, [me])).get(childId),
+      ),
     };
   });
   const [compiled] = await figures("cards", [ready.making]);

@@ -7,6 +7,7 @@ import { rankOf } from "#core/records/rank.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { contentHash } from "../content-hash.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
+import { askFor } from "../jobs/jobs.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { ownAssignment } from "./own.ts";
 
@@ -109,9 +110,14 @@ export const paperOrder = z.strictObject({
   ...typed,
 });
 
-async function cardOfAssignment(tx: Tx, id: string, cardId: string): Promise<void> {
-  const [mine] = await tx.select({ assignmentId: card.assignmentId }).from(card).where(eq(card.id, cardId));
+/** The child whose card of an assignment it is; NotFound where it is of another one. */
+async function cardOfAssignment(tx: Tx, id: string, cardId: string): Promise<string> {
+  const [mine] = await tx
+    .select({ assignmentId: card.assignmentId, childId: card.childId })
+    .from(card)
+    .where(eq(card.id, cardId));
   if (mine?.assignmentId !== id) throw new NotFound("card");
+  return mine.childId;
 }
 
 /** A score from paper, typed by the teacher. There is nothing to replay. */
@@ -126,7 +132,7 @@ export async function paperResult(
   const { orderId, cardId } = checked.data;
   await inSchool(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
-    await cardOfAssignment(tx, id, cardId);
+    const childId = await cardOfAssignment(tx, id, cardId);
     const score = paperScore(own.revision.document, checked.data);
     const made = await tx
       .insert(play)
@@ -155,6 +161,7 @@ export async function paperResult(
       timing: "inTime",
       handedAt: now,
     });
+    await askFor(tx, who.schoolId, "evidence", [childId]);
   });
 }
 
@@ -182,7 +189,7 @@ export async function correctResult(who: SignedIn, id: string, order: z.infer<ty
       .innerJoin(result, eq(result.playId, play.id))
       .where(eq(play.id, playId));
     if (!row) throw new NotFound("result");
-    await cardOfAssignment(tx, id, row.play.cardId);
+    const childId = await cardOfAssignment(tx, id, row.play.cardId);
     if (row.play.source !== "paper")
       throw NotAllowed.of(
         "result",
@@ -204,5 +211,6 @@ export async function correctResult(who: SignedIn, id: string, order: z.infer<ty
       if (now?.id !== orderId)
         throw NotAllowed.of("result", "result: somebody corrected it meanwhile; look at it again");
     }
+    await askFor(tx, who.schoolId, "evidence", [childId]);
   });
 }

@@ -9,6 +9,7 @@ import type { SignedIn } from "../auth/sign-in.ts";
 import { invite } from "../cards/invite.ts";
 import { makingFor } from "../cards/making.ts";
 import { giveCards } from "../cards/versions.ts";
+import { knownOf } from "../children/known.ts";
 import { contentHash } from "../content-hash.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
@@ -102,7 +103,9 @@ export async function sendActivity(who: SignedIn, activityId: string, order: Sen
       children.map((k) => k.id),
     );
     const items = await schoolItemsOf(tx);
-    return { document, children, makings: children.map((k) => makingFor(document, k, homes.get(k.id) ?? [], items)) };
+    const known = await knownOf(tx, children);
+    const makings = children.map((k) => makingFor(document, k, homes.get(k.id) ?? [], items, known.get(k.id)));
+    return { document, children, makings };
   });
   if (typeof ready === "string") return ready;
   const { document, children, makings } = ready;

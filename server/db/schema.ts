@@ -522,6 +522,31 @@ export const expectedBand = pgTable(
   ],
 );
 
+/** What one go says of its child, action by action and axis by axis (see core/estimate). A go that says nothing has one row of the axis `none`. */
+export const evidence = pgTable(
+  "evidence",
+  {
+    schoolId: schoolId(),
+    playId: uuid("play_id").notNull(),
+    childId: uuid("child_id").notNull(),
+    action: text("action").notNull(),
+    axis: text("axis", { enum: ["spread", "skill", "none"] }).notNull(),
+    /** Version of the model that it comes from; events, and corrections of a go on paper, that were known then. */
+    model: integer("model").notNull(),
+    known: integer("known").notNull(),
+    /** When it was played. */
+    at: instant("at").notNull(),
+    tries: integer("tries").notNull(),
+    ll: jsonb("ll").$type<number[]>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.playId, t.action, t.axis] }),
+    hangsOn("evidence_play", t, t.playId, play).onDelete("cascade"),
+    hangsOn("evidence_child_fk", t, t.childId, child).onDelete("cascade"),
+    index("evidence_of_child").on(t.schoolId, t.childId),
+  ],
+);
+
 /** A card's place in a match of two homes: two of one match have the same number. Only the word that was chosen is shown to the other home. */
 export const matchSeat = pgTable(
   "match_seat",
@@ -549,7 +574,7 @@ export const job = pgTable(
   "job",
   {
     schoolId: schoolId(),
-    kind: text("kind", { enum: ["cards", "expected", "rare"] }).notNull(),
+    kind: text("kind", { enum: ["cards", "expected", "rare", "evidence"] }).notNull(),
     /** What it is about: a child, or an assignment. */
     about: uuid("about").notNull(),
     /** Not before. Asked for again, it waits again. */

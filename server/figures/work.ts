@@ -1,10 +1,16 @@
 import { type Card, compileFor, type Making } from "#core/compile/card.ts";
 import { type Decided, remake } from "#core/compile/swap.ts";
+import { type Evidence, evidenceOf } from "#core/estimate/evidence.ts";
+import { evidenceOfScore } from "#core/estimate/from-score.ts";
+import type { RecordedEvent } from "#core/events/events.ts";
 import { quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
 import { Graph } from "#core/forecast/forecast.ts";
 import { rareScore } from "#core/forecast/rare.ts";
-import type { Activity } from "#core/formats/activity.ts";
+import { type Activity, gamePartOf } from "#core/formats/activity.ts";
+import type { PlayScore, PlaySetup } from "#core/records/play.ts";
+import { settingOf } from "#core/records/rank.ts";
+import { replay } from "#core/referee/referee.ts";
 
 /** Where eight of ten children of an age should land, and the middle. */
 export interface Expected {
@@ -13,6 +19,16 @@ export interface Expected {
   high: number;
   /** The score that one in a thousand reaches; null: none is so rare, or it is not worked out. */
   rare?: number | null;
+}
+
+/** One go as it is kept: the activity as this home played it. */
+export interface GoTold {
+  activity: Activity;
+  setup: PlaySetup;
+  events: readonly RecordedEvent[];
+  version: number;
+  age: number;
+  score: PlayScore | null;
 }
 
 /** Everything heavy that the server works out. Pure, so that it may run in a thread of its own. */
@@ -37,6 +53,13 @@ export const figuresWork = {
   },
   /** From which score on a go at that age is worth a look. */
   rare: (a: Activity, age: number): number | null => rareScore(a, age),
+  /** What one go says of its child: every try of it, or, where only its score is known, that. */
+  evidence({ activity, setup, events, version, age, score }: GoTold): Evidence[] {
+    const told = replay(gamePartOf(activity), setup, events, version);
+    const tries = told.refused ? [] : evidenceOf(activity, told.play, age);
+    const plain = setup.players === 1 && score !== null && settingOf(score) === "";
+    return tries.length > 0 || !plain ? tries : evidenceOfScore(activity, age, score!);
+  },
 };
 export type FiguresWork = typeof figuresWork;
 export type WorkName = keyof FiguresWork;

@@ -15,6 +15,7 @@ import { inForce } from "../cards/versions.ts";
 import { contentHash } from "../content-hash.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
+import { askFor } from "../jobs/jobs.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 
@@ -22,6 +23,8 @@ const { assignment, card, cardVersion, child, play, playConflict, playEvent, res
 
 /** A go begun before closing may still be handed in so long after it, hours. */
 const GRACE_HOURS = 48;
+/** What a go says of its child is worked out once nothing more of it has come for so long, seconds. */
+const EVIDENCE_AFTER = 10;
 /** A device clock ahead of ours by more, or behind the opening, cannot be right; minutes. */
 const CLOCK_SLACK = 10;
 
@@ -80,6 +83,7 @@ export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Dat
         opened(where.compiled.activity).possible.unit,
         now,
       );
+    await askFor(tx, link.schoolId, "evidence", [link.childId], EVIDENCE_AFTER);
     return receipt;
   });
 }

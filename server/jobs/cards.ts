@@ -2,6 +2,7 @@ import { and, eq, gt, isNull, notExists } from "drizzle-orm";
 import { invite } from "../cards/invite.ts";
 import { makingFor } from "../cards/making.ts";
 import { giveCards, inForce, putInForce } from "../cards/versions.ts";
+import { knownOf } from "../children/known.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
 import { homesOf } from "../homes/homes-of.ts";
@@ -56,12 +57,13 @@ export async function cardsOf(schoolId: string, childId: string): Promise<void> 
       );
     const homes = (await homesOf(tx, [childId])).get(childId)!;
     const items = await schoolItemsOf(tx);
+    const known = (await knownOf(tx, [me])).get(childId);
     const anew = open.filter((c) => c.designed !== null);
     return {
       me,
       anew,
       missing,
-      makings: [...anew, ...missing].map((c) => makingFor(c.designed!, me, homes, items)),
+      makings: [...anew, ...missing].map((c) => makingFor(c.designed!, me, homes, items, known)),
     };
   });
   if (!asked || asked.makings.length === 0) return;

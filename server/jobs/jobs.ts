@@ -3,9 +3,10 @@ import { beforeSchool, inSchool, schema, type Tx } from "../db/client.ts";
 import { log, plainError } from "../web/log.ts";
 import { bandsOf, rareOf } from "./bands.ts";
 import { cardsOf } from "./cards.ts";
+import { evidenceOfChild } from "./evidence.ts";
 
 const { job } = schema;
-export type JobKind = "cards" | "expected" | "rare";
+export type JobKind = "cards" | "expected" | "rare" | "evidence";
 
 /** Work that its copy did not end by then is taken up by another, seconds. */
 const LEASE = 60;
@@ -21,6 +22,7 @@ const WORK: Record<JobKind, (schoolId: string, about: string) => Promise<unknown
   cards: cardsOf,
   expected: bandsOf,
   rare: rareOf,
+  evidence: evidenceOfChild,
 };
 
 /** Asks for work within a transaction: it is due once that is kept, and asked again it is still done once. Seconds from now. */

@@ -1,0 +1,81 @@
+import { and, inArray, ne } from "drizzle-orm";
+import type { Axis } from "#core/estimate/grid.ts";
+import { type Estimate, estimateOf, posterior, type Told } from "#core/estimate/posterior.ts";
+import { schema, type Tx } from "../db/client.ts";
+
+const { evidence } = schema;
+const WEEK = 7 * 86_400_000;
+/** Weeks since 1970, for how far apart goes are. */
+export const weekOf = (at: Date): number => Math.floor(at.getTime() / WEEK);
+
+/** What is known of a child for one action. */
+export interface KnownAction {
+  spread?: Estimate;
+  skill?: Estimate;
+  /** Tries that it rests on, and the last one. */
+  tries: number;
+  last: Date;
+}
+export type Known = ReadonlyMap<string, KnownAction>;
+/** One go's part in it. */
+export interface EvidenceRow {
+  childId: string;
+  playId: string;
+  action: string;
+  axis: Axis;
+  at: Date;
+  tries: number;
+  ll: number[];
+}
+
+export async function evidenceRows(tx: Tx, childIds: readonly string[]): Promise<EvidenceRow[]> {
+  if (childIds.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(evidence)
+    .where(and(inArray(evidence.childId, [...childIds]), ne(evidence.axis, "none")));
+  return rows as EvidenceRow[];
+}
+
+function grouped<T>(list: readonly T[], key: (t: T) => string): Map<string, T[]> {
+  const out = new Map<string, T[]>();
+  for (const t of list) out.set(key(t), [...(out.get(key(t)) ?? []), t]);
+  return out;
+}
+
+/** What is known of one child from its goes so far, action by action; as of `now`. */
+export function knownFrom(rows: readonly EvidenceRow[], age: number, now: Date): Known {
+  const out = new Map<string, KnownAction>();
+  const byKey = grouped(rows, (r) => `${r.action} ${r.axis}`);
+  for (const list of byKey.values()) {
+    const { action, axis } = list[0]!;
+    const goes = list.map((r): Told => ({ week: weekOf(r.at), ll: r.ll }));
+    const is = out.get(action) ?? { tries: 0, last: new Date(0) };
+    const tries = list.reduce((sum, r) => sum + r.tries, 0);
+    const last = new Date(Math.max(is.last.getTime(), ...list.map((r) => r.at.getTime())));
+    const estimate = estimateOf(posterior(axis, age, goes, weekOf(now)));
+    out.set(action, { ...is, tries: Math.max(is.tries, tries), last, [axis]: estimate });
+  }
+  return out;
+}
+
+/** What is known of some children; those nothing is known of are not in it. */
+export async function knownOf(
+  tx: Tx,
+  children: readonly { id: string; age: number }[],
+  now = new Date(),
+): Promise<Map<string, Known>> {
+  const rows = grouped(
+    await evidenceRows(
+      tx,
+      children.map((k) => k.id),
+    ),
+    (r) => r.childId,
+  );
+  return new Map(
+    children.flatMap((k): [string, Known][] => {
+      const own = rows.get(k.id);
+      return own ? [[k.id, knownFrom(own, k.age, now)]] : [];
+    }),
+  );
+}

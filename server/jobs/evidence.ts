@@ -1,0 +1,130 @@
+import { and, asc, eq, sql } from "drizzle-orm";
+import type { Decided } from "#core/compile/swap.ts";
+import { MODEL_VERSION } from "#core/model.ts";
+import { correctionsOf } from "../assignments/corrections.ts";
+import { inSchool, schema } from "../db/client.ts";
+import { figures } from "../figures/figures.ts";
+
+const { card, cardVersion, child, evidence, play, playEvent, result } = schema;
+/** Goes done in one piece of work; others go between. */
+const AT_ONCE = 12;
+/** Log-likelihoods are kept to so many places. */
+const PLACES = 1e4;
+
+/**
+ * Works out what the goes of a child say of it, every one of them, abandoned ones too, and those that have more events or another correction
+ * than when it was last done. True: there is more of it.
+ */
+export async function evidenceOfChild(schoolId: string, childId: string): Promise<boolean> {
+  const asked = await inSchool(schoolId, async (tx) => {
+    const [me] = await tx.select({ age: child.age }).from(child).where(eq(child.id, childId));
+    if (!me) return null;
+    const events = tx
+      .select({ playId: playEvent.playId, n: sql<number>`count(*)::int`.as("n") })
+      .from(playEvent)
+      .innerJoin(play, eq(play.id, playEvent.playId))
+      .innerJoin(card, eq(card.id, play.cardId))
+      .where(eq(card.childId, childId))
+      .groupBy(playEvent.playId)
+      .as("events");
+    const done = tx
+      .select({
+        playId: evidence.playId,
+        known: sql<number>`min(${evidence.known})`.as("known"),
+        model: sql<number>`min(${evidence.model})`.as("model"),
+      })
+      .from(evidence)
+      .where(eq(evidence.childId, childId))
+      .groupBy(evidence.playId)
+      .as("done");
+    const goes = await tx
+      .select({
+        play,
+        score: result.score,
+        n: sql<number>`coalesce(${events.n}, 0)`,
+        known: done.known,
+        model: done.model,
+      })
+      .from(play)
+      .innerJoin(card, eq(card.id, play.cardId))
+      .leftJoin(result, eq(result.playId, play.id))
+      .leftJoin(events, eq(events.playId, play.id))
+      .leftJoin(done, eq(done.playId, play.id))
+      .where(eq(card.childId, childId))
+      .orderBy(asc(play.startedAt), asc(play.id));
+    const paper = [...new Set(goes.filter((g) => g.play.source === "paper").map((g) => g.play.cardId))];
+    const corrected = paper.length > 0 ? await correctionsOf(tx, paper) : new Map();
+    const counts = new Map(
+      (paper.length > 0
+        ? await tx.execute<{ play_id: string; n: number }>(
+            sql`select play_id, count(*)::int as n from result_correction where play_id in (select p.id from play p join card k on k.id = p.card_id where k.child_id = ${childId}) group by play_id`,
+          )
+        : []
+      ).map((r) => [r.play_id, r.n]),
+    );
+    const told = goes.map((g) => {
+      const is = corrected.get(g.play.id);
+      const paperGo = g.play.source === "paper";
+      return { ...g, knows: paperGo ? (counts.get(g.play.id) ?? 0) : g.n, score: is ? is.score : g.score };
+    });
+    const open = told.filter((g) => g.known !== g.knows || g.model !== MODEL_VERSION);
+    const some = await Promise.all(
+      open.slice(0, AT_ONCE).map(async (g) => {
+        const rows = await tx
+          .select({ event: playEvent.event })
+          .from(playEvent)
+          .where(eq(playEvent.playId, g.play.id))
+          .orderBy(asc(playEvent.seq));
+        const [version] = await tx
+          .select({ compiled: cardVersion.compiled })
+          .from(cardVersion)
+          .innerJoin(card, eq(card.id, cardVersion.cardId))
+          .where(
+            and(
+              eq(cardVersion.cardId, g.play.cardId),
+              g.play.cardHash ? eq(cardVersion.hash, g.play.cardHash) : eq(cardVersion.hash, card.hash),
+            ),
+          );
+        return { ...g, events: rows.map((r) => r.event), compiled: version?.compiled ?? null };
+      }),
+    );
+    return { age: me.age, goes: some, more: open.length > AT_ONCE };
+  });
+  if (!asked) return false;
+  for (const g of asked.goes) {
+    const decided = g.play.decided as Decided | null;
+    const { compiled } = g;
+    // Without the version nobody knows what was played: it says nothing.
+    const played = !compiled
+      ? null
+      : compiled.making && decided
+        ? await figures("remade", compiled.making, decided)
+        : compiled;
+    const told = played
+      ? await figures("evidence", {
+          activity: played.activity,
+          setup: g.play.setup,
+          events: g.events,
+          version: g.play.rulesVersion,
+          age: asked.age,
+          score: g.score,
+        })
+      : [];
+    const base = { schoolId, playId: g.play.id, childId, model: MODEL_VERSION, known: g.knows, at: g.play.startedAt };
+    const rows = told.map((e) => ({
+      ...base,
+      action: e.action as string,
+      axis: e.axis,
+      tries: e.tries,
+      ll: e.ll.map((x) => Math.round(x * PLACES) / PLACES),
+    }));
+    await inSchool(schoolId, async (tx) => {
+      await tx.delete(evidence).where(eq(evidence.playId, g.play.id));
+      await tx
+        .insert(evidence)
+        .values(rows.length > 0 ? rows : [{ ...base, action: "", axis: "none" as const, tries: 0, ll: [] }])
+        .onConflictDoNothing();
+    });
+  }
+  return asked.more;
+}
