@@ -4,6 +4,9 @@ import { format } from "date-fns";
 /** An instant in the school's zone: `Wed 25 Nov, 16:00`. */
 export const when = (instant: Date | string, zone: string): string =>
   format(new Date(instant), "EEE d MMM, HH:mm", { in: tz(zone) });
+/** A day in the school's zone: `25 Nov`. */
+export const day = (instant: Date | string, zone: string): string =>
+  format(new Date(instant), "d MMM", { in: tz(zone) });
 export const clockTime = (instant: Date | string, zone: string): string =>
   format(new Date(instant), "HH:mm", { in: tz(zone) });
 export const dayKey = (instant: Date | string, zone: string): string =>

@@ -53,6 +53,7 @@ const CORE = [
   "referee",
   "formats",
   "forecast",
+  "estimate",
   "child",
   "compile",
   "ready",

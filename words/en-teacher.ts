@@ -35,6 +35,16 @@ export const enTeacher: Record<string, string> = {
   "pair.gone": "The match was taken back. What was played stays.",
   "pair.won": "{name} won",
   "pair.takeBack": "Take back the match of {names}",
+  "plain.plate":
+    "hits a dinner plate from {metres, number} m {times, plural, =0 {less than once} one {about # time} other {about # times}} in 10",
+  "plain.stops":
+    "stops a slide within {cm, number} cm of a line {metres, number} m away {times, plural, =0 {less than once} one {about # time} other {about # times}} in 10",
+  "plain.run": "keeps it going about {count, plural, =0 {not once} one {once} other {# times}} in a row",
+  "child.rests": "From {tries, plural, one {one send} other {{tries, number} sends or touches}}, the last one {when}.",
+  "child.none": "{name} has not handed in a game yet. What is taken of it is what is usual at {age, number}.",
+  "child.weeks": "Week by week: {what}",
+  "child.likely": "With 8 chances in 10 between {low} and {high}.",
+  "child.goes": "{count, plural, one {One game came back} other {{count, number} games came back}}",
   "sent.oneMore": "{name} has it now. The message is in the outbox.",
   "sent.hadIt": "{name} had it already.",
   "outbox.total": "{n, plural, =0 {No message yet} one {# message} other {# messages}}.",

@@ -127,7 +127,7 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
           <p>
             <strong>{say("together.title")}.</strong> {card.together.map((t) => sayPhrase(t)).join(" ")}
           </p>
-          <p aria-label={say("sheet.two")}>
+          <p role="group" aria-label={say("sheet.two")}>
             {["name", "score", "name", "score"].map((box, i) => (
               <span key={`${box} ${i + 1}`}>{say(`sheet.two.${box}`)}</span>
             ))}

@@ -330,7 +330,10 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
           {r.child}
         </Link>
         <span className="block text-xs text-quiet">
-          age {r.age}
+          <Link to={`/children/${r.childId}`} className="underline">
+            How it goes
+          </Link>
+          , age {r.age}
           {siblings.length > 0 && `, lives with ${sayList(siblings)}`}
         </span>
       </td>

@@ -367,7 +367,9 @@ function Row({
   return (
     <tr className="row-line align-top">
       <td className="py-2 pr-2 font-semibold whitespace-nowrap">
-        {r.child}{" "}
+        <Link to={`/children/${r.childId}`} className="hover:underline">
+          {r.child}
+        </Link>{" "}
         <Link
           to={`sheets?card=${r.cardId}`}
           aria-label={`Print the card of ${r.child}`}

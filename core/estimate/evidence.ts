@@ -1,6 +1,6 @@
 import type { Action } from "../actions/actions.ts";
 import { type AskOf, mainAsks } from "../asks/ask.ts";
-import { optionsOf, type Play as Scene, waysFrom, worthOf } from "../chances/outcomes.ts";
+import { optionsOf, type Play as Scene, waysFrom } from "../chances/outcomes.ts";
 import type { Body, GameEvent } from "../events/events.ts";
 import { layoutOf, personOf, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
@@ -54,12 +54,15 @@ class Tables {
       const parts = layoutOf(a);
       const at = (who: Who): Scene => ({ parts, people: [personOf(a, who)], policy: "middle" });
       const asked = { ...ask, player: 0 } as Asked;
-      // Of several that it may have been meant for, the one that promises most to the middle child.
-      const usual = at({ age: this.age });
+      // Of several that it may have been meant for, each alike: nobody said which.
       const options = optionsOf(asked);
-      const meant = options.reduce((x, y) => (worthOf(y, usual) > worthOf(x, usual) + 1e-12 ? y : x));
       const along = (axis: Axis) =>
-        AT[axis].map((x) => waysFrom(meant, at(whoAt(axis, x, this.age)))!.map(({ body, share: p }) => ({ body, p })));
+        AT[axis].map((x) => {
+          const scene = at(whoAt(axis, x, this.age));
+          return options.flatMap((o) =>
+            waysFrom(o, scene)!.map(({ body, share }) => ({ body, p: share / options.length })),
+          );
+        });
       table = { spread: along("spread"), skill: along("skill") };
       this.kept.set(key, table);
     }
@@ -146,7 +149,9 @@ export function evidenceOf(a: Activity, play: Play, age: Age): Evidence[] {
         });
         tell(action, axis, e.n + (lost ? 1 : 0), ll);
       } else {
-        const ll = table[axis].map((list) => slipped(chanceOf(list, e), list.length));
+        const ll = table[axis].map((list) =>
+          slipped(chanceOf(list, e), Math.max(2, new Set(list.map((w) => JSON.stringify(w.body))).size)),
+        );
         tell(action, axis, 1, ll);
       }
     }

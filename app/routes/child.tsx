@@ -1,0 +1,229 @@
+import { Printer } from "lucide-react";
+import { lazy, Suspense, useEffect } from "react";
+import { Link, useRevalidator } from "react-router";
+import { isSend } from "#core/actions/actions.ts";
+import { plainly, plateChance, usualRun } from "#core/estimate/plainly.ts";
+import { betterOf, rankOf, settingOf } from "#core/records/rank.ts";
+import { childPage } from "#server/children/child.ts";
+import { shellOf } from "#server/school/classes.ts";
+import { sayPhrase, sayScore } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
+import { tell } from "#words/tell.ts";
+import { found, idOf } from "../answer.server.ts";
+import type { Point } from "../children/accuracy-chart.tsx";
+import { teacherOf } from "../session.server.ts";
+import { day, when } from "../when.ts";
+import type { Route } from "./+types/child";
+
+const AccuracyChart = lazy(() => import("../children/accuracy-chart.tsx"));
+/** While goes are being worked out the page looks again so often, milliseconds. */
+const LOOK_AGAIN = 3000;
+
+export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.child.name ?? "Child"} · Daring Yard` }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const who = await teacherOf(request);
+  const [child, { zone }] = await Promise.all([found(childPage(who, idOf(params.id, "child"))), shellOf(who)]);
+  const { age } = child;
+  return {
+    child: {
+      ...child,
+      known: child.known.map(([action, k]) => [action, { ...k, last: day(k.last, zone) }] as const),
+      courses: child.courses.map((c) => {
+        const of = (v: number) =>
+          c.axis === "spread" && isSend(c.action)
+            ? Math.round(100 * plateChance(c.action, v, age)) / 10
+            : Math.round(10 * usualRun(v, age)) / 10;
+        const rises = (x: { low: number; high: number }) => [of(x.low), of(x.high)].sort((a, b) => a - b);
+        return {
+          action: c.action,
+          axis: c.axis,
+          now: plainly(c.action, c.axis, c.now.middle, age),
+          ends: rises(c.now),
+          points: c.weeks.map(
+            (w): Point => ({
+              week: day(w.at, zone),
+              middle: of(w.middle),
+              range: rises(w) as [number, number],
+              tries: w.tries,
+            }),
+          ),
+        };
+      }),
+      goes: child.goes.map((g) => ({ ...g, startedAt: when(g.startedAt, zone) })),
+    },
+  };
+}
+
+export default function ChildPage({ loaderData }: Route.ComponentProps) {
+  const { child: c } = loaderData;
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    if (!c.working) return;
+    const t = setInterval(() => void revalidate(), LOOK_AGAIN);
+    return () => clearInterval(t);
+  }, [c.working, revalidate]);
+  const known = new Map(c.known);
+  // The best of each game, like compared with like.
+  const bests = new Map<string, (typeof c.goes)[number]>();
+  for (const g of c.goes) {
+    if (!g.counts || settingOf(g.score) !== "") continue;
+    const best = bests.get(g.title);
+    if (!best || rankOf(g.score) > rankOf(best.score)) bests.set(g.title, g);
+  }
+  const marks = c.cards.flatMap((card) => card.criteria.map((x) => ({ ...x, title: card.title })));
+  const changed = c.cards.filter((card) => card.changes.length > 0);
+  const moods = c.goes.map((g) => g.reflection).filter((r) => r.before !== null && r.after !== null);
+  const mood = (of: "before" | "after") => moods.reduce((sum, r) => sum + r[of]!, 0) / moods.length;
+  return (
+    <main className="mx-auto w-full max-w-6xl p-6">
+      <div className="mb-4 flex flex-wrap items-end gap-x-5 gap-y-2">
+        <div className="grow">
+          <h1 className="text-3xl">{c.name}</h1>
+          <p className="text-quiet">
+            {c.className}, {c.age} years{c.leftHanded ? ", left-handed" : ""} ·{" "}
+            <Link className="underline print:hidden" to={`/homes/${c.id}`}>
+              Home and link
+            </Link>
+          </p>
+        </div>
+        <button type="button" className="btn print:hidden" onClick={() => print()}>
+          <Printer size={17} aria-hidden="true" /> Print for a parents' evening
+        </button>
+      </div>
+      {c.working && (
+        <p role="status" className="text-sm text-quiet print:hidden">
+          The last games are being worked out.
+        </p>
+      )}
+      {c.courses.length === 0 && <p className="note">{tell("child.none", { name: c.name, age: c.age })}</p>}
+      <div className="grid gap-6 lg:grid-cols-2">
+        {c.courses.map((x) => {
+          const k = known.get(x.action);
+          const plate = x.axis === "spread" && isSend(x.action);
+          return (
+            <section key={`${x.action} ${x.axis}`} className="border-t-2 border-ink pt-3">
+              <h2 className="text-xl">{label(`action.${x.action}`)}</h2>
+              <p className="text-lg">
+                {c.name.split(" ")[0]} {sayPhrase(x.now)}.
+              </p>
+              <p className="text-sm text-quiet">
+                {tell("child.likely", { low: x.ends[0]!, high: x.ends[1]! })}{" "}
+                {k && tell("child.rests", { tries: k.tries, when: k.last })}
+              </p>
+              <Suspense fallback={<div className="h-[220px]" />}>
+                <AccuracyChart
+                  points={x.points}
+                  unit={plate ? "hits in 10" : "in a row"}
+                  {...(plate && { most: 10 })}
+                />
+              </Suspense>
+              <table className="sr-only">
+                <caption>{tell("child.weeks", { what: label(`action.${x.action}`) })}</caption>
+                <thead>
+                  <tr>
+                    <th>Week to</th>
+                    <th>{plate ? "Hits in 10" : "In a row"}</th>
+                    <th>Tries</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {x.points.map((p) => (
+                    <tr key={p.week}>
+                      <td>{p.week}</td>
+                      <td>
+                        {p.middle} ({p.range[0]} to {p.range[1]})
+                      </td>
+                      <td>{p.tries}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </section>
+          );
+        })}
+      </div>
+      <div className="mt-6 grid gap-6 lg:grid-cols-2">
+        <section>
+          <h2 className="text-xl">Best so far</h2>
+          {bests.size === 0 && <p className="text-quiet">None yet.</p>}
+          <ul>
+            {[...bests].map(([title, g]) => (
+              <li key={title} className="row-line flex justify-between gap-4 py-1.5">
+                <Link to={`/results/${g.assignmentId}`} className="hover:underline">
+                  {title}
+                </Link>
+                <strong>
+                  {sayScore(g.score.value, g.score.unit)}
+                  {betterOf(g.score) === "less" && !g.score.finished ? " (not finished)" : ""}
+                </strong>
+              </li>
+            ))}
+          </ul>
+          {moods.length > 0 && (
+            <p className="mt-3">
+              Felt {mood("before").toFixed(1)} of 5 before, {mood("after").toFixed(1)} after, over {moods.length} games.
+            </p>
+          )}
+        </section>
+        <section>
+          <h2 className="text-xl">Criteria marked</h2>
+          {marks.length === 0 && <p className="text-quiet">None yet.</p>}
+          <ul>
+            {marks.map((m) => (
+              <li key={`${m.title} ${m.text}`} className="row-line flex justify-between gap-4 py-1.5">
+                <span>
+                  {m.text} <span className="text-sm text-quiet">{m.title}</span>
+                </span>
+                <strong>{label(`mark.${m.mark}`)}</strong>
+              </li>
+            ))}
+          </ul>
+        </section>
+        {changed.length > 0 && (
+          <section>
+            <h2 className="text-xl">Changed for this child's home</h2>
+            <ul>
+              {changed.map((card) => (
+                <li key={card.assignmentId} className="row-line py-1.5">
+                  <strong>{card.title}</strong>: {card.changes.map((p) => sayPhrase(p)).join(", ")}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {c.support !== "" && (
+          <section className="print:hidden">
+            <h2 className="text-xl">Support</h2>
+            <p>{c.support}</p>
+          </section>
+        )}
+        <section className="lg:col-span-2">
+          <h2 className="text-xl">{tell("child.goes", { count: c.goes.length })}</h2>
+          <table className="w-full text-left">
+            <thead>
+              <tr className="border-b-2 border-ink text-sm">
+                {["When", "Game", "Score", "Sends", "With"].map((h) => (
+                  <th key={h} className="py-1.5 font-semibold">
+                    {h}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {c.goes.map((g) => (
+                <tr key={g.playId} className="row-line">
+                  <td className="py-1.5">{g.startedAt}</td>
+                  <td>{g.title}</td>
+                  <td className="font-bold">{sayScore(g.score.value, g.score.unit)}</td>
+                  <td>{g.score.sends}</td>
+                  <td>{g.source === "paper" ? "on paper" : g.setup.players === 1 ? "alone" : `${g.setup.players}`}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,163 @@
+import { asc, desc, eq, inArray } from "drizzle-orm";
+import type { Action } from "#core/actions/actions.ts";
+import type { Axis } from "#core/estimate/grid.ts";
+import { type Estimate, estimateOf, posterior } from "#core/estimate/posterior.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { type Go, goesOf } from "../assignments/goes.ts";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inForce } from "../cards/versions.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import { isAsked } from "../jobs/jobs.ts";
+import { NotFound } from "../problem.ts";
+import { ownClass } from "../school/classes.ts";
+import { type EvidenceRow, evidenceRows, type KnownAction, knownFrom, weekOf } from "./known.ts";
+
+const { assignment, card, cardVersion, child, criterionMark, revision } = schema;
+
+/** What was known of a child at the end of a week, on one axis of one action. */
+export interface Week extends Estimate {
+  /** The Monday or so that it ends on, and tries of that week. */
+  at: Date;
+  tries: number;
+}
+export interface Course {
+  action: Action;
+  axis: Axis;
+  now: Estimate;
+  weeks: Week[];
+}
+export interface ChildGo extends Go {
+  title: string;
+  assignmentId: string;
+}
+export interface ChildCard {
+  assignmentId: string;
+  title: string;
+  /** Why its card is other than what was designed, as the card says it. */
+  changes: { key: string; params?: Record<string, string | number> }[];
+  criteria: { text: string; mark: string }[];
+}
+export interface ChildPage {
+  id: string;
+  name: string;
+  age: number;
+  classId: string;
+  className: string;
+  support: string;
+  leftHanded: boolean;
+  known: [action: string, known: KnownAction][];
+  courses: Course[];
+  goes: ChildGo[];
+  cards: ChildCard[];
+  /** Goes are still being worked out. */
+  working: boolean;
+}
+
+/** A child of one of the teacher's own classes; NotFound otherwise. */
+export async function ownChild(tx: Tx, who: SignedIn, id: string) {
+  const [me] = await tx.select().from(child).where(eq(child.id, id));
+  if (!me) throw new NotFound("child");
+  try {
+    return { ...me, className: (await ownClass(tx, who.teacherId, me.classId)).name };
+  } catch (e) {
+    if (e instanceof NotFound) throw new NotFound("child");
+    throw e;
+  }
+}
+
+/** How one axis of one action went, week by week: after each week with a try, what was known by then. */
+function courseOf(list: readonly EvidenceRow[], age: number, now: Date): Course {
+  const { action, axis } = list[0]!;
+  const goes = list.map((r) => ({ week: weekOf(r.at), ll: r.ll, tries: r.tries }));
+  const weeks = [...new Set(goes.map((g) => g.week))].sort((a, b) => a - b);
+  return {
+    action: action as Action,
+    axis,
+    now: estimateOf(posterior(axis, age, goes, weekOf(now))),
+    weeks: weeks.map((week) => ({
+      ...estimateOf(
+        posterior(
+          axis,
+          age,
+          goes.filter((g) => g.week <= week),
+          week,
+        ),
+      ),
+      at: new Date((week + 1) * 7 * 86_400_000),
+      tries: goes.filter((g) => g.week === week).reduce((sum, g) => sum + g.tries, 0),
+    })),
+  };
+}
+
+/** All that the school knows of one child, for its teacher. */
+export function childPage(who: SignedIn, id: string, now = new Date()): Promise<ChildPage> {
+  return inSchool(who.schoolId, async (tx) => {
+    const me = await ownChild(tx, who, id);
+    const rows = await evidenceRows(tx, [id]);
+    const keys = [...new Set(rows.map((r) => `${r.action} ${r.axis}`))];
+    const cards = await tx
+      .select({ card, compiled: cardVersion.compiled, document: revision.document, opensAt: assignment.opensAt })
+      .from(card)
+      .innerJoin(assignment, eq(assignment.id, card.assignmentId))
+      .innerJoin(revision, eq(revision.id, assignment.revisionId))
+      .innerJoin(cardVersion, inForce)
+      .where(eq(card.childId, id))
+      .orderBy(desc(assignment.opensAt), asc(card.id));
+    const marks =
+      cards.length === 0
+        ? []
+        : await tx
+            .select()
+            .from(criterionMark)
+            .where(
+              inArray(
+                criterionMark.cardId,
+                cards.map((c) => c.card.id),
+              ),
+            );
+    const goes = await goesOf(
+      tx,
+      cards.map((c) => c.card.id),
+    );
+    const of = new Map(cards.map((c) => [c.card.id, c]));
+    return {
+      id,
+      name: me.name,
+      age: me.age,
+      classId: me.classId,
+      className: me.className,
+      support: me.support,
+      leftHanded: me.leftHanded,
+      known: [...knownFrom(rows, me.age, now)],
+      courses: keys.map((key) =>
+        courseOf(
+          rows.filter((r) => `${r.action} ${r.axis}` === key),
+          me.age,
+          now,
+        ),
+      ),
+      goes: goes
+        .map((g) => ({
+          ...g,
+          title: of.get(g.cardId)!.document.title,
+          assignmentId: of.get(g.cardId)!.card.assignmentId,
+        }))
+        .reverse(),
+      cards: cards.map((c) => ({
+        assignmentId: c.card.assignmentId,
+        title: c.document.title,
+        changes: c.compiled.home?.changes ?? [],
+        criteria: criteriaOf(
+          c.document,
+          marks.filter((m) => m.cardId === c.card.id),
+        ),
+      })),
+      working: await isAsked(tx, "evidence", id),
+    };
+  });
+}
+const criteriaOf = (a: Activity, marks: readonly { criterion: string; mark: string }[]) =>
+  marks.flatMap((m) => {
+    const c = a.criteria.find((x) => x.id === m.criterion);
+    return c ? [{ text: c.text, mark: m.mark }] : [];
+  });
