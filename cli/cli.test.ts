@@ -52,6 +52,26 @@ describe("command line", () => {
     });
   });
 
+  it("makes levels, estimates, a fair match and cards for words, by the name of a pattern", () => {
+    const { levels, ladder } = run("levels", { activity: "climb", player: { age: 7 }, targets: ["bucket"] }).json;
+    expect(levels).toHaveLength(5);
+    expect(levels[0].rate).toBeGreaterThan(levels[4].rate);
+    expect(ladder.shares.reduce((a: number, b: number) => a + b, 0)).toBeCloseTo(1, 9);
+    const events = (hit: string | null) => [{ kind: "send", at: 0, hit }];
+    const of = (hit: string | null) =>
+      run("estimate", { activity: "climb", age: 8, goes: [{ events: events(hit) }] }).json.known[0];
+    expect(of("t1").middle).toBeLessThan(of(null).middle);
+    expect(of("t1").text).toContain("dinner plate");
+    expect(run("fair", { activity: "pins", players: [{ age: 7 }, { age: "adult" }] }).json.fair).toBe(true);
+    expect(run("letters", { list: "noon, on", knock: "word" }).json).toMatchObject({
+      cards: { n: 2, o: 2 },
+      fewest: 4,
+      easyToHard: ["on", "noon"],
+    });
+    expect(run("letters", { list: "cat", cards: ["c", "a"] }).json).toMatchObject({ spells: [], cannot: ["cat"] });
+    expect(run("compile", { activity: "climb", age: 7 }).json.markers.length).toBeGreaterThan(0);
+  });
+
   it("lays a game out in a space, the same way every time", () => {
     const told = run("fit", fit).json;
     expect(told.placement).not.toBeNull();
@@ -67,6 +87,12 @@ describe("command line", () => {
     ["substitute", { ...home, home: { space: { kind: "attic" } } }, "space must be one of"],
     ["substitute", { ...home, age: 3 }, "age"],
     ["square", { n: 3, cells: [0, 1, 2] }, "cells"],
+    ["levels", { activity: "climb", corridor: { low: 0.8, high: 0.6 } }, "corridor"],
+    ["levels", { activity: "climb", count: 2 }, "count"],
+    ["estimate", { activity: "climb", goes: [] }, "goes"],
+    ["estimate", { activity: "climb", goes: [{ events: [{ kind: "bell", at: 0 }] }] }, "goes.0.events.0"],
+    ["fair", { activity: "pins", players: [{ age: 7 }] }, "players"],
+    ["letters", { list: " , " }, "list"],
     ["square", { n: 9 }, "n: must be at most 5"],
     ["square", { least: 5, most: 4 }, "most"],
     ["fit", { ...fit, space: { ...fit.space, length: 0.1 } }, "space.length"],

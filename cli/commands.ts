@@ -1,13 +1,30 @@
 import { z } from "zod";
 import { hitChance } from "#core/aim/hit.ts";
 import { POLICIES } from "#core/chances/kind.ts";
+import { compileFor } from "#core/compile/card.ts";
 import { fitAsDesigned, forHome } from "#core/compile/for-home.ts";
 import { MODES, MOST_PLAYERS, type Phrase } from "#core/contract/contract.ts";
+import { evidenceOf } from "#core/estimate/evidence.ts";
+import { plainly } from "#core/estimate/plainly.ts";
+import { estimateOf, posterior } from "#core/estimate/posterior.ts";
 import { MOST_EVENTS, recordedEvent } from "#core/events/events.ts";
+import { FAIR_KNOBS, fairMatch } from "#core/fair/fair.ts";
 import { type Distribution, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
-import { type Activity, gamePartOf, type Problem, parseActivity, problemsOf } from "#core/formats/activity.ts";
+import {
+  type Activity,
+  fromPattern,
+  gamePartOf,
+  type Problem,
+  parseActivity,
+  problemsOf,
+} from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
+import { settles } from "#core/levels/ladder.ts";
+import { CORRIDOR, LEVEL_KNOBS, levelWords, proposeLevels, USUAL_LEVELS } from "#core/levels/levels.ts";
+import { paces } from "#core/measures/step.ts";
+import { patternNames } from "#core/patterns/registry.ts";
+import { cannotSpell, entriesOf, fewestCards, signsOf } from "#core/patterns/speller/words.ts";
 import { homeAnswers, homeSpace, NOTHING_SAID } from "#core/records/home.ts";
 import { outlook, replay, view } from "#core/referee/referee.ts";
 import { hitRule } from "#core/rules/hit-rule.ts";
@@ -15,9 +32,11 @@ import { fewestTrips } from "#core/square/fewest.ts";
 import { collected, greedyTrips, isWhole, LEAST_N, MOST_N, REACHES } from "#core/square/grid.ts";
 import { mixed } from "#core/square/mix.ts";
 import { enGame } from "#words/en-game.ts";
+import { enTeacher } from "#words/en-teacher.ts";
 import { addWords, itemName, namesOf, sayPhrase } from "#words/say.ts";
 
 addWords(enGame);
+addWords(enTeacher);
 
 /** Input that is not allowed: one line that names the field. */
 class Bad extends Error {}
@@ -108,6 +127,62 @@ const substituteInput = z.strictObject({
   fixed: z.record(z.string(), z.string()).default({}),
 });
 
+const person = z.strictObject({
+  age: z.union([z.number().min(4, "must be 4 or more").max(18, "must be at most 18"), z.literal("adult")]),
+  multiplier: positive(10).optional(),
+  skill: z.number().min(-5).max(5).optional(),
+});
+const levelsInput = z.strictObject({
+  activity: z.unknown(),
+  player: person.default({ age: 8 }),
+  corridor: z.strictObject({ low: z.number().gt(0).lt(1), high: z.number().gt(0).lt(1) }).default(CORRIDOR),
+  count: z.number().int().min(3, "must be 3 or more").max(7, "must be at most 7").default(USUAL_LEVELS),
+  knobs: z
+    .array(z.enum(LEVEL_KNOBS, { error: `must be one of ${LEVEL_KNOBS.join(", ")}` }))
+    .min(1, "at least one knob")
+    .default([...LEVEL_KNOBS]),
+  things: z.array(z.string()).max(20).default([]),
+  targets: z.array(z.string()).max(20).default([]),
+  /** Hits in a row that lead up, misses in a row that lead down. */
+  up: z.number().int().min(1).max(5).default(2),
+  down: z.number().int().min(1).max(5).default(1),
+});
+const estimateInput = z.strictObject({
+  activity: z.unknown(),
+  age: z
+    .number({ error: "must be a number of years" })
+    .min(4, "must be 4 or more")
+    .max(15, "must be 15 or less")
+    .default(8),
+  /** Goes in any order: the week each was played in, and its events. */
+  goes: z
+    .array(
+      z.strictObject({
+        week: z.number().int().min(0).max(5000).default(0),
+        players: z.number().int().min(1).max(MOST_PLAYERS).default(1),
+        mode: z.enum(MODES).default("alone"),
+        events: z.array(recordedEvent).max(MOST_EVENTS),
+      }),
+    )
+    .min(1, "at least 1 go")
+    .max(400, "at most 400 goes"),
+});
+const lettersInput = z.strictObject({
+  /** Words with commas between; what stands before a = is shown instead. */
+  list: z.string().min(1, "must not be empty").max(2000),
+  /** The cards that there are; the signs of the list unless given. */
+  cards: z.array(z.string().min(1).max(4)).min(1, "at least 1 card").max(40, "at most 40 cards").optional(),
+  knock: z.enum(["once", "word", "down"], { error: "must be once, word or down" }).default("once"),
+});
+const fairInput = z.strictObject({
+  activity: z.unknown(),
+  players: z.array(person).min(2, "at least 2 players").max(MOST_PLAYERS, `at most ${MOST_PLAYERS} players`),
+  order: z
+    .array(z.enum(FAIR_KNOBS, { error: `must be one of ${FAIR_KNOBS.join(", ")}` }))
+    .min(1, "at least one change")
+    .default([...FAIR_KNOBS]),
+});
+
 const fitInput = z.strictObject({
   activity: z.unknown(),
   space: homeSpace,
@@ -118,7 +193,10 @@ const fitInput = z.strictObject({
     .default(8),
 });
 
+/** The document, or the name of a pattern: then its own example. */
 function activityOf(json: unknown) {
+  const name = patternNames.find((n) => n === json);
+  if (name) return fromPattern(name);
   const parsed = parseActivity(json);
   return parsed.ok
     ? parsed.value
@@ -189,6 +267,112 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
         changes: told.changes.map(text),
         activity: ready,
       };
+    },
+  },
+  levels: {
+    about: "levels of difficulty for somebody, each with its chance, and where up-and-down rules settle on them",
+    run: (json) => {
+      const { activity, player, corridor, up, down, ...more } = read(levelsInput, json);
+      if (corridor.low >= corridor.high) bad([{ field: "corridor", message: "low must be less than high" }]);
+      const a = activityOf(activity);
+      const list = proposeLevels(a, player, { corridor, ...more });
+      const { step } = paces(player.age === "adult" ? 18 : player.age);
+      return {
+        levels: list.map((l) => ({
+          ...l,
+          text: levelWords(l.setting, step)
+            .map((p) => sayPhrase(p))
+            .join(", "),
+        })),
+        ladder: settles(
+          list.map((l) => l.rate),
+          up,
+          down,
+        ),
+      };
+    },
+  },
+  estimate: {
+    about: "what a child's own tries say of it: its multiplier, or its log-odds, with an 80 % interval",
+    run: (json) => {
+      const { activity, age, goes } = read(estimateInput, json);
+      const a = activityOf(activity);
+      const told = goes.map((g, i) => {
+        if ((g.mode === "alone") !== (g.players === 1))
+          bad([{ field: `goes.${i}.mode`, message: "alone is for 1 player, the others for 2 or more" }]);
+        const replayed = replay(gamePartOf(a), { players: g.players, mode: g.mode, seed: 1 }, g.events);
+        if (replayed.refused)
+          bad([{ field: `goes.${i}.events.${replayed.seq}`, message: sayPhrase(replayed.refused) }]);
+        return { week: g.week, evidence: evidenceOf(a, replayed.play, age) };
+      });
+      const keys = [...new Set(told.flatMap((g) => g.evidence.map((e) => `${e.action} ${e.axis}`)))];
+      return {
+        known: keys.map((key) => {
+          const list = told.flatMap((g) =>
+            g.evidence.filter((e) => `${e.action} ${e.axis}` === key).map((e) => ({ ...e, week: g.week })),
+          );
+          const { action, axis } = list[0]!;
+          const is = estimateOf(posterior(axis, age, list));
+          return {
+            action,
+            ...is,
+            tries: list.reduce((n, e) => n + e.tries, 0),
+            text: sayPhrase(plainly(action, axis, is.middle, age)),
+          };
+        }),
+      };
+    },
+  },
+  letters: {
+    about: "the fewest cards that spell a list, which words a set of cards spells, and the words from easy to hard",
+    run: (json) => {
+      const { list, cards, knock } = read(lettersInput, json);
+      const words = entriesOf(list);
+      if (words.length === 0) bad([{ field: "list", message: "must have at least one word" }]);
+      const given = cards ?? [...new Set(words.flatMap((w) => [...w.text]))];
+      const spelled = words.map((w) => ({ ...w, signs: signsOf(w.text, given) }));
+      const can = spelled.filter((w) => w.signs !== null && !cannotSpell([w], given, cards ? knock : "once"));
+      const need = fewestCards(
+        can.map((w) => w.signs!),
+        knock,
+      );
+      const hard = (w: { signs: readonly string[] | null }) => w.signs!.length;
+      return {
+        cards: Object.fromEntries([...need].sort(([x], [y]) => (x < y ? -1 : 1))),
+        fewest: [...need.values()].reduce((n, k) => n + k, 0),
+        spells: can.map((w) => w.text),
+        cannot: spelled.filter((w) => !can.includes(w)).map((w) => w.text),
+        easyToHard: [...can].sort((x, y) => hard(x) - hard(y) || (x.text < y.text ? -1 : 1)).map((w) => w.text),
+      };
+    },
+  },
+  fair: {
+    about: "the smallest change that makes a match between unlike players fair",
+    run: (json) => {
+      const { activity, players, order } = read(fairInput, json);
+      const a = activityOf(activity);
+      if (!a.players.modes.includes("against"))
+        bad([{ field: "activity", message: "this activity is not played against each other" }]);
+      return fairMatch(a, players, order);
+    },
+  },
+  compile: {
+    about: "the card of one child in one home",
+    run: (json) => {
+      const { activity, home, age, fixed } = read(substituteInput, json);
+      const a = activityOf(activity);
+      const facts = { ...NOTHING_SAID, ...home, id: "home", label: "" };
+      const { making: _, ...card } = compileFor(
+        {
+          designed: a,
+          child: { age, step: null, leftHanded: false },
+          homes: [facts],
+          items: { own: [...a.kit.own], hidden: [] },
+        },
+        "home",
+        fixed,
+      );
+      return card;
     },
   },
   fit: {

@@ -54,8 +54,10 @@ const CORE = [
   "formats",
   "forecast",
   "estimate",
+  "fair",
   "child",
   "compile",
+  "levels",
   "ready",
 ];
 

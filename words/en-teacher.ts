@@ -35,6 +35,11 @@ export const enTeacher: Record<string, string> = {
   "pair.gone": "The match was taken back. What was played stays.",
   "pair.won": "{name} won",
   "pair.takeBack": "Take back the match of {names}",
+  "level.asDrawn": "as it is drawn",
+  "level.farther": "{steps, plural, one {one step} other {{steps, number} steps}} farther back",
+  "level.nearer": "{steps, plural, one {one step} other {{steps, number} steps}} nearer",
+  "level.target": "{item} to aim at",
+  "level.thing": "with {item}",
   "plain.plate":
     "hits a dinner plate from {metres, number} m {times, plural, =0 {less than once} one {about # time} other {about # times}} in 10",
   "plain.stops":

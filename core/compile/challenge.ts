@@ -61,6 +61,11 @@ export function scaled(a: Activity, k: number): Activity {
   return moveAll(a, new Map(pegsOf(a).map((g) => [g.id, g.distance * k])));
 }
 
+/** The same activity with every peg so much farther, metres; below nought: nearer. Each where its neighbours let it. */
+export function shifted(a: Activity, by: number): Activity {
+  return moveAll(a, new Map(pegsOf(a).map((g) => [g.id, Math.round((g.distance + by) * 1000) / 1000])));
+}
+
 /** Nothing is sent farther, metres; and what only just clears the ceiling is taken a little nearer, for ways aside and rounding. */
 const FAR = 60;
 const CLEAR_OF_IT = 0.98;

@@ -3,6 +3,7 @@ import type { Action } from "../actions/actions.ts";
 import type { Ask } from "../asks/ask.ts";
 import type { Body, GameEvent } from "../events/events.ts";
 import type { Face } from "../kit/face.ts";
+import type { Posture } from "../physics/release.ts";
 import type { Floor } from "../things/floors.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Match, MatchField, Swap } from "./match.ts";
@@ -44,6 +45,8 @@ export interface Role {
   otherHand?: boolean | undefined;
   /** Points that it begins with, where points are scored and more are better. */
   head?: number | undefined;
+  /** Kneeling or sitting for everything: a handicap. */
+  posture?: Posture | undefined;
   /** Its own line: so much nearer than the line of all, metres; below nought: farther back. */
   nearer?: number | undefined;
 }

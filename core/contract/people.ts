@@ -9,16 +9,20 @@ export const headOf = ({ people }: Setup, side: readonly number[]): number =>
   side.reduce((sum, i) => sum + (people?.[i]?.head ?? 0), 0);
 /** What is asked of somebody who plays with the other hand, whatever it is, or from a line of its own. */
 export const asTheyPlay = ({ people }: Setup, asks: Ask[]): Ask[] =>
-  people?.some((p) => p.otherHand || p.nearer)
+  people?.some((p) => p.otherHand || p.nearer || p.posture)
     ? asks.map((ask) => {
-        const { otherHand = false, nearer = 0 } = people[ask.player] ?? {};
+        const { otherHand = false, nearer = 0, posture } = people[ask.player] ?? {};
         const by = nearerBy(ask, nearer);
-        return "manner" in by && otherHand ? { ...by, manner: { ...by.manner, hand: "other" as const } } : by;
+        if (!("manner" in by) || (!otherHand && !posture)) return by;
+        return {
+          ...by,
+          manner: { ...by.manner, ...(otherHand && { hand: "other" as const }), ...(posture && { posture }) },
+        };
       })
     : asks;
 /** In what the child itself plays otherwise than the others do: goes compare only with goes played alike. */
 export function ownWay({ people }: Setup): Record<string, string | number> | null {
-  const { otherHand = false, nearer = 0 } = people?.[0] ?? {};
-  if (!otherHand && nearer === 0) return null;
-  return { ...(otherHand && { hand: "other" }), ...(nearer !== 0 && { nearer }) };
+  const { otherHand = false, nearer = 0, posture } = people?.[0] ?? {};
+  if (!otherHand && nearer === 0 && !posture) return null;
+  return { ...(otherHand && { hand: "other" }), ...(nearer !== 0 && { nearer }), ...(posture && { posture }) };
 }

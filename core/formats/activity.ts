@@ -41,6 +41,13 @@ const entry = z.strictObject({
   id: z.string().min(1).max(40),
   text: text("text", 160).min(1, "text must not be empty"),
 });
+/** Levels of one activity. */
+export const MOST_LEVELS = 7;
+const share = (name: string) =>
+  z
+    .number({ error: `${name} must be a share from 0.05 to 0.95` })
+    .min(0.05, `${name} must be 5 % or more`)
+    .max(0.95, `${name} must be 95 % or less`);
 const length = (name: string, least = 0.5) =>
   z
     .number({ error: `${name} must be a number of metres` })
@@ -175,6 +182,31 @@ const shape = z.strictObject({
       farther: z.boolean({ error: "farther must be true or false" }),
     })
     .refine((f) => f.far > f.near, { error: "far must be more than near", path: ["far"] })
+    .nullable()
+    .default(null),
+  /** Levels of difficulty, the easiest first; null: everybody plays it as it is drawn. */
+  levels: z
+    .strictObject({
+      /** Shares of sends that should count: of the hardest level, and of the easiest. */
+      low: share("low"),
+      high: share("high"),
+      list: z
+        .array(
+          z.strictObject({
+            /** Everything so much farther away, metres; below nought: nearer. */
+            line: z.number({ error: "line must be a number of metres" }).min(-10).max(10),
+            /** Another thing that is sent, and another that stands as every target; null: as drawn. */
+            thing: z.string().min(1).max(40).nullable(),
+            target: z.string().min(1).max(40).nullable(),
+          }),
+        )
+        .min(2, "at least 2 levels")
+        .max(MOST_LEVELS, `at most ${MOST_LEVELS} levels`),
+      /** While playing: hits in a row that lead a level up, and misses in a row that lead one down. */
+      up: z.number().int().min(1).max(5),
+      down: z.number().int().min(1).max(5),
+    })
+    .refine((l) => l.low < l.high, { error: "low must be less than high", path: ["low"] })
     .nullable()
     .default(null),
   players: z

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { type Better, MODES, MOST_HEAD, MOST_NEARER, MOST_PLAYERS, ROLES, type Unit } from "../contract/contract.ts";
 import { MOST_EVENTS, recordedEvent } from "../events/events.ts";
+import { POSTURES } from "../physics/release.ts";
 
 const player = z
   .number()
@@ -23,6 +24,7 @@ export const playSetup = z
           role: z.enum(ROLES),
           otherHand: z.boolean().optional(),
           head: z.number().int().min(0).max(MOST_HEAD).optional(),
+          posture: z.enum(POSTURES).optional(),
           nearer: z.number().min(-MOST_NEARER).max(MOST_NEARER).optional(),
         }),
       )

@@ -1,0 +1,41 @@
+import { describe, expect, it } from "vitest";
+import { forecastActivity } from "../forecast/for-activity.ts";
+import { fromPattern } from "../formats/activity.ts";
+import { fairMatch } from "./fair.ts";
+
+const of = (name: Parameters<typeof fromPattern>[0], change: object = {}) => {
+  const a = fromPattern(name);
+  return { ...a, pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } } } as typeof a;
+};
+
+describe("a fair match", () => {
+  it("leaves two that are alike as they are", () => {
+    const f = fairMatch(of("pins", { frames: 2 }), [{ age: 8 }, { age: 8 }]);
+    expect(f.fair).toBe(true);
+    expect(f.people.every((p) => !p.head && !p.nearer && !p.otherHand)).toBe(true);
+  });
+  it("makes a child and a grown-up even to 3 points by the first in the order that does, and the forecast says the same", () => {
+    const a = of("pins", { frames: 2 });
+    const who = [{ age: 7 }, { age: "adult" as const }];
+    const f = fairMatch(a, who);
+    expect(f.before[1]).toBeGreaterThan(0.6);
+    expect(f.fair).toBe(true);
+    for (const w of f.after) expect(Math.abs(w - 0.5)).toBeLessThanOrEqual(0.03);
+    // One change is enough: points for the child, or a line farther back for the grown-up, and both hands as they are.
+    expect((f.people[0]!.head ?? 0) > 0 || (f.people[1]!.nearer ?? 0) < 0).toBe(true);
+    expect(f.people[1]!.otherHand).toBeUndefined();
+    const again = forecastActivity(a, who, { players: 2, mode: "against", seed: 1, people: f.people }, "middle");
+    expect(again.sides.find((s) => s.players.includes(0))!.win!).toBeCloseTo(f.after[0]!, 1);
+  });
+  it("goes by the order that is given", () => {
+    const f = fairMatch(of("pins", { frames: 2 }), [{ age: 7 }, { age: "adult" }], ["line", "hand"]);
+    expect(f.people[0]!.head ?? 0).toBe(0);
+    expect((f.people[1]!.nearer ?? 0) < 0 || f.people[1]!.otherHand === true).toBe(true);
+    expect(Math.abs(f.after[0]! - 0.5)).toBeLessThan(Math.abs(f.before[0]! - 0.5));
+  });
+  it("stopped, it gives the best that it has", () => {
+    let asked = 0;
+    const f = fairMatch(of("pins", { frames: 2 }), [{ age: 6 }, { age: "adult" }], undefined, () => ++asked > 400);
+    expect(f.after).toHaveLength(2);
+  });
+});

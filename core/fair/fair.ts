@@ -1,0 +1,121 @@
+import { MOST_HEAD, MOST_NEARER, type Role, type Setup } from "../contract/contract.ts";
+import { lineRange } from "../contract/standing.ts";
+import { forecastActivity, type Who } from "../forecast/for-activity.ts";
+import { ForecastStopped } from "../forecast/forecast.ts";
+import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+
+/** What may be changed for one player, in the order in which it is tried. */
+export const FAIR_KNOBS = ["head", "line", "hand", "posture"] as const;
+export type FairKnob = (typeof FAIR_KNOBS)[number];
+/** Every chance to win within so much of equal is fair. */
+export const FAIR_WITHIN = 0.03;
+/** Games drawn for one look where it cannot be worked out exactly. */
+const GAMES = 4000;
+
+export interface Fair {
+  /** Chances to win as they are, and with the change; a tie is shared. One a player. */
+  before: number[];
+  after: number[];
+  /** What everybody has then; as they are where nothing was needed. */
+  people: Role[];
+  /** Whether every chance is within 3 points of equal; else it is the nearest that was found. */
+  fair: boolean;
+  /** Forecasts that were worked out. */
+  tried: number;
+}
+
+const PLAYS: Role = { role: "plays" };
+const unequal = (wins: readonly number[]) => Math.max(...wins.map((w) => Math.abs(w - 1 / wins.length)));
+
+/**
+ * The smallest change, in a stated order, that makes a match fair: points to begin with for the weakest; a line farther back for the strongest;
+ * its other hand; kneeling; the last two with a line farther back as well. Of each the least that brings every chance to win within 3 points of equal;
+ * where none does, the nearest. Each plays for itself. `stop` is asked before every forecast; once it says true the best so far is given.
+ */
+export function fairMatch(
+  a: Activity,
+  who: readonly Who[],
+  order: readonly FairKnob[] = FAIR_KNOBS,
+  stop: () => boolean = () => false,
+): Fair {
+  const n = who.length;
+  const setupOf = (people: Role[]): Setup => ({ players: n, mode: "against", seed: 1, people });
+  let tried = 0;
+  const known = new Map<string, number[]>();
+  const winsOf = (people: Role[]): number[] => {
+    const key = JSON.stringify(people);
+    let wins = known.get(key);
+    if (!wins) {
+      tried++;
+      const f = forecastActivity(a, who, setupOf(people), "middle", { samples: GAMES, stop });
+      wins = Array.from({ length: n }, (_, i) => {
+        const side = f.sides.find((s) => s.players.includes(i));
+        return (side?.win ?? 0) / (side?.players.length ?? 1);
+      });
+      known.set(key, wins);
+    }
+    return wins;
+  };
+  const plain = who.map(() => PLAYS);
+  const before = winsOf(plain);
+  let best = { people: plain, wins: before };
+  const better = (people: Role[]) => {
+    const wins = winsOf(people);
+    if (unequal(wins) < unequal(best.wins) - 1e-9) best = { people, wins };
+    return wins;
+  };
+  const done = () => unequal(best.wins) <= FAIR_WITHIN;
+  const pointsCount = opened(a).possible.unit === "points" && opened(a).possible.better === "more";
+  const { pattern } = opened(a);
+  const range = lineRange(pattern, a.pattern.params);
+
+  /** Of a number that helps whoever is behind the more it is: the least that makes it even, by halving. */
+  const least = (most: number, strong: number, with_: (k: number) => Role[]) => {
+    let [lo, hi] = [0, most];
+    while (hi - lo > 1 && !stop()) {
+      const mid = Math.floor((lo + hi) / 2);
+      if (better(with_(mid))[strong]! > 1 / n) lo = mid;
+      else hi = mid;
+    }
+    if (!stop()) for (const k of [lo, hi]) if (k > 0) better(with_(k));
+  };
+  const put = (people: readonly Role[], i: number, change: Partial<Role>) =>
+    people.map((p, k) => (k === i ? { ...p, ...change } : p));
+
+  // Of more than two the strongest is held back, one after the other.
+  const search = () => {
+    for (let round = 1; round < n && !done() && !stop(); round++) {
+      const from = best.people;
+      const wins = best.wins;
+      const strong = wins.indexOf(Math.max(...wins));
+      const weak = wins.indexOf(Math.min(...wins));
+      const by = range?.by ?? MOST_NEARER;
+      const back = (k: number) => ({ nearer: -Math.round(k * by * 1000) / 1000 });
+      const farthest = Math.floor(-(range?.least ?? 0) / by);
+      for (const knob of order) {
+        if (done() || stop()) break;
+        if (knob === "head" && pointsCount) {
+          const had = from[weak]!.head ?? 0;
+          least(MOST_HEAD - had, strong, (k) => put(from, weak, { head: had + k }));
+        }
+        if (knob === "line" && range) least(farthest, strong, (k) => put(from, strong, back(k)));
+        for (const [name, change] of [
+          ["hand", { otherHand: true }],
+          ["posture", { posture: "kneeling" }],
+        ] as const) {
+          if (knob !== name) continue;
+          const held = put(from, strong, change as Partial<Role>);
+          better(held);
+          if (!done() && range && !stop()) least(farthest, strong, (k) => put(held, strong, back(k)));
+        }
+      }
+    }
+  };
+  try {
+    search();
+  } catch (e) {
+    if (!(e instanceof ForecastStopped)) throw e;
+  }
+  return { before, after: best.wins, people: best.people, fair: done(), tried };
+}

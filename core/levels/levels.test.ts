@@ -1,0 +1,105 @@
+import { describe, expect, it } from "vitest";
+import { activity, fromPattern } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+import { patternNames } from "../patterns/registry.ts";
+import { random } from "../random.ts";
+import { settles } from "./ladder.ts";
+import { AS_DRAWN, atLevel, levelFor, levelWords, onLevel, proposeLevels, rateIn, spaced } from "./levels.ts";
+
+describe("a ladder", () => {
+  const fine = Array.from({ length: 401 }, (_, i) => 0.995 - (0.99 * i) / 400);
+  it("settles on a fine ladder at 50 %, 70.7 % and 79.4 %", () => {
+    expect(settles(fine, 1, 1).rate).toBeCloseTo(0.5, 2);
+    expect(
+      settles(
+        fine.filter((_, i) => i % 4 === 0),
+        2,
+        1,
+      ).rate,
+    ).toBeCloseTo(Math.SQRT1_2, 1);
+    expect(
+      settles(
+        fine.filter((_, i) => i % 4 === 0),
+        3,
+        1,
+      ).rate,
+    ).toBeCloseTo(0.794, 1);
+  });
+  it("spends its time as a child does that is drawn step by step", () => {
+    const rates = [0.8, 0.7, 0.55];
+    const next = random(5);
+    let [level, hits, misses] = [0, 0, 0];
+    const seen = [0, 0, 0];
+    let counted = 0;
+    const n = 400_000;
+    for (let i = 0; i < n; i++) {
+      seen[level]!++;
+      if (next() < rates[level]!) {
+        counted++;
+        hits++;
+        misses = 0;
+        if (hits === 2) [level, hits] = [Math.min(2, level + 1), 0];
+      } else {
+        misses++;
+        hits = 0;
+        if (misses === 2) [level, misses] = [Math.max(0, level - 1), 0];
+      }
+    }
+    const told = settles(rates, 2, 2);
+    for (const [i, s] of told.shares.entries()) expect(s).toBeCloseTo(seen[i]! / n, 2);
+    expect(told.rate).toBeCloseTo(counted / n, 2);
+  });
+  it("names what is not allowed", () => {
+    expect(() => settles([], 1, 1)).toThrow("at least one level");
+    expect(() => settles([0.5], 0, 1)).toThrow("1 or more");
+  });
+});
+
+describe("levels", () => {
+  const climb = fromPattern("climb");
+  it("are evenly spaced in log-odds, the easiest first", () => {
+    const s = spaced({ low: 0.6, high: 0.8 }, 5);
+    expect(s[0]).toBeCloseTo(0.8, 9);
+    expect(s[4]).toBeCloseTo(0.6, 9);
+    const odds = s.map((p) => Math.log(p / (1 - p)));
+    for (let i = 1; i < 4; i++) expect(odds[i]! - odds[i - 1]!).toBeCloseTo(odds[1]! - odds[0]!, 9);
+  });
+  it("give what they say: each within a few points, harder from one to the next, within the space", () => {
+    const list = proposeLevels(
+      climb,
+      { age: 7 },
+      { targets: ["bucket", "bottle", "cerealBox"], things: ["balloon", "softBall"] },
+    );
+    expect(list).toHaveLength(5);
+    for (const [i, l] of list.entries()) {
+      expect(rateIn(atLevel(climb, l.setting), { age: 7 })).toBeCloseTo(l.rate, 9);
+      if (i > 0) expect(l.rate).toBeLessThanOrEqual(list[i - 1]!.rate + 1e-9);
+      for (const p of opened(atLevel(climb, l.setting)).pegs)
+        expect(p.distance).toBeLessThanOrEqual(climb.space.length);
+    }
+  });
+  it.each(patternNames)("%s: can be asked for in every game, and give documents that can be read", (name) => {
+    const a = fromPattern(name);
+    const list = proposeLevels(a, { age: 8 }, { count: 3, things: ["balloon"] });
+    expect(list).toHaveLength(3);
+    for (const l of list) expect(activity.safeParse(atLevel(a, l.setting)).success, JSON.stringify(l)).toBe(true);
+  });
+  it("a child gets the one that suits it: a surer one a harder level", () => {
+    const list = proposeLevels(climb, { age: 7 }).map((l) => l.setting);
+    const a = { ...climb, levels: { low: 0.6, high: 0.8, list, up: 2, down: 1 } };
+    const of = (multiplier: number) => levelFor(a, { age: 7, multiplier })!.level;
+    expect(of(0.6)).toBeGreaterThanOrEqual(of(1.1));
+    expect(of(1.1)).toBeGreaterThanOrEqual(of(2));
+    expect(of(0.6)).toBeGreaterThan(of(2));
+    expect(onLevel(a, 9).levels).toBeNull();
+    expect(levelFor(climb, { age: 7 })).toBeNull();
+  });
+  it("say themselves in steps, and name an impossible corridor", () => {
+    expect(levelWords({ line: 0.75, thing: null, target: "bucket" }, 0.5)).toEqual([
+      { key: "level.farther", params: { steps: 1.5 } },
+      { key: "level.target", params: { item: "bucket" } },
+    ]);
+    expect(levelWords(AS_DRAWN, 0.5)).toEqual([{ key: "level.asDrawn" }]);
+    expect(() => proposeLevels(climb, { age: 7 }, { corridor: { low: 0.8, high: 0.6 } })).toThrow("corridor");
+  });
+});

@@ -1,0 +1,156 @@
+import { shifted } from "../compile/challenge.ts";
+import type { Phrase } from "../contract/contract.ts";
+import { layoutOf, rates, type Who } from "../forecast/for-activity.ts";
+import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+import { faceOf } from "../kit/face.ts";
+import { thing } from "../kit/items.ts";
+import { paces } from "../measures/step.ts";
+
+export type Levels = NonNullable<Activity["levels"]>;
+export type LevelSetting = Levels["list"][number];
+/** What may be turned, cheapest to reset first. */
+export const LEVEL_KNOBS = ["line", "target", "thing"] as const;
+export type LevelKnob = (typeof LEVEL_KNOBS)[number];
+export const AS_DRAWN: LevelSetting = { line: 0, thing: null, target: null };
+/** The share of sends that should count, unless a teacher says otherwise. */
+export const CORRIDOR = { low: 0.6, high: 0.8 } as const;
+export const USUAL_LEVELS = 5;
+/** A level is taken as soon as it is so near to what was meant. */
+const NEAR_ENOUGH = 0.03;
+/** Nothing is moved nearer than this, metres. */
+const NEAREST = 0.5;
+/** Other things tried for a level, at most. */
+const MOST_TRIED = 6;
+
+export interface Level {
+  setting: LevelSetting;
+  /** The share of sends that was meant, and what it gives the person it was made for. */
+  meant: number;
+  rate: number;
+}
+
+/** The same activity on a level: moved, sent with another thing, at another target. What does not fit any more is left as it was. */
+export function atLevel(a: Activity, s: LevelSetting): Activity {
+  let now = a;
+  if (s.thing && thing(a.kit, s.thing)) now = { ...now, kit: { ...now.kit, send: s.thing } };
+  const is = s.target ? thing(a.kit, s.target) : undefined;
+  if (is) for (const peg of opened(now).pegs) if (peg.kind === "target") now = opened(now).swap(peg.id, faceOf(is));
+  return s.line === 0 ? now : shifted(now, s.line);
+}
+
+/** The share of single sends or touches that count, 0 to 1: the mean over all that is aimed at. Null where nothing is. */
+export function rateIn(a: Activity, who: Who): number | null {
+  const all = [...rates(a, who, layoutOf(a)).values()];
+  return all.length === 0 ? null : all.reduce((x, y) => x + y, 0) / all.length;
+}
+
+const logit = (p: number) => Math.log(p / (1 - p));
+const expit = (x: number) => 1 / (1 + Math.exp(-x));
+/** Shares evenly spaced in log-odds over a corridor, the easiest first. */
+export function spaced({ low, high }: { low: number; high: number }, count: number): number[] {
+  return Array.from({ length: count }, (_, i) => expit(logit(high) + ((logit(low) - logit(high)) * i) / (count - 1)));
+}
+
+/** Things that could be sent instead, commonest first; and that could stand there instead. */
+function others(a: Activity, list: readonly string[], is: string): string[] {
+  return list.filter((id) => id !== is && thing(a.kit, id)).slice(0, MOST_TRIED);
+}
+
+/**
+ * Settings that give somebody those shares: for each the cheapest to reset that comes within 3 points, else the nearest there is. Everything
+ * is moved in half steps of that person, within the space. `things` and `targets`: what may be tried instead.
+ */
+export function proposeLevels(
+  a: Activity,
+  who: Who,
+  {
+    corridor = CORRIDOR,
+    count = USUAL_LEVELS,
+    knobs = LEVEL_KNOBS,
+    things = [],
+    targets = [],
+  }: {
+    corridor?: { low: number; high: number };
+    count?: number;
+    knobs?: readonly LevelKnob[];
+    things?: readonly string[];
+    targets?: readonly string[];
+  } = {},
+): Level[] {
+  if (!(corridor.low > 0 && corridor.high < 1 && corridor.low < corridor.high))
+    throw new RangeError("corridor: low must be less than high, both between 0 and 1");
+  const half = paces(who.age === "adult" ? 18 : who.age).step / 2;
+  const far = opened(a).pegs.map((p) => p.distance);
+  const [first, last] = [Math.min(...far), Math.max(...far)];
+  const may = (k: LevelKnob) => knobs.includes(k);
+  const least = may("line") && far.length > 0 ? Math.ceil((NEAREST - first) / half) : 0;
+  const most = may("line") && far.length > 0 ? Math.floor((a.space.length - last) / half) : 0;
+  const pegs = opened(a).pegs.filter((p) => p.kind === "target" && p.item);
+  const bases: Omit<LevelSetting, "line">[] = [
+    { thing: null, target: null },
+    ...(may("target") && pegs.length > 0
+      ? others(a, targets, pegs[0]!.item!).map((target) => ({ thing: null, target }))
+      : []),
+    ...(may("thing") ? others(a, things, a.kit.send).map((id) => ({ thing: id, target: null })) : []),
+  ];
+  // Where an activity is at a half step, worked out once.
+  const known = new Map<string, number | null>();
+  const at = (s: LevelSetting): number | null => {
+    const key = JSON.stringify(s);
+    if (!known.has(key)) known.set(key, rateIn(atLevel(a, s), who));
+    return known.get(key)!;
+  };
+  const lineAt = (n: number) => Math.round(n * half * 1000) / 1000;
+  return spaced(corridor, count).map((meant): Level => {
+    let best: Level | null = null;
+    for (const base of bases) {
+      // Farther is harder: halving finds where it crosses.
+      let [lo, hi] = [Math.min(0, least), Math.max(0, most)];
+      while (hi - lo > 1) {
+        const mid = Math.floor((lo + hi) / 2);
+        const rate = at({ ...base, line: lineAt(mid) });
+        if (rate !== null && rate > meant) lo = mid;
+        else hi = mid;
+      }
+      for (const n of new Set([lo, hi, 0])) {
+        const setting = { ...base, line: lineAt(n) };
+        const rate = at(setting);
+        if (rate === null) continue;
+        if (best === null || Math.abs(rate - meant) < Math.abs(best.rate - meant) - 1e-9)
+          best = { setting, meant, rate };
+      }
+      if (best && Math.abs(best.rate - meant) <= NEAR_ENOUGH) break;
+    }
+    return best ?? { setting: AS_DRAWN, meant, rate: at(AS_DRAWN) ?? Number.NaN };
+  });
+}
+
+/** The level that somebody should have: the one whose share lies nearest to the middle of the corridor in log-odds. Its place from 0. */
+export function levelFor(a: Activity, who: Who): { level: number; rates: number[] } | null {
+  const { levels } = a;
+  if (!levels) return null;
+  const all = levels.list.map((s) => rateIn(atLevel(a, s), who));
+  if (all.some((r) => r === null)) return null;
+  const middle = (logit(levels.low) + logit(levels.high)) / 2;
+  const off = (r: number) => Math.abs(logit(Math.min(0.999, Math.max(0.001, r))) - middle);
+  const told = all as number[];
+  return { level: told.reduce((b, r, i) => (off(r) < off(told[b]!) - 1e-9 ? i : b), 0), rates: told };
+}
+
+/** The activity as somebody plays it on a level: without levels of its own. */
+export const onLevel = (a: Activity, level: number): Activity =>
+  a.levels
+    ? { ...atLevel(a, a.levels.list[Math.max(0, Math.min(a.levels.list.length - 1, level))]!), levels: null }
+    : a;
+
+/** A level in words: what is moved, in steps of somebody; what is sent; what stands there. */
+export function levelWords(s: LevelSetting, step: number): Phrase[] {
+  const steps = Math.round((Math.abs(s.line) / step) * 2) / 2;
+  return [
+    ...(s.line === 0 ? [] : [{ key: s.line > 0 ? "level.farther" : "level.nearer", params: { steps } }]),
+    ...(s.target ? [{ key: "level.target", params: { item: s.target } }] : []),
+    ...(s.thing ? [{ key: "level.thing", params: { item: s.thing } }] : []),
+    ...(s.line === 0 && !s.target && !s.thing ? [{ key: "level.asDrawn" }] : []),
+  ];
+}
