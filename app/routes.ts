@@ -22,6 +22,7 @@ export default [
       route("things/:id", "routes/thing-edit.tsx"),
       route("results", "routes/results.tsx"),
       route("results/:id", "routes/result.tsx"),
+      route("results/:id/next", "routes/next-week.tsx"),
       route("results/:id/sheets", "routes/result-sheets.tsx"),
       route("classes/:id/links", "routes/class-links.tsx"),
       route("outbox", "routes/outbox.tsx"),

@@ -76,7 +76,9 @@ describe("accessible, light and dark", () => {
       `/classes/${r!.class_id}/links`,
       `/results/${r!.id}`,
       `/results/${r!.id}/sheets`,
-      ...["aim", "cues", "kit", "yard", "score", "players", "send"].map((s) => `/activities/${a!.id}?station=${s}`),
+      ...["aim", "cues", "kit", "yard", "score", "players", "levels", "send"].map(
+        (s) => `/activities/${a!.id}?station=${s}`,
+      ),
     ]) {
       await open(page, base + path);
       await inBoth(page, path);

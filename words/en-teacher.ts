@@ -35,6 +35,25 @@ export const enTeacher: Record<string, string> = {
   "pair.gone": "The match was taken back. What was played stays.",
   "pair.won": "{name} won",
   "pair.takeBack": "Take back the match of {names}",
+  "level.number": "Level {number, number}",
+  "level.sends": "What is sent on level {number, number}",
+  "level.aims": "What stands there on level {number, number}",
+  "level.off":
+    "A level lies {points, number} points outside: with what may be turned none is nearer. Let more be turned, or give the game more space.",
+  "level.none": "Nothing in this game is sent at something or kept up one by one, so its levels have no chance.",
+  "level.settles": "So a child settles at {rate, number} % hits, most of the time on level {level, number}.",
+  "level.each":
+    "Every child gets the level that suits it, by what its goes say, or its age. In Results another one can be given.",
+  "next.up": "hits {now, number} in 100 now: level {level, number} brings {rate, number}, harder",
+  "next.down": "hits {now, number} in 100 now: level {level, number} brings {rate, number}, easier",
+  "next.stay": "hits {now, number} in 100, inside or as near as it gets",
+  "next.none": "nothing in this game is sent or kept up one by one",
+  "next.stuck":
+    "{count, plural, =0 {Nobody is stuck} one {One is stuck: three games under {low, number} % hits} other {{count, number} are stuck: three games under {low, number} % hits}}",
+  "next.bored":
+    "{count, plural, =0 {Nobody is bored} one {One is bored: three games over {high, number} % hits} other {{count, number} are bored: three games over {high, number} % hits}}",
+  "next.absent": "{count, plural, =0 {Everybody played} one {One did not play} other {{count, number} did not play}}",
+  "next.proposed": "This game had no levels: these were worked out for the middle child, aged {age, number}.",
   "level.asDrawn": "as it is drawn",
   "level.farther": "{steps, plural, one {one step} other {{steps, number} steps}} farther back",
   "level.nearer": "{steps, plural, one {one step} other {{steps, number} steps}} nearer",

@@ -187,6 +187,9 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
         {r.mark !== null && (
           <Figure n={`${beat}`} what={tell("result.beat", { n: beat, mark: sayScore(r.mark, r.unit) })} />
         )}
+        <Link className="btn btn-main" to={`/results/${params.id}/next`}>
+          Next week
+        </Link>
         <Link className="btn" to={`/results/${params.id}/sheets`}>
           <Printer size={17} aria-hidden="true" /> Sheets
         </Link>

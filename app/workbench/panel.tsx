@@ -1,4 +1,5 @@
 import { memo } from "react";
+import { LevelsPanel } from "./levels-panel.tsx";
 import {
   AimPanel,
   CuesPanel,
@@ -15,6 +16,7 @@ const PANELS = {
   yard: YardPanel,
   score: ScorePanel,
   players: PlayersPanel,
+  levels: LevelsPanel,
 };
 export const Panel = memo(function Panel({ station, ...props }: { station: Station } & PanelProps) {
   if (station === "send" || station === "kit") return null;

@@ -33,7 +33,7 @@ import { RuleSentences } from "./rule-sentences.tsx";
 import { PointsSuggested, RuleWarnings } from "./rule-warnings.tsx";
 import { SampleGame } from "./sample-game.tsx";
 
-export const STATIONS = ["aim", "cues", "kit", "yard", "score", "players", "send"] as const;
+export const STATIONS = ["aim", "cues", "kit", "yard", "score", "players", "levels", "send"] as const;
 export type Station = (typeof STATIONS)[number];
 export const stationName: Record<Station, string> = {
   aim: "Aim",
@@ -42,6 +42,7 @@ export const stationName: Record<Station, string> = {
   yard: "Yard",
   score: "Score",
   players: "Players",
+  levels: "Levels",
   send: "Send",
 };
 
@@ -66,6 +67,10 @@ export function answerOf(s: Station, a: Activity): string {
       return sayPhrase(summary);
     case "players":
       return `${a.players.least === a.players.most ? a.players.least : `${a.players.least} to ${a.players.most}`}, ${a.players.modes.map((m) => label(`mode.${m}`).replace(/ \(.*/, "")).join(", ")}`;
+    case "levels":
+      return a.levels
+        ? `${a.levels.list.length} levels, ${Math.round(100 * a.levels.low)} to ${Math.round(100 * a.levels.high)} % hits`
+        : "Everybody plays it as it is drawn";
     case "send":
       return `About ${a.minutes} minutes`;
   }

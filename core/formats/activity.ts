@@ -317,6 +317,19 @@ export const activity = shape.superRefine((a, ctx) => {
     if (a.setOut.width > a.space.width)
       tell("width", `width must be ${a.space.width} m or less: the space is no wider`);
   }
+  for (const [i, l] of (a.levels?.list ?? []).entries()) {
+    const says = (field: "thing" | "target", use: "send" | "target") => {
+      const id = l[field];
+      if (id !== null && !thing(a.kit, id)?.uses.includes(use))
+        ctx.addIssue({
+          code: "custom",
+          path: ["levels", "list", i, field],
+          message: `level ${i + 1}: ${field} must be a thing of the list that can be ${use === "send" ? "sent" : "aimed at"}`,
+        });
+    };
+    says("thing", "send");
+    says("target", "target");
+  }
   const modes = a.players.modes.filter((m) => !p.modes.includes(m));
   if (modes.length > 0)
     ctx.addIssue({
@@ -468,8 +481,10 @@ export function fromPattern(name: PatternName): Activity {
 export function itemsIn(a: Activity): Set<string> {
   const targets = partsOf(opened(a).parts, "target").map((t) => t.item);
   const { send, marker, blocker, implement } = a.kit;
+  const onLevels = (a.levels?.list ?? []).flatMap((l) => [l.thing, l.target]).filter((x) => x !== null);
   return new Set([
     send,
+    ...onLevels,
     marker,
     blocker,
     ...(implement ? [implement] : []),

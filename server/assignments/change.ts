@@ -1,4 +1,4 @@
-import { and, eq } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { invite } from "../cards/invite.ts";
 import { makingFor } from "../cards/making.ts";
@@ -14,7 +14,7 @@ import { NotAllowed } from "../problem.ts";
 import { ownAssignment } from "./own.ts";
 import { LONGEST_OPEN } from "./send.ts";
 
-const { assignment, child } = schema;
+const { assignment, card, child } = schema;
 const DAY = 86_400_000;
 
 /** Takes back what is out, or puts it out again. What was played stays; nobody opens it meanwhile. */
@@ -59,6 +59,30 @@ async function wake(tx: Parameters<typeof askFor>[0], schoolId: string, id: stri
   );
 }
 
+/** Gives a child another level of something that is out, from 0: its card is made anew, unless it was begun. */
+export async function setLevel(who: SignedIn, id: string, childId: string, level: number): Promise<void> {
+  await inSchool(who.schoolId, async (tx) => {
+    const { revision: r } = await ownAssignment(tx, who, id);
+    const count = r.document.levels?.list.length ?? 0;
+    if (!(Number.isInteger(level) && level >= 0 && level < count))
+      throw NotAllowed.of("level", count === 0 ? "level: this game has no levels" : `level: 1 to ${count}`);
+    const got = await tx
+      .select({ id: card.id })
+      .from(card)
+      .where(and(eq(card.assignmentId, id), eq(card.childId, childId)));
+    if (got.length === 0) throw NotAllowed.of("level", "level: this child has no card of it");
+    // One key of it alone: two teachers may each change another child at once.
+    await tx
+      .update(assignment)
+      .set({
+        levels: sql`jsonb_set(coalesce(${assignment.levels}, '{}'::jsonb), array[${childId}::text], to_jsonb(${level}::int))`,
+      })
+      .where(eq(assignment.id, id));
+    await askFor(tx, who.schoolId, "cards", [childId]);
+  });
+  nudge();
+}
+
 /** Sends what is out to one more child of its class; a child who has it keeps the card it has. True: it got one now. */
 export async function sendToChild(who: SignedIn, id: string, childId: string): Promise<boolean> {
   const ready = await inSchool(who.schoolId, async (tx) => {
@@ -78,6 +102,7 @@ export async function sendToChild(who: SignedIn, id: string, childId: string): P
         homes,
         await schoolItemsOf(tx),
         (await knownOf(tx, [me])).get(childId),
+        own.assignment.levels?.[childId],
       ),
     };
   });

@@ -114,6 +114,8 @@ export interface ResultRow {
   /** Goes begun but never handed in: they are kept, and count for accuracy, not for boards. */
   begun: number;
   conflicts: number;
+  /** Its level, from 0; null: the activity has none. */
+  level: number | null;
 }
 export interface Results {
   id: string;
@@ -204,6 +206,7 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
           goes: mine,
           best: bestOf(mine),
           marks: Object.fromEntries(marks.filter((m) => m.cardId === c.id).map((m) => [m.criterion, m.mark])),
+          level: own.revision.document.levels ? (own.assignment.levels?.[childId] ?? null) : null,
           begun: begun.filter((b) => b.cardId === c.id).length,
           conflicts: conflicts.filter((b) => b.cardId === c.id).length,
         };

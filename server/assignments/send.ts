@@ -1,12 +1,13 @@
 import { and, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
 import { UNITS } from "#core/contract/contract.ts";
-import { ACTIVITY_VERSION, type Activity, problemsOf } from "#core/formats/activity.ts";
+import { ACTIVITY_VERSION, type Activity, MOST_LEVELS, problemsOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
 import { ownActivity } from "../activities/activities.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { invite } from "../cards/invite.ts";
+import { levelsFor } from "../cards/levels.ts";
 import { makingFor } from "../cards/making.ts";
 import { giveCards } from "../cards/versions.ts";
 import { knownOf } from "../children/known.ts";
@@ -52,6 +53,17 @@ export const sendOrder = z
       .nullable(),
     /** The unit that the mark was typed in: a change of scoring asks for it anew. */
     markUnit: z.enum(UNITS).nullable().default(null),
+    /** Levels that the teacher chose, by child, from 0; what suits each unless given. */
+    levels: z
+      .record(
+        z.uuid(),
+        z
+          .number()
+          .int()
+          .min(0)
+          .max(MOST_LEVELS - 1),
+      )
+      .default({}),
   })
   .refine((o) => o.closesAt > o.opensAt, { error: "closes must be later than opens", path: ["closesAt"] })
   .refine((o) => o.closesAt.getTime() - o.opensAt.getTime() <= LONGEST_OPEN * DAY, {
@@ -84,7 +96,7 @@ const byOrder = (tx: Tx, orderId: string) =>
 export async function sendActivity(who: SignedIn, activityId: string, order: SendOrder): Promise<string> {
   const checked = sendOrder.safeParse(order);
   if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
-  const { classId, children: only, markUnit, ...rest } = checked.data;
+  const { classId, children: only, markUnit, levels: chosen, ...rest } = checked.data;
   const ready = await inSchool(who.schoolId, async (tx) => {
     const [before] = await byOrder(tx, rest.orderId);
     if (before) return before.id;
@@ -104,17 +116,23 @@ export async function sendActivity(who: SignedIn, activityId: string, order: Sen
     );
     const items = await schoolItemsOf(tx);
     const known = await knownOf(tx, children);
-    const makings = children.map((k) => makingFor(document, k, homes.get(k.id) ?? [], items, known.get(k.id)));
-    return { document, children, makings };
+    const levels = document.levels && {
+      ...levelsFor(document, children, known),
+      ...Object.fromEntries(Object.entries(chosen).filter(([id]) => children.some((k) => k.id === id))),
+    };
+    const makings = children.map((k) =>
+      makingFor(document, k, homes.get(k.id) ?? [], items, known.get(k.id), levels?.[k.id]),
+    );
+    return { document, children, makings, levels };
   });
   if (typeof ready === "string") return ready;
-  const { document, children, makings } = ready;
+  const { document, children, makings, levels } = ready;
   const compiled = await figures("cards", makings);
   const sent = await inSchool(who.schoolId, async (tx) => {
     const revisionId = await freeze(tx, who, activityId, document);
     const [made] = await tx
       .insert(assignment)
-      .values({ schoolId: who.schoolId, classId, revisionId, wholeClass: only === null, ...rest })
+      .values({ schoolId: who.schoolId, classId, revisionId, wholeClass: only === null, levels, ...rest })
       .onConflictDoNothing()
       .returning({ id: assignment.id });
     // The same order, pressed twice or on two copies: the other one made it.

@@ -1,10 +1,20 @@
 import { itemsForCard, type Making, type SchoolItems } from "#core/compile/card.ts";
+import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { adjusted } from "#core/formats/change.ts";
+import { levelFor, onLevel } from "#core/levels/levels.ts";
 import type { Known } from "../children/known.ts";
 import type { schema } from "../db/client.ts";
 import type { Adjust } from "../db/schema.ts";
 import { factsOf, UNKNOWN_HOME } from "../homes/homes-of.ts";
+
+/** A child as forecasts take it: what a teacher said of it, else what its goes say. */
+export function whoOf(k: { age: number; adjust: Adjust | null }, known: Known | undefined, action: string): Who {
+  const of = known?.get(action);
+  const multiplier = k.adjust?.multiplier ?? (of?.spread && rounded(of.spread.middle, 0.05));
+  const skill = of?.skill && rounded(of.skill.middle, 0.1);
+  return { age: k.age, ...(multiplier !== undefined && { multiplier }), ...(skill !== undefined && { skill }) };
+}
 
 const rounded = (x: number, to: number) => Math.round(Math.round(x / to) * to * 100) / 100;
 
@@ -15,16 +25,17 @@ export function makingFor(
   homes: readonly (typeof schema.home.$inferSelect)[],
   items: SchoolItems,
   known?: Known,
+  level?: number,
 ): Making {
   const told = homes.length > 0 ? homes.map(factsOf) : [UNKNOWN_HOME];
   const { age, step, leftHanded, adjust } = k;
-  const of = known?.get(designed.aim.action);
-  // What a teacher said comes before what was worked out. Rounded: the device needs no more.
-  const multiplier = adjust?.multiplier ?? (of?.spread && rounded(of.spread.middle, 0.05));
-  const skill = of?.skill && rounded(of.skill.middle, 0.1);
+  const who = whoOf(k, known, designed.aim.action);
+  // Rounded: the device needs no more.
+  const { multiplier, skill } = who;
   // What the device gets is the activity as this child has it, never why.
+  const at = designed.levels ? onLevel(designed, level ?? levelFor(designed, who)?.level ?? 0) : designed;
   return {
-    designed: adjusted(designed, adjust?.settings ?? []),
+    designed: adjusted(at, adjust?.settings ?? []),
     child: {
       age,
       step,

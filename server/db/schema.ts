@@ -312,6 +312,8 @@ export const assignment = pgTable(
     mark: integer("mark"),
     /** Sent to all of the class: who joins it later gets it too. */
     wholeClass: boolean("whole_class").notNull().default(true),
+    /** The level that each child has of it, from 0, by child; null: the activity has no levels. */
+    levels: jsonb("levels").$type<Record<string, number>>(),
     /** Nobody can open or play it while set; what was played is kept. */
     withdrawnAt: instant("withdrawn_at"),
     createdAt: created(),

@@ -4,10 +4,12 @@ import { type Evidence, evidenceOf } from "#core/estimate/evidence.ts";
 import { evidenceOfScore } from "#core/estimate/from-score.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
 import { quantile } from "#core/forecast/distribution.ts";
-import { forecastActivity } from "#core/forecast/for-activity.ts";
+import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
 import { Graph } from "#core/forecast/forecast.ts";
 import { rareScore } from "#core/forecast/rare.ts";
 import { type Activity, gamePartOf } from "#core/formats/activity.ts";
+import type { Levels } from "#core/levels/levels.ts";
+import { levelsNext, nextWeek, type Played, type Proposal } from "#core/levels/next-week.ts";
 import type { PlayScore, PlaySetup } from "#core/records/play.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { replay } from "#core/referee/referee.ts";
@@ -53,6 +55,16 @@ export const figuresWork = {
   },
   /** From which score on a go at that age is worth a look. */
   rare: (a: Activity, age: number): number | null => rareScore(a, age),
+  /** Levels for next week, and the one proposed for each child. */
+  nextWeek(
+    a: Activity,
+    middle: Who,
+    children: readonly Played[],
+    more: { things: readonly string[]; targets: readonly string[] },
+  ): { levels: Levels; proposals: Proposal[] } {
+    const levels = levelsNext(a, middle, more);
+    return { levels, proposals: nextWeek({ ...a, levels: null }, levels, children) };
+  },
   /** What one go says of its child: every try of it, or, where only its score is known, that. */
   evidence({ activity, setup, events, version, age, score }: GoTold): Evidence[] {
     const told = replay(gamePartOf(activity), setup, events, version);

@@ -26,6 +26,7 @@ export async function cardsOf(schoolId: string, childId: string): Promise<void> 
         id: card.id,
         hash: card.hash,
         designed: revision.document,
+        levels: assignment.levels,
       })
       .from(card)
       .innerJoin(cardVersion, inForce)
@@ -39,7 +40,7 @@ export async function cardsOf(schoolId: string, childId: string): Promise<void> 
         ),
       );
     const missing = await tx
-      .select({ id: assignment.id, designed: revision.document })
+      .select({ id: assignment.id, designed: revision.document, levels: assignment.levels })
       .from(assignment)
       .innerJoin(revision, eq(revision.id, assignment.revisionId))
       .where(
@@ -63,7 +64,7 @@ export async function cardsOf(schoolId: string, childId: string): Promise<void> 
       me,
       anew,
       missing,
-      makings: [...anew, ...missing].map((c) => makingFor(c.designed!, me, homes, items, known)),
+      makings: [...anew, ...missing].map((c) => makingFor(c.designed!, me, homes, items, known, c.levels?.[childId])),
     };
   });
   if (!asked || asked.makings.length === 0) return;

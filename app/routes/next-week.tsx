@@ -1,0 +1,172 @@
+import { Form, Link, redirect, useNavigation } from "react-router";
+import { levelWords } from "#core/levels/levels.ts";
+import { paces } from "#core/measures/step.ts";
+import { nextWeekFor, sendNextWeek } from "#server/assignments/next-week.ts";
+import { shellOf } from "#server/school/classes.ts";
+import { namesOf, sayPhrase } from "#words/say.ts";
+import { tell } from "#words/tell.ts";
+import { answered, found, idOf } from "../answer.server.ts";
+import { fieldsOf } from "../read.server.ts";
+import { teacherOf } from "../session.server.ts";
+import { Problems } from "../ui/problems.tsx";
+import { fromLocalInput, localInput } from "../when.ts";
+import type { Route } from "./+types/next-week";
+
+const WEEK = 7 * 86_400_000;
+
+export const meta: Route.MetaFunction = () => [{ title: "Next week · Daring Yard" }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const who = await teacherOf(request);
+  const [next, { zone }] = await Promise.all([found(nextWeekFor(who, idOf(params.id, "assignment"))), shellOf(who)]);
+  const { activity, ...rest } = next;
+  return {
+    ...rest,
+    title: activity.title,
+    names: namesOf(activity.kit.own),
+    zone,
+    opens: localInput(new Date(), zone),
+    closes: localInput(new Date(Date.now() + WEEK), zone),
+    orderId: crypto.randomUUID(),
+  };
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const who = await teacherOf(request);
+  const id = idOf(params.id, "assignment");
+  const fields = await fieldsOf(request);
+  const { zone } = await shellOf(who);
+  return answered(async () => {
+    const levels = Object.fromEntries(
+      Object.entries(fields).flatMap(([name, value]) =>
+        name.startsWith("level ") ? [[name.slice(6), Number(value)]] : [],
+      ),
+    );
+    const at = (name: string) => fromLocalInput(fields[name] ?? "", zone) ?? new Date(Number.NaN);
+    const sent = await sendNextWeek(who, id, {
+      orderId: fields.orderId ?? "",
+      title: fields.title ?? "",
+      opensAt: at("opensAt"),
+      closesAt: at("closesAt"),
+      tries: Number(fields.tries),
+      levels,
+    });
+    throw redirect(`/results/${sent}?sent`);
+  });
+}
+
+export default function NextWeekPage({ loaderData: d, actionData, params }: Route.ComponentProps) {
+  const busy = useNavigation().state !== "idle";
+  const problems = actionData && "problems" in actionData ? actionData.problems : [];
+  const middle = d.rows[Math.floor((d.rows.length - 1) / 2)]?.age ?? 8;
+  const { step } = paces(middle);
+  const words = d.levels.list.map((s) =>
+    levelWords(s, step)
+      .map((p) => sayPhrase(p, d.names))
+      .join(", "),
+  );
+  const of = (n: "stuck" | "bored" | "absent") => d.rows.filter((r) => r.notice === n);
+  const percent = (x: number | null) => Math.round(100 * (x ?? 0));
+  return (
+    <main className="mx-auto w-full max-w-6xl p-6">
+      <h1 className="text-3xl">Next week</h1>
+      <p className="mb-3 text-quiet">
+        <Link to={`/results/${params.id}`} className="underline">
+          {d.title}
+        </Link>
+        , {d.className}: the level that brings each child between {percent(d.levels.low)} and {percent(d.levels.high)}{" "}
+        hits in 100.
+      </p>
+      <Problems list={problems} />
+      <div className="mb-4 grid gap-4 sm:grid-cols-3">
+        {(["stuck", "bored", "absent"] as const).map((n) => (
+          <section key={n} className="note">
+            <p className="font-semibold">
+              {tell(`next.${n}`, { count: of(n).length, low: percent(d.levels.low), high: percent(d.levels.high) })}
+            </p>
+            <p>
+              {of(n).map((r, i) => (
+                <span key={r.childId}>
+                  {i > 0 && ", "}
+                  <Link to={`/children/${r.childId}`} className="underline">
+                    {r.child}
+                  </Link>
+                </span>
+              ))}
+            </p>
+          </section>
+        ))}
+      </div>
+      <ol className="mb-4 grid gap-x-6 text-sm sm:grid-cols-2">
+        {words.map((w, i) => (
+          <li key={i}>
+            <strong>{tell("level.number", { number: i + 1 })}</strong>: {w}
+          </li>
+        ))}
+      </ol>
+      {!d.own && <p className="mb-3 text-sm text-quiet">{tell("next.proposed", { age: middle })}</p>}
+      <Form method="post">
+        <input type="hidden" name="orderId" value={d.orderId} />
+        <table className="w-full text-left">
+          <thead>
+            <tr className="border-b-2 border-ink text-sm">
+              {["Child", "Proposed", "Level"].map((h) => (
+                <th key={h} className="py-1.5 font-semibold">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {d.rows.map((r) => (
+              <tr key={r.childId} className="row-line">
+                <td className="py-1.5">
+                  <Link to={`/children/${r.childId}`} className="font-semibold hover:underline">
+                    {r.child}
+                  </Link>{" "}
+                  <span className="text-sm text-quiet">{r.age}</span>
+                </td>
+                <td className={r.move === "stay" ? "text-quiet" : ""}>
+                  {tell(`next.${r.move}`, { now: percent(r.now), rate: percent(r.rate), level: r.level + 1 })}
+                </td>
+                <td>
+                  <select name={`level ${r.childId}`} defaultValue={r.level} aria-label={`Level of ${r.child}`}>
+                    {d.levels.list.map((_, i) => (
+                      <option key={i} value={i}>
+                        {i + 1}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <fieldset className="mt-5 flex flex-wrap items-end gap-4">
+          <legend className="mb-1 font-semibold">A copy with these levels</legend>
+          <label className="field">
+            <span>Title</span>
+            <input name="title" defaultValue={`${d.title}, next`} maxLength={80} required />
+          </label>
+          <label className="field">
+            <span>
+              Opens <span className="hint">{d.zone}</span>
+            </span>
+            <input type="datetime-local" name="opensAt" defaultValue={d.opens} required />
+          </label>
+          <label className="field">
+            <span>Closes</span>
+            <input type="datetime-local" name="closesAt" defaultValue={d.closes} required />
+          </label>
+          <label className="field">
+            <span>Goes that count</span>
+            <input name="tries" inputMode="numeric" className="w-20" defaultValue={d.tries} required />
+          </label>
+          <button type="submit" className="btn btn-main" disabled={busy}>
+            {busy ? "Sending ..." : "Copy and send"}
+          </button>
+        </fieldset>
+      </Form>
+    </main>
+  );
+}

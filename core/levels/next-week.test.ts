@@ -1,0 +1,43 @@
+import { describe, expect, it } from "vitest";
+import { fromPattern } from "../formats/activity.ts";
+import { levelsNext, nextWeek } from "./next-week.ts";
+
+const board = fromPattern("board");
+const levels = {
+  ...levelsNext(board, { age: 7 }),
+  list: [-0.75, -0.5, -0.25, 0, 0.25].map((line) => ({ line, thing: null, target: null })),
+};
+const goes = (hits: number, sends = 10) => Array(3).fill({ hits, sends });
+
+describe("next week", () => {
+  it("a child that misses goes down, one that hits goes up, one inside stays; each with its shares", () => {
+    const [wild, sure, fine] = nextWeek(board, levels, [
+      { who: { age: 7, multiplier: 2 }, level: 2, goes: goes(2) },
+      { who: { age: 7, multiplier: 0.6 }, level: 0, goes: goes(10) },
+      { who: { age: 7 }, level: 0, goes: goes(7) },
+    ]);
+    expect(wild).toMatchObject({ move: "down", notice: "stuck" });
+    expect(wild!.rate!).toBeGreaterThan(wild!.now!);
+    expect(sure).toMatchObject({ move: "up", notice: "bored" });
+    expect(sure!.rate!).toBeLessThan(sure!.now!);
+    expect(fine).toMatchObject({ move: "stay", level: 0, notice: null });
+  });
+  it("who did not come is named, and two goes are too few to say that somebody is stuck", () => {
+    const [none, two] = nextWeek(board, levels, [
+      { who: { age: 7 }, level: 2, goes: [] },
+      { who: { age: 7 }, level: 2, goes: goes(0).slice(0, 2) },
+    ]);
+    expect([none!.notice, two!.notice]).toEqual(["absent", null]);
+  });
+  it("takes ten thousand children, children alike once", () => {
+    const many = Array.from({ length: 10_000 }, (_, i) => ({
+      who: { age: 6 + (i % 4), multiplier: 0.6 + 0.05 * (i % 30) },
+      level: i % 5,
+      goes: goes(i % 11),
+    }));
+    const began = performance.now();
+    expect(nextWeek(board, levels, many)).toHaveLength(10_000);
+    // The goal is 10 s on one core; what a busy machine adds is allowed for.
+    expect(performance.now() - began).toBeLessThan(20_000);
+  });
+});

@@ -1,0 +1,87 @@
+import type { Who } from "../forecast/for-activity.ts";
+import type { Activity } from "../formats/activity.ts";
+import { atLevel, CORRIDOR, type LevelKnob, type Levels, proposeLevels, rateIn, spaced } from "./levels.ts";
+
+/** A child, what it plays now (its place among the levels; null: as drawn), and how its last goes went: hits and sends each, the latest first. */
+export interface Played {
+  who: Who;
+  level: number | null;
+  goes: readonly { hits: number; sends: number }[];
+}
+export const MOVES = ["up", "down", "stay", "none"] as const;
+export interface Proposal {
+  move: (typeof MOVES)[number];
+  /** The level proposed, from 0, and its share of hits for this child; what it has now. */
+  level: number;
+  rate: number | null;
+  now: number | null;
+  /** Three goes in a row under the corridor, or over it; or none at all. */
+  notice: "stuck" | "bored" | "absent" | null;
+}
+/** So many goes in a row say something. */
+const IN_A_ROW = 3;
+/** What a level promises must be so much nearer to the middle of the corridor before a child is moved: a number about to change is left alone. */
+const WORTH_IT = 0.02;
+
+function noticeOf(goes: Played["goes"], { low, high }: { low: number; high: number }): Proposal["notice"] {
+  if (goes.length === 0) return "absent";
+  const last = goes.slice(0, IN_A_ROW).filter((g) => g.sends > 0);
+  if (last.length < IN_A_ROW) return null;
+  const shares = last.map((g) => g.hits / g.sends);
+  return shares.every((s) => s < low) ? "stuck" : shares.every((s) => s > high) ? "bored" : null;
+}
+
+/** The levels of next week: those of the activity, or some proposed for the middle child where it has none. */
+export function levelsNext(
+  a: Activity,
+  middle: Who,
+  more: { knobs?: readonly LevelKnob[]; things?: readonly string[]; targets?: readonly string[] } = {},
+): Levels {
+  if (a.levels) return a.levels;
+  const list = proposeLevels(a, middle, more).map((l) => l.setting);
+  return { ...CORRIDOR, list, up: 2, down: 1 };
+}
+
+/**
+ * For every child the level that brings it nearest to the middle of the corridor, in the activity with its levels: up, down or stay, with the
+ * shares before and after. Children alike are looked at once, so that it is linear in how many differ. `none`: nothing in the game has a chance.
+ */
+export function nextWeek(a: Activity, levels: Levels, children: readonly Played[]): Proposal[] {
+  const played = levels.list.map((s) => atLevel(a, s));
+  const known = new Map<string, (number | null)[]>();
+  const ratesOf = (who: Who) => {
+    const key = JSON.stringify(who);
+    let rates = known.get(key);
+    if (!rates) {
+      rates = [rateIn(a, who), ...played.map((x) => rateIn(x, who))];
+      known.set(key, rates);
+    }
+    return rates;
+  };
+  const middle = spaced(levels, 3)[1]!;
+  return children.map(({ who, level, goes }): Proposal => {
+    const [drawn, ...rates] = ratesOf(who);
+    const now = level === null ? drawn! : (rates[level] ?? drawn!);
+    const notice = noticeOf(goes, levels);
+    if (rates.some((r) => r === null) || now === null)
+      return { move: "none", level: level ?? 0, rate: null, now: null, notice };
+    const off = (r: number | null) => Math.abs(r! - middle);
+    const best = rates.reduce<number>((b, r, i) => (off(r) < off(rates[b]!) - 1e-9 ? i : b), 0);
+    const stays = level !== null && off(now) <= off(rates[best]!) + WORTH_IT;
+    const to = stays ? level : best;
+    const rate = rates[to]!;
+    const move =
+      level === null
+        ? Math.abs(rate - now) < WORTH_IT
+          ? "stay"
+          : rate > now
+            ? "down"
+            : "up"
+        : to > level
+          ? "up"
+          : to < level
+            ? "down"
+            : "stay";
+    return { move, level: to, rate, now, notice };
+  });
+}

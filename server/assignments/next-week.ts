@@ -1,0 +1,151 @@
+import { inArray } from "drizzle-orm";
+import { z } from "zod";
+import { actionFacts } from "#core/actions/actions.ts";
+import { type Activity, MOST_LEVELS, problemsOf } from "#core/formats/activity.ts";
+import { listOf } from "#core/kit/items.ts";
+import type { Levels } from "#core/levels/levels.ts";
+import type { Played, Proposal } from "#core/levels/next-week.ts";
+import type { Aimed } from "#core/referee/aimed.ts";
+import { addActivity } from "../activities/activities.ts";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { whoOf } from "../cards/making.ts";
+import { knownOf } from "../children/known.ts";
+import { inSchool, schema } from "../db/client.ts";
+import { figures } from "../figures/figures.ts";
+import { schoolItemsOf } from "../kit/items.ts";
+import { NotAllowed } from "../problem.ts";
+import { goesOf } from "./goes.ts";
+import { ownAssignment } from "./own.ts";
+import { sendActivity } from "./send.ts";
+
+const { card, child } = schema;
+/** Of the things of the list the commonest are tried for a level, so many. */
+const MOST_OFFERED = 8;
+
+export interface NextRow extends Proposal {
+  childId: string;
+  child: string;
+  age: number;
+  /** The level that it had, from 0; null: as drawn. */
+  had: number | null;
+}
+export interface NextWeek {
+  activity: Activity;
+  levels: Levels;
+  /** The activity had levels of its own. */
+  own: boolean;
+  classId: string;
+  className: string;
+  tries: number;
+  rows: NextRow[];
+}
+
+const summed = (aimed: Aimed | undefined) =>
+  Object.values(aimed ?? {}).reduce((n, [sends, hits]) => ({ hits: n.hits + hits, sends: n.sends + sends }), {
+    hits: 0,
+    sends: 0,
+  });
+
+/** What is proposed for each child next week, from what its goes say. */
+export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> {
+  const asked = await inSchool(who.schoolId, async (tx) => {
+    const own = await ownAssignment(tx, who, id);
+    const cards = await tx
+      .select()
+      .from(card)
+      .where(inArray(card.assignmentId, [id]));
+    const children =
+      cards.length === 0
+        ? []
+        : await tx
+            .select()
+            .from(child)
+            .where(
+              inArray(
+                child.id,
+                cards.map((c) => c.childId),
+              ),
+            );
+    const known = await knownOf(tx, children);
+    const goes = await goesOf(
+      tx,
+      cards.map((c) => c.id),
+    );
+    const items = await schoolItemsOf(tx);
+    return { own, cards, children, known, goes, list: listOf(items.own, items.hidden) };
+  });
+  const { own, cards, children, known, goes, list } = asked;
+  const a = own.revision.document;
+  const order = [...children].sort((x, y) => x.age - y.age || (x.name < y.name ? -1 : 1));
+  const common = (of: typeof list) =>
+    [...of]
+      .sort((x, y) => y.homes - x.homes)
+      .slice(0, MOST_OFFERED)
+      .map((i) => i.id);
+  const { travel } = actionFacts[a.aim.action];
+  const played = order.map((k): Played => {
+    const cardId = cards.find((c) => c.childId === k.id)!.id;
+    const own_ = goes.filter((g) => g.cardId === cardId && g.setup.players === 1).reverse();
+    return {
+      who: whoOf(k, known.get(k.id), a.aim.action),
+      level: a.levels ? (own.assignment.levels?.[k.id] ?? 0) : null,
+      goes: own_.map((g) => summed(g.score.aimed)),
+    };
+  });
+  const middle = { age: order[Math.floor((order.length - 1) / 2)]?.age ?? 8 };
+  const { levels, proposals } = await figures("nextWeek", a, middle, played, {
+    things: common(list.filter((i) => i.uses.includes("send") && i.moves.includes(travel))),
+    targets: common(list.filter((i) => i.uses.includes("target"))),
+  });
+  return {
+    activity: a,
+    levels,
+    own: a.levels !== null && a.levels !== undefined,
+    classId: own.assignment.classId,
+    className: own.className,
+    tries: own.assignment.tries,
+    rows: order.map((k, i) => ({ ...proposals[i]!, childId: k.id, child: k.name, age: k.age, had: played[i]!.level })),
+  };
+}
+
+export const nextOrder = z.strictObject({
+  orderId: z.uuid("order: load this page again, then send"),
+  title: z.string().trim().min(1, "title must not be empty").max(80, "title must be 80 letters or fewer"),
+  opensAt: z.date({ error: "opens: give a date and a time" }),
+  closesAt: z.date({ error: "closes: give a date and a time" }),
+  tries: z
+    .number({ error: "goes must be a number" })
+    .int()
+    .min(1, "goes must be 1 or more")
+    .max(20, "goes must be 20 or fewer"),
+  levels: z.record(
+    z.uuid(),
+    z
+      .number()
+      .int()
+      .min(0)
+      .max(MOST_LEVELS - 1),
+  ),
+});
+/** A copy of the activity with its levels set, sent to the same children, each on the level chosen. The same order again is the same sending. */
+export async function sendNextWeek(who: SignedIn, id: string, order: z.infer<typeof nextOrder>): Promise<string> {
+  const checked = nextOrder.safeParse(order);
+  if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
+  const { title, levels, ...rest } = checked.data;
+  const next = await nextWeekFor(who, id);
+  const before = await inSchool(who.schoolId, (tx) =>
+    tx
+      .select({ id: schema.assignment.id })
+      .from(schema.assignment)
+      .where(inArray(schema.assignment.orderId, [rest.orderId])),
+  );
+  if (before[0]) return before[0].id;
+  const activityId = await addActivity(who, { ...next.activity, title, levels: next.levels });
+  return sendActivity(who, activityId, {
+    ...rest,
+    classId: next.classId,
+    mark: null,
+    children: next.rows.map((r) => r.childId),
+    levels,
+  });
+}
