@@ -39,7 +39,7 @@ export const enTeacher: Record<string, string> = {
   "level.sends": "What is sent on level {number, number}",
   "level.aims": "What stands there on level {number, number}",
   "level.off":
-    "A level lies {points, number} points outside: with what may be turned none is nearer. Let more be turned, or give the game more space.",
+    "A level lies {points, plural, one {one point} other {{points, number} points}} outside: with what may be turned none is nearer. Let more be turned, or give the game more space.",
   "level.none": "Nothing in this game is sent at something or kept up one by one, so its levels have no chance.",
   "level.settles": "So a child settles at {rate, number} % hits, most of the time on level {level, number}.",
   "level.each":
@@ -55,8 +55,8 @@ export const enTeacher: Record<string, string> = {
   "next.absent": "{count, plural, =0 {Everybody played} one {One did not play} other {{count, number} did not play}}",
   "next.proposed": "This game had no levels: these were worked out for the middle child, aged {age, number}.",
   "level.asDrawn": "as it is drawn",
-  "level.farther": "{steps, plural, one {one step} other {{steps, number} steps}} farther back",
-  "level.nearer": "{steps, plural, one {one step} other {{steps, number} steps}} nearer",
+  "level.farther": "{half, select, yes {half a step} other {{steps, plural, one {one step} other {{steps, number} steps}}}} farther back",
+  "level.nearer": "{half, select, yes {half a step} other {{steps, plural, one {one step} other {{steps, number} steps}}}} nearer",
   "level.target": "{item} to aim at",
   "level.thing": "with {item}",
   "plain.plate":

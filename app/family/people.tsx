@@ -6,20 +6,31 @@ import { LineStepper } from "./own-line.tsx";
 export interface Person {
   helps: boolean;
   other: boolean;
+  /** Kneels for everything. */
+  kneels: boolean;
   head: number;
   /** Its own line, metres nearer. */
   nearer: number;
 }
-export const PLAIN_PERSON: Person = { helps: false, other: false, head: 0, nearer: 0 };
+export const PLAIN_PERSON: Person = { helps: false, other: false, kneels: false, head: 0, nearer: 0 };
+/** As the game has it, for the rows of the screen. */
+export const personOf = (r: Role): Person => ({
+  helps: r.role === "feeds",
+  other: r.otherHand === true,
+  kneels: r.posture === "kneeling",
+  head: r.head ?? 0,
+  nearer: r.nearer ?? 0,
+});
 /** As the game takes it; nothing where everybody plays alike. */
 export function rolesOf(people: readonly Person[]): Role[] | undefined {
-  if (people.every((p) => !p.helps && !p.other && p.head === 0 && p.nearer === 0)) return undefined;
+  if (people.every((p) => !p.helps && !p.other && !p.kneels && p.head === 0 && p.nearer === 0)) return undefined;
   return people.map((p) =>
     p.helps
       ? { role: "feeds" }
       : {
           role: "plays",
           ...(p.other && { otherHand: true }),
+          ...(p.kneels && { posture: "kneeling" }),
           ...(p.head > 0 && { head: p.head }),
           ...(p.nearer !== 0 && { nearer: p.nearer }),
         },
@@ -60,6 +71,7 @@ export function PersonRow({
       </span>
       {!first && <Box text={say("who.helps")} is={is.helps} turn={() => change({ ...is, helps: !is.helps })} />}
       {!is.helps && <Box text={say("who.otherHand")} is={is.other} turn={() => change({ ...is, other: !is.other })} />}
+      {!is.helps && <Box text={say("who.kneels")} is={is.kneels} turn={() => change({ ...is, kneels: !is.kneels })} />}
       {!is.helps && line && (
         <span className="flex items-center gap-2 text-base">
           {say("who.line")}

@@ -5,10 +5,11 @@ import { lineRange, linesIn } from "#core/contract/standing.ts";
 import { say, sayList, sayPhrase } from "#words/say.ts";
 import { FollowCall } from "./call.tsx";
 import type { CardData } from "./card-app.tsx";
+import { FairMatch } from "./fair-match.tsx";
 import { choosable, FamilySet, type SetValues } from "./family-set.tsx";
 import { holdPage } from "./offline.ts";
 import { decidedEvents, type OwnCard } from "./own-card.ts";
-import { type Person, PersonRow, PLAIN_PERSON, rolesOf } from "./people.tsx";
+import { type Person, PersonRow, PLAIN_PERSON, personOf, rolesOf } from "./people.tsx";
 import { takeChosen } from "./question.tsx";
 import { addEvent, addPlay, deviceId, type LocalPlay } from "./store.ts";
 
@@ -248,6 +249,13 @@ export function Who({
       {count > 1 && (
         <div className="grid gap-1">
           <Tick text={say("who.fair")} is={fair} turn={() => setFair(!fair)} />
+          {fair && mode === "against" && !inSides && playing.length === count && (
+            <FairMatch
+              data={data}
+              names={people.map((_, i) => nameOf(i))}
+              chosen={(all) => setTold(all.map(personOf))}
+            />
+          )}
           {fair &&
             people.map((is, i) => (
               <PersonRow

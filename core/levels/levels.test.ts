@@ -96,7 +96,7 @@ describe("levels", () => {
   });
   it("say themselves in steps, and name an impossible corridor", () => {
     expect(levelWords({ line: 0.75, thing: null, target: "bucket" }, 0.5)).toEqual([
-      { key: "level.farther", params: { steps: 1.5 } },
+      { key: "level.farther", params: { steps: 1.5, half: "no" } },
       { key: "level.target", params: { item: "bucket" } },
     ]);
     expect(levelWords(AS_DRAWN, 0.5)).toEqual([{ key: "level.asDrawn" }]);
