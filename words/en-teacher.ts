@@ -54,9 +54,15 @@ export const enTeacher: Record<string, string> = {
     "{count, plural, =0 {Nobody is bored} one {One is bored: three games over {high, number} % hits} other {{count, number} are bored: three games over {high, number} % hits}}",
   "next.absent": "{count, plural, =0 {Everybody played} one {One did not play} other {{count, number} did not play}}",
   "next.proposed": "This game had no levels: these were worked out for the middle child, aged {age, number}.",
+  "fairHere.child": "The child of {age}",
+  "fairHere.head": "begins with {points, plural, one {one point} other {{points, number} points}}",
+  "fairHere.back": "{steps, plural, one {one step} other {{steps, number} steps}} back ({metres} m)",
+  "level.changed": "The level is changed. A card that was not begun is made anew.",
   "level.asDrawn": "as it is drawn",
-  "level.farther": "{half, select, yes {half a step} other {{steps, plural, one {one step} other {{steps, number} steps}}}} farther back",
-  "level.nearer": "{half, select, yes {half a step} other {{steps, plural, one {one step} other {{steps, number} steps}}}} nearer",
+  "level.farther":
+    "{half, select, yes {half a step} other {{steps, plural, one {one step} other {{steps, number} steps}}}} farther back",
+  "level.nearer":
+    "{half, select, yes {half a step} other {{steps, plural, one {one step} other {{steps, number} steps}}}} nearer",
   "level.target": "{item} to aim at",
   "level.thing": "with {item}",
   "plain.plate":

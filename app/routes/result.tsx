@@ -6,7 +6,7 @@ import { problemsOf } from "#core/formats/activity.ts";
 import { MARKS } from "#core/records/play.ts";
 import { beatsMark, settingOf } from "#core/records/rank.ts";
 import { readScore } from "#core/records/score-text.ts";
-import { closeAt, sendToChild, withdraw } from "#server/assignments/change.ts";
+import { closeAt, sendToChild, setLevel, withdraw } from "#server/assignments/change.ts";
 import { correctResult, paperResult } from "#server/assignments/corrections.ts";
 import { askForLooks, criterionOrder, markCriterion, type ResultRow, resultsFor } from "#server/assignments/results.ts";
 import { matchesOf, pairHomes, unpairHomes } from "#server/assignments/two-homes.ts";
@@ -114,6 +114,9 @@ export async function action({ request, params }: Route.ActionArgs) {
       case "unpair":
         await unpairHomes(who, id, idOf(fields.matchId, "match"));
         return done("pair", tell("pair.gone"));
+      case "level":
+        await setLevel(who, id, idOf(fields.childId, "child"), Number(fields.level));
+        return done("level", tell("level.changed"));
       case "looks":
         await askForLooks(who, id);
         return done("looks");
@@ -332,6 +335,42 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
   );
 }
 
+/** The level that a child has; another one makes its card anew, unless it was begun. */
+function LevelOf({ row: r, count }: { row: ResultRow; count: number }) {
+  const fetcher = useFetcher();
+  const refused = (fetcher.data as { problems?: { message: string }[] } | undefined)?.problems ?? [];
+  return (
+    <fetcher.Form method="post" className="inline-flex items-center gap-1 align-middle">
+      <input type="hidden" name="intent" value="level" />
+      <input type="hidden" name="childId" value={r.childId} />
+      <select
+        name="level"
+        defaultValue={r.level!}
+        aria-label={`Level of ${r.child}`}
+        title="Level"
+        className="py-0 text-sm font-normal"
+        onChange={(e) => void fetcher.submit(e.currentTarget.form)}
+      >
+        {Array.from({ length: count }, (_, i) => (
+          <option key={`level${i + 1}`} value={i}>
+            {i + 1}
+          </option>
+        ))}
+      </select>
+      <noscript>
+        <button type="submit" className="btn btn-small">
+          Give
+        </button>
+      </noscript>
+      {refused.map((p) => (
+        <span key={p.message} role="alert" className="problem">
+          {p.message}
+        </span>
+      ))}
+    </fetcher.Form>
+  );
+}
+
 function Figure({ n, what }: { n: string; what: string }) {
   return (
     <p className="leading-tight">
@@ -373,6 +412,7 @@ function Row({
         <Link to={`/children/${r.childId}`} className="hover:underline">
           {r.child}
         </Link>{" "}
+        {r.level !== null && activity.levels && <LevelOf row={r} count={activity.levels.list.length} />}
         <Link
           to={`sheets?card=${r.cardId}`}
           aria-label={`Print the card of ${r.child}`}

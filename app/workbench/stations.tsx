@@ -24,6 +24,7 @@ import { Problems } from "../ui/problems.tsx";
 import { Compared } from "./compared.tsx";
 import { arrangeAs } from "./edit.ts";
 import { ExerciseFields } from "./exercise-fields.tsx";
+import { FairHere } from "./fair-here.tsx";
 import { FamilyRange } from "./family-range.tsx";
 import { useSchool } from "./items.tsx";
 import { Choice, Knobs, NumberField, TextField, Toggle } from "./knobs.tsx";
@@ -738,7 +739,7 @@ export function ScorePanel({ activity: a, problems, change, middle, people }: Pa
   );
 }
 
-export function PlayersPanel({ activity: a, problems, change }: PanelProps) {
+export function PlayersPanel({ activity: a, problems, change, middle }: PanelProps) {
   const o = opened(a);
   const { modes: able } = o.pattern;
   const turn = (m: Mode) => {
@@ -794,6 +795,7 @@ export function PlayersPanel({ activity: a, problems, change }: PanelProps) {
         problems={problems}
         change={change}
       />
+      {a.players.modes.includes("against") && a.players.most > 1 && <FairHere activity={a} middle={middle} />}
       <FamilyRange activity={a} change={change} />
     </>
   );

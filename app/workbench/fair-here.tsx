@@ -1,0 +1,84 @@
+import { useState } from "react";
+import type { Fair } from "#core/fair/fair.ts";
+import type { Who } from "#core/forecast/for-activity.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { paces } from "#core/measures/step.ts";
+import { label } from "#words/teacher.ts";
+import { tell } from "#words/tell.ts";
+import { useFair } from "../ui/use-fair.ts";
+
+const OTHERS = [6, 8, 10, 12, 14, "adult"] as const;
+
+/** What would make a match of the middle child fair: before and after, as the family's card works it out too. */
+export function FairHere({ activity: a, middle }: { activity: Activity; middle: Who }) {
+  const [other, setOther] = useState<number | "adult">("adult");
+  const [found, setFound] = useState<{ of: Activity; fair: Fair } | null>(null);
+  const fair = useFair();
+  const told = found && found.of === a ? found.fair : null;
+  const step = paces(18).step;
+  const changes = (told?.people ?? []).flatMap((p, i) => {
+    const who =
+      i === 0
+        ? tell("fairHere.child", { age: String(middle.age) })
+        : label(other === "adult" ? "fairHere.adult" : "fairHere.other");
+    const what = [
+      ...(p.head ? [tell("fairHere.head", { points: p.head })] : []),
+      ...(p.nearer
+        ? [tell("fairHere.back", { steps: Math.round((2 * -p.nearer) / step) / 2, metres: (-p.nearer).toFixed(2) })]
+        : []),
+      ...(p.otherHand ? [label("fairHere.hand")] : []),
+      ...(p.posture ? [label("fairHere.kneels")] : []),
+    ];
+    return what.length > 0 ? [`${who}: ${what.join(", ")}`] : [];
+  });
+  const percent = (w: readonly number[]) => w.map((x) => Math.round(100 * x)).join(" to ");
+  return (
+    <section className="row-line py-2" aria-label="Fair match">
+      <h3 className="text-base">Fair match</h3>
+      <div className="flex items-end gap-2 py-1">
+        <label className="field grow">
+          <span>The middle child, {middle.age}, against</span>
+          <select
+            value={String(other)}
+            onChange={(e) => setOther(e.target.value === "adult" ? "adult" : Number(e.target.value))}
+          >
+            {OTHERS.map((o) => (
+              <option key={o} value={o}>
+                {o === "adult" ? "a grown-up" : `somebody of ${o}`}
+              </option>
+            ))}
+          </select>
+        </label>
+        {fair.state === "working" ? (
+          <button type="button" className="btn btn-small" onClick={fair.stop}>
+            Stop
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="btn btn-small"
+            onClick={() => fair.find(a, [middle, { age: other }], (f) => setFound({ of: a, fair: f }))}
+          >
+            Make it fair
+          </button>
+        )}
+      </div>
+      <div role="status" className="text-sm">
+        {fair.state === "working" && "Playing it many times ..."}
+        {fair.state === "failed" && "That did not work for this game."}
+        {told && (
+          <>
+            <p>
+              Wins in 100 games: {percent(told.before)} before, <strong>{percent(told.after)}</strong> after.
+            </p>
+            {changes.map((c) => (
+              <p key={c}>{c}</p>
+            ))}
+            {changes.length === 0 && <p>Nothing needs to be changed.</p>}
+            {!told.fair && <p>No change brings it within 3 points; this is the nearest.</p>}
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
