@@ -1,0 +1,199 @@
+import type { Browser } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { fromPattern } from "../core/formats/activity.ts";
+import {
+  base,
+  beginPlay,
+  changed,
+  handIn,
+  open,
+  openBrowser,
+  owner,
+  press,
+  sees,
+  sending,
+  sentTo,
+  teacherPage,
+  text,
+  title,
+} from "./help.ts";
+
+let browser: Browser;
+let close: () => Promise<void>;
+let sql: ReturnType<typeof owner>;
+beforeAll(async () => {
+  Object.assign(process.env, inject("webEnv"));
+  ({ browser, close } = await openBrowser());
+  sql = owner();
+});
+afterAll(async () => {
+  await sql.end();
+  await close();
+});
+const childId = async (name: string) => (await sql`select id from child where name = ${name}`)[0]!.id as string;
+/** How far away the first thing of a card stands, as it was compiled for a child. */
+const nearest = async (sent: string, name: string) => {
+  const [c] =
+    await sql`select v.compiled from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id where k.assignment_id = ${sent} and c.name = ${name}`;
+  return Math.min(...c!.compiled.markers.map((m: { metres: number }) => m.metres));
+};
+
+describe("levels", () => {
+  it("are proposed at their station with the chances of three children, changed by hand, kept, and taken away", async () => {
+    const page = await teacherPage(browser);
+    const { addActivity } = await import("../server/activities/activities.ts");
+    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const id = await addActivity(
+      { teacherId: t!.id, schoolId: t!.school_id },
+      { ...fromPattern("board"), title: title() },
+    );
+    await open(page, `${base}/activities/${id}?station=levels`);
+    await sees(page, "Everybody plays it as it is drawn");
+    await press(page, "Propose levels");
+    await sees(page, "Level 5");
+    const rates = () => page.$$eval("[data-level-rates]", (ps) => ps.map((p) => p.textContent ?? ""));
+    const before = await rates();
+    expect(before).toHaveLength(5);
+    for (const r of before) expect(r.match(/\d+ %/g)).toHaveLength(3);
+    await page.click("ol[aria-label='Levels, the easiest first'] details summary");
+    const field = await page.$("ol[aria-label='Levels, the easiest first'] li input");
+    await field!.click({ count: 3 });
+    await field!.type("0.5");
+    await expect.poll(async () => (await rates())[0]).not.toBe(before[0]);
+    await sees(page, "saved");
+    await expect
+      .poll(
+        async () =>
+          (await sql`select document->'levels'->'list'->0->>'line' as line from activity where id = ${id}`)[0]!.line,
+      )
+      .toBe("0.5");
+    await press(page, "No levels");
+    await sees(page, "Everybody plays it as it is drawn");
+    await page.close();
+  });
+
+  it("each child gets its own when it is sent; another one given in Results makes its card anew", async () => {
+    const line = (n: number) => ({ line: n, thing: null, target: null });
+    const levels = { low: 0.6, high: 0.8, list: [line(-0.6), line(0), line(0.6)], up: 2, down: 1 };
+    const a = { ...fromPattern("board"), title: title(), levels };
+    const sent = await sending(["Quill F.", "Umar Z."], a);
+    const [row] = await sql`select levels from assignment where id = ${sent}`;
+    expect(Object.keys(row!.levels)).toHaveLength(2);
+    const [quill, before] = [await childId("Quill F."), await nearest(sent, "Quill F.")];
+    const other = row!.levels[quill] === 0 ? 2 : 0;
+    const page = await teacherPage(browser);
+    await open(page, `${base}/results/${sent}`);
+    await page.select("select[aria-label='Level of Quill F.']", String(other));
+    await expect.poll(() => nearest(sent, "Quill F."), { timeout: 20_000 }).not.toBe(before);
+    const after = await nearest(sent, "Quill F.");
+    expect(other === 0 ? after < before : after > before).toBe(true);
+    expect((await sql`select levels from assignment where id = ${sent}`)[0]!.levels[quill]).toBe(other);
+    await page.close();
+  });
+});
+
+describe("what the goes teach", () => {
+  it("a game handed in moves what is known of the child, and its page says it in plain words", async () => {
+    const a = changed(fromPattern("climb"), title(), { tries: 6 });
+    const { page, card } = await sentTo(browser, "Umar Z.", a);
+    await beginPlay(page, card);
+    for (let i = 0; i < 6; i++) await press(page, "MISS");
+    await handIn(page);
+    const id = await childId("Umar Z.");
+    const rows = () =>
+      sql`select e.* from evidence e join play p on p.id = e.play_id join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash where v.compiled->'activity'->>'title' = ${a.title}`;
+    await expect.poll(async () => (await rows()).length, { timeout: 40_000 }).toBe(1);
+    const [e] = await rows();
+    expect(e).toMatchObject({ child_id: id, axis: "spread", tries: 6, action: a.aim.action });
+    const teacher = await teacherPage(browser);
+    await open(teacher, `${base}/children/${id}`);
+    await sees(teacher, "hits a dinner plate from");
+    await sees(teacher, a.title);
+    const { childPage } = await import("../server/children/child.ts");
+    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const told = await childPage({ teacherId: t!.id, schoolId: t!.school_id }, id);
+    const roll = told.courses.find((c) => c.action === a.aim.action && c.axis === "spread")!;
+    expect(roll.now.low).toBeLessThan(roll.now.middle);
+    expect(roll.now.high).toBeGreaterThan(roll.now.middle);
+    // Nobody of another school sees it.
+    await expect(childPage({ teacherId: t!.id, schoolId: "00000000-0000-4000-8000-000000000000" }, id)).rejects.toThrow(
+      "child",
+    );
+    await teacher.close();
+    await page.close();
+  });
+
+  it("next week: a proposal for each child with its reason; changed, copied and sent in one press, and pressed twice once", async () => {
+    const a = { ...fromPattern("board"), title: title() };
+    const sent = await sending(["Quill F.", "Kezia O.", "Lorcan T."], a);
+    const page = await teacherPage(browser);
+    await open(page, `${base}/results/${sent}`);
+    await press(page, "Next week");
+    await sees(page, "3 did not play");
+    await sees(page, "in 100");
+    await page.select("select[aria-label='Level of Kezia O.']", "4");
+    await press(page, "Copy and send");
+    await sees(page, `${a.title}, next`);
+    const made =
+      await sql`select a.id, a.levels from assignment a join revision r on r.id = a.revision_id where r.document->>'title' = ${`${a.title}, next`}`;
+    expect(made).toHaveLength(1);
+    expect(made[0]!.levels[await childId("Kezia O.")]).toBe(4);
+    const { sendNextWeek } = await import("../server/assignments/next-week.ts");
+    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const who = { teacherId: t!.id, schoolId: t!.school_id };
+    const order = {
+      orderId: crypto.randomUUID(),
+      title: `${a.title} again`,
+      opensAt: new Date(),
+      closesAt: new Date(Date.now() + 86_400_000),
+      tries: 2,
+      levels: {},
+    };
+    const both = await Promise.all([sendNextWeek(who, sent, order), sendNextWeek(who, sent, order)]);
+    expect(both[0]).toBe(both[1]);
+    await expect(sendNextWeek(who, sent, { ...order, title: " " })).rejects.toThrow("title");
+    await page.close();
+  });
+});
+
+describe("a fair match", () => {
+  it("is found on the family's device, set for those who play, and played with", async () => {
+    const pins = fromPattern("pins");
+    const { page, card } = await sentTo(browser, "Kezia O.", { ...pins, title: title() });
+    await beginPlay(page, card, 2, "Against each other", async (p) => {
+      await press(p, "Make it fair");
+      await press(p, "Find what makes it fair");
+      await sees(p, "Wins in 100 games:", 30_000);
+      const said = await text(p);
+      const [, before, , after] = /games: (\d+) : (\d+) before, (\d+) : (\d+) now/.exec(said)!;
+      expect(Math.abs(Number(after) - 50)).toBeLessThan(Math.abs(Number(before) - 50));
+    });
+    const plays = await page.evaluate(
+      () =>
+        new Promise<{ startedAt: number; setup: { people?: { head?: number; nearer?: number }[] } }[]>((done) => {
+          const open_ = indexedDB.open("daring-yard");
+          open_.onsuccess = () => {
+            const all = open_.result.transaction("plays").objectStore("plays").getAll();
+            all.onsuccess = () => done(all.result);
+          };
+        }),
+    );
+    const play = plays.sort((x, y) => y.startedAt - x.startedAt)[0];
+    expect(play!.setup.people!.some((x) => (x.head ?? 0) > 0 || (x.nearer ?? 0) !== 0)).toBe(true);
+    await page.close();
+  });
+
+  it("stands in the workbench with before and after", async () => {
+    const page = await teacherPage(browser);
+    const { addActivity } = await import("../server/activities/activities.ts");
+    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const id = await addActivity(
+      { teacherId: t!.id, schoolId: t!.school_id },
+      { ...fromPattern("pins"), title: title() },
+    );
+    await open(page, `${base}/activities/${id}?station=players`);
+    await press(page, "Make it fair");
+    await sees(page, "Wins in 100 games:", 30_000);
+    await page.close();
+  });
+});
