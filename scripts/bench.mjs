@@ -481,9 +481,23 @@ const kit = () => core("bench-kit.ts");
 const yard = () => core("bench-yard.ts");
 const look = () => core("bench-look.ts");
 const square = () => core("bench-square.ts");
+const estimate = () => core("bench-estimate.ts");
 
 try {
-  const parts = { forecasts, kit, yard, look, square, pegMoves, courseMoves, familyBytes, playTaps, handIns, pages };
+  const parts = {
+    forecasts,
+    kit,
+    yard,
+    look,
+    square,
+    estimate,
+    pegMoves,
+    courseMoves,
+    familyBytes,
+    playTaps,
+    handIns,
+    pages,
+  };
   for (const [name, run] of Object.entries(parts)) if (!process.argv[2] || process.argv[2] === name) await run();
 } finally {
   await close();
