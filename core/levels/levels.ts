@@ -148,7 +148,11 @@ export const onLevel = (a: Activity, level: number): Activity =>
 export function levelWords(s: LevelSetting, step: number): Phrase[] {
   const steps = Math.round((Math.abs(s.line) / step) * 2) / 2;
   return [
-    ...(s.line === 0 ? [] : [{ key: s.line > 0 ? "level.farther" : "level.nearer", params: { steps, half: steps === 0.5 ? "yes" : "no" } }]),
+    ...(s.line === 0
+      ? []
+      : [
+          { key: s.line > 0 ? "level.farther" : "level.nearer", params: { steps, half: steps === 0.5 ? "yes" : "no" } },
+        ]),
     ...(s.target ? [{ key: "level.target", params: { item: s.target } }] : []),
     ...(s.thing ? [{ key: "level.thing", params: { item: s.thing } }] : []),
     ...(s.line === 0 && !s.target && !s.thing ? [{ key: "level.asDrawn" }] : []),
