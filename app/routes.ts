@@ -25,6 +25,7 @@ export default [
       route("results/:id/next", "routes/next-week.tsx"),
       route("results/:id/sheets", "routes/result-sheets.tsx"),
       route("classes/:id/links", "routes/class-links.tsx"),
+      route("classes/:id/truth", "routes/class-truth.tsx"),
       route("outbox", "routes/outbox.tsx"),
       route("how", "routes/how.tsx"),
     ]),

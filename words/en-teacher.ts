@@ -58,6 +58,12 @@ export const enTeacher: Record<string, string> = {
   "fairHere.head": "begins with {points, plural, one {one point} other {{points, number} points}}",
   "fairHere.back": "{steps, plural, one {one step} other {{steps, number} steps}} back ({metres} m)",
   "level.changed": "The level is changed. A card that was not begun is made anew.",
+  "truth.over":
+    "{goes, plural, one {one game} other {{goes, number} games}} of {children, plural, one {one child} other {{children, number} children}}, each beside what was forecast from the games before it.",
+  "truth.better":
+    "mean squared error of the forecast beside always guessing the class's own share: the forecast is better.",
+  "truth.noBetter":
+    "mean squared error of the forecast beside always guessing the class's own share: the forecast is no better. Trust it less until more games have come back.",
   "level.asDrawn": "as it is drawn",
   "level.farther":
     "{half, select, yes {half a step} other {{steps, plural, one {one step} other {{steps, number} steps}}}} farther back",

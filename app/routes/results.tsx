@@ -13,6 +13,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { zone } = await shellOf(who);
   return {
+    classes: (await shellOf(who)).classes,
     rows: (await assignmentsFor(who, zone)).map((a) => ({
       ...a,
       opens: when(a.opensAt, zone),
@@ -24,7 +25,14 @@ export async function loader({ request }: Route.LoaderArgs) {
 export default function Results({ loaderData }: Route.ComponentProps) {
   return (
     <main className="mx-auto w-full max-w-6xl p-6">
-      <h1 className="mb-4 text-3xl">Results</h1>
+      <h1 className="mb-2 text-3xl">Results</h1>
+      <p className="mb-4 flex flex-wrap gap-x-4 text-sm">
+        {loaderData.classes.map((c) => (
+          <Link key={c.id} to={`/classes/${c.id}/truth`} className="underline">
+            How forecasts came true: {c.name}
+          </Link>
+        ))}
+      </p>
       {loaderData.rows.length === 0 && <p>Nothing has been sent yet.</p>}
       <table className="w-full text-left">
         <thead>

@@ -1,5 +1,7 @@
 import type { Action } from "../actions/actions.ts";
-import { type AskOf, mainAsks } from "../asks/ask.ts";
+import { type Aim, type AskOf, mainAsks } from "../asks/ask.ts";
+import type { Seen } from "../chances/kind.ts";
+import { kindOf } from "../chances/kinds.ts";
 import { optionsOf, type Play as Scene, waysFrom } from "../chances/outcomes.ts";
 import type { Body, GameEvent } from "../events/events.ts";
 import { layoutOf, personOf, type Who } from "../forecast/for-activity.ts";
@@ -17,6 +19,9 @@ export interface Evidence {
   tries: number;
   /** Log-likelihood at the points of the axis. */
   ll: number[];
+  /** Tries that came off, and how many of them should at each point: what a forecast is held against. */
+  hits: number;
+  means: number[];
 }
 /** Of a hundred tries one is told wrong, or was no real try: an assumption, so that no single one decides. */
 const SLIP = 0.01;
@@ -70,6 +75,15 @@ class Tables {
   }
 }
 
+/** Whether what was seen of a send brings anything to whoever aimed. */
+function worth(ask: Asked, seen: Body | GameEvent): boolean {
+  if (seen.kind !== "send") return false;
+  const { hit = null, rest, away, fell } = seen;
+  if (Array.isArray(fell) ? fell.length > 0 : (fell ?? 0) > 0) return true;
+  const told = rest === undefined ? { hit, kept: hit === "kept" } : { rest, ...(away !== undefined && { away }) };
+  return kindOf<Aim>(ask.aim).worth(ask.aim, told as Seen) > 0;
+}
+
 /** Whether an outcome is what was seen: the same target, place, pins or number of them, point or count. */
 function matches(body: Body, e: GameEvent): boolean {
   if (body.kind === "send" && e.kind === "send") {
@@ -113,11 +127,18 @@ const slipped = (p: number, n = 2) => Math.log((1 - SLIP) * p + SLIP / n);
 export function evidenceOf(a: Activity, play: Play, age: Age): Evidence[] {
   const tables = new Tables(a, age);
   const out = new Map<string, Evidence>();
-  const tell = (action: Action, axis: Axis, tries: number, ll: readonly number[]) => {
-    if (Math.max(...ll) - Math.min(...ll) < FLAT) return;
+  const tell = (action: Action, axis: Axis, more: Omit<Evidence, "action" | "axis">) => {
+    if (Math.max(...more.ll) - Math.min(...more.ll) < FLAT) return;
     const key = `${action} ${axis}`;
-    const is = out.get(key) ?? { action, axis, tries: 0, ll: AT[axis].map(() => 0) };
-    out.set(key, { ...is, tries: is.tries + tries, ll: is.ll.map((x, i) => x + ll[i]!) });
+    const none = AT[axis].map(() => 0);
+    const is = out.get(key) ?? { action, axis, tries: 0, ll: none, hits: 0, means: none };
+    out.set(key, {
+      ...is,
+      tries: is.tries + more.tries,
+      hits: is.hits + more.hits,
+      ll: is.ll.map((x, i) => x + more.ll[i]!),
+      means: is.means.map((x, i) => x + more.means[i]!),
+    });
   };
   // Where the number was typed after the bell, what was tapped before is not what it was.
   const totals = play.standing.some(({ event: e }) => e.kind === "total");
@@ -147,12 +168,17 @@ export function evidenceOf(a: Activity, play: Play, age: Age): Evidence[] {
           const { kept, lost: drop } = runOf(list);
           return e.n * slipped(kept) + (lost ? slipped(drop) : 0);
         });
-        tell(action, axis, e.n + (lost ? 1 : 0), ll);
+        const tries = e.n + (lost ? 1 : 0);
+        const means = table[axis].map((list) => tries * runOf(list).kept);
+        tell(action, axis, { tries, hits: e.n, ll, means });
       } else {
         const ll = table[axis].map((list) =>
           slipped(chanceOf(list, e), Math.max(2, new Set(list.map((w) => JSON.stringify(w.body))).size)),
         );
-        tell(action, axis, 1, ll);
+        // Where no way of it is worth anything (how near a piece lies) there is nothing to come off.
+        const means = table[axis].map((list) => list.reduce((sum, w) => sum + (worth(ask, w.body) ? w.p : 0), 0));
+        const counts = Math.max(...means) > 0;
+        tell(action, axis, { tries: counts ? 1 : 0, hits: counts && worth(ask, e) ? 1 : 0, ll, means });
       }
     }
   }

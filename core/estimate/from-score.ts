@@ -43,6 +43,6 @@ export function evidenceOfScore(a: Activity, age: Age, score: PlayScore): Eviden
     const means = told.map((f) => f.sides[0]!.points.at.reduce((sum, at, i) => sum + at * f.sides[0]!.points.p[i]!, 0));
     const moved = Math.max(...means) - Math.min(...means);
     if (told.every((f) => f.method === "sampled") && moved < 1e-9) return [];
-    return [{ action: a.aim.action, axis, tries: score.sends, ll: finer(ll, EVERY) }];
+    return [{ action: a.aim.action, axis, tries: score.sends, ll: finer(ll, EVERY), hits: 0, means: [] }];
   });
 }

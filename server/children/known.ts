@@ -26,6 +26,8 @@ export interface EvidenceRow {
   at: Date;
   tries: number;
   ll: number[];
+  hits: number;
+  means: number[] | null;
 }
 
 export async function evidenceRows(tx: Tx, childIds: readonly string[]): Promise<EvidenceRow[]> {

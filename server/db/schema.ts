@@ -540,6 +540,9 @@ export const evidence = pgTable(
     at: instant("at").notNull(),
     tries: integer("tries").notNull(),
     ll: jsonb("ll").$type<number[]>().notNull(),
+    /** Tries that came off, and how many should have at the points; none where only a score was known. */
+    hits: integer("hits").notNull().default(0),
+    means: jsonb("means").$type<number[]>(),
   },
   (t) => [
     primaryKey({ columns: [t.playId, t.action, t.axis] }),

@@ -117,6 +117,8 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
       axis: e.axis,
       tries: e.tries,
       ll: e.ll.map((x) => Math.round(x * PLACES) / PLACES),
+      hits: e.hits,
+      means: e.means.length > 0 ? e.means.map((x) => Math.round(x * PLACES) / PLACES) : null,
     }));
     await inSchool(schoolId, async (tx) => {
       await tx.delete(evidence).where(eq(evidence.playId, g.play.id));

@@ -1,0 +1,49 @@
+import {
+  CartesianGrid,
+  ReferenceLine,
+  ResponsiveContainer,
+  Scatter,
+  ScatterChart,
+  Tooltip,
+  XAxis,
+  YAxis,
+  ZAxis,
+} from "recharts";
+
+/** What was forecast across, what came of it up; on the line the forecast was right. Bigger: more sends. */
+export default function TruthChart({ bins }: { bins: readonly { forecast: number; seen: number; tries: number }[] }) {
+  const points = bins.map((b) => ({ x: Math.round(100 * b.forecast), y: Math.round(100 * b.seen), z: b.tries }));
+  const axis = {
+    type: "number" as const,
+    domain: [0, 100],
+    ticks: [0, 20, 40, 60, 80, 100],
+    tick: { fontSize: 12, fill: "var(--color-quiet)" },
+  };
+  return (
+    <ResponsiveContainer width="100%" height={340}>
+      <ScatterChart margin={{ top: 8, right: 16, bottom: 24, left: 4 }}>
+        <CartesianGrid stroke="var(--color-hair)" />
+        <XAxis
+          {...axis}
+          dataKey="x"
+          name="forecast"
+          unit=" %"
+          label={{ value: "forecast", position: "bottom", fontSize: 13 }}
+        />
+        <YAxis {...axis} dataKey="y" name="came off" unit=" %" width={48} />
+        <ZAxis dataKey="z" range={[40, 500]} name="sends" />
+        <ReferenceLine
+          segment={[
+            { x: 0, y: 0 },
+            { x: 100, y: 100 },
+          ]}
+          stroke="var(--color-plum)"
+          strokeDasharray="7 5"
+          strokeWidth={2}
+        />
+        <Tooltip />
+        <Scatter data={points} fill="var(--color-mustard)" stroke="var(--color-ink)" isAnimationActive={false} />
+      </ScatterChart>
+    </ResponsiveContainer>
+  );
+}

@@ -1,0 +1,72 @@
+import { lazy, Suspense } from "react";
+import { Link } from "react-router";
+import { truthOfClass } from "#server/children/truth.ts";
+import { tell } from "#words/tell.ts";
+import { found, idOf } from "../answer.server.ts";
+import { teacherOf } from "../session.server.ts";
+import type { Route } from "./+types/class-truth";
+
+const TruthChart = lazy(() => import("../children/truth-chart.tsx"));
+
+export const meta: Route.MetaFunction = () => [{ title: "How forecasts came true · Daring Yard" }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const { goes, ...rest } = await found(truthOfClass(await teacherOf(request), idOf(params.id, "class")));
+  return { ...rest, goes: goes.length };
+}
+
+export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
+  const percent = (x: number | null) => Math.round(100 * (x ?? 0));
+  return (
+    <main className="mx-auto w-full max-w-4xl p-6">
+      <h1 className="text-3xl">How forecasts came true</h1>
+      <p className="mb-4 text-quiet">
+        {t.className}: {tell("truth.over", { goes: t.goes, children: t.children })}{" "}
+        <Link to="/how" className="underline">
+          How it works
+        </Link>
+      </p>
+      {t.brier === null || t.guess === null ? (
+        <p className="note">No game has come back yet whose sends are known one by one.</p>
+      ) : (
+        <>
+          <div className="mb-4 grid gap-4 sm:grid-cols-2">
+            <p className="note">
+              <strong className="block text-2xl">{percent(t.inside)} %</strong>
+              of games had as many hits as the forecast said with 8 chances in 10.
+            </p>
+            <p className={`note ${t.brier < t.guess ? "note-good" : ""}`}>
+              <strong className="block text-2xl">
+                {t.brier.toFixed(3)} beside {t.guess.toFixed(3)}
+              </strong>
+              {tell(t.brier < t.guess - 0.0005 ? "truth.better" : "truth.noBetter")}
+            </p>
+          </div>
+          <Suspense fallback={<div className="h-[340px]" />}>
+            <TruthChart bins={t.bins} />
+          </Suspense>
+          <table className="mt-4 w-full text-left">
+            <thead>
+              <tr className="border-b-2 border-ink text-sm">
+                {["Forecast", "Came off", "Sends"].map((h) => (
+                  <th key={h} className="py-1.5 font-semibold">
+                    {h}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {t.bins.map((b) => (
+                <tr key={b.from} className="row-line">
+                  <td className="py-1.5">{percent(b.forecast)} %</td>
+                  <td>{percent(b.seen)} %</td>
+                  <td>{b.tries}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,104 @@
+import type { Age } from "../measures/stature.ts";
+import type { Axis } from "./grid.ts";
+import { FINE, finer } from "./grid.ts";
+import { posterior, type Told } from "./posterior.ts";
+
+/** One go, with what the forecast said of it beforehand: its tries, those that came off, and how many should have at each point of the axis. */
+export interface GoSeen extends Told {
+  child: string;
+  age: Age;
+  axis: Axis;
+  tries: number;
+  hits: number;
+  means: readonly number[];
+}
+/** One go beside what was forecast of it from all that was known before, shares 0 to 1. */
+export interface Forecasted {
+  child: string;
+  week: number;
+  tries: number;
+  hits: number;
+  forecast: number;
+  low: number;
+  high: number;
+}
+export interface Truth {
+  goes: Forecasted[];
+  /** In tenths of what was forecast: tries, the share forecast and the share that came off. */
+  bins: { from: number; tries: number; forecast: number; seen: number }[];
+  /** Share of goes inside their 80 % band; null without any. */
+  inside: number | null;
+  /** Mean squared error over all tries: of the forecast, and of always guessing the class's own share. */
+  brier: number | null;
+  guess: number | null;
+}
+
+/** Chances of 0 to n hits where the share itself is not known: a mixture of binomials. */
+function hitsLaw(n: number, shares: readonly number[], weights: readonly number[]): number[] {
+  const out = new Array<number>(n + 1).fill(0);
+  for (const [i, w] of weights.entries()) {
+    if (w < 1e-6) continue;
+    const p = Math.min(1 - 1e-9, Math.max(1e-9, shares[i]!));
+    let q = (1 - p) ** n;
+    if (q === 0) {
+      // So many tries that the first term is nothing: from the middle outwards by logarithms.
+      let log = n * Math.log(1 - p);
+      for (let k = 0; k <= n; k++) {
+        out[k]! += w * Math.exp(log);
+        log += Math.log((n - k) / (k + 1)) + Math.log(p / (1 - p));
+      }
+      continue;
+    }
+    for (let k = 0; k <= n; k++) {
+      out[k]! += w * q;
+      q *= ((n - k) / (k + 1)) * (p / (1 - p));
+    }
+  }
+  return out;
+}
+function quantile(law: readonly number[], share: number): number {
+  let sum = 0;
+  for (const [k, p] of law.entries()) {
+    sum += p;
+    if (sum >= share) return k;
+  }
+  return law.length - 1;
+}
+
+/**
+ * How forecasts came true: every go of every child beside what was forecast from its earlier goes alone (from its age where there were none), in the
+ * order they were played. Goes of the same week know nothing of each other.
+ */
+export function truthOf(goes: readonly GoSeen[]): Truth {
+  const usable = goes.filter((g) => g.tries > 0 && g.means.length > 0);
+  const out = usable.map((g): Forecasted => {
+    const before = goes.filter((x) => x.child === g.child && x.axis === g.axis && x.week < g.week);
+    const { shares: weights } = posterior(g.axis, g.age, before, g.week);
+    const shares = finer(g.means.map((m) => m / g.tries)).map((s) => Math.min(1, Math.max(0, s)));
+    const forecast = FINE[g.axis].reduce((sum, _, i) => sum + weights[i]! * shares[i]!, 0);
+    const law = hitsLaw(g.tries, shares, weights);
+    const { child, week, tries, hits } = g;
+    return { child, week, tries, hits, forecast, low: quantile(law, 0.1) / tries, high: quantile(law, 0.9) / tries };
+  });
+  const tries = out.reduce((n, g) => n + g.tries, 0);
+  if (tries === 0) return { goes: out, bins: [], inside: null, brier: null, guess: null };
+  const all = out.reduce((n, g) => n + g.hits, 0) / tries;
+  const squares = (of: (g: Forecasted) => number) =>
+    out.reduce((sum, g) => sum + g.hits * (1 - of(g)) ** 2 + (g.tries - g.hits) * of(g) ** 2, 0) / tries;
+  const inside = out.filter((g) => g.hits / g.tries >= g.low - 1e-9 && g.hits / g.tries <= g.high + 1e-9).length;
+  const bins = Array.from({ length: 10 }, (_, i) =>
+    out.filter((g) => Math.min(9, Math.floor(10 * g.forecast)) === i),
+  ).flatMap((list, i) => {
+    const n = list.reduce((sum, g) => sum + g.tries, 0);
+    if (n === 0) return [];
+    return [
+      {
+        from: i / 10,
+        tries: n,
+        forecast: list.reduce((sum, g) => sum + g.tries * g.forecast, 0) / n,
+        seen: list.reduce((sum, g) => sum + g.hits, 0) / n,
+      },
+    ];
+  });
+  return { goes: out, bins, inside: inside / out.length, brier: squares((g) => g.forecast), guess: squares(() => all) };
+}
