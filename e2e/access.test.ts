@@ -74,6 +74,9 @@ describe("accessible, light and dark", () => {
       "/outbox",
       "/how",
       `/classes/${r!.class_id}/links`,
+      `/classes/${r!.class_id}/truth`,
+      `/children/${k!.id}`,
+      `/results/${r!.id}/next`,
       `/results/${r!.id}`,
       `/results/${r!.id}/sheets`,
       ...["aim", "cues", "kit", "yard", "score", "players", "levels", "send"].map(

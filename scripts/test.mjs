@@ -15,6 +15,8 @@ const TAKES = {
   access: 140,
   ways: 110,
   family: 90,
+  challenge: 90,
+  together: 70,
   device: 60,
   database: 50,
 };

@@ -326,11 +326,11 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
   return (
     <tr className="row-line align-middle">
       <td className="py-1.5">
-        <Link to={`/homes/${r.childId}`} className="font-semibold underline">
+        <Link to={`/homes/${r.childId}`} className="inline-block min-h-6 font-semibold underline">
           {r.child}
         </Link>
         <span className="block text-xs text-quiet">
-          <Link to={`/children/${r.childId}`} className="underline">
+          <Link to={`/children/${r.childId}`} className="inline-block min-h-6 leading-6 underline">
             How it goes
           </Link>
           , age {r.age}

@@ -28,7 +28,7 @@ export default function Results({ loaderData }: Route.ComponentProps) {
       <h1 className="mb-2 text-3xl">Results</h1>
       <p className="mb-4 flex flex-wrap gap-x-4 text-sm">
         {loaderData.classes.map((c) => (
-          <Link key={c.id} to={`/classes/${c.id}/truth`} className="underline">
+          <Link key={c.id} to={`/classes/${c.id}/truth`} className="inline-block min-h-6 underline">
             How forecasts came true: {c.name}
           </Link>
         ))}
