@@ -111,7 +111,17 @@ function readThrough(log: string): { statements: number; whole: string[] } {
   return { statements, whole: [...whole] };
 }
 /** A few rows a school at most: with two hundred, reading them through is the shortest way. */
-const SMALL = ["school", "teacher", "class", "class_teacher", "school_item", "school_exercise", "job", "session"];
+const SMALL = [
+  "school",
+  "teacher",
+  "class",
+  "class_teacher",
+  "school_item",
+  "school_exercise",
+  "match_seat",
+  "job",
+  "session",
+];
 
 describe("with two hundred schools", () => {
   it("no page reads another school's rows: by index everywhere, in few statements, at once", async () => {
