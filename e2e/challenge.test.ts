@@ -156,6 +156,37 @@ describe("what the goes teach", () => {
   });
 });
 
+describe("support", () => {
+  it("ticked on the child's page it is on its next card without a name, and the child plays by it", async () => {
+    const id = await childId("Lorcan T.");
+    const teacher = await teacherPage(browser);
+    await open(teacher, `${base}/children/${id}`);
+    await teacher.click("input[name='support nearer']");
+    await teacher.click("input[name='support withPartner']");
+    await press(teacher, "Keep");
+    await sees(teacher, "Kept.");
+    await teacher.close();
+    const a = changed(fromPattern("climb"), title(), { tries: 2 });
+    const { page, card } = await sentTo(browser, "Lorcan T.", a);
+    await open(page, `${card}?screen=setup`);
+    expect(await page.content()).not.toContain("accommodation");
+    await beginPlay(page, card);
+    await sees(page, "nearer");
+    await press(page, "MISS");
+    await press(page, "MISS");
+    await handIn(page);
+    const kept = () =>
+      sql`select r.score, p.setup from result r join play p on p.id = r.play_id join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash where v.compiled->'activity'->>'title' = ${a.title}`;
+    await expect.poll(async () => (await kept()).length, { timeout: 20_000 }).toBe(1);
+    const [r] = await kept();
+    expect(r!.setup.people[0]).toMatchObject({ nearer: 0.75 });
+    // It compares with goes played alike.
+    expect(r!.score.set).toMatchObject({ nearer: 0.75 });
+    await sql`update child set adjust = null where id = ${id}`;
+    await page.close();
+  });
+});
+
 describe("a fair match", () => {
   it("is found on the family's device, set for those who play, and played with", async () => {
     const pins = fromPattern("pins");

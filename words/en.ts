@@ -209,6 +209,11 @@ export const en = {
   "sheet.two": "Two play: write both names and scores",
   "sheet.two.name": "Name",
   "sheet.two.score": "Score",
+  "support.placeIn": "You may walk up and place it in.",
+  "support.holdStill": "You may hold it still first.",
+  "support.rollAlong": "You may roll it along a wall or a rope.",
+  "support.withPartner": "Somebody may do it with you.",
+  "support.callFirst": "Say which one before you send.",
   "call.card": "Over a call, a grown-up sets it up first.",
   "between.card":
     "{every, plural, one {After every throw or roll} other {After every # throws or rolls}}: {dose, number} {exercise}.",

@@ -8,6 +8,8 @@ export interface Person {
   other: boolean;
   /** Kneels for everything. */
   kneels: boolean;
+  /** Sits, as its card says. */
+  sits?: boolean;
   head: number;
   /** Its own line, metres nearer. */
   nearer: number;
@@ -18,19 +20,21 @@ export const personOf = (r: Role): Person => ({
   helps: r.role === "feeds",
   other: r.otherHand === true,
   kneels: r.posture === "kneeling",
+  ...(r.posture === "sitting" && { sits: true }),
   head: r.head ?? 0,
   nearer: r.nearer ?? 0,
 });
 /** As the game takes it; nothing where everybody plays alike. */
 export function rolesOf(people: readonly Person[]): Role[] | undefined {
-  if (people.every((p) => !p.helps && !p.other && !p.kneels && p.head === 0 && p.nearer === 0)) return undefined;
+  if (people.every((p) => !p.helps && !p.other && !p.kneels && !p.sits && p.head === 0 && p.nearer === 0))
+    return undefined;
   return people.map((p) =>
     p.helps
       ? { role: "feeds" }
       : {
           role: "plays",
           ...(p.other && { otherHand: true }),
-          ...(p.kneels && { posture: "kneeling" }),
+          ...(p.kneels ? { posture: "kneeling" as const } : p.sits && { posture: "sitting" as const }),
           ...(p.head > 0 && { head: p.head }),
           ...(p.nearer !== 0 && { nearer: p.nearer }),
         },

@@ -45,7 +45,12 @@ export function Who({
   // Somebody may only help, use the other hand, or begin with some points.
   const [fair, setFair] = useState(false);
   const [told, setTold] = useState<readonly Person[]>([]);
-  const people = Array.from({ length: count }, (_, i) => (fair && count > 1 && told[i]) || PLAIN_PERSON);
+  // How the child itself plays by its card, unless the family chooses otherwise.
+  const asCarded = data.card.self ? personOf({ role: "plays", ...data.card.self }) : PLAIN_PERSON;
+  const people = Array.from(
+    { length: count },
+    (_, i) => (fair && count > 1 && told[i]) || (i === 0 ? asCarded : PLAIN_PERSON),
+  );
   const playing = people.flatMap((p, i) => (p.helps ? [] : [i]));
   // Against each other by three or more: each for itself, or two sides.
   const [two, setTwo] = useState(false);

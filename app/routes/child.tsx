@@ -1,16 +1,19 @@
 import { Printer } from "lucide-react";
 import { lazy, Suspense, useEffect } from "react";
-import { Link, useRevalidator } from "react-router";
+import { Form, Link, useRevalidator } from "react-router";
 import { isSend } from "#core/actions/actions.ts";
+import { SUPPORT_IDS, SUPPORT_KINDS, SUPPORTS } from "#core/compile/support.ts";
 import { plainly, plateChance, usualRun } from "#core/estimate/plainly.ts";
 import { betterOf, rankOf, settingOf } from "#core/records/rank.ts";
 import { childPage } from "#server/children/child.ts";
+import { saveSupports } from "#server/children/supports.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { sayPhrase, sayScore } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
-import { found, idOf } from "../answer.server.ts";
+import { answered, found, idOf } from "../answer.server.ts";
 import type { Point } from "../children/accuracy-chart.tsx";
+import { fieldsOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { day, when } from "../when.ts";
 import type { Route } from "./+types/child";
@@ -55,7 +58,20 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-export default function ChildPage({ loaderData }: Route.ComponentProps) {
+export async function action({ request, params }: Route.ActionArgs) {
+  const who = await teacherOf(request);
+  const fields = await fieldsOf(request);
+  return answered(async () => {
+    await saveSupports(
+      who,
+      idOf(params.id, "child"),
+      Object.keys(fields).flatMap((f) => (f.startsWith("support ") ? [f.slice(8)] : [])),
+    );
+    return { ok: true as const, problems: [] };
+  });
+}
+
+export default function ChildPage({ loaderData, actionData }: Route.ComponentProps) {
   const { child: c } = loaderData;
   const { revalidate } = useRevalidator();
   useEffect(() => {
@@ -192,12 +208,35 @@ export default function ChildPage({ loaderData }: Route.ComponentProps) {
             </ul>
           </section>
         )}
-        {c.support !== "" && (
-          <section className="print:hidden">
-            <h2 className="text-xl">Support</h2>
-            <p>{c.support}</p>
-          </section>
-        )}
+        <section className="print:hidden">
+          <h2 className="text-xl">Support</h2>
+          {c.support !== "" && <p className="mb-2">{c.support}</p>}
+          <p className="mb-2 text-sm text-quiet">
+            Used in every activity that it fits, worded on the card without a name for it. Only teachers of the class
+            see this.
+          </p>
+          <Form method="post" className="grid gap-3">
+            {SUPPORT_KINDS.map((kind) => (
+              <fieldset key={kind}>
+                <legend className="font-semibold">{label(`supportKind.${kind}`)}</legend>
+                {SUPPORT_IDS.filter((id) => SUPPORTS[id] === kind).map((id) => (
+                  <label key={id} className="flex min-h-7 items-center gap-2">
+                    <input type="checkbox" name={`support ${id}`} defaultChecked={c.supports.includes(id)} />
+                    {label(`support.${id}`)}
+                  </label>
+                ))}
+              </fieldset>
+            ))}
+            <p className="flex items-center gap-3">
+              <button type="submit" className="btn btn-small">
+                Keep
+              </button>
+              <span role="status">
+                {actionData && "ok" in actionData && actionData.ok ? "Kept. Cards not begun are made anew." : ""}
+              </span>
+            </p>
+          </Form>
+        </section>
         <section className="lg:col-span-2">
           <h2 className="text-xl">{tell("child.goes", { count: c.goes.length })}</h2>
           <table className="w-full text-left">

@@ -1,6 +1,6 @@
 import { actionFacts } from "../actions/actions.ts";
 import { fromLine } from "../asks/ask.ts";
-import type { Needs, Phrase } from "../contract/contract.ts";
+import type { Needs, Phrase, Role } from "../contract/contract.ts";
 import { type CardExercise, cautionOf, exerciseNamed, forCard } from "../exercises/library.ts";
 import { layoutOf, pegRates } from "../forecast/for-activity.ts";
 import { type Activity, actionsIn } from "../formats/activity.ts";
@@ -53,6 +53,9 @@ export interface CardChild {
   multiplier?: number;
   /** Log-odds beside its age, for what is no spread, once known. */
   skill?: number;
+  /** How it plays otherwise than the others, and what its card says of that; never why. */
+  self?: Omit<Role, "role">;
+  may?: readonly Phrase[];
 }
 const whoIs = ({ age, multiplier, skill }: CardChild) => ({
   age,
@@ -91,6 +94,8 @@ export interface Card {
   unaimed?: true;
   /** What setting up needs said beside the markers; absent on a card of before. */
   notes?: Phrase[];
+  /** How the child itself plays otherwise: from a line of its own, sitting, with the other hand. */
+  self?: Omit<Role, "role">;
   /** What two or more are told: who stands where, whose things are whose; absent on a card for one, or of before. */
   together?: Phrase[];
   cautions: Caution[];
@@ -271,6 +276,11 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
  * `homes`: all homes of the child, the first one unless `at` names another. `fixed`: roles that the family has decided.
  */
 export function compileFor(making: Making, at?: string, fixed?: Readonly<Record<string, string>>): Card {
+  const { self, may } = making.child;
+  const card = compiledFor(making, at, fixed);
+  return { ...card, ...(self && { self }), ...(may && { notes: [...(card.notes ?? []), ...may] }) };
+}
+function compiledFor(making: Making, at?: string, fixed?: Readonly<Record<string, string>>): Card {
   const { designed, child, homes, items } = making;
   const home = homes.find((h) => h.id === at) ?? homes[0];
   // Nobody said where it is played: as designed, but no farther than this child can be asked.

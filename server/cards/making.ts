@@ -1,4 +1,5 @@
 import { itemsForCard, type Making, type SchoolItems } from "#core/compile/card.ts";
+import { supported } from "#core/compile/support.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { adjusted } from "#core/formats/change.ts";
@@ -34,14 +35,17 @@ export function makingFor(
   const { multiplier, skill } = who;
   // What the device gets is the activity as this child has it, never why.
   const at = designed.levels ? onLevel(designed, level ?? levelFor(designed, who)?.level ?? 0) : designed;
+  const needs = supported(adjusted(at, adjust?.settings ?? []), adjust?.supports ?? []);
   return {
-    designed: adjusted(at, adjust?.settings ?? []),
+    designed: needs.activity,
     child: {
       age,
       step,
       leftHanded,
       ...(multiplier !== undefined && { multiplier }),
       ...(skill !== undefined && { skill }),
+      ...(needs.self && { self: needs.self }),
+      ...(needs.notes.length > 0 && { may: needs.notes }),
     },
     homes: told,
     items: itemsForCard(items, told),

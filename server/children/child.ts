@@ -1,5 +1,6 @@
 import { asc, desc, eq, inArray } from "drizzle-orm";
 import type { Action } from "#core/actions/actions.ts";
+import type { Support } from "#core/compile/support.ts";
 import type { Axis } from "#core/estimate/grid.ts";
 import { type Estimate, estimateOf, posterior } from "#core/estimate/posterior.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -44,6 +45,7 @@ export interface ChildPage {
   classId: string;
   className: string;
   support: string;
+  supports: readonly Support[];
   leftHanded: boolean;
   known: [action: string, known: KnownAction][];
   courses: Course[];
@@ -127,6 +129,7 @@ export function childPage(who: SignedIn, id: string, now = new Date()): Promise<
       classId: me.classId,
       className: me.className,
       support: me.support,
+      supports: me.adjust?.supports ?? [],
       leftHanded: me.leftHanded,
       known: [...knownFrom(rows, me.age, now)],
       courses: keys.map((key) =>

@@ -17,6 +17,7 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import type { Card } from "#core/compile/card.ts";
+import type { Support } from "#core/compile/support.ts";
 import type { Decided } from "#core/compile/swap.ts";
 import type { Setting } from "#core/contract/settings.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
@@ -127,6 +128,8 @@ export const classTeacher = pgTable(
 export interface Adjust {
   settings?: Setting[];
   multiplier?: number;
+  /** What it needs in every activity that has a use for it; see core/compile/support.ts. */
+  supports?: Support[];
 }
 export const child = pgTable(
   "child",

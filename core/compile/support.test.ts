@@ -1,0 +1,39 @@
+import { describe, expect, it } from "vitest";
+import { activity, fromPattern, gamePartOf } from "../formats/activity.ts";
+import { patternNames } from "../patterns/registry.ts";
+import { openPlay } from "../referee/referee.ts";
+import { compileFor } from "./card.ts";
+import { SUPPORT_IDS, supported } from "./support.ts";
+
+describe("support", () => {
+  it.each(patternNames)(
+    "%s: every kind fits or does not, and what comes of it is a document that can be played",
+    (name) => {
+      const a = fromPattern(name);
+      for (const id of SUPPORT_IDS) {
+        const s = supported(a, [id]);
+        expect(activity.safeParse(s.activity).success, id).toBe(true);
+        const people = s.self ? [{ role: "plays" as const, ...s.self }] : undefined;
+        openPlay(gamePartOf(s.activity), { players: 1, mode: "alone", seed: 1, ...(people && { people }) });
+        // One that changes nothing does not say that it fits.
+        if (s.fits.length > 0) expect(s.activity !== a || s.self !== null || s.notes.length > 0, id).toBe(true);
+      }
+    },
+  );
+  it("a line of its own, the bell later, something slower; more than one together", () => {
+    const climb = supported(fromPattern("climb"), ["nearer", "seated"]);
+    expect(climb.self).toEqual({ nearer: 0.75, posture: "sitting" });
+    const a = fromPattern("tally");
+    const timed = { ...a, match: { ...a.match, seconds: 40 } };
+    expect(supported(timed, ["moreTime"]).activity.match.seconds).toBe(60);
+  });
+  it("is on the card without a name for it: how the child plays, and what it may do", () => {
+    const { activity: designed, self, notes } = supported(fromPattern("climb"), ["nearer", "withPartner"]);
+    const child = { age: 7, step: null, leftHanded: false };
+    const items = { own: [], hidden: [] };
+    const card = compileFor({ designed, child: { ...child, self: self!, may: notes }, homes: [], items });
+    expect(card.self).toEqual({ nearer: 0.75 });
+    expect(card.notes).toContainEqual({ key: "support.withPartner" });
+    expect(compileFor({ designed, child, homes: [], items }).self).toBeUndefined();
+  });
+});

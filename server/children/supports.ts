@@ -1,0 +1,29 @@
+import { eq } from "drizzle-orm";
+import { z } from "zod";
+import { SUPPORT_IDS } from "#core/compile/support.ts";
+import { problemsOf } from "#core/formats/activity.ts";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inSchool, schema } from "../db/client.ts";
+import { askFor, nudge } from "../jobs/jobs.ts";
+import { NotAllowed } from "../problem.ts";
+import { ownChild } from "./child.ts";
+
+const supportList = z
+  .array(z.enum(SUPPORT_IDS as [string, ...string[]], { error: "support: choose from the list" }))
+  .max(SUPPORT_IDS.length);
+
+/** What one child needs, for every activity that has a use for it: kept with the child; its cards that nobody has begun are made anew. */
+export async function saveSupports(who: SignedIn, childId: string, given: readonly string[]): Promise<void> {
+  const read = supportList.safeParse(given);
+  if (!read.success) throw new NotAllowed(problemsOf(read.error));
+  await inSchool(who.schoolId, async (tx) => {
+    const me = await ownChild(tx, who, childId);
+    const supports = SUPPORT_IDS.filter((id) => read.data.includes(id));
+    await tx
+      .update(schema.child)
+      .set({ adjust: { ...me.adjust, supports } })
+      .where(eq(schema.child.id, childId));
+    await askFor(tx, who.schoolId, "cards", [childId]);
+  });
+  nudge();
+}
