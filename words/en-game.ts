@@ -118,6 +118,7 @@ export const enGame = {
   "play.dispute.agreed": "We do not agree: talk it over",
   "play.disputed.looks": "Whoever did not send looks. What they see counts.",
   "play.disputed.agreed": "Talk it over. Then say here what it was.",
+  "play.wide": "Stand a wider thing there.",
   "play.people": "Who is still playing?",
   "play.stops": "{name} stops",
   "play.joins": "Somebody joins",

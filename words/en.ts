@@ -68,6 +68,7 @@ export const en = {
   "who.hand": "My hand",
   "who.otherHandName": "My other hand",
   "who.kneels": "kneels",
+  "who.wide": "wider target",
   "fair.age": "How old is {name}?",
   "fair.adult": "grown-up",
   "fair.find": "Find what makes it fair",

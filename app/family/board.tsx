@@ -356,6 +356,9 @@ export function Board({
               {say("play.standAt", { where: lineText(asked.manner.nearer, data.card.step) })}
             </p>
           )}
+          {asked && "manner" in asked && asked.manner.wider !== undefined && (
+            <p className="text-lg font-semibold text-mustard short:text-base">{say("play.wide")}</p>
+          )}
           {sends && (
             <p className="text-lg font-semibold text-mustard short:text-base">{say("play.with", { item: sends })}</p>
           )}

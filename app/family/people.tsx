@@ -1,4 +1,4 @@
-import type { Role } from "#core/contract/contract.ts";
+import { type Role, WIDER } from "#core/contract/contract.ts";
 import { say } from "#words/say.ts";
 import { LineStepper } from "./own-line.tsx";
 
@@ -8,25 +8,28 @@ export interface Person {
   other: boolean;
   /** Kneels for everything. */
   kneels: boolean;
+  /** A wider target of its own. */
+  wide: boolean;
   /** Sits, as its card says. */
   sits?: boolean;
   head: number;
   /** Its own line, metres nearer. */
   nearer: number;
 }
-export const PLAIN_PERSON: Person = { helps: false, other: false, kneels: false, head: 0, nearer: 0 };
+export const PLAIN_PERSON: Person = { helps: false, other: false, kneels: false, wide: false, head: 0, nearer: 0 };
 /** As the game has it, for the rows of the screen. */
 export const personOf = (r: Role): Person => ({
   helps: r.role === "feeds",
   other: r.otherHand === true,
   kneels: r.posture === "kneeling",
+  wide: (r.wider ?? 1) > 1,
   ...(r.posture === "sitting" && { sits: true }),
   head: r.head ?? 0,
   nearer: r.nearer ?? 0,
 });
 /** As the game takes it; nothing where everybody plays alike. */
 export function rolesOf(people: readonly Person[]): Role[] | undefined {
-  if (people.every((p) => !p.helps && !p.other && !p.kneels && !p.sits && p.head === 0 && p.nearer === 0))
+  if (people.every((p) => !p.helps && !p.other && !p.kneels && !p.sits && !p.wide && p.head === 0 && p.nearer === 0))
     return undefined;
   return people.map((p) =>
     p.helps
@@ -35,6 +38,7 @@ export function rolesOf(people: readonly Person[]): Role[] | undefined {
           role: "plays",
           ...(p.other && { otherHand: true }),
           ...(p.kneels ? { posture: "kneeling" as const } : p.sits && { posture: "sitting" as const }),
+          ...(p.wide && { wider: WIDER }),
           ...(p.head > 0 && { head: p.head }),
           ...(p.nearer !== 0 && { nearer: p.nearer }),
         },
@@ -56,6 +60,7 @@ export function PersonRow({
   is,
   most,
   line,
+  targets,
   change,
 }: {
   name: string;
@@ -64,6 +69,8 @@ export function PersonRow({
   most: number | null;
   /** Where it may stand, metres nearer, and how long a step is; null: nothing is sent from a line. */
   line: { values: readonly number[]; step: number } | null;
+  /** There is something to hit that could be bigger. */
+  targets: boolean;
   change: (p: Person) => void;
 }) {
   const head = (n: number) => change({ ...is, head: Math.max(0, Math.min(most ?? 0, n)) });
@@ -76,6 +83,9 @@ export function PersonRow({
       {!first && <Box text={say("who.helps")} is={is.helps} turn={() => change({ ...is, helps: !is.helps })} />}
       {!is.helps && <Box text={say("who.otherHand")} is={is.other} turn={() => change({ ...is, other: !is.other })} />}
       {!is.helps && <Box text={say("who.kneels")} is={is.kneels} turn={() => change({ ...is, kneels: !is.kneels })} />}
+      {!is.helps && targets && (
+        <Box text={say("who.wide")} is={is.wide} turn={() => change({ ...is, wide: !is.wide })} />
+      )}
       {!is.helps && line && (
         <span className="flex items-center gap-2 text-base">
           {say("who.line")}

@@ -270,6 +270,7 @@ export function Who({
                 is={is}
                 most={heads ? MOST_HEAD : null}
                 line={line && { values: line, step: data.card.step }}
+                targets={data.card.parts.some((p) => p.kind === "target") && !data.card.unaimed}
                 change={(p) => setTold(people.map((x, k) => (k === i ? p : x)))}
               />
             ))}

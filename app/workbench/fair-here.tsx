@@ -26,6 +26,7 @@ export function FairHere({ activity: a, middle }: { activity: Activity; middle: 
       ...(p.nearer
         ? [tell("fairHere.back", { steps: Math.round((2 * -p.nearer) / step) / 2, metres: (-p.nearer).toFixed(2) })]
         : []),
+      ...(p.wider ? [label("fairHere.wide")] : []),
       ...(p.otherHand ? [label("fairHere.hand")] : []),
       ...(p.posture ? [label("fairHere.kneels")] : []),
     ];

@@ -18,6 +18,8 @@ export interface Manner {
   bounce?: boolean;
   /** Sent from so much nearer than the line, metres; below nought: from farther back. */
   nearer?: number;
+  /** At a target of one's own, so many times as wide and high. */
+  wider?: number;
 }
 
 /** What may be done with a thing thrown up, or held still, or carried. */
@@ -148,6 +150,11 @@ const FROM_A_LINE: { [K in AimKind]: boolean } = {
 /** Whether something is sent from a line that one may stand nearer to. */
 export const fromLine = (ask: Ask): ask is AskOf<"send" | "count"> =>
   (ask.kind === "send" || ask.kind === "count") && FROM_A_LINE[ask.aim.kind];
+/** The same ask at a target so many times as wide; what has no target to hit stays as it is. */
+export const widerBy = (ask: Ask, times: number): Ask =>
+  times !== 1 && ask.kind === "send" && ask.aim.kind === "any"
+    ? { ...ask, manner: { ...ask.manner, wider: times } }
+    : ask;
 /** The same ask from so much nearer than it was, metres. */
 export const nearerBy = (ask: Ask, metres: number): Ask =>
   metres !== 0 && fromLine(ask)

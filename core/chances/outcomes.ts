@@ -2,6 +2,7 @@ import type { Person } from "../aim/person.ts";
 import { type Aim, type Ask, type AskKind, type AskOf, arranged, type Takes } from "../asks/ask.ts";
 import type { Body } from "../events/events.ts";
 import { own } from "../own.ts";
+import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
 import { asSeen } from "../yard/off-wall.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 import type { Outcome, Policy, Seen, Sight } from "./kind.ts";
@@ -71,9 +72,36 @@ function nearerParts(parts: readonly Part[], from: string, by: number): readonly
 }
 const moved = new WeakMap<readonly Part[], Map<string, readonly Part[]>>();
 
+/** The same layout with every target so many times as wide and high, and what of it counts as much bigger: made once, as above. */
+function widerParts(parts: readonly Part[], by: number): readonly Part[] {
+  const known = widened.get(parts) ?? new Map<number, readonly Part[]>();
+  widened.set(parts, known);
+  let made = known.get(by);
+  if (!made) {
+    made = parts.map((p) =>
+      p.kind === "target" ? { ...p, width: by * p.width, height: by * p.height, rule: widerRule(p.rule, by) } : p,
+    );
+    known.set(by, made);
+  }
+  return made;
+}
+const widened = new WeakMap<readonly Part[], Map<number, readonly Part[]>>();
+const SIZES = ["width", "height", "opening", "depth", "gap", "radius"] as const;
+/** A rule on a thing so many times as big: its sizes, and nothing else of it. */
+function widerRule(rule: HitRule, by: number): HitRule {
+  if (rule.kind === "anyOf") return { ...rule, rules: rule.rules.map((r) => widerRule(r, by) as SingleRule) };
+  const sizes = SIZES.flatMap((k) => (k in rule ? [[k, by * (rule as unknown as Record<string, number>)[k]!]] : []));
+  return { ...rule, ...Object.fromEntries(sizes) } as HitRule;
+}
+
+/** The layout as it is for whoever is asked: from a line of its own, at targets of its own. */
+function standing(parts: readonly Part[], { manner, from }: AskOf<"send" | "count">): readonly Part[] {
+  const near = manner.nearer ? nearerParts(parts, from, manner.nearer) : parts;
+  return manner.wider ? widerParts(near, manner.wider) : near;
+}
 /** How something is asked to be sent. */
 export const sightOf = (ask: AskOf<"send" | "count">, { parts, people, policy }: Play): Sight => ({
-  parts: ask.manner.nearer ? nearerParts(asSeen(parts), ask.from, ask.manner.nearer) : asSeen(parts),
+  parts: standing(asSeen(parts), ask),
   person: people[ask.player]!,
   ...(people.length > 1 && { people }),
   manner: ask.manner,

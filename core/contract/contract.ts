@@ -49,7 +49,11 @@ export interface Role {
   posture?: Posture | undefined;
   /** Its own line: so much nearer than the line of all, metres; below nought: farther back. */
   nearer?: number | undefined;
+  /** Its own target: so many times as wide and high as that of all. */
+  wider?: number | undefined;
 }
+/** A target of one's own is so many times as wide and high. */
+export const WIDER = 1.5;
 export const MOST_HEAD = 50;
 /** A line of one's own is so far from the line of all at most, metres. */
 export const MOST_NEARER = 3;

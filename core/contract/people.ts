@@ -1,4 +1,4 @@
-import { type Ask, nearerBy } from "../asks/ask.ts";
+import { type Ask, nearerBy, widerBy } from "../asks/ask.ts";
 import type { Setup } from "./contract.ts";
 
 /** Who has a turn, by number: all but those who only help. */
@@ -9,10 +9,10 @@ export const headOf = ({ people }: Setup, side: readonly number[]): number =>
   side.reduce((sum, i) => sum + (people?.[i]?.head ?? 0), 0);
 /** What is asked of somebody who plays with the other hand, whatever it is, or from a line of its own. */
 export const asTheyPlay = ({ people }: Setup, asks: Ask[]): Ask[] =>
-  people?.some((p) => p.otherHand || p.nearer || p.posture)
+  people?.some((p) => p.otherHand || p.nearer || p.posture || p.wider)
     ? asks.map((ask) => {
-        const { otherHand = false, nearer = 0, posture } = people[ask.player] ?? {};
-        const by = nearerBy(ask, nearer);
+        const { otherHand = false, nearer = 0, posture, wider = 1 } = people[ask.player] ?? {};
+        const by = widerBy(nearerBy(ask, nearer), wider);
         if (!("manner" in by) || (!otherHand && !posture)) return by;
         return {
           ...by,
@@ -22,7 +22,12 @@ export const asTheyPlay = ({ people }: Setup, asks: Ask[]): Ask[] =>
     : asks;
 /** In what the child itself plays otherwise than the others do: goes compare only with goes played alike. */
 export function ownWay({ people }: Setup): Record<string, string | number> | null {
-  const { otherHand = false, nearer = 0, posture } = people?.[0] ?? {};
-  if (!otherHand && nearer === 0 && !posture) return null;
-  return { ...(otherHand && { hand: "other" }), ...(nearer !== 0 && { nearer }), ...(posture && { posture }) };
+  const { otherHand = false, nearer = 0, posture, wider = 1 } = people?.[0] ?? {};
+  if (!otherHand && nearer === 0 && !posture && wider === 1) return null;
+  return {
+    ...(otherHand && { hand: "other" }),
+    ...(nearer !== 0 && { nearer }),
+    ...(posture && { posture }),
+    ...(wider !== 1 && { wider }),
+  };
 }

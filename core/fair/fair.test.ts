@@ -39,3 +39,21 @@ describe("a fair match", () => {
     expect(f.after).toHaveLength(2);
   });
 });
+
+describe("a target of one's own", () => {
+  it("half as wide again is hit more often, and nothing else changes", () => {
+    const a = fromPattern("board");
+    const at = (people?: { role: "plays"; wider?: number }[]) =>
+      forecastActivity(a, [{ age: 7 }], { players: 1, mode: "alone", seed: 1, ...(people && { people }) }, "middle", {
+        method: "sampled",
+        samples: 2000,
+      }).sides[0]!.points;
+    const mean = (d: { at: number[]; p: number[] }) => d.at.reduce((sum, v, i) => sum + v * d.p[i]!, 0);
+    expect(mean(at([{ role: "plays", wider: 1.5 }]))).toBeGreaterThan(mean(at()) * 1.02);
+    expect(at([{ role: "plays" }])).toEqual(at());
+  });
+  it("makes it fair where it is what is asked for", () => {
+    const f = fairMatch(of("climb"), [{ age: 7 }, { age: 9 }], ["target"]);
+    expect(Math.abs(f.after[0]! - 0.5)).toBeLessThanOrEqual(Math.abs(f.before[0]! - 0.5));
+  });
+});

@@ -1,4 +1,4 @@
-import { MOST_HEAD, MOST_NEARER, type Role, type Setup } from "../contract/contract.ts";
+import { MOST_HEAD, MOST_NEARER, type Role, type Setup, WIDER } from "../contract/contract.ts";
 import { lineRange } from "../contract/standing.ts";
 import { forecastActivity, type Who } from "../forecast/for-activity.ts";
 import { ForecastStopped } from "../forecast/forecast.ts";
@@ -6,7 +6,7 @@ import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 
 /** What may be changed for one player, in the order in which it is tried. */
-export const FAIR_KNOBS = ["head", "line", "hand", "posture"] as const;
+export const FAIR_KNOBS = ["head", "line", "target", "hand", "posture"] as const;
 export type FairKnob = (typeof FAIR_KNOBS)[number];
 /** Every chance to win within so much of equal is fair. */
 export const FAIR_WITHIN = 0.03;
@@ -29,8 +29,8 @@ const PLAYS: Role = { role: "plays" };
 const unequal = (wins: readonly number[]) => Math.max(...wins.map((w) => Math.abs(w - 1 / wins.length)));
 
 /**
- * The smallest change, in a stated order, that makes a match fair: points to begin with for the weakest; a line farther back for the strongest;
- * its other hand; kneeling; the last two with a line farther back as well. Of each the least that brings every chance to win within 3 points of equal;
+ * The smallest change, in a stated order, that makes a match fair: points to begin with for the weakest; a line farther back for the strongest; a target half as wide again for
+ * the weakest; * its other hand; kneeling; the last two with a line farther back as well. Of each the least that brings every chance to win within 3 points of equal;
  * where none does, the nearest. Each plays for itself. `stop` is asked before every forecast; once it says true the best so far is given.
  */
 export function fairMatch(
@@ -69,6 +69,7 @@ export function fairMatch(
   const pointsCount = opened(a).possible.unit === "points" && opened(a).possible.better === "more";
   const { pattern } = opened(a);
   const range = lineRange(pattern, a.pattern.params);
+  const targets = opened(a).probes.some((p) => p.ask.kind === "send" && p.ask.aim.kind === "any");
 
   /** Of a number that helps whoever is behind the more it is: the least that makes it even, by halving. */
   const least = (most: number, strong: number, with_: (k: number) => Role[]) => {
@@ -100,6 +101,11 @@ export function fairMatch(
           least(MOST_HEAD - had, strong, (k) => put(from, weak, { head: had + k }));
         }
         if (knob === "line" && range) least(farthest, strong, (k) => put(from, strong, back(k)));
+        if (knob === "target" && targets) {
+          const wide = put(from, weak, { wider: WIDER });
+          better(wide);
+          if (!done() && range && !stop()) least(farthest, strong, (k) => put(wide, strong, back(k)));
+        }
         for (const [name, change] of [
           ["hand", { otherHand: true }],
           ["posture", { posture: "kneeling" }],

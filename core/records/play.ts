@@ -25,6 +25,7 @@ export const playSetup = z
           otherHand: z.boolean().optional(),
           head: z.number().int().min(0).max(MOST_HEAD).optional(),
           posture: z.enum(POSTURES).optional(),
+          wider: z.number().min(1).max(3).optional(),
           nearer: z.number().min(-MOST_NEARER).max(MOST_NEARER).optional(),
         }),
       )

@@ -1,4 +1,4 @@
-import { asc, eq, inArray } from "drizzle-orm";
+import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { type Activity, problemsOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
@@ -9,47 +9,10 @@ import { contentHash } from "../content-hash.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { askFor } from "../jobs/jobs.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
+import { correctionsOf } from "./corrected.ts";
 import { ownAssignment } from "./own.ts";
 
-const { card, play, result, resultCorrection, teacher } = schema;
-
-/** The last word on a result typed from paper. */
-export interface Corrected {
-  id: string;
-  by: string;
-  reason: string;
-  at: Date;
-  /** Null: taken back. */
-  score: PlayScore | null;
-  /** What it stands in place of. */
-  before: PlayScore;
-}
-
-/** The last correction of each play of some cards that has any. */
-export async function correctionsOf(tx: Tx, cardIds: readonly string[]): Promise<Map<string, Corrected>> {
-  const rows = await tx
-    .select({ correction: resultCorrection, by: teacher.name, first: result.score })
-    .from(resultCorrection)
-    .innerJoin(play, eq(play.id, resultCorrection.playId))
-    .innerJoin(result, eq(result.playId, play.id))
-    .innerJoin(teacher, eq(teacher.id, resultCorrection.teacherId))
-    .where(inArray(play.cardId, [...cardIds]))
-    .orderBy(asc(resultCorrection.at), asc(resultCorrection.id));
-  const out = new Map<string, Corrected>();
-  // Each names the one before it, so that their order is theirs and not the clock's.
-  const byReplaced = new Map(rows.map((r) => [`${r.correction.playId} ${r.correction.replaces ?? ""}`, r]));
-  for (const playId of new Set(rows.map((r) => r.correction.playId))) {
-    let at = byReplaced.get(`${playId} `);
-    let before = at!.first;
-    while (at) {
-      const { id, reason, at: when, score } = at.correction;
-      out.set(playId, { id, by: at.by, reason, at: when, score, before });
-      if (score) before = score;
-      at = byReplaced.get(`${playId} ${id}`);
-    }
-  }
-  return out;
-}
+const { card, play, result, resultCorrection } = schema;
 
 /** What a teacher types of a score on paper. */
 const typed = {

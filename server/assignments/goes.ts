@@ -2,7 +2,7 @@ import { asc, eq, inArray } from "drizzle-orm";
 import type { PlayScore, PlaySetup, Reflection } from "#core/records/play.ts";
 import { bestAlike } from "#core/records/rank.ts";
 import { schema, type Tx } from "../db/client.ts";
-import { type Corrected, correctionsOf } from "./corrections.ts";
+import { type Corrected, correctionsOf } from "./corrected.ts";
 
 const { assignment, card, play, result } = schema;
 

@@ -7,13 +7,12 @@ import type { Activity } from "#core/formats/activity.ts";
 import { type Go, goesOf } from "../assignments/goes.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inForce } from "../cards/versions.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
+import { inSchool, schema } from "../db/client.ts";
 import { isAsked } from "../jobs/jobs.ts";
-import { NotFound } from "../problem.ts";
-import { ownClass } from "../school/classes.ts";
+import { ownChild } from "../school/classes.ts";
 import { type EvidenceRow, evidenceRows, type KnownAction, knownFrom, weekOf } from "./known.ts";
 
-const { assignment, card, cardVersion, child, criterionMark, revision } = schema;
+const { assignment, card, cardVersion, criterionMark, revision } = schema;
 
 /** What was known of a child at the end of a week, on one axis of one action. */
 export interface Week extends Estimate {
@@ -53,18 +52,6 @@ export interface ChildPage {
   cards: ChildCard[];
   /** Goes are still being worked out. */
   working: boolean;
-}
-
-/** A child of one of the teacher's own classes; NotFound otherwise. */
-export async function ownChild(tx: Tx, who: SignedIn, id: string) {
-  const [me] = await tx.select().from(child).where(eq(child.id, id));
-  if (!me) throw new NotFound("child");
-  try {
-    return { ...me, className: (await ownClass(tx, who.teacherId, me.classId)).name };
-  } catch (e) {
-    if (e instanceof NotFound) throw new NotFound("child");
-    throw e;
-  }
 }
 
 /** How one axis of one action went, week by week: after each week with a try, what was known by then. */

@@ -6,7 +6,7 @@ import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { askFor, nudge } from "../jobs/jobs.ts";
 import { NotAllowed } from "../problem.ts";
-import { ownChild } from "./child.ts";
+import { ownChild } from "../school/classes.ts";
 
 const supportList = z
   .array(z.enum(SUPPORT_IDS as [string, ...string[]], { error: "support: choose from the list" }))

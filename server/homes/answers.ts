@@ -6,9 +6,9 @@ import { type HomeAnswers, NOTHING_SAID } from "#core/records/home.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
-import { ownClass } from "../school/classes.ts";
+import { ownChild, ownClass } from "../school/classes.ts";
 import { homesOf } from "./homes-of.ts";
-import { addHome, checked, homeLabel, keep, makeAnew, oneByOne, ownChild, PAUSE } from "./keep.ts";
+import { addHome, checked, homeLabel, keep, makeAnew, oneByOne, PAUSE } from "./keep.ts";
 
 const { child, home, surveyAnswer } = schema;
 

@@ -7,11 +7,11 @@ import { inSchool, schema } from "../db/client.ts";
 import { askFor, nudge } from "../jobs/jobs.ts";
 import { linksFor } from "../links/links.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
-import { ownClass } from "../school/classes.ts";
+import { ownChild, ownClass } from "../school/classes.ts";
 import { shortName } from "./csv.ts";
 import { leave } from "./homes.ts";
 import { homesOf } from "./homes-of.ts";
-import { addHome, checked, homeLabel, keep, oneByOne, ownChild, room, support } from "./keep.ts";
+import { addHome, checked, homeLabel, keep, oneByOne, room, support } from "./keep.ts";
 
 const { child, childHome } = schema;
 

@@ -2,23 +2,12 @@ import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
 import { homeAnswers, LONGEST_SUPPORT } from "#core/records/home.ts";
-import type { SignedIn } from "../auth/sign-in.ts";
 import { schema, type Tx } from "../db/client.ts";
 import { askFor } from "../jobs/jobs.ts";
-import { NotAllowed, NotFound } from "../problem.ts";
-import { classesOf } from "../school/classes.ts";
+import { NotAllowed } from "../problem.ts";
 import { childrenOf } from "./homes-of.ts";
 
 const { child, childHome, home } = schema;
-
-/** Throws NotFound unless the child is in one of the teacher's classes. */
-export async function ownChild(tx: Tx, who: SignedIn, childId: string): Promise<{ name: string }> {
-  for (const c of await classesOf(tx, who.teacherId)) {
-    const found = c.children.find((k) => k.id === childId);
-    if (found) return found;
-  }
-  throw new NotFound("child");
-}
 
 export const support = z
   .string()

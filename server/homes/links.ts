@@ -3,8 +3,7 @@ import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { linkToken } from "../links/token.ts";
 import { NotFound } from "../problem.ts";
-import { ownClass } from "../school/classes.ts";
-import { ownChild } from "./keep.ts";
+import { ownChild, ownClass } from "../school/classes.ts";
 
 const { link } = schema;
 

@@ -1,7 +1,7 @@
 import { and, asc, eq, sql } from "drizzle-orm";
 import type { Decided } from "#core/compile/swap.ts";
 import { MODEL_VERSION } from "#core/model.ts";
-import { correctionsOf } from "../assignments/corrections.ts";
+import { correctionsOf } from "../assignments/corrected.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
 

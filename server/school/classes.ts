@@ -44,6 +44,18 @@ export async function ownClass(tx: Tx, teacherId: string, classId: string): Prom
   return row;
 }
 
+/** A child of one of the teacher's own classes, with the class's name; NotFound otherwise. */
+export async function ownChild(tx: Tx, { teacherId }: { teacherId: string }, childId: string) {
+  const [row] = await tx
+    .select({ child, className: schoolClass.name })
+    .from(child)
+    .innerJoin(schoolClass, eq(schoolClass.id, child.classId))
+    .innerJoin(classTeacher, eq(classTeacher.classId, child.classId))
+    .where(and(eq(classTeacher.teacherId, teacherId), eq(child.id, childId)));
+  if (!row) throw new NotFound("child");
+  return { ...row.child, className: row.className };
+}
+
 export interface Shell {
   teacher: string;
   school: string;
