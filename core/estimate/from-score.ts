@@ -9,7 +9,7 @@ import { AT, AXES, EVERY, finer } from "./grid.ts";
 
 const ALONE = { players: 1, mode: "alone", seed: 1 } as const;
 /** Games played where a whole game cannot be worked out exactly: enough for a curve over nine points. */
-const GAMES = 3000;
+const GAMES = 1000;
 /** A score in tenths of a second is told by what comes about as near, as a share of it. */
 const ABOUT = 0.06;
 /** No score is so unlikely that it alone decides. */
