@@ -42,6 +42,8 @@ export const enTeacher: Record<string, string> = {
     "A level lies {points, plural, one {one point} other {{points, number} points}} outside: with what may be turned none is nearer. Let more be turned, or give the game more space.",
   "level.none": "Nothing in this game is sent at something or kept up one by one, so its levels have no chance.",
   "level.settles": "So a child settles at {rate, number} % hits, most of the time on level {level, number}.",
+  "level.alike":
+    "These levels are all alike: with what may be turned, this game can be made no easier or harder here. Change what is drawn, or let something else be sent.",
   "level.each":
     "Every child gets the level that suits it, by what its goes say, or its age. In Results another one can be given.",
   "next.up": "hits {now, number} in 100 now: level {level, number} brings {rate, number}, harder",

@@ -1,5 +1,5 @@
 import { Form, Link, redirect, useNavigation } from "react-router";
-import { levelWords } from "#core/levels/levels.ts";
+import { allAlike, levelWords } from "#core/levels/levels.ts";
 import { paces } from "#core/measures/step.ts";
 import { nextWeekFor, sendNextWeek } from "#server/assignments/next-week.ts";
 import { shellOf } from "#server/school/classes.ts";
@@ -104,6 +104,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
           </li>
         ))}
       </ol>
+      {allAlike(d.levels.list) && <p className="note mb-3">{tell("level.alike")}</p>}
       {!d.own && <p className="mb-3 text-sm text-quiet">{tell("next.proposed", { age: middle })}</p>}
       <Form method="post">
         <input type="hidden" name="orderId" value={d.orderId} />

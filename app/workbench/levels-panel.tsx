@@ -4,6 +4,7 @@ import { type Activity, MOST_LEVELS } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { settles } from "#core/levels/ladder.ts";
 import {
+  allAlike,
   atLevel,
   CORRIDOR,
   LEVEL_KNOBS,
@@ -184,6 +185,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
             ))}
           </ol>
           {off > 0.05 && <p className="note mt-2">{tell("level.off", { points: whole(off) })}</p>}
+          {allAlike(levels.list) && <p className="note mt-2">{tell("level.alike")}</p>}
           {none && <p className="note mt-2">{tell("level.none")}</p>}
           <div className="grid grid-cols-2 gap-x-3">
             <NumberField

@@ -4,7 +4,7 @@ import { opened } from "../formats/opened.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { random } from "../random.ts";
 import { settles } from "./ladder.ts";
-import { AS_DRAWN, atLevel, levelFor, levelWords, onLevel, proposeLevels, rateIn, spaced } from "./levels.ts";
+import { AS_DRAWN, allAlike, atLevel, levelFor, levelWords, onLevel, proposeLevels, rateIn, spaced } from "./levels.ts";
 
 describe("a ladder", () => {
   const fine = Array.from({ length: 401 }, (_, i) => 0.995 - (0.99 * i) / 400);
@@ -93,6 +93,10 @@ describe("levels", () => {
     expect(of(0.6)).toBeGreaterThan(of(2));
     expect(onLevel(a, 9).levels).toBeNull();
     expect(levelFor(climb, { age: 7 })).toBeNull();
+  });
+  it("that are all alike are known as such", () => {
+    expect(allAlike([AS_DRAWN, { ...AS_DRAWN }])).toBe(true);
+    expect(allAlike([AS_DRAWN, { ...AS_DRAWN, line: 0.5 }])).toBe(false);
   });
   it("say themselves in steps, and name an impossible corridor", () => {
     expect(levelWords({ line: 0.75, thing: null, target: "bucket" }, 0.5)).toEqual([

@@ -126,6 +126,10 @@ export function proposeLevels(
   });
 }
 
+/** Whether no level differs from another: nothing that may be turned makes a difference. */
+export const allAlike = (list: readonly LevelSetting[]): boolean =>
+  list.every((s) => JSON.stringify(s) === JSON.stringify(list[0]));
+
 /** The level that somebody should have: the one whose share lies nearest to the middle of the corridor in log-odds. Its place from 0. */
 export function levelFor(a: Activity, who: Who): { level: number; rates: number[] } | null {
   const { levels } = a;
