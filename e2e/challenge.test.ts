@@ -151,6 +151,7 @@ describe("what the goes teach", () => {
     };
     const both = await Promise.all([sendNextWeek(who, sent, order), sendNextWeek(who, sent, order)]);
     expect(both[0]).toBe(both[1]);
+    expect(await sql`select 1 from activity where document->>'title' = ${order.title}`).toHaveLength(1);
     await expect(sendNextWeek(who, sent, { ...order, title: " " })).rejects.toThrow("title");
     await page.close();
   });

@@ -76,7 +76,7 @@ class Tables {
 }
 
 /** Whether what was seen of a send brings anything to whoever aimed. */
-function worth(ask: Asked, seen: Body | GameEvent): boolean {
+export function worth(ask: Asked, seen: Body | GameEvent): boolean {
   if (seen.kind !== "send") return false;
   const { hit = null, rest, away, fell } = seen;
   if (Array.isArray(fell) ? fell.length > 0 : (fell ?? 0) > 0) return true;

@@ -9,6 +9,14 @@ export function distribution(mass: ReadonlyMap<number, number>): Distribution {
   return { at, p: at.map((v) => mass.get(v)!) };
 }
 
+/** Several laws, each with its weight; the weights sum to 1. */
+export function mixed(parts: readonly (readonly [Distribution, number])[]): Distribution {
+  const mass = new Map<number, number>();
+  for (const [d, weight] of parts)
+    for (const [i, v] of d.at.entries()) mass.set(v, (mass.get(v) ?? 0) + weight * d.p[i]!);
+  return distribution(mass);
+}
+
 /** Mean of the plays that have a number; 0 where none has. */
 export function mean(d: Distribution): number {
   const whole = d.p.reduce((a, p) => a + p, 0);

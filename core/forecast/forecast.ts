@@ -42,6 +42,8 @@ const SOLVE_BUDGET = 60_000;
 const MOST_AHEAD = 600;
 /** Things done before a clock starts. */
 const MOST_BEFORE = 12;
+/** And one game that is looked at. */
+const DEAL_BUDGET = 100_000;
 /** A step from a state that was met before costs so much less. */
 const KNOWN_STEP = 0.1;
 /** States that a sampler keeps to meet them again; where after so many steps too few were met again, none are kept any more. */
@@ -177,7 +179,7 @@ class Option {
   private known: readonly NamedWay[] | null = null;
   private value: number | null = null;
   constructor(
-    private readonly ask: Ask,
+    readonly ask: Ask,
     private readonly play: Play,
   ) {}
   get ways(): readonly NamedWay[] {
@@ -706,50 +708,84 @@ function landsAfter(game: Game, state: BaseState, body: Body, due: number): Step
   return { key: ended ? "" : game.key(after), state: after, ended };
 }
 
-/**
- * Seeded games one after the other, until their standard error is what was meant or the budget is spent. A game under way when it is spent is
- * cut off, as one that would not end is. Where time changes nothing, a state that was met before leads where it led.
- */
-function sample(input: ForecastInput): Forecast {
-  const { game, setup } = input;
-  const wanted = input.samples ?? SAMPLES;
-  const budget = input.samples === undefined ? SAMPLE_BUDGET : Number.POSITIVE_INFINITY;
-  const timed = game.clock(setup) !== "none";
-  const graph = timed ? null : (input.graph ?? new Graph());
-  const book = new Book(input);
-  const chooser = new Chooser(input, book, graph);
-  const first = game.start(setup);
-  const firstKey = graph ? game.key(first) : "";
-  const counted: { end: BaseState | null; at: number; spent: Spent }[] = [];
-  const draw = random(setup.seed);
-  let cost = 0;
-  let steps = 0;
-  let again = 0;
-  let keeping = graph !== null;
-  while (counted.length < wanted && cost < budget) {
-    let [state, key, at] = [first, firstKey, 0];
+/** One thing that happened in a drawn game: what was asked, what came of it, when it began and was over, and the state after it. */
+export interface Drawn {
+  ask: Ask | null;
+  body: Body;
+  from: number;
+  at: number;
+  /** In quanta from `from`: when it was let go; null: nothing was sent. */
+  released: number | null;
+  spent: Spent;
+  state: BaseState;
+}
+
+/** Draws games of one forecast, one after the other. Where time changes nothing, a state that was met before leads where it led. */
+class Dealer {
+  cost = 0;
+  private steps = 0;
+  private again = 0;
+  private readonly graph: Graph | null;
+  private keeping: boolean;
+  readonly book: Book;
+  readonly chooser: Chooser;
+  readonly first: BaseState;
+  private readonly firstKey: string;
+  /** `looked`: each state is stepped to at its own time, for it is a game that is looked at, and stands for no other. */
+  constructor(
+    private readonly input: ForecastInput,
+    private readonly budget: number,
+    private readonly looked = false,
+  ) {
+    const { game, setup } = input;
+    this.graph = game.clock(setup) !== "none" ? null : (input.graph ?? new Graph());
+    this.keeping = this.graph !== null && !looked;
+    this.book = new Book(input);
+    this.chooser = new Chooser(input, this.book, this.graph);
+    this.first = game.start(setup);
+    this.firstKey = this.graph ? game.key(this.first) : "";
+  }
+
+  /** One game; without an end where it is cut off. */
+  deal(draw: () => number, seen?: (d: Drawn) => void): { end: BaseState | null; at: number; spent: Spent } {
+    const { input, graph, book, chooser } = this;
+    const { game } = input;
+    // Looking for the best choice goes by keys as well.
+    const keyed = () => this.keeping || (graph !== null && !graph.beyond);
+    let [state, key, at] = [this.first, this.firstKey, 0];
     const spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
     let over = game.ending(state) !== null;
-    for (let ply = 0; ply < MOST_PLIES && !over && cost < budget; ply++) {
+    for (let ply = 0; ply < MOST_PLIES && !over && this.cost < this.budget; ply++) {
       if (input.stop?.()) throw new ForecastStopped();
-      if (++steps === TRIAL_STEPS && again < LEAST_MET_AGAIN * steps) keeping = false;
-      const known = keeping && graph!.has(key);
-      if (known) again++;
-      const kept = known || (keeping && graph!.size < KEPT_STATES);
-      cost += known ? KNOWN_STEP : 1;
+      if (++this.steps === TRIAL_STEPS && this.again < LEAST_MET_AGAIN * this.steps) this.keeping = false;
+      const known = this.keeping && graph!.has(key);
+      if (known) this.again++;
+      const kept = known || (this.keeping && graph!.size < KEPT_STATES);
+      this.cost += known ? KNOWN_STEP : 1;
       const asks = kept ? graph!.asks(game, key, state) : game.asks(state);
       const option = chooser.pick(key, state, book.options(asks));
       const way = drawn(option.ways, draw());
       const takes = total(way.spent);
       const due = dueOf(game, state);
+      const from = at;
       if (due !== null && at + takes > due) {
         const waits = Math.max(0, due - at);
         spent.waiting += waits;
         const flying = way.released !== null && at + way.released < due;
         at += waits;
-        const rung = stepTo(game, state, { kind: "bell" }, at * QUANTUM_MS, keeping);
+        const rung = stepTo(game, state, { kind: "bell" }, at * QUANTUM_MS, keyed());
         const landed = flying && !rung.ended ? landsAfter(game, rung.state, way.body, at) : null;
         ({ state, key, ended: over } = landed ?? rung);
+        const { body, released } = landed ? way : { body: { kind: "bell" } as Body, released: null };
+        seen?.({
+          ask: landed ? option.ask : null,
+          body,
+          from,
+          at,
+          released,
+          spent: { ...NOTHING, waiting: waits },
+          state,
+        });
         continue;
       }
       at += takes;
@@ -758,11 +794,27 @@ function sample(input: ForecastInput): Forecast {
       spent.waiting += way.spent.waiting;
       const to = kept
         ? graph!.step(game, key, state, way, 0)
-        : stepTo(game, state, way.body, graph ? 0 : at * QUANTUM_MS, keeping);
+        : stepTo(game, state, way.body, graph && !this.looked ? 0 : at * QUANTUM_MS, keyed());
       ({ state, key, ended: over } = to);
+      seen?.({ ask: option.ask, body: way.body, from, at, released: way.released, spent: way.spent, state });
     }
-    counted.push({ end: over ? state : null, at, spent });
+    return { end: over ? state : null, at, spent };
   }
+}
+
+/**
+ * Seeded games one after the other, until their standard error is what was meant or the budget is spent. A game under way when it is spent is
+ * cut off, as one that would not end is.
+ */
+function sample(input: ForecastInput): Forecast {
+  const { game, setup } = input;
+  const wanted = input.samples ?? SAMPLES;
+  const budget = input.samples === undefined ? SAMPLE_BUDGET : Number.POSITIVE_INFINITY;
+  const dealer = new Dealer(input, budget);
+  const { book, chooser, first } = dealer;
+  const counted: { end: BaseState | null; at: number; spent: Spent }[] = [];
+  const draw = random(setup.seed);
+  while (counted.length < wanted && dealer.cost < budget) counted.push(dealer.deal(draw));
   const sums = new Sums({ game, state: first }, readyOf(input, book));
   for (const g of counted) {
     const p = 1 / counted.length;
@@ -771,6 +823,16 @@ function sample(input: ForecastInput): Forecast {
   }
   const stoppedBy = counted.length >= wanted ? "standardError" : "budget";
   return sums.result(input, book, chooser.choice, counted.length, stoppedBy);
+}
+
+/**
+ * One game as the forecast would draw it: by the same rules, chances and choices, with every single thing that happens in it, in its order.
+ * `seed` decides all that is left to chance. The same as `forecast` asks; what goes on too long is cut off and has no end.
+ */
+export function dealt(input: ForecastInput, seed: number): { events: Drawn[]; end: BaseState | null; at: number } {
+  const events: Drawn[] = [];
+  const { end, at } = new Dealer(input, DEAL_BUDGET, true).deal(random(seed), (d) => events.push(d));
+  return { events, end, at };
 }
 
 /** The way that a number from 0 to 1 falls on. */

@@ -56,6 +56,16 @@ export function addActivity(who: SignedIn, document: Activity): Promise<string> 
   });
 }
 
+/** Adds it under an id that whoever asks has made: asked again, also at once from elsewhere, it is there once. */
+export async function addOnce(who: SignedIn, id: string, document: Activity): Promise<void> {
+  await inSchool(who.schoolId, (tx) =>
+    tx
+      .insert(activity)
+      .values({ id, schoolId: who.schoolId, teacherId: who.teacherId, document })
+      .onConflictDoNothing(),
+  );
+}
+
 export async function copyActivity(who: SignedIn, id: string): Promise<string> {
   const { document } = await activityFor(who, id);
   return addActivity(who, { ...document, title: `${document.title.slice(0, 53)}, copy` });

@@ -1,12 +1,12 @@
 import { inArray } from "drizzle-orm";
-import { z } from "zod";
+import type { z } from "zod";
 import { actionFacts } from "#core/actions/actions.ts";
-import { type Activity, MOST_LEVELS, problemsOf } from "#core/formats/activity.ts";
+import { type Activity, problemsOf } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
 import type { Levels } from "#core/levels/levels.ts";
 import type { Played, Proposal } from "#core/levels/next-week.ts";
 import type { Aimed } from "#core/referee/aimed.ts";
-import { addActivity } from "../activities/activities.ts";
+import { addOnce } from "../activities/activities.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { whoOf } from "../cards/making.ts";
 import { knownOf } from "../children/known.ts";
@@ -16,7 +16,7 @@ import { schoolItemsOf } from "../kit/items.ts";
 import { NotAllowed } from "../problem.ts";
 import { goesOf } from "./goes.ts";
 import { ownAssignment } from "./own.ts";
-import { sendActivity } from "./send.ts";
+import { copyOrder, sendActivity, sentBefore } from "./send.ts";
 
 const { card, child } = schema;
 /** Of the things of the list the commonest are tried for a level, so many. */
@@ -108,44 +108,20 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
   };
 }
 
-export const nextOrder = z.strictObject({
-  orderId: z.uuid("order: load this page again, then send"),
-  title: z.string().trim().min(1, "title must not be empty").max(80, "title must be 80 letters or fewer"),
-  opensAt: z.date({ error: "opens: give a date and a time" }),
-  closesAt: z.date({ error: "closes: give a date and a time" }),
-  tries: z
-    .number({ error: "goes must be a number" })
-    .int()
-    .min(1, "goes must be 1 or more")
-    .max(20, "goes must be 20 or fewer"),
-  levels: z.record(
-    z.uuid(),
-    z
-      .number()
-      .int()
-      .min(0)
-      .max(MOST_LEVELS - 1),
-  ),
-});
 /** A copy of the activity with its levels set, sent to the same children, each on the level chosen. The same order again is the same sending. */
-export async function sendNextWeek(who: SignedIn, id: string, order: z.infer<typeof nextOrder>): Promise<string> {
-  const checked = nextOrder.safeParse(order);
+export async function sendNextWeek(who: SignedIn, id: string, order: z.input<typeof copyOrder>): Promise<string> {
+  const checked = copyOrder.safeParse(order);
   if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
-  const { title, levels, ...rest } = checked.data;
+  const { title, ...rest } = checked.data;
+  const before = await sentBefore(who, rest.orderId);
+  if (before) return before;
   const next = await nextWeekFor(who, id);
-  const before = await inSchool(who.schoolId, (tx) =>
-    tx
-      .select({ id: schema.assignment.id })
-      .from(schema.assignment)
-      .where(inArray(schema.assignment.orderId, [rest.orderId])),
-  );
-  if (before[0]) return before[0].id;
-  const activityId = await addActivity(who, { ...next.activity, title, levels: next.levels });
-  return sendActivity(who, activityId, {
+  // The copy has the order's id: one order is one copy.
+  await addOnce(who, rest.orderId, { ...next.activity, title, levels: next.levels });
+  return sendActivity(who, rest.orderId, {
     ...rest,
     classId: next.classId,
     mark: null,
     children: next.rows.map((r) => r.childId),
-    levels,
   });
 }

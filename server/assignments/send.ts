@@ -26,50 +26,60 @@ const { assignment, child, revision } = schema;
 export const LONGEST_OPEN = 120;
 const DAY = 86_400_000;
 
-export const sendOrder = z
-  .strictObject({
-    /** Made by the form: the same order sent again is the same assignment. */
-    orderId: z.uuid("order: load this page again, then send"),
-    classId: z.uuid("class: choose one of your classes"),
-    /** Only these of the class; null: all of it, and who joins it later. */
-    children: z
-      .array(z.uuid("children: choose from the class"))
-      .min(1, "children: choose one or more")
-      .max(400)
-      .nullable()
-      .default(null),
-    opensAt: z.date({ error: "opens: give a date and a time" }),
-    closesAt: z.date({ error: "closes: give a date and a time" }),
-    tries: z
-      .number({ error: "goes must be a number" })
-      .int("goes must be a whole number")
-      .min(1, "goes must be 1 or more")
-      .max(20, "goes must be 20 or fewer"),
-    mark: z
-      .number({ error: "mark to beat must be a score of this game" })
-      .int("mark to beat must be a whole number")
-      .min(0, "mark to beat must be 0 or more")
-      .max(1_000_000, "mark to beat is too large")
-      .nullable(),
-    /** The unit that the mark was typed in: a change of scoring asks for it anew. */
-    markUnit: z.enum(UNITS).nullable().default(null),
-    /** Levels that the teacher chose, by child, from 0; what suits each unless given. */
-    levels: z
-      .record(
-        z.uuid(),
-        z
-          .number()
-          .int()
-          .min(0)
-          .max(MOST_LEVELS - 1),
-      )
-      .default({}),
-  })
-  .refine((o) => o.closesAt > o.opensAt, { error: "closes must be later than opens", path: ["closesAt"] })
-  .refine((o) => o.closesAt.getTime() - o.opensAt.getTime() <= LONGEST_OPEN * DAY, {
-    error: `closes must be within ${LONGEST_OPEN} days of opens`,
-    path: ["closesAt"],
-  });
+/** Opens before it closes, and not for longer than a card may be out. */
+const inTime = <T extends z.ZodType<{ opensAt: Date; closesAt: Date }>>(order: T) =>
+  order
+    .refine((o) => o.closesAt > o.opensAt, { error: "closes must be later than opens", path: ["closesAt"] })
+    .refine((o) => o.closesAt.getTime() - o.opensAt.getTime() <= LONGEST_OPEN * DAY, {
+      error: `closes must be within ${LONGEST_OPEN} days of opens`,
+      path: ["closesAt"],
+    });
+
+const orderFields = z.strictObject({
+  /** Made by the form: the same order sent again is the same assignment. */
+  orderId: z.uuid("order: load this page again, then send"),
+  classId: z.uuid("class: choose one of your classes"),
+  /** Only these of the class; null: all of it, and who joins it later. */
+  children: z
+    .array(z.uuid("children: choose from the class"))
+    .min(1, "children: choose one or more")
+    .max(400)
+    .nullable()
+    .default(null),
+  opensAt: z.date({ error: "opens: give a date and a time" }),
+  closesAt: z.date({ error: "closes: give a date and a time" }),
+  tries: z
+    .number({ error: "goes must be a number" })
+    .int("goes must be a whole number")
+    .min(1, "goes must be 1 or more")
+    .max(20, "goes must be 20 or fewer"),
+  mark: z
+    .number({ error: "mark to beat must be a score of this game" })
+    .int("mark to beat must be a whole number")
+    .min(0, "mark to beat must be 0 or more")
+    .max(1_000_000, "mark to beat is too large")
+    .nullable(),
+  /** The unit that the mark was typed in: a change of scoring asks for it anew. */
+  markUnit: z.enum(UNITS).nullable().default(null),
+  /** Levels that the teacher chose, by child, from 0; what suits each unless given. */
+  levels: z
+    .record(
+      z.uuid(),
+      z
+        .number()
+        .int()
+        .min(0)
+        .max(MOST_LEVELS - 1),
+    )
+    .default({}),
+});
+export const sendOrder = inTime(orderFields);
+/** An order for a copy under a title of its own. */
+export const copyOrder = inTime(
+  orderFields.pick({ orderId: true, opensAt: true, closesAt: true, tries: true, levels: true }).extend({
+    title: z.string().trim().min(1, "title must not be empty").max(80, "title must be 80 letters or fewer"),
+  }),
+);
 export type SendOrder = z.input<typeof sendOrder>;
 
 /** Unit of the scores of an activity: its game says it. */
@@ -85,6 +95,10 @@ function checkMark(a: Activity, mark: number | null, unit: ScoreUnit | null): vo
   if (mark < least || (most !== null && mark > most))
     throw NotAllowed.of("mark", `mark to beat: this game gives ${least} to ${most ?? "any number"}`);
 }
+
+/** What an order made before, if it did. */
+export const sentBefore = (who: SignedIn, orderId: string): Promise<string | undefined> =>
+  inSchool(who.schoolId, async (tx) => (await byOrder(tx, orderId))[0]?.id);
 
 const byOrder = (tx: Tx, orderId: string) =>
   tx.select({ id: assignment.id }).from(assignment).where(eq(assignment.orderId, orderId));

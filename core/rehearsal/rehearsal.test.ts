@@ -1,0 +1,71 @@
+import { describe, expect, it } from "vitest";
+import { fromPattern } from "../formats/activity.ts";
+import { patternNames } from "../patterns/registry.ts";
+import { foresee, knownChild, type Rehearsing, rehearse } from "./rehearsal.ts";
+
+const child = (activity: Rehearsing["activity"], age = 8): Rehearsing => ({
+  activity,
+  age,
+  self: null,
+  known: knownChild(age, {}),
+});
+
+describe("a rehearsal", () => {
+  it.each(patternNames)(
+    "%s: the same seed is the same go, whole, in its order and inside what is played on",
+    (name) => {
+      const r = child(fromPattern(name));
+      const one = rehearse(r, 7);
+      expect(one).toEqual(rehearse(r, 7));
+      expect(one.moments.length).toBeGreaterThan(0);
+      let before = 0;
+      for (const m of one.moments) {
+        expect(m.from).toBeGreaterThanOrEqual(before);
+        expect(m.at).toBeGreaterThanOrEqual(m.from);
+        before = m.at;
+        if (m.flies) expect(m.flies[1]).toBeGreaterThanOrEqual(m.flies[0]);
+        for (const v of m.to ? [m.to.along, m.to.across] : []) expect(Number.isFinite(v)).toBe(true);
+      }
+      expect(one.seconds).toBeCloseTo(before / 1000, 6);
+      expect(one.spent.acting + one.spent.fetching + one.spent.waiting).toBeCloseTo(1, 9);
+    },
+  );
+  it("another seed is another go", () => {
+    const r = child(fromPattern("climb"));
+    const all = new Set(Array.from({ length: 20 }, (_, i) => JSON.stringify(rehearse(r, 100 + 2 * i).moments)));
+    expect(all.size).toBeGreaterThan(10);
+  });
+  it.each(["climb", "bands", "pins", "streak"] as const)("%s: many draws are what is forecast", (name) => {
+    const r = child(fromPattern(name));
+    const n = 160;
+    const goes = Array.from({ length: n }, (_, i) => rehearse(r, 1000 + 2 * i));
+    const told = foresee(r);
+    // Within four standard errors.
+    const near = (seen: number, p: number) =>
+      expect(Math.abs(seen - p), `${seen} beside ${p}`).toBeLessThan(
+        4 * Math.sqrt(Math.max(p * (1 - p), 0.01) / n) + 0.01,
+      );
+    near(goes.filter((g) => g.finished).length / n, told.finish);
+    // At least 80 % lie inside, as scores are whole; and no more than the ends hold by themselves.
+    const inside = goes.filter((g) => g.value >= told.low && g.value <= told.high).length / n;
+    expect(inside).toBeGreaterThan(0.8 - 4 * Math.sqrt(0.16 / n));
+    const under = goes.filter((g) => g.value < told.low).length / n;
+    expect(under).toBeLessThan(0.1 + 4 * Math.sqrt(0.09 / n));
+  });
+  it("of somebody who is known better the draws differ less", () => {
+    const a = fromPattern("climb");
+    const sure = { ...child(a), known: { spread: { middle: 0, sd: 0.01 }, skill: { middle: 0, sd: 0.01 } } };
+    const apart = (r: Rehearsing) => {
+      const v = Array.from({ length: 120 }, (_, i) => rehearse(r, 2 * i).moments.filter((m) => m.off === false).length);
+      const mean = v.reduce((x, y) => x + y, 0) / v.length;
+      return v.reduce((x, y) => x + (y - mean) ** 2, 0) / v.length;
+    };
+    expect(apart(sure)).toBeLessThan(apart({ ...sure, known: { ...sure.known, spread: { middle: 0, sd: 0.8 } } }));
+  });
+  it("takes a teacher's word before what goes say, and these before the age", () => {
+    const axis = { axis: "spread", middle: 2, low: 1.5, high: 3 } as const;
+    expect(knownChild(8, { spread: axis }, { multiplier: 1.5 }).spread.middle).toBeCloseTo(Math.log(1.5), 9);
+    expect(knownChild(8, { spread: axis }).spread.middle).toBeCloseTo(Math.log(2), 9);
+    expect(knownChild(6, {}).spread.sd).toBeGreaterThan(knownChild(6, { spread: axis }).spread.sd);
+  });
+});

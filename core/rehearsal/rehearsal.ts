@@ -1,0 +1,248 @@
+import type { Aim, Ask, AskOf } from "../asks/ask.ts";
+import { standAt } from "../chances/kind.ts";
+import { kindOf } from "../chances/kinds.ts";
+import { QUANTUM_MS } from "../chances/outcomes.ts";
+import type { Role, Setup } from "../contract/contract.ts";
+import { worth } from "../estimate/evidence.ts";
+import { AXES, type Axis, priorAt } from "../estimate/grid.ts";
+import type { Estimate } from "../estimate/posterior.ts";
+import type { Body } from "../events/events.ts";
+import { type Distribution, mixed, quantile } from "../forecast/distribution.ts";
+import { forecastActivity, layoutOf, personOf, type Who } from "../forecast/for-activity.ts";
+import { type Drawn, dealt, type ForecastInput } from "../forecast/forecast.ts";
+import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+import type { Age } from "../measures/stature.ts";
+import { normalDraw, random } from "../random.ts";
+import { asSeen } from "../yard/off-wall.ts";
+import { type Part, type Place, patchOf } from "../yard/parts.ts";
+
+/** What is known of a child on an axis, as a normal law on it: its middle and standard deviation. */
+export interface KnownAxis {
+  middle: number;
+  sd: number;
+}
+export type KnownChild = Record<Axis, KnownAxis>;
+/** One child of a rehearsal: what it plays at home, how, and what is known of it. */
+export interface Rehearsing {
+  activity: Activity;
+  age: Age;
+  self: Omit<Role, "role"> | null;
+  known: KnownChild;
+}
+/** Ends of an 80 % interval lie so many standard deviations from the middle of a normal law. */
+const EIGHTY = 1.2816;
+/** A teacher's own word for a child is taken to be right within about so much, on the axis: an assumption. */
+const SAID_SD = 0.1;
+
+/** What is known of a child as a rehearsal takes it: a teacher's word, else what its goes say, else what its age says. */
+export function knownChild(
+  age: Age,
+  estimates: Partial<Record<Axis, Estimate>>,
+  said: { multiplier?: number | undefined } = {},
+): KnownChild {
+  const of = (axis: Axis): KnownAxis => {
+    if (axis === "spread" && said.multiplier !== undefined) return { middle: Math.log(said.multiplier), sd: SAID_SD };
+    const e = estimates[axis];
+    if (!e) return priorAt(axis, age);
+    const at = (x: number) => (axis === "spread" ? Math.log(x) : x);
+    return { middle: at(e.middle), sd: (at(e.high) - at(e.low)) / (2 * EIGHTY) };
+  };
+  return { spread: of("spread"), skill: of("skill") };
+}
+
+/** The child so many standard deviations off its middle. */
+const whoOff = (age: Age, known: KnownChild, z: Record<Axis, number>): Who => ({
+  age,
+  multiplier: Math.exp(known.spread.middle + known.spread.sd * z.spread),
+  skill: known.skill.middle + known.skill.sd * z.skill,
+});
+
+/** One thing of a go that is looked at. Times in milliseconds from its beginning. */
+export interface Moment {
+  kind: Body["kind"];
+  from: number;
+  at: number;
+  /** When what is sent leaves the hand, and lies; null: nothing is sent. */
+  flies: readonly [from: number, until: number] | null;
+  /** From where to where it goes, metres. */
+  start: Place;
+  to: Place | null;
+  /** Whether it brought something; null: it is nothing that could. */
+  off: boolean | null;
+  /** The working of the score after it. */
+  score: string;
+}
+export interface Rehearsed {
+  moments: Moment[];
+  /** What it came to: the score as the forecast counts it, in the unit of the game; whether it reached the end; how long it took, seconds. */
+  value: number;
+  finished: boolean;
+  seconds: number;
+  /** Cut off: it would have gone on for longer than anybody plays. */
+  cut: boolean;
+  /** Shares of the time spent sending or moving, fetching, waiting. */
+  spent: { acting: number; fetching: number; waiting: number };
+}
+
+/** So many that brought nothing, one after the other, are called stuck. */
+export const STUCK_AFTER = 6;
+
+const setupOf = (r: Rehearsing, seed: number): Setup => ({
+  players: 1,
+  mode: "alone",
+  seed,
+  ...(r.self && { people: [{ role: "plays", ...r.self }] }),
+});
+const inputOf = (r: Rehearsing, who: Who, seed: number): ForecastInput => ({
+  game: opened(r.activity).game,
+  setup: setupOf(r, seed),
+  parts: layoutOf(r.activity),
+  people: [personOf(r.activity, who)],
+  policy: "middle",
+});
+
+/**
+ * One go of one child, drawn: how well it plays from what is known of it, every single thing from the chances that the forecast has, by the rules of the
+ * referee. The same seed is the same go. Where things come to lie is drawn for the picture, and nothing is counted from it.
+ */
+export function rehearse(r: Rehearsing, seed: number): Rehearsed {
+  const draw = random(seed);
+  const who = whoOff(r.age, r.known, { spread: normalDraw(draw), skill: normalDraw(draw) });
+  const input = inputOf(r, who, seed);
+  const { events, end, at } = dealt(input, seed + 1);
+  const { game } = input;
+  const last = end ?? events[events.length - 1]?.state ?? game.start(input.setup);
+  const [score] = game.score(last);
+  const [reached] = game.progress(last);
+  const spent = { acting: 0, fetching: 0, waiting: 0 };
+  for (const e of events) for (const k of ["acting", "fetching", "waiting"] as const) spent[k] += e.spent[k];
+  const all = spent.acting + spent.fetching + spent.waiting || 1;
+  return {
+    moments: events.map((e) => momentOf(e, input, draw)),
+    value: score!.unit === "tenths" ? score!.value : reached!.points,
+    finished: end !== null && reached!.finished,
+    seconds: (at * QUANTUM_MS) / 1000,
+    cut: end === null,
+    spent: { acting: spent.acting / all, fetching: spent.fetching / all, waiting: spent.waiting / all },
+  };
+}
+
+function momentOf(d: Drawn, { game, parts, people }: ForecastInput, draw: () => number): Moment {
+  const ms = (quanta: number) => quanta * QUANTUM_MS;
+  const seen = asSeen(parts);
+  const asked = d.ask && "from" in d.ask ? d.ask : null;
+  const start = { along: asked ? standAt(seen, asked.from) : 0, across: 0 };
+  const sent = asked?.kind === "send" && d.released !== null;
+  const from = ms(d.from + (d.released ?? 0));
+  return {
+    kind: d.body.kind,
+    from: ms(d.from),
+    at: ms(d.at),
+    flies: sent
+      ? [from, Math.min(ms(d.at), Math.max(from, ms(d.from + d.spent.acting + Math.min(d.spent.waiting, 15))))]
+      : null,
+    start,
+    to: sent ? placeOf(asked, d.body, seen, people[0]!.sends(asked.manner).spread, draw) : null,
+    off: offOf(d),
+    score: game.score(d.state)[0]!.working,
+  };
+}
+/** Whether what was asked brought something. */
+function offOf({ ask, body }: Drawn): boolean | null {
+  if (body.kind === "count") return body.n > 0;
+  if (body.kind === "point") return body.side === 0;
+  if (body.kind !== "send" || ask?.kind !== "send") return null;
+  return worth(ask, body);
+}
+
+type Spread = { lateral: number; range: number };
+/** A place is drawn anew so often where it lies where it may not. */
+const AGAIN = 12;
+/** Where something came to lie, for the picture: in or at what it hit; else beside what was meant, as far off as this child usually is. */
+function placeOf(ask: AskOf<"send">, body: Body, parts: readonly Part[], spread: Spread, draw: () => number): Place {
+  const named = body.kind === "send" ? (body.rest ?? (Array.isArray(body.fell) ? body.fell[0] : body.hit)) : null;
+  const is = parts.find((p) => "id" in p && p.id === named && p.kind !== "line");
+  const patch = is && patchOf(is);
+  const within = (reach: number) => (draw() - 0.5) * reach;
+  if (patch)
+    return {
+      along: patch.along + within(patch.halfAlong),
+      across: patch.across + within(patch.halfAcross),
+    };
+  const stands = standAt(parts, ask.from);
+  const meant = meantBy(ask, parts);
+  const far = Math.max(0.3, meant.along - stands);
+  const taken = parts.flatMap((p) => {
+    const at = p.kind === "target" || p.kind === "cell" || p.kind === "zone" ? patchOf(p) : null;
+    return at ? [at] : [];
+  });
+  const away = body.kind === "send" && body.away !== undefined ? body.away / 1000 : null;
+  if (away !== null) {
+    const turn = 2 * Math.PI * draw();
+    return { along: meant.along + away * Math.cos(turn), across: meant.across + away * Math.sin(turn) };
+  }
+  let place: Place = meant;
+  for (let i = 0; i < AGAIN; i++) {
+    // Each time wider, so that it ends beside everything that stands there.
+    const wide = 1 + i / 2;
+    place = {
+      along: meant.along + wide * spread.range * far * normalDraw(draw),
+      across: meant.across + wide * spread.lateral * far * normalDraw(draw),
+    };
+    const inside = taken.some(
+      (t) => Math.abs(t.along - place.along) < t.halfAlong && Math.abs(t.across - place.across) < t.halfAcross,
+    );
+    if (!inside) break;
+  }
+  return place;
+}
+/** The middle of what was aimed at. */
+function meantBy(ask: Extract<Ask, { kind: "send" }>, parts: readonly Part[]): Place {
+  const { aim } = ask;
+  const wanted = "want" in aim ? aim.want[0] : "mark" in aim ? aim.mark : "onto" in aim ? aim.onto : null;
+  const is = parts.find((p) => "id" in p && p.id === wanted);
+  const patch = is && patchOf(is);
+  if (patch) return { along: patch.along, across: patch.across };
+  if (aim.kind === "fall" && aim.standing[0]) return { along: aim.standing[0].along, across: aim.standing[0].across };
+  return { along: standAt(parts, ask.from) + kindOf<Aim>(aim).reach(aim, parts, ask.from), across: 0 };
+}
+
+/** What is forecast of one child, over all that is not known of it. */
+export interface Foreseen {
+  low: number;
+  middle: number;
+  high: number;
+  /** Chance to reach the end. */
+  finish: number;
+  /** The middle of the minutes it takes. */
+  minutes: number;
+}
+/** A normal law by three points that have its first five moments (Gauss and Hermite). */
+const POINTS: readonly (readonly [z: number, weight: number])[] = [
+  [-Math.sqrt(3), 1 / 6],
+  [0, 2 / 3],
+  [Math.sqrt(3), 1 / 6],
+];
+/** What the forecast says of a child: 80 % band and middle of its score, its chance to finish, over all that is not known of it. */
+export function foresee(r: Rehearsing, stop?: () => boolean): Foreseen {
+  const told = POINTS.map(([z, weight]) => {
+    const who = whoOff(r.age, r.known, Object.fromEntries(AXES.map((x) => [x, z])) as Record<Axis, number>);
+    return { weight, ...forecastActivity(r.activity, [who], setupOf(r, 1), "middle", { ...(stop && { stop }) }) };
+  });
+  const of = (pick: (t: (typeof told)[number]) => Distribution) => mixed(told.map((t) => [pick(t), t.weight]));
+  const points = of((t) => t.sides[0]!.points);
+  const most = points.at[points.at.length - 1] ?? 0;
+  const at = (share: number) => Math.min(most, quantile(points, share));
+  return {
+    low: at(0.1),
+    middle: at(0.5),
+    high: at(0.9),
+    finish: told.reduce((sum, t) => sum + t.weight * t.sides[0]!.finish, 0),
+    minutes:
+      quantile(
+        of((t) => t.time),
+        0.5,
+      ) / 600,
+  };
+}
