@@ -4,9 +4,9 @@ import postgres from "postgres";
 import type { TestProject } from "vitest/node";
 import { ensureBuild } from "../scripts/lib/build.mjs";
 import { freePort } from "../scripts/lib/port.mjs";
-import { startPostgres } from "../scripts/lib/postgres.mjs";
 import { root } from "../scripts/lib/root.mjs";
 import { prepareDatabase, startWeb } from "../scripts/lib/serve.mjs";
+import { startTestSchool } from "../scripts/lib/test-school.mjs";
 
 declare module "vitest" {
   interface ProvidedContext {
@@ -25,9 +25,9 @@ export default async function setup(project: TestProject) {
   ensureBuild();
   const given = process.env.DATABASE_URL ? await ownDatabase(process.env.DATABASE_URL) : null;
   const dir = join(root, ".yard-test", `part-${process.env.YARD_TEST_PART ?? "all"}`);
-  if (!given) rmSync(dir, { recursive: true, force: true });
-  const database = given ?? (await startPostgres(dir, { fresh: true }));
-  const { env, demo } = prepareDatabase(database.url);
+  const { database, env, demo } = given
+    ? { database: given, ...prepareDatabase(given.url) }
+    : await startTestSchool(dir);
   const web = await startWeb({ port: await freePort(), env });
   project.provide("base", web.url);
   project.provide("family", `${web.url}/f/${demo.family}`);

@@ -1,9 +1,9 @@
 import { readdirSync } from "node:fs";
 import { join } from "node:path";
-import { ensureBuild } from "./lib/build.mjs";
 import { ensureChromium, ensureNginx, ensurePackages, ensurePostgres } from "./lib/install.mjs";
 import { root } from "./lib/root.mjs";
 import { check, closingLine, tests, types } from "./lib/steps.mjs";
+import { testSchool } from "./lib/test-school.mjs";
 
 /** About how long a file of browser tests takes, seconds, so that the parts that they are dealt into are alike; else USUAL. */
 const TAKES = {
@@ -34,7 +34,8 @@ ensureNginx();
 const results = [];
 results.push(await check("lint", "biome", ["check", "."]));
 results.push(...(await Promise.all([types(), tests("unit tests", [])])));
-ensureBuild();
+// Once for all parts.
+await testSchool();
 // Parts side by side, each with a database, a server and a browser of its own.
 const names = readdirSync(join(root, "e2e"))
   .flatMap((f) => (f.endsWith(".test.ts") ? [f.replace(".test.ts", "")] : []))

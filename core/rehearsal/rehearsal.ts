@@ -60,7 +60,7 @@ const whoOff = (age: Age, known: KnownChild, z: Record<Axis, number>): Who => ({
 
 /** One thing of a go that is looked at. Times in milliseconds from its beginning. */
 export interface Moment {
-  kind: Body["kind"];
+  body: Body;
   from: number;
   at: number;
   /** When what is sent leaves the hand, and lies; null: nothing is sent. */
@@ -68,6 +68,8 @@ export interface Moment {
   /** From where to where it goes, metres. */
   start: Place;
   to: Place | null;
+  /** How much of the time after that goes on walking there and back. */
+  fetches: number;
   /** Whether it brought something; null: it is nothing that could. */
   off: boolean | null;
   /** The working of the score after it. */
@@ -136,7 +138,7 @@ function momentOf(d: Drawn, { game, parts, people }: ForecastInput, draw: () => 
   const sent = asked?.kind === "send" && d.released !== null;
   const from = ms(d.from + (d.released ?? 0));
   return {
-    kind: d.body.kind,
+    body: d.body,
     from: ms(d.from),
     at: ms(d.at),
     flies: sent
@@ -144,6 +146,7 @@ function momentOf(d: Drawn, { game, parts, people }: ForecastInput, draw: () => 
       : null,
     start,
     to: sent ? placeOf(asked, d.body, seen, people[0]!.sends(asked.manner).spread, draw) : null,
+    fetches: ms(d.spent.fetching),
     off: offOf(d),
     score: game.score(d.state)[0]!.working,
   };

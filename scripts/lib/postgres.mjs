@@ -1,6 +1,15 @@
 import { spawnSync } from "node:child_process";
 import { createHash, randomBytes } from "node:crypto";
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import {
+  chmodSync,
+  chownSync,
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { join } from "node:path";
 import { ensurePostgres } from "./install.mjs";
 import { freePort } from "./port.mjs";
@@ -42,18 +51,30 @@ const running = (bin, data) => as(join(bin, "pg_ctl"), ["-D", data, "status"]).s
 
 /**
  * Starts the database of a data folder on loopback, making it first where it is new. Answers with the owner's URL and a `stop`
- * that does nothing if somebody else had started it. `fresh` throws away what an earlier run left there.
+ * that does nothing if somebody else had started it. `fresh` throws away what an earlier run left there; `like` begins with a copy of another data
+ * folder whose database is stopped, and throws away the same. `lasting: false`: for tests, what is written need not outlive a loss of power.
+ * @param {string} dataDir
+ * @param {{ fresh?: boolean, like?: string, lasting?: boolean }} [options]
  */
-export async function startPostgres(dataDir, { fresh = false } = {}) {
+export async function startPostgres(dataDir, { fresh = false, like, lasting = true } = {}) {
   const bin = ensurePostgres();
-  const folder = usableFolder(dataDir);
-  const data = asRoot ? join(folder, "cluster") : join(folder, "postgres");
-  // Beside the cluster it opens, wherever that had to go.
-  const secretFile = join(asRoot ? folder : dataDir, "database-password");
-  if (fresh) {
+  const placesIn = (wished) => {
+    const folder = usableFolder(wished);
+    const data = asRoot ? join(folder, "cluster") : join(folder, "postgres");
+    // Beside the cluster it opens, wherever that had to go.
+    return { folder, data, secretFile: join(asRoot ? folder : wished, "database-password") };
+  };
+  const { folder, data, secretFile } = placesIn(dataDir);
+  if (fresh || like) {
     if (running(bin, data)) as(join(bin, "pg_ctl"), ["-D", data, "-m", "immediate", "-w", "stop"], { stdio: "ignore" });
     rmSync(data, { recursive: true, force: true });
     rmSync(secretFile, { force: true });
+  }
+  if (like) {
+    const from = placesIn(like);
+    const copied = spawnSync("cp", ["-a", from.data, data]);
+    if (copied.status !== 0) give(`The database in ${from.data} could not be copied: ${copied.stderr}`);
+    copyFileSync(from.secretFile, secretFile);
   }
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(24).toString("hex"), { mode: 0o600 });
   const password = readFileSync(secretFile, "utf8");
@@ -79,7 +100,7 @@ export async function startPostgres(dataDir, { fresh = false } = {}) {
   const already = running(bin, data);
   if (!already) {
     const port = await freePort();
-    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c fsync=on`;
+    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c fsync=${lasting ? "on" : "off"}`;
     const up = as(
       join(bin, "pg_ctl"),
       ["-D", data, "-w", "-t", "60", "-l", join(data, "server.log"), "-o", options, "start"],

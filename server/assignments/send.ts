@@ -7,16 +7,12 @@ import type { ScoreUnit } from "#core/records/score-text.ts";
 import { ownActivity } from "../activities/activities.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { invite } from "../cards/invite.ts";
-import { levelsFor } from "../cards/levels.ts";
-import { makingFor } from "../cards/making.ts";
+import { makingsFor } from "../cards/for-class.ts";
 import { giveCards } from "../cards/versions.ts";
-import { knownOf } from "../children/known.ts";
 import { contentHash } from "../content-hash.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
-import { homesOf } from "../homes/homes-of.ts";
 import { askFor, nudge } from "../jobs/jobs.ts";
-import { schoolItemsOf } from "../kit/items.ts";
 import { linksFor } from "../links/links.ts";
 import { NotAllowed } from "../problem.ts";
 import { ownClass } from "../school/classes.ts";
@@ -124,19 +120,7 @@ export async function sendActivity(who: SignedIn, activityId: string, order: Sen
     if (children.length === 0) throw NotAllowed.of("classId", `class: ${own.name} has no children yet`);
     if (only && children.length < new Set(only).size)
       throw NotAllowed.of("children", `children: not all of them are in ${own.name}`);
-    const homes = await homesOf(
-      tx,
-      children.map((k) => k.id),
-    );
-    const items = await schoolItemsOf(tx);
-    const known = await knownOf(tx, children);
-    const levels = document.levels && {
-      ...levelsFor(document, children, known),
-      ...Object.fromEntries(Object.entries(chosen).filter(([id]) => children.some((k) => k.id === id))),
-    };
-    const makings = children.map((k) =>
-      makingFor(document, k, homes.get(k.id) ?? [], items, known.get(k.id), levels?.[k.id]),
-    );
+    const { makings, levels } = await makingsFor(tx, document, children, chosen);
     return { document, children, makings, levels };
   });
   if (typeof ready === "string") return ready;
