@@ -6,6 +6,9 @@ export default defineConfig({
     include: ["e2e/**/*.test.ts"],
     globalSetup: "e2e/setup.ts",
     fileParallelism: false,
+    // What the tests import is read once for all of them.
+    pool: "forks",
+    isolate: false,
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

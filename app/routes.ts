@@ -12,6 +12,7 @@ export default [
       route("week", "routes/week.tsx"),
       route("activities", "routes/activities.tsx"),
       route("activities/:id", "routes/workbench.tsx"),
+      route("activities/:id/rehearsal", "routes/rehearsal.tsx"),
       route("activities/:id/try", "routes/try-it.tsx"),
       route("homes", "routes/homes.tsx"),
       route("homes/import", "routes/homes-import.tsx"),

@@ -9,7 +9,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { MODEL_VERSION } from "#core/model.ts";
 import { startPostgres } from "../scripts/lib/postgres.mjs";
 import { root } from "../scripts/lib/root.mjs";
-import { prepareDatabase } from "../scripts/lib/serve.mjs";
+import { prepareDatabase, setUpDatabase } from "../scripts/lib/serve.mjs";
 import { owner } from "./help.ts";
 
 const quiet = { max: 1, onnotice: () => undefined } as const;
@@ -189,7 +189,7 @@ describe("a data folder made by earlier code", () => {
   it("keeps what is in it, belongs to the plain owner, and gives nothing away either", async () => {
     const dir = join(root, ".yard-test", "old");
     const old = mkdtempSync(join(tmpdir(), "yard-migrations-"));
-    const database = await startPostgres(dir, { fresh: true });
+    const database = await startPostgres(dir, { fresh: true, lasting: false });
     const db = postgres(database.url, quiet);
     try {
       cpSync(migrations, old, { recursive: true });
@@ -242,7 +242,7 @@ describe("a data folder made by earlier code", () => {
         values (${randomUUID()}, ${s}, ${d!.id}, 'a-device', 'device', '{"players":1,"mode":"alone","seed":1}', 1, now())`;
 
       const { env } = prepareDatabase(database.url);
-      prepareDatabase(database.url);
+      setUpDatabase(database.url);
       expect(env.YARD_SECRET).toBe(secret);
       await walk(db);
       await attack(env.YARD_APP_DATABASE_URL, db);
@@ -255,15 +255,15 @@ describe("a data folder made by earlier code", () => {
       // Where the model has changed since, its bands and the open cards of its children are asked for anew, once.
       await db`delete from job`;
       await db`insert into expected_band (school_id, assignment_id, age, model, low, middle, high) values (${s}, ${g!.id}, 8, 1, 1, 2, 3)`;
-      prepareDatabase(database.url);
-      prepareDatabase(database.url);
+      setUpDatabase(database.url);
+      setUpDatabase(database.url);
       expect(await db`select kind, about from job order by kind`).toEqual([
         { kind: "cards", about: c!.id },
         { kind: "expected", about: g!.id },
       ]);
       await db`update expected_band set model = ${MODEL_VERSION}`;
       await db`delete from job`;
-      prepareDatabase(database.url);
+      setUpDatabase(database.url);
       expect(await db`select kind from job`).toEqual([]);
       // A home that goes leaves the answer, and only the home out of it.
       await db`delete from home where id = ${h!.id}`;

@@ -58,6 +58,7 @@ const CORE = [
   "child",
   "compile",
   "levels",
+  "rehearsal",
   "ready",
 ];
 

@@ -5,6 +5,12 @@ import { Strokes } from "./strokes.tsx";
 /** More targets than this are drawn smaller, so that each can be seen. */
 const CROWD = 5;
 
+/** Where a place of a layout lies in the small picture, which is 240 by 100. */
+export function planScale(space: { length: number; width: number }) {
+  const k = Math.min(200 / space.length, 84 / Math.max(1.2, space.width));
+  return { k, x: (along: number) => 26 + along * k, y: (across: number) => 50 + across * k };
+}
+
 /** A layout as a small picture for shelves and lists. Decoration: the words stand beside it. */
 export function MiniPlan({
   parts,
@@ -17,9 +23,7 @@ export function MiniPlan({
 }) {
   const least = partsOf(parts, "target").length > CROWD ? 12 : 22;
   const starts = new Set(partsOf(parts, "line").flatMap((l) => (l.role === "start" ? [l.id] : [])));
-  const k = Math.min(200 / space.length, 84 / Math.max(1.2, space.width));
-  const x = (along: number) => 26 + along * k;
-  const y = (across: number) => 50 + across * k;
+  const { k, x, y } = planScale(space);
   return (
     <svg viewBox="0 0 240 100" className={className} aria-hidden="true">
       <rect width="240" height="100" rx="4" fill="var(--color-court)" />

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { Form, useNavigation, useParams, useSearchParams } from "react-router";
+import { Form, Link, useNavigation, useParams, useSearchParams } from "react-router";
 import type { Activity, Problem } from "#core/formats/activity.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
 import { label } from "#words/teacher.ts";
@@ -31,7 +31,8 @@ export function SendPanel(props: Props) {
   // What a teacher got when trying it out.
   const tried = useSearchParams()[0].get("mark");
   const form = useRef<HTMLFormElement>(null);
-  const key = `yard-send-${useParams().id}`;
+  const { id } = useParams();
+  const key = `yard-send-${id}`;
   // Signed out on the way: what was typed is there again after signing in.
   useEffect(() => {
     const kept = sessionStorage.getItem(key);
@@ -165,6 +166,11 @@ export function SendPanel(props: Props) {
         >
           {busy ? "Sending ..." : some > 0 ? tell("send.to", { n: some }) : "Send to the class"}
         </button>
+        {classes.length > 0 && (
+          <Link className="btn btn-quiet" to={`/activities/${id}/rehearsal?class=${to}`}>
+            Rehearse it first
+          </Link>
+        )}
         <p className="text-sm text-quiet">Every child gets a private link. The messages go to the outbox.</p>
       </Form>
       <h3 className="mt-4 text-base">On the card</h3>

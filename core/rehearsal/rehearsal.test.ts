@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { fromPattern } from "../formats/activity.ts";
 import { patternNames } from "../patterns/registry.ts";
+import { lastBefore, nextAfter, runOf, seenAt } from "./at.ts";
 import { foresee, knownChild, type Rehearsing, rehearse } from "./rehearsal.ts";
 
 const child = (activity: Rehearsing["activity"], age = 8): Rehearsing => ({
@@ -67,5 +68,47 @@ describe("a rehearsal", () => {
     expect(knownChild(8, { spread: axis }, { multiplier: 1.5 }).spread.middle).toBeCloseTo(Math.log(1.5), 9);
     expect(knownChild(8, { spread: axis }).spread.middle).toBeCloseTo(Math.log(2), 9);
     expect(knownChild(6, {}).spread.sd).toBeGreaterThan(knownChild(6, { spread: axis }).spread.sd);
+  });
+});
+
+describe("a go that is looked at", () => {
+  const run = runOf(rehearse(child(fromPattern("climb")), 5));
+  const { moments } = run.go;
+  it("is somewhere at every time: nobody jumps, and at its end all is done", () => {
+    let before = seenAt(run, 0).child;
+    for (let ms = 0; ms <= run.go.seconds * 1000; ms += 100) {
+      const s = seenAt(run, ms);
+      const went = Math.hypot(s.child.along - before.along, s.child.across - before.across);
+      // Nobody walks faster than 4 m in a second.
+      expect(went).toBeLessThan(0.4 + 1e-9);
+      before = s.child;
+      expect(moments[s.index]!.from).toBeLessThanOrEqual(ms);
+    }
+    const last = seenAt(run, run.go.seconds * 1000);
+    expect(last.doing).toBe("done");
+    expect(last.score).toBe(moments[moments.length - 1]!.score);
+  });
+  it("is gone through one thing after the other, and back", () => {
+    let ms = 0;
+    for (const m of moments.filter((x, i) => x.at > (moments[i - 1]?.at ?? 0))) {
+      ms = nextAfter(moments, ms);
+      expect(ms).toBe(m.at);
+    }
+    expect(nextAfter(moments, ms)).toBe(ms);
+    expect(lastBefore(moments, ms)).toBeLessThan(ms);
+    expect(lastBefore(moments, 0)).toBe(0);
+  });
+  it("is stuck after six that brought nothing, and not any more once one did", () => {
+    const miss = { ...moments.find((m) => m.flies)!, off: false };
+    const at = (i: number, off: boolean) => ({ ...miss, from: i * 1000, at: i * 1000 + 1000, off });
+    const go = {
+      ...run.go,
+      moments: [...Array.from({ length: 7 }, (_, i) => at(i, false)), at(7, true), at(8, false)],
+    };
+    const looked = runOf(go);
+    expect([5500, 6500, 7500, 8500].map((ms) => seenAt(looked, ms).stuck)).toEqual([false, true, true, false]);
+  });
+  it("of a go in which nothing happened is done at once", () => {
+    expect(seenAt(runOf({ ...run.go, moments: [] }), 100).doing).toBe("done");
   });
 });

@@ -2,26 +2,33 @@ import { spawn, spawnSync } from "node:child_process";
 import { join } from "node:path";
 import { bin, root } from "./root.mjs";
 
+/** Runs a script of the server with the database in its environment; its last line is what it tells. */
+function told(databaseUrl, script, env) {
+  const done = spawnSync(bin("tsx"), [join(root, script)], {
+    cwd: root,
+    encoding: "utf8",
+    env: { ...process.env, DATABASE_URL: databaseUrl, ...env },
+  });
+  if (done.status !== 0) {
+    const reason = /ECONNREFUSED|ENOTFOUND|EAI_AGAIN|password authentication|does not exist|no pg_hba/.exec(
+      done.stderr,
+    );
+    if (reason) throw new Error(`DATABASE_URL: the database cannot be used (${reason[0]}).`);
+    throw new Error(`${script} failed:\n${done.stderr.trim()}`);
+  }
+  return JSON.parse(done.stdout.trim().split("\n").pop());
+}
+
 /** Migrations, the application's role and the secret. Answers with what the web tier needs in its environment. */
+export function setUpDatabase(databaseUrl) {
+  const { appUrl, secret } = told(databaseUrl, "server/db/setup.ts", {});
+  return { YARD_APP_DATABASE_URL: appUrl, YARD_SECRET: secret };
+}
+
+/** The same, and the demo school where there is none yet. */
 export function prepareDatabase(databaseUrl) {
-  const run = (script, env) => {
-    const done = spawnSync(bin("tsx"), [join(root, script)], {
-      cwd: root,
-      encoding: "utf8",
-      env: { ...process.env, DATABASE_URL: databaseUrl, ...env },
-    });
-    if (done.status !== 0) {
-      const reason = /ECONNREFUSED|ENOTFOUND|EAI_AGAIN|password authentication|does not exist|no pg_hba/.exec(
-        done.stderr,
-      );
-      if (reason) throw new Error(`DATABASE_URL: the database cannot be used (${reason[0]}).`);
-      throw new Error(`${script} failed:\n${done.stderr.trim()}`);
-    }
-    return JSON.parse(done.stdout.trim().split("\n").pop());
-  };
-  const { appUrl, secret } = run("server/db/setup.ts", {});
-  const env = { YARD_APP_DATABASE_URL: appUrl, YARD_SECRET: secret };
-  return { env, demo: run("server/demo/load.ts", env) };
+  const env = setUpDatabase(databaseUrl);
+  return { env, demo: told(databaseUrl, "server/demo/load.ts", env) };
 }
 
 /**

@@ -1,0 +1,89 @@
+import type { ScoreUnit } from "#core/records/score-text.ts";
+import type { Run } from "#core/rehearsal/at.ts";
+import type { Foreseen } from "#core/rehearsal/rehearsal.ts";
+import type { RehearsalChild } from "#server/activities/rehearsal.ts";
+import { sayScore } from "#words/say.ts";
+import { tell } from "#words/tell.ts";
+
+const percent = (x: number) => Math.round(100 * x);
+const minutes = (seconds: number) => (seconds / 60).toFixed(1);
+
+/** What this draw gave, child by child, beside what the forecast says. */
+export function Beside({
+  kids,
+  goes,
+  foreseen,
+  unit,
+}: {
+  kids: readonly RehearsalChild[];
+  goes: readonly (Run | null)[];
+  foreseen: readonly (Foreseen | null)[];
+  unit: ScoreUnit;
+}) {
+  const ends = foreseen.flatMap((f) => (f ? [f.low, f.high] : []));
+  const values = goes.flatMap((g) => (g ? [g.go.value] : []));
+  const [least, most] = [Math.min(...ends, ...values), Math.max(...ends, ...values, 1)];
+  const at = (v: number) => (most > least ? (100 * (v - least)) / (most - least) : 50);
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full text-left text-[0.94rem]">
+        <thead>
+          <tr className="border-b-2 border-ink text-sm">
+            {["Child", "This draw", "Forecast, 8 in 10", "", "Finishes", "Minutes", "Sending, fetching, waiting"].map(
+              (h, i) => (
+                <th key={h || i} className="py-1.5 pr-3 font-semibold">
+                  {h}
+                </th>
+              ),
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {kids.map((k, i) => {
+            const go = goes[i]?.go;
+            const f = foreseen[i];
+            const inside = go && f ? go.value >= f.low && go.value <= f.high : null;
+            return (
+              <tr key={k.id} className="row-line">
+                <td className="py-1.5 pr-3">
+                  <span className="font-semibold">{k.name}</span> <span className="text-sm text-quiet">{k.age}</span>
+                </td>
+                <td className={inside === false ? "font-bold text-coral-ink" : ""}>{go && sayScore(go.value, unit)}</td>
+                <td>{f && tell("rehearsal.band", { low: sayScore(f.low, unit), high: sayScore(f.high, unit) })}</td>
+                <td className="w-40 pr-3">
+                  {go && f && (
+                    <svg
+                      viewBox="0 0 100 12"
+                      className="block h-3 w-full"
+                      preserveAspectRatio="none"
+                      aria-hidden="true"
+                    >
+                      <path d="M0 6h100" stroke="var(--color-hair)" strokeWidth="1" />
+                      <path
+                        d={`M${at(f.low)} 6H${Math.max(at(f.high), at(f.low) + 1)}`}
+                        stroke="var(--color-teal)"
+                        strokeWidth="7"
+                      />
+                      <path d={`M${at(go.value)} 0v12`} stroke="var(--color-plum)" strokeWidth="2" />
+                    </svg>
+                  )}
+                </td>
+                <td className="pr-3">
+                  {go && (go.finished ? "yes" : "no")}
+                  {f && <span className="text-quiet"> ({percent(f.finish)} %)</span>}
+                </td>
+                <td className="pr-3">
+                  {go && minutes(go.seconds)}
+                  {f && <span className="text-quiet"> ({f.minutes.toFixed(1)})</span>}
+                </td>
+                <td>
+                  {go && `${percent(go.spent.acting)}, ${percent(go.spent.fetching)}, ${percent(go.spent.waiting)} %`}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}

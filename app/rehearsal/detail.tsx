@@ -1,0 +1,70 @@
+import type { GameEvent } from "#core/events/events.ts";
+import { layoutOf } from "#core/forecast/for-activity.ts";
+import { lastBefore, nextAfter, type Run } from "#core/rehearsal/at.ts";
+import type { Moment } from "#core/rehearsal/rehearsal.ts";
+import type { RehearsalChild } from "#server/activities/rehearsal.ts";
+import { say } from "#words/say.ts";
+import { tell } from "#words/tell.ts";
+import { labelAmong, seenText } from "../family/seen.ts";
+
+/** What is shown of a go's latest things. */
+const LATEST = 8;
+const clock = (ms: number) => `${Math.floor(ms / 60_000)}:${String(Math.floor(ms / 1000) % 60).padStart(2, "0")}`;
+
+/** What has words of its own and is not seen of a send. */
+const TOLD = ["ready", "bell", "task", "mix", "swap", "stand"] as const;
+function wordsOf({ body }: Moment, label: (id: string) => string): string {
+  if (body.kind === "count") return say(body.drop ? "play.dropped" : "play.counted", { count: body.n });
+  const own = body.kind === "arrange" ? "set" : TOLD.find((k) => k === body.kind);
+  return seenText({ ...body, at: 0 } as GameEvent, label) ?? tell(`rehearsal.event.${own ?? "on"}`);
+}
+
+/** One child's go, stopped, and gone through thing by thing. */
+export function Detail({
+  of: k,
+  run,
+  ms,
+  stopped,
+  stopAt,
+  goOn,
+}: {
+  of: RehearsalChild;
+  run: Run;
+  ms: number;
+  stopped: boolean;
+  stopAt: (ms: number) => void;
+  goOn: () => void;
+}) {
+  const { moments } = run.go;
+  const label = labelAmong(layoutOf(k.activity));
+  const past = moments.filter((m) => m.at <= ms + 0.5);
+  return (
+    <section aria-label={tell("rehearsal.of", { name: k.name })} className="note">
+      <h2 className="text-xl">{tell("rehearsal.of", { name: k.name })}</h2>
+      <p className="text-sm text-quiet">
+        {tell("rehearsal.at", { at: clock(ms), end: clock(run.go.seconds * 1000), n: past.length, of: moments.length })}
+      </p>
+      <p className="my-2 flex flex-wrap gap-2">
+        <button type="button" className="btn btn-small" onClick={() => stopAt(lastBefore(moments, ms))}>
+          Step back
+        </button>
+        <button type="button" className="btn btn-small" onClick={() => stopAt(nextAfter(moments, ms))}>
+          Step on
+        </button>
+        <button type="button" className="btn btn-quiet btn-small" onClick={() => (stopped ? goOn() : stopAt(ms))}>
+          {stopped ? "Go on with the others" : "Stop this one"}
+        </button>
+      </p>
+      <ol className="grid gap-0.5 text-sm" aria-live="polite">
+        {past.slice(-LATEST).map((m, i) => (
+          <li key={`${m.from} ${past.length - LATEST + i}`} className="row-line flex gap-3 py-0.5">
+            <span className="w-10 text-quiet">{clock(m.at)}</span>
+            <span className="flex-1">{wordsOf(m, label)}</span>
+            <span className="font-semibold">{m.score}</span>
+          </li>
+        ))}
+        {past.length === 0 && <li className="text-quiet">{tell("rehearsal.nothing")}</li>}
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,315 @@
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Form, Link } from "react-router";
+import { opened } from "#core/formats/opened.ts";
+import { seenAt } from "#core/rehearsal/at.ts";
+import type { Rehearsing } from "#core/rehearsal/rehearsal.ts";
+import { rehearsalFor } from "#server/activities/rehearsal.ts";
+import { schoolItemsFor } from "#server/kit/items.ts";
+import { classesFor } from "#server/school/classes.ts";
+import { tell } from "#words/tell.ts";
+import { found, idOf } from "../answer.server.ts";
+import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { searchOf } from "../read.server.ts";
+import { Beside } from "../rehearsal/beside.tsx";
+import { Detail } from "../rehearsal/detail.tsx";
+import { drawSeen, Tile } from "../rehearsal/tile.tsx";
+import { useForeseen, useGoes } from "../rehearsal/use-rehearsal.ts";
+import { useStill } from "../rehearsal/use-still.ts";
+import { teacherOf } from "../session.server.ts";
+import type { Route } from "./+types/rehearsal";
+
+/** So many times as fast as it is. */
+const SPEEDS = [1, 5, 20, 60] as const;
+const MOST_SEED = 9999;
+/** Words under the pictures change so often, milliseconds; and so many pictures a second are meant at least. */
+const WORDS_EVERY = 250;
+const LEAST_A_SECOND = 30;
+/** Never fewer pictures move than this. */
+const FEWEST = 4;
+
+export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `Rehearsal of ${d?.title ?? "?"} · Daring Yard` }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const who = await teacherOf(request);
+  const search = searchOf(request);
+  const id = idOf(params.id, "activity");
+  const classes = await classesFor(who);
+  const asked = classes.find((c) => c.id === search.get("class")) ?? classes[0];
+  const seed = Math.min(MOST_SEED, Math.max(1, Math.floor(Number(search.get("seed"))) || 1));
+  const [made, items] = await Promise.all([asked ? found(rehearsalFor(who, id, asked.id)) : null, schoolItemsFor(who)]);
+  return {
+    id,
+    seed,
+    classId: asked?.id ?? null,
+    classes: classes.map((c) => ({ id: c.id, name: c.name })),
+    title: made?.title ?? "",
+    className: made?.className ?? "",
+    children: made?.children ?? [],
+    items,
+  };
+}
+
+export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
+  return (
+    <OwnDrawings.Provider value={drawingsOf(d.items.own)}>
+      <main className="mx-auto w-full max-w-7xl p-6">
+        <h1 className="text-3xl">Rehearsal</h1>
+        <p className="mb-3 text-quiet">
+          <Link to={`/activities/${d.id}?station=send`} className="underline">
+            {d.title || "The activity"}
+          </Link>
+          , {d.className}: {tell("rehearsal.what")}
+        </p>
+        <Form className="mb-4 flex flex-wrap items-end gap-4">
+          <label className="field">
+            <span>Class</span>
+            <select name="class" defaultValue={d.classId ?? undefined}>
+              {d.classes.map((c) => (
+                <option key={c.id} value={c.id}>
+                  {c.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="field">
+            <span>
+              Draw <span className="hint">1 to {MOST_SEED}</span>
+            </span>
+            <input
+              key={d.seed}
+              name="seed"
+              type="number"
+              min={1}
+              max={MOST_SEED}
+              defaultValue={d.seed}
+              className="w-28"
+              required
+            />
+          </label>
+          <button type="submit" className="btn">
+            Draw
+          </button>
+          <Link
+            to={`?class=${d.classId}&seed=${(d.seed % MOST_SEED) + 1}`}
+            preventScrollReset
+            className="btn btn-quiet"
+          >
+            Draw another
+          </Link>
+        </Form>
+        {d.children.length === 0 ? (
+          <p className="note">{tell("rehearsal.nobody")}</p>
+        ) : (
+          <Played key={`${d.id} ${d.classId} ${d.seed}`} {...d} />
+        )}
+        <noscript>
+          <p className="note">{tell("rehearsal.script")}</p>
+        </noscript>
+      </main>
+    </OwnDrawings.Provider>
+  );
+}
+
+type Data = Route.ComponentProps["loaderData"];
+
+/** One draw of the whole class, from its first send to its last. */
+function Played({ children, seed }: Data) {
+  const rehearsing = useMemo(
+    () => children.map(({ activity, age, self, known }): Rehearsing => ({ activity, age, self, known })),
+    [children],
+  );
+  const { goes, failed } = useGoes(rehearsing, seed);
+  const foreseen = useForeseen(rehearsing);
+  const still = useStill();
+  const ready = goes.length === children.length && goes.every((g) => g !== null);
+  const end = Math.max(0, ...goes.map((g) => (g ? g.go.seconds * 1000 : 0)));
+  const [speed, setSpeed] = useState<number>(20);
+  const [playing, setPlaying] = useState(true);
+  const [ms, setMs] = useState(0);
+  const [picked, setPicked] = useState<number | null>(null);
+  const [stopped, setStopped] = useState<Readonly<Record<number, number>>>({});
+  const [most, setMost] = useState(children.length);
+  const canvases = useRef<(HTMLCanvasElement | null)[]>([]);
+  const time = useRef(0);
+
+  useEffect(() => {
+    if (!ready || still || !playing) return;
+    let [last, told, frames, since] = [performance.now(), 0, 0, performance.now()];
+    let asked = 0;
+    const frame = (now: number) => {
+      time.current = Math.min(end, time.current + (now - last) * speed);
+      last = now;
+      for (const [i, canvas] of canvases.current.entries()) {
+        const run = goes[i];
+        if (canvas && run) drawSeen(canvas, seenAt(run, stopped[i] ?? time.current), children[i]!.activity.space);
+      }
+      frames++;
+      if (now - told > WORDS_EVERY) {
+        told = now;
+        setMs(time.current);
+      }
+      // Where it does not keep up, fewer move; the others go on in words.
+      if (now - since > 2000) {
+        const rate = (1000 * frames) / (now - since);
+        if (rate < LEAST_A_SECOND) setMost((n) => Math.max(FEWEST, Math.ceil((n * rate) / LEAST_A_SECOND)));
+        [frames, since] = [0, now];
+      }
+      if (time.current >= end) {
+        setMs(end);
+        setPlaying(false);
+        return;
+      }
+      asked = requestAnimationFrame(frame);
+    };
+    asked = requestAnimationFrame(frame);
+    return () => cancelAnimationFrame(asked);
+  }, [ready, still, playing, speed, end, goes, children, stopped]);
+  // While nothing moves, pictures show the moment that was stopped at.
+  useEffect(() => {
+    for (const [i, canvas] of canvases.current.entries()) {
+      const run = goes[i];
+      if (canvas && run) drawSeen(canvas, seenAt(run, stopped[i] ?? ms), children[i]!.activity.space);
+    }
+  }, [goes, stopped, ms, children]);
+
+  if (failed) return <p className="problem">{tell("rehearsal.failed")}</p>;
+  if (!ready)
+    return (
+      <p role="status" className="note">
+        {tell("rehearsal.drawing", { n: goes.filter((g) => g !== null).length, of: children.length })}
+      </p>
+    );
+  const over = still || ms >= end;
+  const seen = goes.map((g, i) => seenAt(g!, stopped[i] ?? (over ? end : ms)));
+  const finished = goes.filter((g, i) => g!.go.finished && (over || seen[i]!.doing === "done")).length;
+  const stuck = seen.filter((s) => s.stuck && (over || s.doing !== "done")).length;
+  const waits = seen.filter((s) => s.doing === "waits").length;
+  const unit = opened(children[0]!.activity).possible.unit;
+  const seek = (to: number) => {
+    time.current = to;
+    setMs(to);
+  };
+  return (
+    <>
+      {!still && (
+        <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <button
+            type="button"
+            className="btn btn-main w-28"
+            onClick={() => {
+              if (ms >= end) seek(0);
+              setPlaying(!playing);
+            }}
+          >
+            {playing ? "Pause" : ms >= end ? "From the start" : "Go on"}
+          </button>
+          <fieldset className="flex items-center gap-3">
+            <legend className="sr-only">How fast</legend>
+            {SPEEDS.map((s) => (
+              <label key={s} className="flex items-center gap-1.5">
+                <input type="radio" name="speed" checked={speed === s} onChange={() => setSpeed(s)} />
+                {tell("rehearsal.speed", { n: s })}
+              </label>
+            ))}
+          </fieldset>
+          <label className="flex flex-1 items-center gap-2">
+            <span className="whitespace-nowrap text-sm text-quiet">
+              {tell("rehearsal.time", { now: (ms / 60_000).toFixed(1), end: (end / 60_000).toFixed(1) })}
+            </span>
+            <input
+              type="range"
+              aria-label="Time"
+              className="min-w-32 flex-1"
+              min={0}
+              max={end}
+              step={100}
+              value={ms}
+              onChange={(e) => seek(Number(e.target.value))}
+            />
+          </label>
+          <button
+            type="button"
+            className="btn btn-quiet btn-small"
+            onClick={() => {
+              setPlaying(false);
+              seek(end);
+            }}
+          >
+            To the end
+          </button>
+        </div>
+      )}
+      <p role="status" className="mb-3 font-semibold">
+        {tell("rehearsal.now", { finished, stuck, waits, of: children.length })}
+        {most < children.length && ` ${tell("rehearsal.fewer", { n: most, of: children.length })}`}
+      </p>
+      {!still && (
+        <div className="mb-6 grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
+          <ul className="grid grid-cols-2 gap-1 sm:grid-cols-3 xl:grid-cols-5">
+            {children.map((k, i) => (
+              <li key={k.id}>
+                <Tile
+                  of={k}
+                  seen={seen[i]!}
+                  picked={picked === i}
+                  onPick={() => setPicked(picked === i ? null : i)}
+                  moving={i < most || picked === i}
+                  ref={(c) => {
+                    canvases.current[i] = c;
+                  }}
+                />
+              </li>
+            ))}
+          </ul>
+          {picked === null ? (
+            <p className="text-quiet">{tell("rehearsal.pick")}</p>
+          ) : (
+            <Detail
+              of={children[picked]!}
+              run={goes[picked]!}
+              ms={Math.min(stopped[picked] ?? ms, goes[picked]!.go.seconds * 1000)}
+              stopped={picked in stopped}
+              stopAt={(at) => setStopped({ ...stopped, [picked]: at })}
+              goOn={() => setStopped(Object.fromEntries(Object.entries(stopped).filter(([i]) => Number(i) !== picked)))}
+            />
+          )}
+        </div>
+      )}
+      {over ? (
+        <>
+          <h2 className="text-2xl">Beside the forecast</h2>
+          <Together goes={goes.map((g) => g!.go)} foreseen={foreseen} />
+          <Beside kids={children} goes={goes} foreseen={foreseen} unit={unit} />
+        </>
+      ) : null}
+    </>
+  );
+}
+
+/** The whole class in two sentences: how many finish and how many lie where they should, in this draw and by the forecast. */
+function Together({
+  goes,
+  foreseen,
+}: {
+  goes: readonly { value: number; finished: boolean }[];
+  foreseen: ReturnType<typeof useForeseen>;
+}) {
+  const told = foreseen.filter((f) => f !== null);
+  if (told.length < goes.length)
+    return (
+      <p role="status" className="mb-3 text-quiet">
+        {tell("rehearsal.foreseeing", { n: told.length, of: goes.length })}
+      </p>
+    );
+  const inside = goes.filter((g, i) => g.value >= told[i]!.low && g.value <= told[i]!.high).length;
+  return (
+    <p className="mb-3">
+      {tell("rehearsal.finish", {
+        n: goes.filter((g) => g.finished).length,
+        of: goes.length,
+        about: Math.round(told.reduce((sum, f) => sum + f.finish, 0)),
+      })}{" "}
+      {tell("rehearsal.inside", { n: inside, of: goes.length })}
+    </p>
+  );
+}

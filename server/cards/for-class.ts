@@ -1,0 +1,33 @@
+import type { Making } from "#core/compile/card.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { type Known, knownOf } from "../children/known.ts";
+import type { schema, Tx } from "../db/client.ts";
+import { homesOf } from "../homes/homes-of.ts";
+import { schoolItemsOf } from "../kit/items.ts";
+import { levelsFor } from "./levels.ts";
+import { makingFor } from "./making.ts";
+
+/** What the cards of some children are made from, in their order: each on the level chosen for it, else on the one that suits it. */
+export async function makingsFor(
+  tx: Tx,
+  document: Activity,
+  children: readonly (typeof schema.child.$inferSelect)[],
+  chosen: Readonly<Record<string, number>> = {},
+): Promise<{ makings: Making[]; levels: Record<string, number> | null; known: ReadonlyMap<string, Known> }> {
+  const homes = await homesOf(
+    tx,
+    children.map((k) => k.id),
+  );
+  const items = await schoolItemsOf(tx);
+  const known = await knownOf(tx, children);
+  const levels = document.levels
+    ? {
+        ...levelsFor(document, children, known),
+        ...Object.fromEntries(Object.entries(chosen).filter(([id]) => children.some((k) => k.id === id))),
+      }
+    : null;
+  const makings = children.map((k) =>
+    makingFor(document, k, homes.get(k.id) ?? [], items, known.get(k.id), levels?.[k.id]),
+  );
+  return { makings, levels, known };
+}
