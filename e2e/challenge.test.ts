@@ -1,4 +1,3 @@
-import type { Browser } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
 import {
@@ -13,12 +12,13 @@ import {
   sees,
   sending,
   sentTo,
+  type Tabs,
   teacherPage,
   text,
   title,
 } from "./help.ts";
 
-let browser: Browser;
+let browser: Tabs;
 let close: () => Promise<void>;
 let sql: ReturnType<typeof owner>;
 beforeAll(async () => {

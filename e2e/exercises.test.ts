@@ -1,4 +1,3 @@
-import type { Browser } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { activity, fromPattern } from "../core/formats/activity.ts";
 import {
@@ -12,11 +11,12 @@ import {
   press,
   sees,
   sentTo,
+  type Tabs,
   teacherPage,
   title,
 } from "./help.ts";
 
-let browser: Browser;
+let browser: Tabs;
 let close: () => Promise<void>;
 beforeAll(async () => {
   Object.assign(process.env, inject("webEnv"));

@@ -10,7 +10,7 @@ import { wellFormed } from "../server/web/well-formed.ts";
 import { owner } from "./help.ts";
 
 /** Requests of all kinds, each changed in some way, against a school of its own. None may be a failure of ours. */
-const REQUESTS = Number(process.env.YARD_FUZZ ?? 1200);
+const REQUESTS = Number(process.env.YARD_FUZZ ?? 600);
 const AT_ONCE = 12;
 const SEED = Number(process.env.YARD_FUZZ_SEED ?? 20_261);
 

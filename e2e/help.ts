@@ -3,23 +3,43 @@ import postgres from "postgres";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { expect, inject } from "vitest";
 import type { Activity } from "../core/formats/activity.ts";
-import { open, openBrowser, press, ready, signIn } from "../scripts/lib/browser.mjs";
+import { open, press, ready, signIn, openBrowser as startBrowser } from "../scripts/lib/browser.mjs";
 
-export { open, openBrowser, press, ready };
+export { open, press, ready };
+
+/** Where tabs are opened. */
+export type Tabs = Pick<Browser, "newPage" | "createBrowserContext">;
+let shared: ReturnType<typeof startBrowser> | null = null;
+/**
+ * Tabs of their own, that know of no others: nobody is signed in, nothing is kept. The browser around them is one for all files of a run; with a
+ * profile or flags it is one more.
+ */
+export async function openBrowser(
+  own?: Parameters<typeof startBrowser>[0],
+): Promise<{ browser: Tabs; close: () => Promise<void> }> {
+  if (own) return startBrowser(own);
+  shared ??= startBrowser();
+  const { browser } = await shared;
+  const context = await browser.createBrowserContext();
+  return {
+    browser: { newPage: () => context.newPage(), createBrowserContext: () => browser.createBrowserContext() },
+    close: () => context.close(),
+  };
+}
 export const base = inject("base");
 export const family = inject("family");
 
 /** The database as its owner, for what a test has to look up or bring about behind the application's back. */
 export const owner = () => postgres(inject("ownerUrl"), { max: 1, onnotice: () => undefined });
 
-export async function teacherPage(browser: Browser, at = base): Promise<Page> {
+export async function teacherPage(browser: Tabs, at = base): Promise<Page> {
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
   await signIn(page, at, inject("email"), inject("password"));
   return page;
 }
 
-export async function phone(browser: Browser): Promise<Page> {
+export async function phone(browser: Tabs): Promise<Page> {
   const page = await browser.newPage();
   await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
   return page;
@@ -119,7 +139,7 @@ export const changed = (a: Activity, title: string, change: object, match: objec
 
 /** Sends an activity to one child of Heron class, and opens it there, to the first send. */
 export async function playing(
-  browser: Browser,
+  browser: Tabs,
   child: string,
   a: Activity,
   players = 1,
@@ -153,7 +173,7 @@ export async function sending(children: readonly string[], a: Activity): Promise
   return sent;
 }
 /** Sends an activity to one child of Heron class: a phone, and the address of the card. */
-export async function sentTo(browser: Browser, child: string, a: Activity) {
+export async function sentTo(browser: Tabs, child: string, a: Activity) {
   await sending([child], a);
   const page = await phone(browser);
   return { page, card: await cardOf(page, await linkOf(child), a.title) };

@@ -1,9 +1,8 @@
-import type { Browser } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { activity, fromPattern } from "../core/formats/activity.ts";
-import { changed, handIn, keptOf, openBrowser, playing, press, sees, text, title } from "./help.ts";
+import { changed, handIn, keptOf, openBrowser, playing, press, sees, type Tabs, text, title } from "./help.ts";
 
-let browser: Browser;
+let browser: Tabs;
 let close: () => Promise<void>;
 beforeAll(async () => {
   Object.assign(process.env, inject("webEnv"));

@@ -1,4 +1,3 @@
-import type { Browser } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
 import {
@@ -15,12 +14,13 @@ import {
   press,
   sees,
   sending,
+  type Tabs,
   teacherPage,
   text,
   title,
 } from "./help.ts";
 
-let browser: Browser;
+let browser: Tabs;
 let close: () => Promise<void>;
 beforeAll(async () => {
   Object.assign(process.env, inject("webEnv"));

@@ -30,7 +30,7 @@ process.on("SIGINT", () => void stop(0));
 process.on("SIGTERM", () => void stop(0));
 
 try {
-  const { env, demo } = prepareDatabase(database.url);
+  const { env, demo } = prepareDatabase(database.url, { weeks: true });
   web = await startWeb({ port, env, ...(process.env.YARD_LOG && { onLog: (text) => process.stdout.write(text) }) });
   web.child.once("exit", (code) => {
     if (stopping) return;

@@ -25,10 +25,17 @@ export function setUpDatabase(databaseUrl) {
   return { YARD_APP_DATABASE_URL: appUrl, YARD_SECRET: secret };
 }
 
-/** The same, and the demo school where there is none yet. */
-export function prepareDatabase(databaseUrl) {
+/**
+ * The same, and the demo school where there is none yet; with `weeks` also eight weeks of one of its classes.
+ * @param {string} databaseUrl
+ * @param {{ weeks?: boolean }} [options]
+ */
+export function prepareDatabase(databaseUrl, { weeks = false } = {}) {
   const env = setUpDatabase(databaseUrl);
-  return { env, demo: told(databaseUrl, "server/demo/load.ts", env) };
+  return {
+    env,
+    demo: told(databaseUrl, "server/demo/load.ts", { ...env, ...(weeks && { YARD_DEMO_WEEKS: "on" }) }),
+  };
 }
 
 /**

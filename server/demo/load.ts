@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { eq } from "drizzle-orm";
 import postgres from "postgres";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
-import { playGo, temper } from "#core/child/child.ts";
+import { playGo, type Temper, temper } from "#core/child/child.ts";
 import { type Activity, activity, fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { random } from "#core/random.ts";
@@ -22,7 +22,8 @@ import { DEMO_CHILD, DEMO_EMAIL, DEMO_PASSWORD, DEMO_SCHOOL, ownThing, tidewell 
 
 /**
  * Loads Tidewell Bridge School into an empty database: two classes, three sendings of two activities, two thirds of them
- * played, some late, some unopened, one activity waiting in the workbench. Loaded once; prints how to sign in, as JSON.
+ * played, some late, some unopened, one activity waiting in the workbench. Loaded once; prints how to sign in, as JSON. With
+ * YARD_DEMO_WEEKS=on eight weeks of one class come before them.
  */
 const DAY = 86_400_000;
 const HOUR = 3_600_000;
@@ -54,13 +55,17 @@ interface Sending {
   opens: number;
   closes: number;
   tries: number;
-  mark: number;
+  mark: number | null;
   /** Only so many of the class, by name, and the child whose link is printed. */
   few?: number;
   /** Shares of the class that never look, only look, and hand in after closing. */
   unopened: number;
   onlyLook: number;
   late: number;
+  /** How each child of the class plays, by its place; by chance unless given. */
+  plays?: (child: number) => Temper;
+  /** The child whose link is printed plays as well. */
+  everybody?: boolean;
 }
 
 async function play(
@@ -108,7 +113,7 @@ async function play(
   const modes = s.document.players.modes;
   for (const [i, card] of cards.entries()) {
     const fate = draw();
-    if (card.name === DEMO_CHILD || fate < s.unopened) continue;
+    if ((card.name === DEMO_CHILD && !s.everybody) || fate < s.unopened) continue;
     const link = { schoolId: who.schoolId, childId: card.childId };
     const until = Math.min(now, now + s.closes);
     const lookedAt = now + s.opens + draw() * (until - now - s.opens) * 0.8;
@@ -123,7 +128,7 @@ async function play(
       const events = playGo(
         card.compiled.activity,
         [card.age, draw() < 0.5 ? 36 : card.age + 1],
-        [temper(seed * 100 + i), temper(seed * 100 + i + 50)],
+        [s.plays?.(i) ?? temper(seed * 100 + i), temper(seed * 100 + i + 50)],
         setup,
         seed * 1000 + i * 10 + g,
         stops,
@@ -362,7 +367,64 @@ async function load(owner: postgres.Sql): Promise<void> {
     const times = { opens: at(-2, 11), closes: at(3, 16), unopened: 0.3, onlyLook: 0.2 };
     await play(who, { ...common, ...times, activityId, few: 7, document, classId, mark }, now, 17 + i);
   }
+  if (process.env.YARD_DEMO_WEEKS === "on") await weeks(who, heron, now);
 }
+
+/** So many weeks of one class before today, one game each. */
+const WEEKS = 8;
+/** What was played, week by week. */
+const WEEKLY = ["climb", "board", "climb", "streak", "pins", "climb", "board", "climb"] as const;
+/** A child gets so much surer from one week to the next, the middle one. */
+const BETTER = 0.965;
+/** Of so many children one is far behind, and one far ahead. */
+const ONE_IN = 9;
+
+/**
+ * Eight weeks of a class, so that what is known of each child has something to rest on. Its children miss by another law than the forecast's:
+ * each pulls its own way, sends some wild and tires. Each has a way of its own and keeps it.
+ */
+async function weeks(who: { teacherId: string; schoolId: string }, classId: string, now: number): Promise<void> {
+  const documents = new Map<string, { id: string; document: Activity }>();
+  for (const name of new Set(WEEKLY)) {
+    const document = withTexts({ ...fromPattern(name), title: WEEKLY_TITLES[name] }, {});
+    documents.set(name, { id: await addActivity(who, document), document });
+  }
+  for (const [w, name] of WEEKLY.entries()) {
+    const { id, document } = documents.get(name)!;
+    const ago = WEEKS - w;
+    const plays = (i: number): Temper => {
+      const own = temper(7000 + i);
+      const far = i % ONE_IN === 0 ? 1.7 : i % ONE_IN === 4 ? 0.55 : 1;
+      return { ...own, skill: own.skill * far * BETTER ** (w * (0.4 + (i % 4) * 0.4)) };
+    };
+    const opens = -ago * 7 * DAY - 2 * DAY;
+    await play(
+      who,
+      {
+        activityId: id,
+        document,
+        classId,
+        opens,
+        closes: opens + 5 * DAY,
+        tries: 2,
+        mark: null,
+        unopened: 0.08,
+        onlyLook: 0.07,
+        late: 0.05,
+        plays,
+        everybody: true,
+      },
+      now,
+      200 + w,
+    );
+  }
+}
+const WEEKLY_TITLES = {
+  climb: "Monday ladder",
+  board: "Sticker board",
+  streak: "Keep it up",
+  pins: "Bottle alley",
+} as const;
 
 const owner = postgres(process.env.DATABASE_URL!, { max: 1, onnotice: () => undefined });
 const LOCK = 7_214_504;

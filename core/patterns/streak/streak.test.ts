@@ -65,7 +65,7 @@ describe("Streak", () => {
 
   // States hold how often it was dropped, so that few of these run to the last play: the counter is what matters.
   it.each([
-    [6, 0.8],
+    [4, 0.8],
     [3, 0.5],
     [5, 1],
     [1, 0.4],
