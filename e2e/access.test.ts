@@ -83,6 +83,7 @@ describe("accessible, light and dark", () => {
       `/results/${r!.id}/next`,
       `/results/${r!.id}`,
       `/results/${few}/sheets`,
+      `/activities/${a!.id}/rehearsal`,
       ...["aim", "cues", "kit", "yard", "score", "players", "levels", "send"].map(
         (s) => `/activities/${a!.id}?station=${s}`,
       ),

@@ -1,7 +1,9 @@
 import { forwardRef, type Ref } from "react";
 import { layoutOf } from "#core/forecast/for-activity.ts";
+import type { ScoreUnit } from "#core/records/score-text.ts";
 import type { Seen } from "#core/rehearsal/at.ts";
 import type { RehearsalChild } from "#server/activities/rehearsal.ts";
+import { sayScore } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { MiniPlan, planScale } from "../ui/mini-plan.tsx";
 
@@ -13,10 +15,18 @@ export const Tile = forwardRef(function Tile(
   {
     of: k,
     seen,
+    unit,
     picked,
     onPick,
     moving,
-  }: { of: RehearsalChild; seen: Seen | null; picked: boolean; onPick: () => void; moving: boolean },
+  }: {
+    of: RehearsalChild;
+    seen: Seen | null;
+    unit: ScoreUnit;
+    picked: boolean;
+    onPick: () => void;
+    moving: boolean;
+  },
   canvas: Ref<HTMLCanvasElement>,
 ) {
   const doing = seen === null ? "drawn" : seen.stuck && seen.doing !== "done" ? "stuck" : seen.doing;
@@ -25,7 +35,7 @@ export const Tile = forwardRef(function Tile(
       type="button"
       aria-pressed={picked}
       onClick={onPick}
-      className={`grid gap-0.5 rounded-md border-2 p-1 text-left ${picked ? "border-plum" : "border-transparent"}`}
+      className={`block w-full rounded-md border-2 p-1 text-left ${picked ? "border-plum" : "border-transparent"}`}
     >
       <span className="relative block" aria-hidden="true">
         <MiniPlan parts={layoutOf(k.activity)} space={k.activity.space} className="block w-full" />
@@ -40,9 +50,9 @@ export const Tile = forwardRef(function Tile(
       </span>
       <span className="flex items-baseline justify-between gap-2 px-0.5 text-sm">
         <span className="truncate font-semibold">{k.name}</span>
-        <span className="whitespace-nowrap">{seen?.score}</span>
+        <span className="whitespace-nowrap">{seen?.value != null && sayScore(seen.value, unit)}</span>
       </span>
-      <span className={`px-0.5 text-sm ${doing === "stuck" ? "font-bold text-coral-ink" : "text-quiet"}`}>
+      <span className={`block px-0.5 text-sm ${doing === "stuck" ? "font-bold text-coral-ink" : "text-quiet"}`}>
         {tell(`rehearsal.${doing}`)}
       </span>
     </button>

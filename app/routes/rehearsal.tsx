@@ -195,7 +195,7 @@ function Played({ children, seed }: Data) {
         <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
           <button
             type="button"
-            className="btn btn-main w-28"
+            className="btn btn-main w-40"
             onClick={() => {
               if (ms >= end) seek(0);
               setPlaying(!playing);
@@ -219,7 +219,7 @@ function Played({ children, seed }: Data) {
             <input
               type="range"
               aria-label="Time"
-              className="min-w-32 flex-1"
+              className="min-w-32 flex-1 accent-teal"
               min={0}
               max={end}
               step={100}
@@ -251,6 +251,7 @@ function Played({ children, seed }: Data) {
                 <Tile
                   of={k}
                   seen={seen[i]!}
+                  unit={unit}
                   picked={picked === i}
                   onPick={() => setPicked(picked === i ? null : i)}
                   moving={i < most || picked === i}

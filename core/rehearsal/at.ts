@@ -10,7 +10,8 @@ export interface Seen {
   child: Place;
   piece: Place | null;
   lying: Place[];
-  score: string;
+  /** The score by then; null: nothing has been done yet. */
+  value: number | null;
   /** So many before it brought nothing, one after the other. */
   stuck: boolean;
 }
@@ -55,14 +56,14 @@ export function indexAt(moments: readonly Moment[], ms: number): number {
 export function seenAt({ go, missed, since }: Run, ms: number): Seen {
   const { moments } = go;
   if (moments.length === 0)
-    return { doing: "done", index: 0, child: HOME, piece: null, lying: [], score: "", stuck: false };
+    return { doing: "done", index: 0, child: HOME, piece: null, lying: [], value: null, stuck: false };
   const i = indexAt(moments, ms);
   const m = moments[i]!;
   const over = i === moments.length - 1 && ms >= m.at;
-  const score = over || ms >= m.at ? m.score : (moments[i - 1]?.score ?? "");
+  const value = ms >= m.at ? m.value : (moments[i - 1]?.value ?? null);
   const stuck = (over ? missed[i]! : (missed[i - 1] ?? 0)) >= STUCK_AFTER;
   const lying = moments.slice(since[i]!, i).flatMap((x) => (x.to ? [x.to] : []));
-  const still = { index: i, child: m.start, lying, score, stuck };
+  const still = { index: i, child: m.start, lying, value, stuck };
   if (over) {
     const all = m.to && m.fetches === 0 ? [...lying, m.to] : lying;
     return { ...still, doing: "done", piece: null, lying: m.fetches > 0 ? [] : all };

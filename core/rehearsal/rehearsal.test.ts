@@ -86,7 +86,8 @@ describe("a go that is looked at", () => {
     }
     const last = seenAt(run, run.go.seconds * 1000);
     expect(last.doing).toBe("done");
-    expect(last.score).toBe(moments[moments.length - 1]!.score);
+    expect(last.value).toBe(moments[moments.length - 1]!.value);
+    expect(last.value).toBe(run.go.value);
   });
   it("is gone through one thing after the other, and back", () => {
     let ms = 0;

@@ -72,7 +72,8 @@ export interface Moment {
   fetches: number;
   /** Whether it brought something; null: it is nothing that could. */
   off: boolean | null;
-  /** The working of the score after it. */
+  /** The score after it, with its working. */
+  value: number;
   score: string;
 }
 export interface Rehearsed {
@@ -135,6 +136,7 @@ function momentOf(d: Drawn, { game, parts, people }: ForecastInput, draw: () => 
   const seen = asSeen(parts);
   const asked = d.ask && "from" in d.ask ? d.ask : null;
   const start = { along: asked ? standAt(seen, asked.from) : 0, across: 0 };
+  const [score] = game.score(d.state);
   const sent = asked?.kind === "send" && d.released !== null;
   const from = ms(d.from + (d.released ?? 0));
   return {
@@ -148,7 +150,8 @@ function momentOf(d: Drawn, { game, parts, people }: ForecastInput, draw: () => 
     to: sent ? placeOf(asked, d.body, seen, people[0]!.sends(asked.manner).spread, draw) : null,
     fetches: ms(d.spent.fetching),
     off: offOf(d),
-    score: game.score(d.state)[0]!.working,
+    value: score!.soFar,
+    score: score!.working,
   };
 }
 /** Whether what was asked brought something. */
