@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
+import { AS_DRAWN } from "../core/levels/levels.ts";
 import {
   base,
   beginPlay,
@@ -73,7 +74,7 @@ describe("levels", () => {
   });
 
   it("each child gets its own when it is sent; another one given in Results makes its card anew", async () => {
-    const line = (n: number) => ({ line: n, thing: null, target: null });
+    const line = (n: number) => ({ ...AS_DRAWN, line: n });
     const levels = { low: 0.6, high: 0.8, list: [line(-0.6), line(0), line(0.6)], up: 2, down: 1 };
     const a = { ...fromPattern("board"), title: title(), levels };
     const sent = await sending(["Quill F.", "Umar Z."], a);

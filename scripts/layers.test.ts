@@ -34,6 +34,7 @@ const CORE = [
   "rules",
   "things",
   "exercises",
+  "plan",
   "letters",
   "square",
   "measures",

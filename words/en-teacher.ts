@@ -36,6 +36,10 @@ export const enTeacher: Record<string, string> = {
   "pair.won": "{name} won",
   "pair.takeBack": "Take back the match of {names}",
   "level.number": "Level {number, number}",
+  "level.hands": "Hand on level {number, number}",
+  "level.postures": "How one stands on level {number, number}",
+  "level.actions": "How it is sent on level {number, number}",
+  "level.also": "Also set on level {number, number}",
   "level.sends": "What is sent on level {number, number}",
   "level.aims": "What stands there on level {number, number}",
   "level.off":
@@ -46,12 +50,19 @@ export const enTeacher: Record<string, string> = {
     "These levels are all alike: with what may be turned, this game can be made no easier or harder here. Change what is drawn, or let something else be sent.",
   "level.each":
     "Every child gets the level that suits it, by what its goes say, or its age. In Results another one can be given.",
+  "plan.fills":
+    "Warm-up {before} min, {rounds, plural, one {one game} other {# games}} {game} min, cool-down {after} min: {all} of {asked, number} min at age {age, number}, {active} of them moving.",
+  "plan.over": "One game with the least around it is {over} min longer than that.",
+  "plan.week":
+    "{days, plural, one {One day} other {# days}} a week: about {active, number} of {goal, number} minutes of moving. {more, plural, =0 {That is enough.} one {One day would do.} other {# days would do.}}",
+  "plan.never":
+    "{days, plural, one {One day} other {# days}} a week: about {active, number} of {goal, number} minutes of moving. Even every day it is not enough.",
   "rehearsal.what":
     "every child plays it once, on its own card, by the rules of the referee and the chances of the forecast. Another draw is another day; the same draw is the same.",
   "rehearsal.nobody": "There are no children in this class yet.",
   "rehearsal.script": "A rehearsal is drawn on this device: it needs scripts to be allowed.",
   "rehearsal.failed": "The rehearsal could not be drawn. Load this page again.",
-  "rehearsal.drawing": "{n, number} of {of, number} children are drawn ...",
+  "rehearsal.drawing": "Drawn so far: {n, number} of {of, number} ...",
   "rehearsal.speed": "{n, number}x",
   "rehearsal.time": "{now} of {end} min",
   "rehearsal.now":
@@ -59,7 +70,7 @@ export const enTeacher: Record<string, string> = {
   "rehearsal.fewer": "This device is slow: {n, number} of {of, number} pictures move, the others go on in words.",
   "rehearsal.pick": "Choose a child to stop it and go through its game thing by thing.",
   "rehearsal.of": "{name}",
-  "rehearsal.at": "{at} of {end}, {n, number} of {of, number} things",
+  "rehearsal.at": "{at} of {end}, step {n, number} of {of, number}",
   "rehearsal.nothing": "Nothing has happened yet.",
   "rehearsal.drawn": "is being drawn",
   "rehearsal.ready": "gets ready",
@@ -69,7 +80,7 @@ export const enTeacher: Record<string, string> = {
   "rehearsal.done": "done",
   "rehearsal.stuck": "stuck",
   "rehearsal.band": "{low} to {high}",
-  "rehearsal.foreseeing": "The forecast of {n, number} of {of, number} children is there ...",
+  "rehearsal.foreseeing": "Forecast so far: {n, number} of {of, number} ...",
   "rehearsal.finish": "In this draw {n, number} of {of, number} finish; the forecast says about {about, number}.",
   "rehearsal.inside":
     "{n, number} of {of, number} come to a score where the forecast has 8 in 10 or more of theirs; what lies outside is not wrong, it is rarer.",
@@ -108,6 +119,8 @@ export const enTeacher: Record<string, string> = {
     "{half, select, yes {half a step} other {{steps, plural, one {one step} other {{steps, number} steps}}}} nearer",
   "level.target": "{item} to aim at",
   "level.thing": "with {item}",
+  "level.hand": "with the other hand",
+  "level.posture": "{posture, select, kneeling {kneeling} other {sitting}}",
   "plain.plate":
     "hits a dinner plate from {metres, number} m {times, plural, =0 {less than once} one {about # time} other {about # times}} in 10",
   "plain.stops":

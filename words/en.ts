@@ -216,6 +216,8 @@ export const en = {
   "support.withPartner": "Somebody may do it with you.",
   "support.callFirst": "Say which one before you send.",
   "call.card": "Over a call, a grown-up sets it up first.",
+  "plan.rounds": "{rounds, plural, one {Play it once.} other {Play it # times, with a short rest between.}}",
+  "plan.days": "{days, plural, one {Play it on one day of the week.} other {Play it on # days of the week.}}",
   "between.card":
     "{every, plural, one {After every throw or roll} other {After every # throws or rolls}}: {dose, number} {exercise}.",
   "setOut.card": "Set them out yourself, {near, number} to {far, number} cm away.",

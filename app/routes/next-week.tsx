@@ -1,13 +1,14 @@
 import { Form, Link, redirect, useNavigation } from "react-router";
-import { allAlike, levelWords } from "#core/levels/levels.ts";
+import { allAlike } from "#core/levels/levels.ts";
 import { paces } from "#core/measures/step.ts";
 import { nextWeekFor, sendNextWeek } from "#server/assignments/next-week.ts";
 import { shellOf } from "#server/school/classes.ts";
-import { namesOf, sayPhrase } from "#words/say.ts";
+import { namesOf } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { fieldsOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { levelText } from "../ui/level-text.ts";
 import { Problems } from "../ui/problems.tsx";
 import { fromLocalInput, localInput } from "../when.ts";
 import type { Route } from "./+types/next-week";
@@ -20,10 +21,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const [next, { zone }] = await Promise.all([found(nextWeekFor(who, idOf(params.id, "assignment"))), shellOf(who)]);
   const { activity, ...rest } = next;
+  const middle = next.rows[Math.floor((next.rows.length - 1) / 2)]?.age ?? 8;
+  const names = namesOf(activity.kit.own);
   return {
     ...rest,
     title: activity.title,
-    names: namesOf(activity.kit.own),
+    middle,
+    words: next.levels.list.map((s) => levelText(activity, s, paces(middle).step, names)),
     zone,
     opens: localInput(new Date(), zone),
     closes: localInput(new Date(Date.now() + WEEK), zone),
@@ -58,13 +62,6 @@ export async function action({ request, params }: Route.ActionArgs) {
 export default function NextWeekPage({ loaderData: d, actionData, params }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
   const problems = actionData && "problems" in actionData ? actionData.problems : [];
-  const middle = d.rows[Math.floor((d.rows.length - 1) / 2)]?.age ?? 8;
-  const { step } = paces(middle);
-  const words = d.levels.list.map((s) =>
-    levelWords(s, step)
-      .map((p) => sayPhrase(p, d.names))
-      .join(", "),
-  );
   const of = (n: "stuck" | "bored" | "absent") => d.rows.filter((r) => r.notice === n);
   const percent = (x: number | null) => Math.round(100 * (x ?? 0));
   return (
@@ -98,14 +95,14 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
         ))}
       </div>
       <ol className="mb-4 grid gap-x-6 text-sm sm:grid-cols-2">
-        {words.map((w, i) => (
+        {d.words.map((w, i) => (
           <li key={i}>
             <strong>{tell("level.number", { number: i + 1 })}</strong>: {w}
           </li>
         ))}
       </ol>
       {allAlike(d.levels.list) && <p className="note mb-3">{tell("level.alike")}</p>}
-      {!d.own && <p className="mb-3 text-sm text-quiet">{tell("next.proposed", { age: middle })}</p>}
+      {!d.own && <p className="mb-3 text-sm text-quiet">{tell("next.proposed", { age: d.middle })}</p>}
       <Form method="post">
         <input type="hidden" name="orderId" value={d.orderId} />
         <table className="w-full text-left">

@@ -1,11 +1,13 @@
 import { Trash2 } from "lucide-react";
 import { Link } from "react-router";
 import { doseAt, type Exercise, exerciseNamed, exerciseOf, exercises, KINDS, timeOf } from "#core/exercises/library.ts";
+import type { Who } from "#core/forecast/for-activity.ts";
 import { type Activity, sendsOneByOne } from "#core/formats/activity.ts";
 import { label } from "#words/teacher.ts";
 import { ExerciseFigure } from "../ui/exercises.tsx";
 import { useSchool } from "./items.tsx";
 import { NumberField, Toggle } from "./knobs.tsx";
+import { TimePlanFields } from "./time-plan.tsx";
 
 const MOST = 6;
 const PARTS = [
@@ -49,9 +51,11 @@ function Offered({ own, not, value }: { own: readonly Exercise[]; not: readonly 
 export function ExerciseFields({
   activity: a,
   change: put,
+  middle,
 }: {
   activity: Activity;
   change: (next: Activity, what?: string) => void;
+  middle: Who;
 }) {
   const { exercises: own } = useSchool();
   const age = Math.round((a.ages.from + a.ages.to) / 2);
@@ -64,6 +68,7 @@ export function ExerciseFields({
           All short exercises, and your own
         </Link>
       </p>
+      <TimePlanFields activity={a} change={change} middle={middle} own={all} />
       {PARTS.map(({ field, title }) => {
         const list = a[field] ?? [];
         const { seconds } = timeOf(list, age, all);

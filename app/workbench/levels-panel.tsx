@@ -1,49 +1,60 @@
 import { useMemo, useState } from "react";
-import { actionFacts } from "#core/actions/actions.ts";
-import { type Activity, MOST_LEVELS } from "#core/formats/activity.ts";
+import { fieldOf, setTo } from "#core/contract/range.ts";
+import { type Activity, LOW_POSTURES, MOST_LEVELS } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { settles } from "#core/levels/ladder.ts";
 import {
   allAlike,
-  atLevel,
   CORRIDOR,
   LEVEL_KNOBS,
   type LevelKnob,
   type LevelSetting,
-  levelWords,
+  offered,
+  otherActions,
   proposeLevels,
-  rateIn,
+  rateAt,
+  settable,
   USUAL_LEVELS,
 } from "#core/levels/levels.ts";
 import { paces } from "#core/measures/step.ts";
 import { namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { levelText } from "../ui/level-text.ts";
 import { Problems } from "../ui/problems.tsx";
 import { useSchool, withOwn } from "./items.tsx";
 import { NumberField } from "./knobs.tsx";
 import type { PanelProps } from "./stations.tsx";
 
-/** Of the school's list the things that most homes have are tried first, so many. */
-const MOST_OFFERED = 8;
+/** What is ticked at first: what changes no skill. */
+const FIRST_KNOBS: readonly LevelKnob[] = ["line", "target", "thing"];
 
 /** Levels of difficulty: a corridor, how many, what may be turned; each with the chances of youngest, middle and oldest. */
 export function LevelsPanel({ activity: a, problems, change, middle, people = [middle] }: PanelProps) {
   const { list } = useSchool();
   const names = namesOf(list);
-  const [knobs, setKnobs] = useState<readonly LevelKnob[]>(LEVEL_KNOBS);
+  const [knobs, setKnobs] = useState<readonly LevelKnob[]>(FIRST_KNOBS);
   const [count, setCount] = useState(a.levels?.list.length ?? USUAL_LEVELS);
   const [low, setLow] = useState(100 * (a.levels?.low ?? CORRIDOR.low));
   const [high, setHigh] = useState(100 * (a.levels?.high ?? CORRIDOR.high));
-  const { travel } = actionFacts[a.aim.action];
-  const common = (ids: typeof list) => [...ids].sort((x, y) => y.homes - x.homes).map((i) => i.id);
-  const things = common(list.filter((i) => i.uses.includes("send") && i.moves.includes(travel)));
-  const targets = common(list.filter((i) => i.uses.includes("target")));
+  const { things, targets } = offered(a, list);
+  const more = settable(a);
+  const actions = otherActions(a);
+  const game = { params: a.pattern.params, match: a.match };
   const aimed = opened(a).pegs.some((p) => p.kind === "target" && p.item);
+  const fits: Record<LevelKnob, boolean> = {
+    line: true,
+    target: aimed,
+    hand: true,
+    posture: true,
+    thing: true,
+    action: actions.length > 0,
+    bounce: more.some((k) => k.path[k.path.length - 1] === "bounce"),
+  };
   const { step } = paces(middle.age === "adult" ? 18 : middle.age);
   const levels = a.levels;
   const rates = useMemo(
-    () => (levels ? levels.list.map((s) => people.map((who) => rateIn(atLevel(a, s), who))) : []),
+    () => (levels ? levels.list.map((s) => people.map((who) => rateAt(a, s, who))) : []),
     [a, levels, people],
   );
   const put = (next: NonNullable<Activity["levels"]>, key?: string) =>
@@ -55,8 +66,8 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
       corridor: { low: low / 100, high: high / 100 },
       count,
       knobs,
-      things: things.slice(0, MOST_OFFERED),
-      targets: targets.slice(0, MOST_OFFERED),
+      things,
+      targets,
     });
     put({
       low: low / 100,
@@ -103,7 +114,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
       <NumberField name="Levels" value={count} least={3} most={MOST_LEVELS} step={1} change={setCount} />
       <fieldset className="row-line py-2">
         <legend className="text-[0.92rem]">What may be turned, cheapest first</legend>
-        {LEVEL_KNOBS.filter((k) => k !== "target" || aimed).map((k) => (
+        {LEVEL_KNOBS.filter((k) => fits[k]).map((k) => (
           <label key={k} className="flex items-center gap-2 py-1">
             <input
               type="checkbox"
@@ -147,11 +158,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               <li key={i} className="row-line grid gap-1 py-2">
                 <p className="flex flex-wrap items-baseline justify-between gap-x-3">
                   <strong>{tell("level.number", { number: i + 1 })}</strong>
-                  <span className="text-sm">
-                    {levelWords(s, step)
-                      .map((p) => sayPhrase(p, names))
-                      .join(", ")}
-                  </span>
+                  <span className="text-sm">{levelText(a, s, step, names)}</span>
                 </p>
                 <p className="flex gap-3 text-sm" data-level-rates>
                   {people.map((who, k) => {
@@ -179,7 +186,107 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                     {thingOf(s.thing, things, tell("level.sends", { number: i + 1 }), (id) => set(i, { thing: id }))}
                     {aimed &&
                       thingOf(s.target, targets, tell("level.aims", { number: i + 1 }), (id) => set(i, { target: id }))}
+                    <select
+                      aria-label={tell("level.hands", { number: i + 1 })}
+                      className="w-full py-0.5 text-sm"
+                      value={s.hand ?? ""}
+                      onChange={(e) => set(i, { hand: e.target.value === "other" ? "other" : null })}
+                    >
+                      <option value="">usual hand</option>
+                      <option value="other">other hand</option>
+                    </select>
+                    <select
+                      aria-label={tell("level.postures", { number: i + 1 })}
+                      className="w-full py-0.5 text-sm"
+                      value={s.posture ?? ""}
+                      onChange={(e) => set(i, { posture: LOW_POSTURES.find((p) => p === e.target.value) ?? null })}
+                    >
+                      <option value="">as drawn</option>
+                      {LOW_POSTURES.map((p) => (
+                        <option key={p} value={p}>
+                          {tell("level.posture", { posture: p })}
+                        </option>
+                      ))}
+                    </select>
+                    {(actions.length > 0 || s.action) && (
+                      <select
+                        aria-label={tell("level.actions", { number: i + 1 })}
+                        className="w-full py-0.5 text-sm"
+                        value={s.action ?? ""}
+                        onChange={(e) => set(i, { action: actions.find((x) => x === e.target.value) ?? null })}
+                      >
+                        <option value="">as drawn</option>
+                        {actions.map((x) => (
+                          <option key={x} value={x}>
+                            {label(`action.${x}`)}
+                          </option>
+                        ))}
+                      </select>
+                    )}
+                    {more.length > 0 && (
+                      <select
+                        aria-label={tell("level.also", { number: i + 1 })}
+                        className="w-full py-0.5 text-sm"
+                        value=""
+                        onChange={(e) => {
+                          const k = more.find((x) => fieldOf(x) === e.target.value);
+                          const now = k && setTo(k, game);
+                          if (!k || (typeof now !== "number" && typeof now !== "boolean")) return;
+                          const value = typeof now === "boolean" ? !now : now;
+                          const others = s.settings.filter((x) => x.field !== fieldOf(k));
+                          set(i, { settings: [...others, { field: fieldOf(k), value }] });
+                        }}
+                      >
+                        <option value="">set also ...</option>
+                        {more.map((k) => (
+                          <option key={fieldOf(k)} value={fieldOf(k)}>
+                            {label(k.label)}
+                          </option>
+                        ))}
+                      </select>
+                    )}
                   </div>
+                  {s.settings.map((x) => {
+                    const k = more.find((m) => fieldOf(m) === x.field);
+                    const put = (value: number | boolean) =>
+                      set(
+                        i,
+                        { settings: s.settings.map((y) => (y.field === x.field ? { ...y, value } : y)) },
+                        `level ${i} ${x.field}`,
+                      );
+                    return (
+                      <div key={x.field} className="flex items-end gap-2">
+                        <div className="flex-1">
+                          {k?.kind === "number" && typeof x.value === "number" ? (
+                            <NumberField
+                              name={label(k.label)}
+                              value={x.value}
+                              least={k.least}
+                              most={k.most}
+                              step={k.step}
+                              change={put}
+                            />
+                          ) : (
+                            <label className="flex items-center justify-between gap-3 py-1 text-[0.92rem]">
+                              {k ? label(k.label) : x.field}
+                              <input
+                                type="checkbox"
+                                checked={x.value === true}
+                                onChange={() => put(x.value !== true)}
+                              />
+                            </label>
+                          )}
+                        </div>
+                        <button
+                          type="button"
+                          className="btn btn-quiet btn-small"
+                          onClick={() => set(i, { settings: s.settings.filter((y) => y !== x) })}
+                        >
+                          As drawn
+                        </button>
+                      </div>
+                    );
+                  })}
                 </details>
               </li>
             ))}

@@ -297,7 +297,7 @@ function EntryList({
   );
 }
 
-export function CuesPanel({ activity: a, problems, change }: PanelProps) {
+export function CuesPanel({ activity: a, problems, change, middle }: PanelProps) {
   const s = starters[a.aim.action];
   const [band, setBand] = useState<Band>(bandOf((a.ages.from + a.ages.to) / 2));
   const mistakes = mistakesOf(a.aim.action);
@@ -392,7 +392,7 @@ export function CuesPanel({ activity: a, problems, change }: PanelProps) {
       />
       <QuestionAnswers activity={a} change={change} />
       <Problems list={problems.filter((p) => p.field === "question" || p.field.startsWith("answers"))} />
-      <ExerciseFields activity={a} change={change} />
+      <ExerciseFields activity={a} change={change} middle={middle} />
       {[0, 1].map((i) => (
         <TextField
           key={i}

@@ -248,6 +248,8 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
     ...field,
     ...o.setUp,
     ...between,
+    ...((a.rounds ?? 1) > 1 ? [{ key: "plan.rounds", params: { rounds: a.rounds } }] : []),
+    ...(a.week ? [{ key: "plan.days", params: { days: a.week.days } }] : []),
   ];
   const together = togetherOf(a, null);
   return {

@@ -8,7 +8,8 @@ import type { Aim, Doing, Manner } from "../asks/ask.ts";
 import type { Policy, Sight } from "../chances/kind.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { aloneIn, sightOf, waysFrom } from "../chances/outcomes.ts";
-import type { Mode, Probe, Setup } from "../contract/contract.ts";
+import type { Mode, Probe, Role, Setup } from "../contract/contract.ts";
+import { asTheyPlay } from "../contract/people.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { thing } from "../kit/items.ts";
@@ -231,13 +232,20 @@ function checkChances(a: Activity, chances: Readonly<Record<string, number>>, mo
 }
 
 /** The chance that each probe of an activity stands for, for one person, 0 to 1, by the probe's id. */
-export function rates(a: Activity, who: Who, parts: readonly Part[] = layoutOf(a), only?: string): Map<string, number> {
+export function rates(
+  a: Activity,
+  who: Who,
+  parts: readonly Part[] = layoutOf(a),
+  only?: string,
+  self: Omit<Role, "role"> | null = null,
+): Map<string, number> {
   const person = personOf(a, who);
   const out = new Map<string, number>();
   for (const p of opened(a).probes) {
     if (only !== undefined && (p.peg ?? p.id) !== only) continue;
     const play = { parts, people: [person], policy: "middle" } as const;
-    const ways = waysFrom(aloneIn(p.ask, play), play)!;
+    const asked = self ? asTheyPlay({ ...ALONE, people: [{ role: "plays", ...self }] }, [p.ask])[0]! : p.ask;
+    const ways = waysFrom(aloneIn(asked, play), play)!;
     out.set(
       p.id,
       ways.reduce((sum, w) => sum + w.share * p.counts(w.body), 0),
@@ -245,6 +253,7 @@ export function rates(a: Activity, who: Who, parts: readonly Part[] = layoutOf(a
   }
   return out;
 }
+const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 /** The same by peg: what stands under it on the tape. */
 export const pegRates = (
   a: Activity,

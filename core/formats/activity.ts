@@ -16,6 +16,7 @@ import { OTHERS, others, type ThingRole } from "../kit/others.ts";
 import { roleWords } from "../kit/role.ts";
 import { COUNTED } from "../measures/count.ts";
 import { type PatternName, patternNames, patternOf, patterns } from "../patterns/registry.ts";
+import { MOST_ROUNDS } from "../plan/plan.ts";
 import { FLOORS } from "../things/floors.ts";
 import { item } from "../things/item.ts";
 import { laid, laidParts } from "../yard/layouts/laid.ts";
@@ -43,6 +44,12 @@ const entry = z.strictObject({
 });
 /** Levels of one activity. */
 export const MOST_LEVELS = 7;
+/** What of the game a level sets otherwise, at most. */
+const MOST_SETTINGS = 8;
+/** Minutes of moving in a week, at most. */
+export const MOST_GOAL = 600;
+/** Lower than standing, as a level may ask for it. */
+export const LOW_POSTURES = ["kneeling", "sitting"] as const;
 const share = (name: string) =>
   z
     .number({ error: `${name} must be a share from 0.05 to 0.95` })
@@ -93,6 +100,29 @@ const shape = z.strictObject({
   /** Short exercises before and after the game, by their ids in the library. */
   warmUp: exercisesOf(EXERCISE_LISTS.warmUp),
   coolDown: exercisesOf(EXERCISE_LISTS.coolDown),
+  /** So many goes one after the other, as a time plan asks for. */
+  rounds: z
+    .number({ error: "rounds must be a number" })
+    .int("rounds must be a whole number")
+    .min(1, "rounds must be 1 or more")
+    .max(MOST_ROUNDS, `rounds must be ${MOST_ROUNDS} or fewer`)
+    .default(1),
+  /** On so many days of a week, and the minutes of moving that a child should come to in one; null: nothing is said of it. */
+  week: z
+    .strictObject({
+      days: z
+        .number({ error: "days must be a number" })
+        .int()
+        .min(1, "days must be 1 or more")
+        .max(7, "days must be 7 or fewer"),
+      goal: z
+        .number({ error: "goal must be a number of minutes" })
+        .int()
+        .min(5, "goal must be 5 minutes or more")
+        .max(MOST_GOAL, `goal must be ${MOST_GOAL} minutes or fewer`),
+    })
+    .nullable()
+    .default(null),
   /** A short exercise that is done after every so many sends of a player; null: none. By its name, as forfeits are. */
   between: z
     .strictObject({
@@ -198,6 +228,20 @@ const shape = z.strictObject({
             /** Another thing that is sent, and another that stands as every target; null: as drawn. */
             thing: z.string().min(1).max(40).nullable(),
             target: z.string().min(1).max(40).nullable(),
+            /** Sent in another way; with the other hand; kneeling or sitting; null: as drawn. */
+            action: z.enum(ACTIONS).nullable().default(null),
+            hand: z.literal("other").nullable().default(null),
+            posture: z.enum(LOW_POSTURES).nullable().default(null),
+            /** Numbers of the game, and what is a yes or a no in it: seconds, counts, a bounce, how many targets. */
+            settings: z
+              .array(
+                z.strictObject({
+                  field: z.string().min(1).max(80),
+                  value: z.union([z.number(), z.boolean()]),
+                }),
+              )
+              .max(MOST_SETTINGS, `at most ${MOST_SETTINGS} settings a level`)
+              .default([]),
           }),
         )
         .min(2, "at least 2 levels")
@@ -345,23 +389,34 @@ export const activity = shape.superRefine((a, ctx) => {
       message: `call: in ${p.name} both sides play with the same things, so it cannot be played over a call`,
     });
   const standing = standingKnobs(p, a.pattern.params);
+  const knobOf = (field: string) => standing.find((k) => fieldOf(k) === field);
+  const lacks = (field: string) => !knobOf(field) && (field.startsWith("standing.") || !hasField(game, field));
+  /** Whether the game may be set so. */
+  const allowed = (field: string, value: string | number | boolean): boolean => {
+    const knob = knobOf(field);
+    const most = knob?.kind === "number" && field !== LINE_FIELD ? knob.most : MOST_NEARER;
+    if (knob?.kind === "number" && !(typeof value === "number" && value >= knob.least && value <= most)) return false;
+    const set = withSetting(game, { field, value });
+    return p.params.safeParse(set.params).success && match.safeParse(set.match).success;
+  };
   a.family.forEach(({ field, values }, i) => {
-    const knob = standing.find((k) => fieldOf(k) === field);
-    const outside = (v: unknown) =>
-      knob?.kind === "number" &&
-      !(typeof v === "number" && v >= knob.least && v <= (field === LINE_FIELD ? MOST_NEARER : knob.most));
-    const bad =
-      !knob && (field.startsWith("standing.") || !hasField(game, field))
-        ? `family: this game has no ${field}`
-        : values.some((value) => {
-              if (outside(value)) return true;
-              const set = withSetting(game, { field, value });
-              return !p.params.safeParse(set.params).success || !match.safeParse(set.match).success;
-            })
-          ? `family: not every value of ${field} is allowed in this game`
-          : null;
+    const bad = lacks(field)
+      ? `family: this game has no ${field}`
+      : values.every((value) => allowed(field, value))
+        ? null
+        : `family: not every value of ${field} is allowed in this game`;
     if (bad) ctx.addIssue({ code: "custom", path: ["family", i], message: bad });
   });
+  for (const [i, l] of (a.levels?.list ?? []).entries()) {
+    const tell = (field: string, message: string) =>
+      ctx.addIssue({ code: "custom", path: ["levels", "list", i, field], message: `level ${i + 1}: ${message}` });
+    if (l.action !== null && !(isSend(l.action) === isSend(a.aim.action) && p.actions(l.action)))
+      tell("action", `${p.name} is not played so`);
+    for (const { field, value } of l.settings) {
+      if (field === LINE_FIELD || lacks(field)) tell("settings", `this game has no ${field}`);
+      else if (!allowed(field, value)) tell("settings", `${field} cannot be ${value} in this game`);
+    }
+  }
   for (const { path, message } of p.problems(a.pattern.params, a.match))
     ctx.addIssue({ code: "custom", path: path[0] === "params" ? ["pattern", ...path] : [...path], message });
   // The field for setting out says by itself what is wrong with it.
@@ -453,6 +508,8 @@ export function fromPattern(name: PatternName): Activity {
     between: null,
     exercises: [],
     coolDown: [],
+    rounds: 1,
+    week: null,
     question: "",
     answers: null,
     kit: {

@@ -1,10 +1,25 @@
 import { describe, expect, it } from "vitest";
+import { fieldOf } from "../contract/range.ts";
 import { activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { random } from "../random.ts";
 import { settles } from "./ladder.ts";
-import { AS_DRAWN, allAlike, atLevel, levelFor, levelWords, onLevel, proposeLevels, rateIn, spaced } from "./levels.ts";
+import {
+  AS_DRAWN,
+  allAlike,
+  atLevel,
+  type LevelKnob,
+  levelFor,
+  levelWords,
+  onLevel,
+  otherActions,
+  proposeLevels,
+  rateAt,
+  selfAt,
+  settable,
+  spaced,
+} from "./levels.ts";
 
 describe("a ladder", () => {
   const fine = Array.from({ length: 401 }, (_, i) => 0.995 - (0.99 * i) / 400);
@@ -72,7 +87,7 @@ describe("levels", () => {
     );
     expect(list).toHaveLength(5);
     for (const [i, l] of list.entries()) {
-      expect(rateIn(atLevel(climb, l.setting), { age: 7 })).toBeCloseTo(l.rate, 9);
+      expect(rateAt(climb, l.setting, { age: 7 })).toBeCloseTo(l.rate, 9);
       if (i > 0) expect(l.rate).toBeLessThanOrEqual(list[i - 1]!.rate + 1e-9);
       for (const p of opened(atLevel(climb, l.setting)).pegs)
         expect(p.distance).toBeLessThanOrEqual(climb.space.length);
@@ -94,12 +109,54 @@ describe("levels", () => {
     expect(onLevel(a, 9).levels).toBeNull();
     expect(levelFor(climb, { age: 7 })).toBeNull();
   });
+  it("the other hand and kneeling change the chance as they do in a match; what the game is set to changes the game", () => {
+    const drawn = rateAt(climb, AS_DRAWN, { age: 7 })!;
+    expect(rateAt(climb, { ...AS_DRAWN, hand: "other" }, { age: 7 })!).toBeLessThan(drawn);
+    expect(selfAt({ ...AS_DRAWN, posture: "kneeling" })).toEqual({ posture: "kneeling" });
+    const tally = fromPattern("tally");
+    const [bounce] = settable(tally).filter((k) => k.path.at(-1) === "bounce");
+    expect(bounce).toBeDefined();
+    const set = { ...AS_DRAWN, settings: [{ field: fieldOf(bounce!), value: true }] };
+    expect(rateAt(tally, set, { age: 8 })!).toBeGreaterThan(rateAt(tally, AS_DRAWN, { age: 8 })!);
+  });
+  it("may turn the hand alone, the thing alone, another way of sending alone", () => {
+    const easy = { ...climb, levels: null };
+    const only = (knobs: readonly LevelKnob[]) =>
+      proposeLevels(easy, { age: 7 }, { knobs, things: ["balloon", "softBall"], corridor: { low: 0.2, high: 0.6 } });
+    const turned = (list: ReturnType<typeof only>) =>
+      new Set(
+        list.flatMap(({ setting }) => Object.entries(setting).flatMap(([k, v]) => (v && `${v}` !== "" ? [k] : []))),
+      );
+    for (const [knob, field] of [
+      ["hand", "hand"],
+      ["thing", "thing"],
+      ["posture", "posture"],
+    ] as const)
+      expect(
+        [...turned(only([knob]))].every((k) => k === field),
+        knob,
+      ).toBe(true);
+    expect(otherActions(fromPattern("board")).every((x) => x !== fromPattern("board").aim.action)).toBe(true);
+  });
+  it("of a document name the level and the field that cannot be", () => {
+    const bad = (more: object) => {
+      const list = [AS_DRAWN, { ...AS_DRAWN, ...more }];
+      const told = activity.safeParse({ ...climb, levels: { low: 0.6, high: 0.8, list, up: 2, down: 1 } });
+      return told.success ? "" : told.error.issues.map((i) => i.message).join();
+    };
+    expect(bad({ settings: [{ field: "params.nothing", value: 3 }] })).toContain(
+      "level 2: this game has no params.nothing",
+    );
+    expect(bad({ settings: [{ field: "params.tries", value: -4 }] })).toContain("level 2: params.tries cannot be -4");
+    expect(bad({ action: "balance" })).toContain("level 2: climb is not played so");
+    expect(bad({ hand: "other", posture: "sitting", action: "slide" })).toBe("");
+  });
   it("that are all alike are known as such", () => {
     expect(allAlike([AS_DRAWN, { ...AS_DRAWN }])).toBe(true);
     expect(allAlike([AS_DRAWN, { ...AS_DRAWN, line: 0.5 }])).toBe(false);
   });
   it("say themselves in steps, and name an impossible corridor", () => {
-    expect(levelWords({ line: 0.75, thing: null, target: "bucket" }, 0.5)).toEqual([
+    expect(levelWords({ ...AS_DRAWN, line: 0.75, target: "bucket" }, 0.5)).toEqual([
       { key: "level.farther", params: { steps: 1.5, half: "no" } },
       { key: "level.target", params: { item: "bucket" } },
     ]);

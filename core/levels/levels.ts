@@ -1,18 +1,31 @@
+import { type Action, actionFacts } from "../actions/actions.ts";
 import { shifted } from "../compile/challenge.ts";
-import type { Phrase } from "../contract/contract.ts";
+import type { Knob, Phrase, Role } from "../contract/contract.ts";
+import { fieldOf, setTo } from "../contract/range.ts";
+import { LINE_FIELD } from "../contract/standing.ts";
 import { layoutOf, rates, type Who } from "../forecast/for-activity.ts";
-import type { Activity } from "../formats/activity.ts";
+import { type Activity, LOW_POSTURES } from "../formats/activity.ts";
+import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
 import { faceOf } from "../kit/face.ts";
 import { thing } from "../kit/items.ts";
 import { paces } from "../measures/step.ts";
+import type { Item } from "../things/item.ts";
 
 export type Levels = NonNullable<Activity["levels"]>;
 export type LevelSetting = Levels["list"][number];
 /** What may be turned, cheapest to reset first. */
-export const LEVEL_KNOBS = ["line", "target", "thing"] as const;
+export const LEVEL_KNOBS = ["line", "target", "hand", "posture", "thing", "action", "bounce"] as const;
 export type LevelKnob = (typeof LEVEL_KNOBS)[number];
-export const AS_DRAWN: LevelSetting = { line: 0, thing: null, target: null };
+export const AS_DRAWN: LevelSetting = {
+  line: 0,
+  thing: null,
+  target: null,
+  action: null,
+  hand: null,
+  posture: null,
+  settings: [],
+};
 /** The share of sends that should count, unless a teacher says otherwise. */
 export const CORRIDOR = { low: 0.6, high: 0.8 } as const;
 export const USUAL_LEVELS = 5;
@@ -30,18 +43,24 @@ export interface Level {
   rate: number;
 }
 
-/** The same activity on a level: moved, sent with another thing, at another target. What does not fit any more is left as it was. */
+/** The same activity on a level: set otherwise, moved, sent another way or with another thing, at another target. What does not fit any more is left as it was. */
 export function atLevel(a: Activity, s: LevelSetting): Activity {
-  let now = a;
+  let now = s.settings.length > 0 ? adjusted(a, s.settings) : a;
+  if (s.action) now = { ...now, aim: { ...now.aim, action: s.action } };
   if (s.thing && thing(a.kit, s.thing)) now = { ...now, kit: { ...now.kit, send: s.thing } };
   const is = s.target ? thing(a.kit, s.target) : undefined;
   if (is) for (const peg of opened(now).pegs) if (peg.kind === "target") now = opened(now).swap(peg.id, faceOf(is));
   return s.line === 0 ? now : shifted(now, s.line);
 }
+/** How somebody plays on a level beside the game itself: with the other hand, kneeling or sitting; null: as everybody. */
+export const selfAt = (s: LevelSetting): Omit<Role, "role"> | null =>
+  s.hand || s.posture ? { ...(s.hand && { otherHand: true }), ...(s.posture && { posture: s.posture }) } : null;
+/** The share of sends that count on a level. */
+export const rateAt = (a: Activity, s: LevelSetting, who: Who): number | null => rateIn(atLevel(a, s), who, selfAt(s));
 
 /** The share of single sends or touches that count, 0 to 1: the mean over all that is aimed at. Null where nothing is. */
-export function rateIn(a: Activity, who: Who): number | null {
-  const all = [...rates(a, who, layoutOf(a)).values()];
+export function rateIn(a: Activity, who: Who, self: Omit<Role, "role"> | null = null): number | null {
+  const all = [...rates(a, who, layoutOf(a), undefined, self).values()];
   return all.length === 0 ? null : all.reduce((x, y) => x + y, 0) / all.length;
 }
 
@@ -55,6 +74,78 @@ export function spaced({ low, high }: { low: number; high: number }, count: numb
 /** Things that could be sent instead, commonest first; and that could stand there instead. */
 function others(a: Activity, list: readonly string[], is: string): string[] {
   return list.filter((id) => id !== is && thing(a.kit, id)).slice(0, MOST_TRIED);
+}
+
+/** Of a school's list the things that most homes have, so many. */
+const MOST_OFFERED = 8;
+/** What of a list may be tried for a level: the commonest that can be sent so, and the commonest that can be aimed at. */
+export function offered(a: Activity, list: readonly Item[]): { things: string[]; targets: string[] } {
+  const { travel } = actionFacts[a.aim.action];
+  const common = (of: readonly Item[]) =>
+    [...of]
+      .sort((x, y) => y.homes - x.homes)
+      .slice(0, MOST_OFFERED)
+      .map((i) => i.id);
+  return {
+    things: common(list.filter((i) => i.uses.includes("send") && i.moves.includes(travel))),
+    targets: common(list.filter((i) => i.uses.includes("target"))),
+  };
+}
+
+/** The numbers of a game, and what is a yes or a no in it, that a level may set: seconds, counts, a bounce, how many targets. */
+export function settable(a: Activity): Settable[] {
+  const game = { params: a.pattern.params, match: a.match };
+  return opened(a)
+    .familyKnobs()
+    .filter((k): k is Settable => {
+      const now = setTo(k, game);
+      return (
+        fieldOf(k) !== LINE_FIELD &&
+        typeof now === (k.kind === "toggle" ? "boolean" : k.kind === "number" ? "number" : "")
+      );
+    });
+}
+type Settable = Extract<Knob, { kind: "number" | "toggle" }>;
+
+/** What leaves the hand itself: one of these may stand for another without anything else being fetched. */
+const FROM_HAND: readonly Action[] = [
+  "underarmRoll",
+  "slide",
+  "underarmThrow",
+  "overarmThrow",
+  "straightArmBowl",
+  "pushThrow",
+];
+/** Other ways of sending that travel as the first one does and that this game and this thing allow. */
+export function otherActions(a: Activity): Action[] {
+  const now = a.aim.action;
+  const { travel } = actionFacts[now];
+  if (!FROM_HAND.includes(now)) return [];
+  return FROM_HAND.filter((x) => x !== now && actionFacts[x].travel === travel && opened(a).pattern.actions(x));
+}
+
+/** Everything but the line that may be turned for a level, one thing at a time, cheapest to reset first. */
+function turnsOf(
+  a: Activity,
+  may: (k: LevelKnob) => boolean,
+  things: readonly string[],
+  targets: readonly string[],
+): LevelSetting[] {
+  const [first] = opened(a).pegs.filter((p) => p.kind === "target" && p.item);
+  const one = (s: Partial<LevelSetting>): LevelSetting => ({ ...AS_DRAWN, ...s });
+  const bounces = settable(a).filter((k) => k.kind === "toggle" && k.path[k.path.length - 1] === "bounce");
+  const game = { params: a.pattern.params, match: a.match };
+  return [
+    AS_DRAWN,
+    ...(may("target") && first ? others(a, targets, first.item!).map((target) => one({ target })) : []),
+    ...(may("hand") ? [one({ hand: "other" })] : []),
+    ...(may("posture") ? LOW_POSTURES.map((posture) => one({ posture })) : []),
+    ...(may("thing") ? others(a, things, a.kit.send).map((id) => one({ thing: id })) : []),
+    ...(may("action") ? otherActions(a).map((action) => one({ action })) : []),
+    ...(may("bounce") && bounces.length > 0
+      ? [one({ settings: bounces.map((k) => ({ field: fieldOf(k), value: !setTo(k, game) })) })]
+      : []),
+  ];
 }
 
 /**
@@ -86,19 +177,12 @@ export function proposeLevels(
   const may = (k: LevelKnob) => knobs.includes(k);
   const least = may("line") && far.length > 0 ? Math.ceil((NEAREST - first) / half) : 0;
   const most = may("line") && far.length > 0 ? Math.floor((a.space.length - last) / half) : 0;
-  const pegs = opened(a).pegs.filter((p) => p.kind === "target" && p.item);
-  const bases: Omit<LevelSetting, "line">[] = [
-    { thing: null, target: null },
-    ...(may("target") && pegs.length > 0
-      ? others(a, targets, pegs[0]!.item!).map((target) => ({ thing: null, target }))
-      : []),
-    ...(may("thing") ? others(a, things, a.kit.send).map((id) => ({ thing: id, target: null })) : []),
-  ];
+  const bases = turnsOf(a, may, things, targets);
   // Where an activity is at a half step, worked out once.
   const known = new Map<string, number | null>();
   const at = (s: LevelSetting): number | null => {
     const key = JSON.stringify(s);
-    if (!known.has(key)) known.set(key, rateIn(atLevel(a, s), who));
+    if (!known.has(key)) known.set(key, rateAt(a, s, who));
     return known.get(key)!;
   };
   const lineAt = (n: number) => Math.round(n * half * 1000) / 1000;
@@ -114,7 +198,7 @@ export function proposeLevels(
         else hi = mid;
       }
       for (const n of new Set([lo, hi, 0])) {
-        const setting = { ...base, line: lineAt(n) };
+        const setting: LevelSetting = { ...base, line: lineAt(n) };
         const rate = at(setting);
         if (rate === null) continue;
         if (best === null || Math.abs(rate - meant) < Math.abs(best.rate - meant) - 1e-9)
@@ -134,7 +218,7 @@ export const allAlike = (list: readonly LevelSetting[]): boolean =>
 export function levelFor(a: Activity, who: Who): { level: number; rates: number[] } | null {
   const { levels } = a;
   if (!levels) return null;
-  const all = levels.list.map((s) => rateIn(atLevel(a, s), who));
+  const all = levels.list.map((s) => rateAt(a, s, who));
   if (all.some((r) => r === null)) return null;
   const middle = (logit(levels.low) + logit(levels.high)) / 2;
   const off = (r: number) => Math.abs(logit(Math.min(0.999, Math.max(0.001, r))) - middle);
@@ -142,13 +226,20 @@ export function levelFor(a: Activity, who: Who): { level: number; rates: number[
   return { level: told.reduce((b, r, i) => (off(r) < off(told[b]!) - 1e-9 ? i : b), 0), rates: told };
 }
 
+/** A level by its place from 0; the last one for more. */
+const levelOf = (a: Activity, level: number): LevelSetting =>
+  a.levels!.list[Math.max(0, Math.min(a.levels!.list.length - 1, level))]!;
 /** The activity as somebody plays it on a level: without levels of its own. */
 export const onLevel = (a: Activity, level: number): Activity =>
-  a.levels
-    ? { ...atLevel(a, a.levels.list[Math.max(0, Math.min(a.levels.list.length - 1, level))]!), levels: null }
-    : a;
+  a.levels ? { ...atLevel(a, levelOf(a, level)), levels: null } : a;
+/** And how it is played there beside that. */
+export const selfOn = (a: Activity, level: number): Omit<Role, "role"> | null =>
+  a.levels ? selfAt(levelOf(a, level)) : null;
 
-/** A level in words: what is moved, in steps of somebody; what is sent; what stands there. */
+const isDrawn = (s: LevelSetting): boolean =>
+  s.settings.length === 0 &&
+  Object.entries(AS_DRAWN).every(([k, v]) => k === "settings" || s[k as keyof LevelSetting] === v);
+/** A level in words: what is moved, in steps of somebody; what is sent; what stands there; how. (Another way of sending and what the game is set to have names of their own.) */
 export function levelWords(s: LevelSetting, step: number): Phrase[] {
   const steps = Math.round((Math.abs(s.line) / step) * 2) / 2;
   return [
@@ -159,6 +250,8 @@ export function levelWords(s: LevelSetting, step: number): Phrase[] {
         ]),
     ...(s.target ? [{ key: "level.target", params: { item: s.target } }] : []),
     ...(s.thing ? [{ key: "level.thing", params: { item: s.thing } }] : []),
-    ...(s.line === 0 && !s.target && !s.thing ? [{ key: "level.asDrawn" }] : []),
+    ...(s.hand ? [{ key: "level.hand" }] : []),
+    ...(s.posture ? [{ key: "level.posture", params: { posture: s.posture } }] : []),
+    ...(isDrawn(s) ? [{ key: "level.asDrawn" }] : []),
   ];
 }

@@ -1,11 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { fromPattern } from "../formats/activity.ts";
+import { AS_DRAWN } from "./levels.ts";
 import { levelsNext, nextWeek } from "./next-week.ts";
 
 const board = fromPattern("board");
 const levels = {
   ...levelsNext(board, { age: 7 }),
-  list: [-0.75, -0.5, -0.25, 0, 0.25].map((line) => ({ line, thing: null, target: null })),
+  list: [-0.75, -0.5, -0.25, 0, 0.25].map((line) => ({ ...AS_DRAWN, line })),
 };
 const goes = (hits: number, sends = 10) => Array(3).fill({ hits, sends });
 

@@ -1,6 +1,6 @@
 import type { Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
-import { atLevel, CORRIDOR, type LevelKnob, type Levels, proposeLevels, rateIn, spaced } from "./levels.ts";
+import { atLevel, CORRIDOR, type LevelKnob, type Levels, proposeLevels, rateIn, selfAt, spaced } from "./levels.ts";
 
 /** A child, what it plays now (its place among the levels; null: as drawn), and how its last goes went: hits and sends each, the latest first. */
 export interface Played {
@@ -47,13 +47,13 @@ export function levelsNext(
  * shares before and after. Children alike are looked at once, so that it is linear in how many differ. `none`: nothing in the game has a chance.
  */
 export function nextWeek(a: Activity, levels: Levels, children: readonly Played[]): Proposal[] {
-  const played = levels.list.map((s) => atLevel(a, s));
+  const played = levels.list.map((s) => ({ activity: atLevel(a, s), self: selfAt(s) }));
   const known = new Map<string, (number | null)[]>();
   const ratesOf = (who: Who) => {
     const key = JSON.stringify(who);
     let rates = known.get(key);
     if (!rates) {
-      rates = [rateIn(a, who), ...played.map((x) => rateIn(x, who))];
+      rates = [rateIn(a, who), ...played.map((x) => rateIn(x.activity, who, x.self))];
       known.set(key, rates);
     }
     return rates;

@@ -1,9 +1,8 @@
 import { inArray } from "drizzle-orm";
 import type { z } from "zod";
-import { actionFacts } from "#core/actions/actions.ts";
 import { type Activity, problemsOf } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
-import type { Levels } from "#core/levels/levels.ts";
+import { type Levels, offered } from "#core/levels/levels.ts";
 import type { Played, Proposal } from "#core/levels/next-week.ts";
 import type { Aimed } from "#core/referee/aimed.ts";
 import { addOnce } from "../activities/activities.ts";
@@ -19,8 +18,6 @@ import { ownAssignment } from "./own.ts";
 import { copyOrder, sendActivity, sentBefore } from "./send.ts";
 
 const { card, child } = schema;
-/** Of the things of the list the commonest are tried for a level, so many. */
-const MOST_OFFERED = 8;
 
 export interface NextRow extends Proposal {
   childId: string;
@@ -77,12 +74,6 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
   const { own, cards, children, known, goes, list } = asked;
   const a = own.revision.document;
   const order = [...children].sort((x, y) => x.age - y.age || (x.name < y.name ? -1 : 1));
-  const common = (of: typeof list) =>
-    [...of]
-      .sort((x, y) => y.homes - x.homes)
-      .slice(0, MOST_OFFERED)
-      .map((i) => i.id);
-  const { travel } = actionFacts[a.aim.action];
   const played = order.map((k): Played => {
     const cardId = cards.find((c) => c.childId === k.id)!.id;
     const own_ = goes.filter((g) => g.cardId === cardId && g.setup.players === 1).reverse();
@@ -93,10 +84,7 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
     };
   });
   const middle = { age: order[Math.floor((order.length - 1) / 2)]?.age ?? 8 };
-  const { levels, proposals } = await figures("nextWeek", a, middle, played, {
-    things: common(list.filter((i) => i.uses.includes("send") && i.moves.includes(travel))),
-    targets: common(list.filter((i) => i.uses.includes("target"))),
-  });
+  const { levels, proposals } = await figures("nextWeek", a, middle, played, offered(a, list));
   return {
     activity: a,
     levels,

@@ -3,7 +3,7 @@ import { supported } from "#core/compile/support.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { adjusted } from "#core/formats/change.ts";
-import { levelFor, onLevel } from "#core/levels/levels.ts";
+import { levelFor, onLevel, selfOn } from "#core/levels/levels.ts";
 import type { Known } from "../children/known.ts";
 import type { schema } from "../db/client.ts";
 import type { Adjust } from "../db/schema.ts";
@@ -34,8 +34,10 @@ export function makingFor(
   // Rounded: the device needs no more.
   const { multiplier, skill } = who;
   // What the device gets is the activity as this child has it, never why.
-  const at = designed.levels ? onLevel(designed, level ?? levelFor(designed, who)?.level ?? 0) : designed;
+  const on = designed.levels ? (level ?? levelFor(designed, who)?.level ?? 0) : 0;
+  const at = onLevel(designed, on);
   const needs = supported(adjusted(at, adjust?.settings ?? []), adjust?.supports ?? []);
+  const self = { ...selfOn(designed, on), ...needs.self };
   return {
     designed: needs.activity,
     child: {
@@ -44,7 +46,7 @@ export function makingFor(
       leftHanded,
       ...(multiplier !== undefined && { multiplier }),
       ...(skill !== undefined && { skill }),
-      ...(needs.self && { self: needs.self }),
+      ...(Object.keys(self).length > 0 && { self }),
       ...(needs.notes.length > 0 && { may: needs.notes }),
     },
     homes: told,

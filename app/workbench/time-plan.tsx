@@ -1,0 +1,132 @@
+import { useMemo, useState } from "react";
+import type { Exercise } from "#core/exercises/library.ts";
+import { timeOf } from "#core/exercises/library.ts";
+import { quantile } from "#core/forecast/distribution.ts";
+import type { Who } from "#core/forecast/for-activity.ts";
+import { type Activity, MOST_GOAL } from "#core/formats/activity.ts";
+import { type GoTimes, planFor, REST, type TimePlan } from "#core/plan/plan.ts";
+import { tell } from "#words/tell.ts";
+import { NumberField, Toggle } from "./knobs.tsx";
+import { useForecast } from "./use-forecast.ts";
+
+/** What a week should have of it at first: days, and minutes of moving. */
+const USUAL_WEEK = { days: 3, goal: 60 } as const;
+const DAYS = 7;
+const shown = (minutes: number) => (minutes < 10 ? minutes.toFixed(1) : String(Math.round(minutes)));
+
+/** What the activity as it is takes and how much of that is moving, in the words of a plan. */
+function planOf(a: Activity, age: number, go: GoTimes, own: readonly Exercise[]): TimePlan {
+  const [before, after] = [timeOf(a.warmUp ?? [], age, own), timeOf(a.coolDown ?? [], age, own)];
+  const rounds = a.rounds ?? 1;
+  const game = rounds * go.minutes + (rounds - 1) * REST;
+  const minutes = (before.seconds + after.seconds) / 60 + game;
+  return {
+    warmUp: a.warmUp ?? [],
+    coolDown: a.coolDown ?? [],
+    rounds,
+    before: before.seconds / 60,
+    game,
+    after: after.seconds / 60,
+    minutes,
+    active: (before.moving + after.moving) / 60 + rounds * go.minutes * go.moving,
+    over: Math.max(0, minutes - a.minutes),
+  };
+}
+
+/** The minutes asked for, filled: warm-up, so many games, cool-down; and what a week of it comes to. */
+export function TimePlanFields({
+  activity: a,
+  change,
+  middle,
+  own,
+}: {
+  activity: Activity;
+  change: (next: Activity, what?: string) => void;
+  middle: Who;
+  own: readonly Exercise[];
+}) {
+  const people = useMemo(() => [middle], [middle]);
+  const [told] = useForecast(a, people) ?? [];
+  const [asked, setAsked] = useState(a.minutes);
+  const age = middle.age === "adult" ? 18 : middle.age;
+  const go: GoTimes | null = told
+    ? { minutes: Math.max(0.1, quantile(told.time, 0.5) / 600), moving: told.share.acting + told.share.fetching }
+    : null;
+  const plan = go && Number.isFinite(go.minutes) ? planOf(a, age, go, own) : null;
+  const days = (goal: number) => (plan && plan.active > 0 ? Math.ceil(goal / plan.active) : Number.POSITIVE_INFINITY);
+  return (
+    <section aria-label="Time plan" className="mb-3">
+      <h3 className="text-base">Time plan</h3>
+      <NumberField name="Minutes to fill" value={asked} least={3} most={60} step={1} change={setAsked} />
+      <button
+        type="button"
+        className="btn btn-small"
+        disabled={!plan}
+        onClick={() => {
+          const p = planFor(age, asked, go!, { own });
+          change({ ...a, minutes: asked, warmUp: p.warmUp, coolDown: p.coolDown, rounds: p.rounds });
+        }}
+      >
+        Fill the minutes
+      </button>
+      <NumberField
+        name="Games one after the other"
+        value={a.rounds ?? 1}
+        least={1}
+        most={12}
+        step={1}
+        change={(rounds) => change({ ...a, rounds }, "rounds")}
+      />
+      {plan && (
+        <p className="text-sm" role="status">
+          {tell("plan.fills", {
+            before: shown(plan.before),
+            rounds: plan.rounds,
+            game: shown(plan.game),
+            after: shown(plan.after),
+            all: shown(plan.minutes),
+            asked: a.minutes,
+            age,
+            active: shown(plan.active),
+          })}{" "}
+          {plan.over >= 0.5 && tell("plan.over", { over: shown(plan.over) })}
+        </p>
+      )}
+      <Toggle
+        name="A goal for the week"
+        value={a.week !== null && a.week !== undefined}
+        change={(on) => change({ ...a, week: on ? USUAL_WEEK : null })}
+      />
+      {a.week && (
+        <>
+          <NumberField
+            name="Days a week"
+            value={a.week.days}
+            least={1}
+            most={DAYS}
+            step={1}
+            change={(n) => change({ ...a, week: { ...a.week!, days: n } }, "days")}
+          />
+          <NumberField
+            name="Minutes of moving a week"
+            value={a.week.goal}
+            least={5}
+            most={MOST_GOAL}
+            step={5}
+            change={(goal) => change({ ...a, week: { ...a.week!, goal } }, "goal")}
+          />
+          {plan && (
+            <p className="text-sm" role="status">
+              {tell(days(a.week.goal) > DAYS ? "plan.never" : "plan.week", {
+                days: a.week.days,
+                active: Math.round(a.week.days * plan.active),
+                goal: a.week.goal,
+                more: a.week.days * plan.active >= a.week.goal ? 0 : days(a.week.goal),
+              })}
+            </p>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
