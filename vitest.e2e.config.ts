@@ -9,7 +9,7 @@ export default defineConfig({
     // What the tests import is read once for all of them.
     pool: "forks",
     isolate: false,
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
+    testTimeout: 180_000,
+    hookTimeout: 120_000,
   },
 });

@@ -209,7 +209,7 @@ describe("a rehearsal of a class", () => {
     await sees(page, "the forecast says about", 60_000);
     expect(page.url()).not.toContain("error");
     await page.close();
-  }, 150_000);
+  });
 });
 
 describe("support", () => {

@@ -279,5 +279,5 @@ describe("a data folder made by earlier code", () => {
       rmSync(old, { recursive: true, force: true });
     }
     // A whole database of before is migrated several times over.
-  }, 150_000);
+  });
 });

@@ -145,7 +145,7 @@ describe("a family plays", () => {
     await open(page, card);
     await page.waitForFunction(
       async (url) => (await (await caches.open("cards")).match(url)) !== undefined,
-      { timeout: 15_000 },
+      { timeout: 30_000 },
       new URL(card).pathname,
     );
     await beginPlay(page, card);
@@ -263,7 +263,7 @@ describe("a family plays", () => {
           if (await two.$("main [role=alert]")) await press(two, "Try again");
           return text(two);
         },
-        { timeout: 15_000, interval: 500 },
+        { timeout: 30_000, interval: 500 },
       )
       .toContain("Send 1 of 16");
     await two.close();

@@ -298,7 +298,7 @@ beforeAll(async () => {
       },
     },
   ];
-}, 120_000);
+});
 afterAll(async () => {
   await web.stop();
   await sql`delete from school where name = 'Fuzz school'`;

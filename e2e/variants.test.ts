@@ -328,7 +328,7 @@ describe("variants on the play screen", () => {
       }
       await page.close();
     }
-  }, 120_000);
+  });
 
   it("easier and harder are one tap within what the teacher allows, a line of one's own is chosen before, and both are kept", async () => {
     const allowed = { ...climb, family: [{ field: "standing.line", values: [-0.5, 0, 0.25, 0.5] }] };

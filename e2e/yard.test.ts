@@ -22,7 +22,7 @@ beforeAll(async () => {
 afterAll(() => opened.close());
 
 const CHILD = "Jory S.";
-const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 10_000 });
+const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 30_000 });
 const labelOf = (p: Page, mark: string) => p.$eval(mark, (e) => e.getAttribute("aria-label")!);
 const focus = (p: Page, mark: string) => p.$eval(mark, (e) => (e as SVGElement).focus());
 
@@ -368,7 +368,7 @@ describe("a child's own step and what is behind", () => {
     const look = () =>
       sql`select v.compiled from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
       where c.name = ${CHILD} and a.closes_at > now() and not exists (select 1 from play p where p.card_id = k.id)`;
-    await expect.poll(async () => (await look()).every((k) => k.compiled.measured), { timeout: 10_000 }).toBe(true);
+    await expect.poll(async () => (await look()).every((k) => k.compiled.measured), { timeout: 30_000 }).toBe(true);
     const cards = await look();
     await sql.end();
     expect(row!.step).toBeCloseTo(0.62, 3);

@@ -54,9 +54,9 @@ export const enTeacher: Record<string, string> = {
     "Warm-up {before} min, {rounds, plural, one {one game} other {# games}} {game} min, cool-down {after} min: {all} of {asked, number} min at age {age, number}, {active} of them moving.",
   "plan.over": "One game with the least around it is {over} min longer than that.",
   "plan.week":
-    "{days, plural, one {One day} other {# days}} a week: about {active, number} of {goal, number} minutes of moving. {more, plural, =0 {That is enough.} one {One day would do.} other {# days would do.}}",
+    "{days, plural, one {One day} other {# days}} a week: about {active, number} of {goal, number} min of moving. {more, plural, =0 {That is enough.} one {One day would do.} other {# days would do.}}",
   "plan.never":
-    "{days, plural, one {One day} other {# days}} a week: about {active, number} of {goal, number} minutes of moving. Even every day it is not enough.",
+    "{days, plural, one {One day} other {# days}} a week: about {active, number} of {goal, number} min of moving. Even every day it is not enough.",
   "rehearsal.what":
     "every child plays it once, on its own card, by the rules of the referee and the chances of the forecast. Another draw is another day; the same draw is the same.",
   "rehearsal.nobody": "There are no children in this class yet.",
@@ -130,6 +130,8 @@ export const enTeacher: Record<string, string> = {
   "child.none": "{name} has not handed in a game yet. What is taken of it is what is usual at {age, number}.",
   "child.weeks": "Week by week: {what}",
   "child.likely": "With 8 chances in 10 between {low} and {high}.",
+  "child.played":
+    "Played for {lately, number} min in the last seven days, {week, number} min a week over {weeks, plural, one {one week} other {# weeks}}, without warm-up and cool-down.{asked, select, yes { The newest game asks for {goal, number} min of moving a week.} other {}}",
   "child.goes": "{count, plural, one {One game came back} other {{count, number} games came back}}",
   "sent.oneMore": "{name} has it now. The message is in the outbox.",
   "sent.hadIt": "{name} had it already.",

@@ -24,6 +24,9 @@ const LOOK_AGAIN = 3000;
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.child.name ?? "Child"} · Daring Yard` }];
 
+/** How a criterion was marked before is shown so far back. */
+const MOST_MARKS = 4;
+
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const [child, { zone }] = await Promise.all([found(childPage(who, idOf(params.id, "child"))), shellOf(who)]);
@@ -87,8 +90,18 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
     const best = bests.get(g.title);
     if (!best || rankOf(g.score) > rankOf(best.score)) bests.set(g.title, g);
   }
-  const marks = c.cards.flatMap((card) => card.criteria.map((x) => ({ ...x, title: card.title })));
-  const changed = c.cards.filter((card) => card.changes.length > 0);
+  // Each criterion once, with how it was marked from first to last; each change once, with the games it was made for.
+  const marks = new Map<string, string[]>();
+  for (const { text, mark } of [...c.cards].reverse().flatMap((card) => card.criteria)) {
+    const before = marks.get(text) ?? [];
+    if (before[before.length - 1] !== mark) marks.set(text, [...before, mark]);
+  }
+  const changed = new Map<string, string[]>();
+  for (const card of c.cards) {
+    const words = card.changes.map((p) => sayPhrase(p)).join(", ");
+    const games = changed.get(words) ?? [];
+    if (words !== "" && !games.includes(card.title)) changed.set(words, [...games, card.title]);
+  }
   const moods = c.goes.map((g) => g.reflection).filter((r) => r.before !== null && r.after !== null);
   const mood = (of: "before" | "after") => moods.reduce((sum, r) => sum + r[of]!, 0) / moods.length;
   return (
@@ -176,6 +189,17 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
               </li>
             ))}
           </ul>
+          {c.goes.length > 0 && (
+            <p className="mt-3">
+              {tell("child.played", {
+                lately: Math.round(c.played.lately),
+                week: Math.round(c.played.aWeek),
+                weeks: c.played.weeks,
+                goal: c.goal ?? 0,
+                asked: c.goal === null ? "no" : "yes",
+              })}
+            </p>
+          )}
           {moods.length > 0 && (
             <p className="mt-3">
               Felt {mood("before").toFixed(1)} of 5 before, {mood("after").toFixed(1)} after, over {moods.length} games.
@@ -184,25 +208,30 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
         </section>
         <section>
           <h2 className="text-xl">Criteria marked</h2>
-          {marks.length === 0 && <p className="text-quiet">None yet.</p>}
+          {marks.size === 0 && <p className="text-quiet">None yet.</p>}
           <ul>
-            {marks.map((m) => (
-              <li key={`${m.title} ${m.text}`} className="row-line flex justify-between gap-4 py-1.5">
-                <span>
-                  {m.text} <span className="text-sm text-quiet">{m.title}</span>
+            {[...marks].map(([text, all]) => (
+              <li key={text} className="row-line flex justify-between gap-4 py-1.5">
+                <span>{text}</span>
+                <span className="text-right">
+                  {all.slice(-MOST_MARKS, -1).map((m, i) => (
+                    <span key={i} className="text-quiet">
+                      {label(`mark.${m}`)},{" "}
+                    </span>
+                  ))}
+                  <strong>{label(`mark.${all[all.length - 1]!}`)}</strong>
                 </span>
-                <strong>{label(`mark.${m.mark}`)}</strong>
               </li>
             ))}
           </ul>
         </section>
-        {changed.length > 0 && (
+        {changed.size > 0 && (
           <section>
             <h2 className="text-xl">Changed for this child's home</h2>
             <ul>
-              {changed.map((card) => (
-                <li key={card.assignmentId} className="row-line py-1.5">
-                  <strong>{card.title}</strong>: {card.changes.map((p) => sayPhrase(p)).join(", ")}
+              {[...changed].map(([words, games]) => (
+                <li key={words} className="row-line py-1.5">
+                  <strong>{games.join(", ")}</strong>: {words}
                 </li>
               ))}
             </ul>
@@ -237,7 +266,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
             </p>
           </Form>
         </section>
-        <section className="lg:col-span-2">
+        <section className="lg:col-span-2 print:hidden">
           <h2 className="text-xl">{tell("child.goes", { count: c.goes.length })}</h2>
           <table className="w-full text-left">
             <thead>

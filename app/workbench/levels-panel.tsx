@@ -90,14 +90,19 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
   const middleRates = rates.map((r) => r[Math.min(1, r.length - 1)] ?? 0);
   const settled = levels && !none && levels.list.length > 0 ? settles(middleRates, levels.up, levels.down) : null;
   const whole = (n: number) => Math.round(100 * n);
-  const thingOf = (id: string | null, all: readonly string[], name: string, pick: (id: string | null) => void) => (
+  const thingOf = (
+    id: string | null,
+    all: readonly string[],
+    [name, drawn]: readonly [string, string],
+    pick: (id: string | null) => void,
+  ) => (
     <select
       aria-label={name}
       className="w-full py-0.5 text-sm"
       value={id ?? ""}
       onChange={(e) => pick(e.target.value || null)}
     >
-      <option value="">as drawn</option>
+      <option value="">{drawn}</option>
       {[...new Set([...(id ? [id] : []), ...all])].map((x) => (
         <option key={x} value={x}>
           {names[x] ?? sayPhrase({ key: `item.${x}` })}
@@ -183,9 +188,13 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                     change={(line) => set(i, { line }, `level ${i}`)}
                   />
                   <div className="grid grid-cols-2 gap-2 py-1">
-                    {thingOf(s.thing, things, tell("level.sends", { number: i + 1 }), (id) => set(i, { thing: id }))}
+                    {thingOf(s.thing, things, [tell("level.sends", { number: i + 1 }), "the same thing"], (id) =>
+                      set(i, { thing: id }),
+                    )}
                     {aimed &&
-                      thingOf(s.target, targets, tell("level.aims", { number: i + 1 }), (id) => set(i, { target: id }))}
+                      thingOf(s.target, targets, [tell("level.aims", { number: i + 1 }), "the same target"], (id) =>
+                        set(i, { target: id }),
+                      )}
                     <select
                       aria-label={tell("level.hands", { number: i + 1 })}
                       className="w-full py-0.5 text-sm"
@@ -201,7 +210,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                       value={s.posture ?? ""}
                       onChange={(e) => set(i, { posture: LOW_POSTURES.find((p) => p === e.target.value) ?? null })}
                     >
-                      <option value="">as drawn</option>
+                      <option value="">standing as drawn</option>
                       {LOW_POSTURES.map((p) => (
                         <option key={p} value={p}>
                           {tell("level.posture", { posture: p })}
@@ -215,7 +224,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                         value={s.action ?? ""}
                         onChange={(e) => set(i, { action: actions.find((x) => x === e.target.value) ?? null })}
                       >
-                        <option value="">as drawn</option>
+                        <option value="">the same way</option>
                         {actions.map((x) => (
                           <option key={x} value={x}>
                             {label(`action.${x}`)}
@@ -294,7 +303,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
           {off > 0.05 && <p className="note mt-2">{tell("level.off", { points: whole(off) })}</p>}
           {allAlike(levels.list) && <p className="note mt-2">{tell("level.alike")}</p>}
           {none && <p className="note mt-2">{tell("level.none")}</p>}
-          <div className="grid grid-cols-2 gap-x-3">
+          <div>
             <NumberField
               name="Up after hits in a row"
               value={levels.up}
@@ -304,7 +313,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               change={(up) => put({ ...levels, up })}
             />
             <NumberField
-              name="Down after misses"
+              name="Down after misses in a row"
               value={levels.down}
               least={1}
               most={5}

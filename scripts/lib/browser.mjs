@@ -85,7 +85,7 @@ export async function press(page, words) {
           e.getClientRects().length > 0 &&
           !e.disabled,
       ),
-    { timeout: 10_000 },
+    { timeout: 30_000 },
     words,
   );
   await found.evaluate((e) => e.scrollIntoView({ block: "center" }));

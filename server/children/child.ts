@@ -50,8 +50,21 @@ export interface ChildPage {
   courses: Course[];
   goes: ChildGo[];
   cards: ChildCard[];
+  /** Minutes at play, from the first event of each go to its last: in the last seven days, and a week since its first go. */
+  played: { lately: number; aWeek: number; weeks: number };
+  /** The minutes of moving that its newest activity asks for in a week; null: it says nothing of it. */
+  goal: number | null;
   /** Goes are still being worked out. */
   working: boolean;
+}
+
+const WEEK = 7 * 86_400_000;
+/** How long a child played, lately and a week. */
+function playedIn(goes: readonly Go[], now: Date): ChildPage["played"] {
+  const minutes = (list: readonly Go[]) => list.reduce((sum, g) => sum + g.score.seconds, 0) / 60;
+  const age = (g: Go) => now.getTime() - g.startedAt.getTime();
+  const weeks = Math.max(1, Math.ceil(Math.max(0, ...goes.map(age)) / WEEK));
+  return { lately: minutes(goes.filter((g) => age(g) < WEEK)), aWeek: minutes(goes) / weeks, weeks };
 }
 
 /** How one axis of one action went, week by week: after each week with a try, what was known by then. */
@@ -142,6 +155,8 @@ export function childPage(who: SignedIn, id: string, now = new Date()): Promise<
           marks.filter((m) => m.cardId === c.card.id),
         ),
       })),
+      played: playedIn(goes, now),
+      goal: cards[0]?.document.week?.goal ?? null,
       working: await isAsked(tx, "evidence", id),
     };
   });

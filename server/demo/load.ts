@@ -123,7 +123,10 @@ async function play(
     for (let g = 0; g < goes; g++) {
       const mode = draw() < 0.6 || !modes.includes("against") ? "alone" : "against";
       const setup = { players: mode === "alone" ? 1 : 2, mode, seed: i + g } as const;
-      const startedAt = Math.min(until - 600_000, lookedAt + (0.2 + g * 3) * HOUR + draw() * HOUR);
+      const begun = lookedAt + (0.2 + g * 3) * HOUR + draw() * HOUR;
+      // Of the weeks before: in the afternoon.
+      const afternoon = Math.floor(begun / DAY) * DAY + (14 + g) * HOUR + (begun % HOUR);
+      const startedAt = Math.min(until - 600_000, s.everybody ? afternoon : begun);
       const stops = draw() < 0.06 ? 0.08 : 0;
       const events = playGo(
         card.compiled.activity,
@@ -373,7 +376,7 @@ async function load(owner: postgres.Sql): Promise<void> {
 /** So many weeks of one class before today, one game each. */
 const WEEKS = 8;
 /** What was played, week by week. */
-const WEEKLY = ["climb", "board", "climb", "streak", "pins", "climb", "board", "climb"] as const;
+const WEEKLY = ["climb", "board", "climb", "tally", "pins", "climb", "board", "climb"] as const;
 /** A child gets so much surer from one week to the next, the middle one. */
 const BETTER = 0.965;
 /** Of so many children one is far behind, and one far ahead. */
@@ -422,7 +425,7 @@ async function weeks(who: { teacherId: string; schoolId: string }, classId: stri
 const WEEKLY_TITLES = {
   climb: "Monday ladder",
   board: "Sticker board",
-  streak: "Keep it up",
+  tally: "Keep it up",
   pins: "Bottle alley",
 } as const;
 
