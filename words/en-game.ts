@@ -35,6 +35,8 @@ export const enGame = {
   "play.onceMore": "Once more",
   "play.easier": "Easier",
   "play.harder": "Harder",
+  "play.easierNow": "{row, plural, one {A miss} other {# misses}}: easier?",
+  "play.harderNow": "{row, plural, one {A hit} other {# hits}}: harder?",
   "play.standAt": "Stand: {where}.",
   "set.less": "{what}: less",
   "set.more": "{what}: more",

@@ -7,6 +7,7 @@ import { hasField, withSetting } from "#core/contract/settings.ts";
 import { TARGETS_FIELD } from "#core/contract/standing.ts";
 import type { PlayEvent } from "#core/events/events.ts";
 import { otherAt, others } from "#core/kit/others.ts";
+import { nudgeOf } from "#core/levels/nudge.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { bellAt, type Play, referee, replayOf, stateOf, view } from "#core/referee/play.ts";
 import type { Part } from "#core/yard/parts.ts";
@@ -469,7 +470,15 @@ export function Board({
               <CompanyPanel play={play} act={act} name={name} joins={joins} />
             </>
           ) : (
-            <Inputs asks={v.asks} now={v.now.key} data={data} act={act} sound={sound} name={name} />
+            <Inputs
+              asks={v.asks}
+              now={v.now.key}
+              data={data}
+              act={act}
+              sound={sound}
+              name={name}
+              nudge={data.card.ladder ? nudgeOf(play, data.card.ladder) : null}
+            />
           )}
           <div
             hidden={swapping}

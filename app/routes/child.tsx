@@ -105,15 +105,18 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
   const moods = c.goes.map((g) => g.reflection).filter((r) => r.before !== null && r.after !== null);
   const mood = (of: "before" | "after") => moods.reduce((sum, r) => sum + r[of]!, 0) / moods.length;
   return (
-    <main className="mx-auto w-full max-w-6xl p-6">
+    <main className="mx-auto w-full max-w-6xl p-6 print:p-0 print:text-[13px]">
       <div className="mb-4 flex flex-wrap items-end gap-x-5 gap-y-2">
         <div className="grow">
           <h1 className="text-3xl">{c.name}</h1>
           <p className="text-quiet">
-            {c.className}, {c.age} years{c.leftHanded ? ", left-handed" : ""} ·{" "}
-            <Link className="underline print:hidden" to={`/homes/${c.id}`}>
-              Home and link
-            </Link>
+            {c.className}, {c.age} years{c.leftHanded ? ", left-handed" : ""}
+            <span className="print:hidden">
+              {" · "}
+              <Link className="underline" to={`/homes/${c.id}`}>
+                Home and link
+              </Link>
+            </span>
           </p>
         </div>
         <button type="button" className="btn print:hidden" onClick={() => print()}>
@@ -126,27 +129,32 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
         </p>
       )}
       {c.courses.length === 0 && <p className="note">{tell("child.none", { name: c.name, age: c.age })}</p>}
-      <div className="grid gap-6 lg:grid-cols-2">
+      <div className="grid gap-6 lg:grid-cols-2 print:grid-cols-2 print:gap-x-5 print:gap-y-2">
         {c.courses.map((x) => {
           const k = known.get(x.action);
           const plate = x.axis === "spread" && isSend(x.action);
           return (
-            <section key={`${x.action} ${x.axis}`} className="border-t-2 border-ink pt-3">
+            <section
+              key={`${x.action} ${x.axis}`}
+              className="border-t-2 border-ink pt-3 print:break-inside-avoid print:pt-1"
+            >
               <h2 className="text-xl">{label(`action.${x.action}`)}</h2>
-              <p className="text-lg">
+              <p className="text-lg print:text-sm">
                 {c.name.split(" ")[0]} {sayPhrase(x.now)}.
               </p>
               <p className="text-sm text-quiet">
                 {tell("child.likely", { low: x.ends[0]!, high: x.ends[1]! })}{" "}
                 {k && tell("child.rests", { tries: k.tries, when: k.last })}
               </p>
-              <Suspense fallback={<div className="h-[220px]" />}>
-                <AccuracyChart
-                  points={x.points}
-                  unit={plate ? "hits in 10" : "in a row"}
-                  {...(plate && { most: 10 })}
-                />
-              </Suspense>
+              <div className="chart-print">
+                <Suspense fallback={<div className="h-[220px]" />}>
+                  <AccuracyChart
+                    points={x.points}
+                    unit={plate ? "hits in 10" : "in a row"}
+                    {...(plate && { most: 10 })}
+                  />
+                </Suspense>
+              </div>
               <table className="sr-only">
                 <caption>{tell("child.weeks", { what: label(`action.${x.action}`) })}</caption>
                 <thead>
@@ -172,13 +180,13 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
           );
         })}
       </div>
-      <div className="mt-6 grid gap-6 lg:grid-cols-2">
+      <div className="mt-6 grid gap-6 lg:grid-cols-2 print:mt-3 print:block print:columns-2 print:gap-x-5">
         <section>
           <h2 className="text-xl">Best so far</h2>
           {bests.size === 0 && <p className="text-quiet">None yet.</p>}
           <ul>
             {[...bests].map(([title, g]) => (
-              <li key={title} className="row-line flex justify-between gap-4 py-1.5">
+              <li key={title} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
                 <Link to={`/results/${g.assignmentId}`} className="hover:underline">
                   {title}
                 </Link>
@@ -211,7 +219,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
           {marks.size === 0 && <p className="text-quiet">None yet.</p>}
           <ul>
             {[...marks].map(([text, all]) => (
-              <li key={text} className="row-line flex justify-between gap-4 py-1.5">
+              <li key={text} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
                 <span>{text}</span>
                 <span className="text-right">
                   {all.slice(-MOST_MARKS, -1).map((m, i) => (
@@ -230,7 +238,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
             <h2 className="text-xl">Changed for this child's home</h2>
             <ul>
               {[...changed].map(([words, games]) => (
-                <li key={words} className="row-line py-1.5">
+                <li key={words} className="row-line py-1.5 print:py-0.5">
                   <strong>{games.join(", ")}</strong>: {words}
                 </li>
               ))}

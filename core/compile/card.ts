@@ -56,6 +56,8 @@ export interface CardChild {
   /** How it plays otherwise than the others, and what its card says of that; never why. */
   self?: Omit<Role, "role">;
   may?: readonly Phrase[];
+  /** Hits in a row after which it is asked to make it harder, and misses after which easier; nobody is asked unless given. */
+  ladder?: { up: number; down: number };
 }
 const whoIs = ({ age, multiplier, skill }: CardChild) => ({
   age,
@@ -96,6 +98,8 @@ export interface Card {
   notes?: Phrase[];
   /** How the child itself plays otherwise: from a line of its own, sitting, with the other hand. */
   self?: Omit<Role, "role">;
+  /** Hits in a row after which play asks whether it shall be harder, and misses after which easier. */
+  ladder?: { up: number; down: number };
   /** What two or more are told: who stands where, whose things are whose; absent on a card for one, or of before. */
   together?: Phrase[];
   cautions: Caution[];
@@ -278,9 +282,14 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
  * `homes`: all homes of the child, the first one unless `at` names another. `fixed`: roles that the family has decided.
  */
 export function compileFor(making: Making, at?: string, fixed?: Readonly<Record<string, string>>): Card {
-  const { self, may } = making.child;
+  const { self, may, ladder } = making.child;
   const card = compiledFor(making, at, fixed);
-  return { ...card, ...(self && { self }), ...(may && { notes: [...(card.notes ?? []), ...may] }) };
+  return {
+    ...card,
+    ...(self && { self }),
+    ...(ladder && { ladder }),
+    ...(may && { notes: [...(card.notes ?? []), ...may] }),
+  };
 }
 function compiledFor(making: Making, at?: string, fixed?: Readonly<Record<string, string>>): Card {
   const { designed, child, homes, items } = making;

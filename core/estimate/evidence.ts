@@ -1,7 +1,6 @@
 import type { Action } from "../actions/actions.ts";
-import { type Aim, type AskOf, mainAsks } from "../asks/ask.ts";
-import type { Seen } from "../chances/kind.ts";
-import { kindOf } from "../chances/kinds.ts";
+import { type AskOf, mainAsks } from "../asks/ask.ts";
+import { brings } from "../chances/brings.ts";
 import { optionsOf, type Play as Scene, waysFrom } from "../chances/outcomes.ts";
 import type { Body, GameEvent } from "../events/events.ts";
 import { layoutOf, personOf, type Who } from "../forecast/for-activity.ts";
@@ -73,15 +72,6 @@ class Tables {
     }
     return table;
   }
-}
-
-/** Whether what was seen of a send brings anything to whoever aimed. */
-export function worth(ask: Asked, seen: Body | GameEvent): boolean {
-  if (seen.kind !== "send") return false;
-  const { hit = null, rest, away, fell } = seen;
-  if (Array.isArray(fell) ? fell.length > 0 : (fell ?? 0) > 0) return true;
-  const told = rest === undefined ? { hit, kept: hit === "kept" } : { rest, ...(away !== undefined && { away }) };
-  return kindOf<Aim>(ask.aim).worth(ask.aim, told as Seen) > 0;
 }
 
 /** Whether an outcome is what was seen: the same target, place, pins or number of them, point or count. */
@@ -176,9 +166,9 @@ export function evidenceOf(a: Activity, play: Play, age: Age): Evidence[] {
           slipped(chanceOf(list, e), Math.max(2, new Set(list.map((w) => JSON.stringify(w.body))).size)),
         );
         // Where no way of it is worth anything (how near a piece lies) there is nothing to come off.
-        const means = table[axis].map((list) => list.reduce((sum, w) => sum + (worth(ask, w.body) ? w.p : 0), 0));
+        const means = table[axis].map((list) => list.reduce((sum, w) => sum + (brings(ask, w.body) ? w.p : 0), 0));
         const counts = Math.max(...means) > 0;
-        tell(action, axis, { tries: counts ? 1 : 0, hits: counts && worth(ask, e) ? 1 : 0, ll, means });
+        tell(action, axis, { tries: counts ? 1 : 0, hits: counts && brings(ask, e) ? 1 : 0, ll, means });
       }
     }
   }

@@ -46,6 +46,8 @@ const entry = z.strictObject({
 export const MOST_LEVELS = 7;
 /** What of the game a level sets otherwise, at most. */
 const MOST_SETTINGS = 8;
+/** Things that a family may be left to set, at most. */
+export const MOST_FAMILY = 12;
 /** Minutes of moving in a week, at most. */
 export const MOST_GOAL = 600;
 /** Lower than standing, as a level may ask for it. */
@@ -201,7 +203,7 @@ const shape = z.strictObject({
           .max(20),
       }),
     )
-    .max(12, "at most 12 things for the family to set")
+    .max(MOST_FAMILY, `at most ${MOST_FAMILY} things for the family to set`)
     .default([]),
   /** Where the child itself sets the targets out, before the first send; null: they stand as they are drawn. */
   setOut: z

@@ -1,10 +1,10 @@
 import { type Action, actionFacts } from "../actions/actions.ts";
 import { shifted } from "../compile/challenge.ts";
-import type { Knob, Phrase, Role } from "../contract/contract.ts";
+import { type Knob, MOST_NEARER, type Phrase, type Role } from "../contract/contract.ts";
 import { fieldOf, setTo } from "../contract/range.ts";
-import { LINE_FIELD } from "../contract/standing.ts";
+import { LINE_FIELD, lineRange } from "../contract/standing.ts";
 import { layoutOf, rates, type Who } from "../forecast/for-activity.ts";
-import { type Activity, LOW_POSTURES } from "../formats/activity.ts";
+import { type Activity, LOW_POSTURES, MOST_FAMILY } from "../formats/activity.ts";
 import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
 import { faceOf } from "../kit/face.ts";
@@ -229,9 +229,26 @@ export function levelFor(a: Activity, who: Who): { level: number; rates: number[
 /** A level by its place from 0; the last one for more. */
 const levelOf = (a: Activity, level: number): LevelSetting =>
   a.levels!.list[Math.max(0, Math.min(a.levels!.list.length - 1, level))]!;
-/** The activity as somebody plays it on a level: without levels of its own. */
-export const onLevel = (a: Activity, level: number): Activity =>
-  a.levels ? { ...atLevel(a, levelOf(a, level)), levels: null } : a;
+/** Lines of the other levels beside one of them, as a child in play may stand at them: so much nearer, metres. Only where nothing but the line differs. */
+function linesBeside(list: readonly LevelSetting[], at: LevelSetting): number[] {
+  const apart = (s: LevelSetting) => JSON.stringify({ ...s, line: 0 });
+  const nearer = list.filter((s) => apart(s) === apart(at)).map((s) => Math.round(20 * (at.line - s.line)) / 20);
+  return [...new Set(nearer)].filter((n) => Math.abs(n) <= MOST_NEARER).sort((a, b) => a - b);
+}
+/**
+ * The activity as somebody plays it on a level: without levels of its own. The lines of the others may be stood at in play, unless the teacher has
+ * said which.
+ */
+export function onLevel(a: Activity, level: number): Activity {
+  if (!a.levels) return a;
+  const at = levelOf(a, level);
+  const on: Activity = { ...atLevel(a, at), levels: null };
+  const values = linesBeside(a.levels.list, at);
+  const said = a.family.some((f) => f.field === LINE_FIELD) || a.family.length >= MOST_FAMILY;
+  const range = lineRange(opened(on).pattern, on.pattern.params);
+  const fit = values.filter((v) => range && v >= range.least && v <= range.most);
+  return said || fit.length < 2 ? on : { ...on, family: [...on.family, { field: LINE_FIELD, values: fit }] };
+}
 /** And how it is played there beside that. */
 export const selfOn = (a: Activity, level: number): Omit<Role, "role"> | null =>
   a.levels ? selfAt(levelOf(a, level)) : null;

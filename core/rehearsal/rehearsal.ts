@@ -1,9 +1,9 @@
 import type { Aim, Ask, AskOf } from "../asks/ask.ts";
+import { brings } from "../chances/brings.ts";
 import { standAt } from "../chances/kind.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { QUANTUM_MS } from "../chances/outcomes.ts";
 import type { Role, Setup } from "../contract/contract.ts";
-import { worth } from "../estimate/evidence.ts";
 import { AXES, type Axis, priorAt } from "../estimate/grid.ts";
 import type { Estimate } from "../estimate/posterior.ts";
 import type { Body } from "../events/events.ts";
@@ -159,7 +159,7 @@ function offOf({ ask, body }: Drawn): boolean | null {
   if (body.kind === "count") return body.n > 0;
   if (body.kind === "point") return body.side === 0;
   if (body.kind !== "send" || ask?.kind !== "send") return null;
-  return worth(ask, body);
+  return brings(ask, body);
 }
 
 type Spread = { lateral: number; range: number };

@@ -47,6 +47,7 @@ export function makingFor(
       ...(multiplier !== undefined && { multiplier }),
       ...(skill !== undefined && { skill }),
       ...(Object.keys(self).length > 0 && { self }),
+      ...(designed.levels && { ladder: { up: designed.levels.up, down: designed.levels.down } }),
       ...(needs.notes.length > 0 && { may: needs.notes }),
     },
     homes: told,

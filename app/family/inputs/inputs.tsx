@@ -1,6 +1,7 @@
 import { lazy, Suspense, useState } from "react";
 import { type AimKind, type Ask, type AskKind, type AskOf, askOf, mainAsks } from "#core/asks/ask.ts";
 import { LINE_FIELD } from "#core/contract/standing.ts";
+import type { nudgeOf } from "#core/levels/nudge.ts";
 import { say } from "#words/say.ts";
 import { Carry, Ready, Stand, Task } from "./big.tsx";
 import { HitOrMiss } from "./hit-or-miss.tsx";
@@ -124,7 +125,14 @@ function linesOf({ fields, now }: AskOf<"set">): { easier: number | undefined; h
 }
 
 /** The inputs of everything that is asked now; no game has a screen of its own. */
-export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonly Ask[] }) {
+export function Inputs({
+  asks,
+  ...p
+}: Omit<InputProps, "ask"> & {
+  asks: readonly Ask[];
+  /** The rules of the ladder ask for another line. */
+  nudge?: ReturnType<typeof nudgeOf>;
+}) {
   const [moving, setMoving] = useState(false);
   const [choosing, setChoosing] = useState(false);
   const [calling, setCalling] = useState(false);
@@ -203,20 +211,24 @@ export function Inputs({ asks, ...p }: Omit<InputProps, "ask"> & { asks: readonl
               {say("set.change")}
             </button>
           )}
-          {line && onlyLine && (
-            <>
-              {line.easier !== undefined && (
-                <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => stand(line.easier!)}>
-                  {say("play.easier")}
-                </button>
-              )}
-              {line.harder !== undefined && (
-                <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => stand(line.harder!)}>
-                  {say("play.harder")}
-                </button>
-              )}
-            </>
-          )}
+          {line &&
+            onlyLine &&
+            (["easier", "harder"] as const).map((way) => {
+              const to = line[way];
+              const asked = p.nudge?.to === way ? p.nudge.row : null;
+              return (
+                to !== undefined && (
+                  <button
+                    key={way}
+                    type="button"
+                    className={`btn min-h-11 short:min-h-9 ${asked === null ? "" : "border-mustard bg-mustard text-night"}`}
+                    onClick={() => stand(to)}
+                  >
+                    {asked === null ? say(`play.${way}`) : say(`play.${way}Now`, { row: asked })}
+                  </button>
+                )
+              );
+            })}
           {rest && (
             <button
               type="button"

@@ -1,0 +1,14 @@
+import type { Aim, AskOf } from "../asks/ask.ts";
+import type { Body, GameEvent } from "../events/events.ts";
+import type { Seen } from "./kind.ts";
+import { kindOf } from "./kinds.ts";
+
+/** Whether what was seen of a send brings anything to whoever aimed; of a count, whether there was one. */
+export function brings(ask: AskOf<"send" | "count">, seen: Body | GameEvent): boolean {
+  if (seen.kind === "count") return seen.n > 0;
+  if (seen.kind !== "send") return false;
+  const { hit = null, rest, away, fell } = seen;
+  if (Array.isArray(fell) ? fell.length > 0 : (fell ?? 0) > 0) return true;
+  const told = rest === undefined ? { hit, kept: hit === "kept" } : { rest, ...(away !== undefined && { away }) };
+  return kindOf<Aim>(ask.aim).worth(ask.aim, told as Seen) > 0;
+}
