@@ -10,6 +10,7 @@ import {
   openBrowser,
   owner,
   press,
+  retype,
   sees,
   sending,
   sentTo,
@@ -110,6 +111,10 @@ describe("what the goes teach", () => {
     await open(teacher, `${base}/children/${id}`);
     await sees(teacher, "hits a dinner plate from");
     await sees(teacher, a.title);
+    await sees(teacher, /Played for \d+ min in the last seven days/);
+    await teacher.waitForSelector(".recharts-surface");
+    const pdf = Buffer.from(await teacher.pdf({ format: "A4" })).toString("latin1");
+    expect(pdf.match(/\/Type\s*\/Page\b/g), "one page for a parents' evening").toHaveLength(1);
     const { childPage } = await import("../server/children/child.ts");
     const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
     const told = await childPage({ teacherId: t!.id, schoolId: t!.school_id }, id);
@@ -122,6 +127,57 @@ describe("what the goes teach", () => {
     );
     await teacher.close();
     await page.close();
+  });
+
+  it("up and down while playing: the lines of the other levels, asked for after so many in a row", async () => {
+    const line = (n: number) => ({ ...AS_DRAWN, line: n });
+    const levels = { low: 0.6, high: 0.8, list: [line(-0.5), line(0), line(0.5)], up: 2, down: 2 };
+    const { page, card } = await sentTo(browser, "Maru K.", { ...fromPattern("climb"), title: title(), levels });
+    await beginPlay(page, card);
+    const offers = () => page.$$eval("main button", (all) => all.map((b) => b.textContent ?? ""));
+    await press(page, "HIT");
+    await sees(page, "Send 2");
+    expect((await offers()).some((t) => t.includes("?"))).toBe(false);
+    await press(page, "HIT");
+    const asked = await page.waitForFunction(
+      () => [...document.querySelectorAll("main button")].find((b) => b.textContent === "2 hits: harder?"),
+      {},
+    );
+    expect(asked).toBeTruthy();
+    await press(page, "2 hits: harder?");
+    await sees(page, "Stand:");
+    await press(page, "MISS");
+    await press(page, "MISS");
+    await press(page, "2 misses: easier?");
+    expect((await offers()).some((t) => t.includes("?"))).toBe(false);
+    await page.close();
+  });
+
+  it("a time plan fills the minutes asked for, and the card says how often it is played", async () => {
+    const page = await teacherPage(browser);
+    const { addActivity } = await import("../server/activities/activities.ts");
+    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const a = { ...fromPattern("climb"), title: title() };
+    const id = await addActivity({ teacherId: t!.id, schoolId: t!.school_id }, a);
+    await open(page, `${base}/activities/${id}?station=cues`);
+    await page.waitForSelector("[aria-label='Time plan'] button:not([disabled])");
+    await retype((await page.$("[aria-label='Time plan'] input"))!, "25");
+    await page.keyboard.press("Tab");
+    await press(page, "Fill the minutes");
+    await sees(page, /of 25 min at age/);
+    await press(page, "A goal for the week");
+    await sees(page, /of 60 min of moving/);
+    await page.waitForSelector("[data-save=saved]");
+    const [kept] = await sql`select document from activity where id = ${id}`;
+    expect(kept!.document).toMatchObject({ minutes: 25, week: { days: 3, goal: 60 } });
+    expect(kept!.document.rounds).toBeGreaterThan(1);
+    expect(kept!.document.warmUp.length).toBeGreaterThan(0);
+    await page.close();
+    const { page: family, card } = await sentTo(browser, "Nuri E.", kept!.document);
+    await open(family, `${card}/sheet`);
+    await sees(family, `Play it ${kept!.document.rounds} times, with a short rest between.`);
+    await sees(family, "Play it on 3 days of the week.");
+    await family.close();
   });
 
   it("next week: a proposal for each child with its reason; changed, copied and sent in one press, and pressed twice once", async () => {
