@@ -9,6 +9,8 @@ export default defineConfig({
     // What the tests import is read once for all of them.
     pool: "forks",
     isolate: false,
+    // On a busy machine things come late; what never comes is still found.
+    expect: { poll: { timeout: 20_000 } },
     testTimeout: 180_000,
     hookTimeout: 120_000,
   },

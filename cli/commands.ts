@@ -21,7 +21,7 @@ import {
 } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
 import { settles } from "#core/levels/ladder.ts";
-import { CORRIDOR, LEVEL_KNOBS, levelWords, proposeLevels, USUAL_LEVELS } from "#core/levels/levels.ts";
+import { CORRIDOR, LEVEL_KNOBS, levelWords, proposeLevels, USUAL_KNOBS, USUAL_LEVELS } from "#core/levels/levels.ts";
 import { paces } from "#core/measures/step.ts";
 import { patternNames } from "#core/patterns/registry.ts";
 import { cannotSpell, entriesOf, fewestCards, signsOf } from "#core/patterns/speller/words.ts";
@@ -140,7 +140,7 @@ const levelsInput = z.strictObject({
   knobs: z
     .array(z.enum(LEVEL_KNOBS, { error: `must be one of ${LEVEL_KNOBS.join(", ")}` }))
     .min(1, "at least one knob")
-    .default([...LEVEL_KNOBS]),
+    .default([...USUAL_KNOBS]),
   things: z.array(z.string()).max(20).default([]),
   targets: z.array(z.string()).max(20).default([]),
   /** Hits in a row that lead up, misses in a row that lead down. */
@@ -180,7 +180,7 @@ const fairInput = z.strictObject({
   order: z
     .array(z.enum(FAIR_KNOBS, { error: `must be one of ${FAIR_KNOBS.join(", ")}` }))
     .min(1, "at least one change")
-    .default([...FAIR_KNOBS]),
+    .optional(),
 });
 
 const fitInput = z.strictObject({

@@ -482,6 +482,7 @@ const yard = () => core("bench-yard.ts");
 const look = () => core("bench-look.ts");
 const square = () => core("bench-square.ts");
 const estimate = () => core("bench-estimate.ts");
+const levels = () => core("bench-levels.ts");
 
 try {
   const parts = {
@@ -491,6 +492,7 @@ try {
     look,
     square,
     estimate,
+    levels,
     pegMoves,
     courseMoves,
     familyBytes,

@@ -18,7 +18,7 @@ rmSync(data, { recursive: true, force: true });
 rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
 const database = await startPostgres(data, { fresh: true });
-const { env, demo } = prepareDatabase(database.url);
+const { env, demo } = prepareDatabase(database.url, { weeks: true });
 const web = await startWeb({ port: await freePort(), env });
 const { browser, close } = await openBrowser();
 const settle = () => new Promise((r) => setTimeout(r, 500));
@@ -69,6 +69,12 @@ try {
   await page.waitForSelector("[data-level-rates]");
   await shot("workbench-levels");
   await press(page, "Undo");
+  await go(`${activity("Hallway climb")}/rehearsal`);
+  await page.waitForSelector("main canvas");
+  await page.waitForFunction(() => Number(document.querySelector("input[type=range]").value) > 45_000);
+  await press(page, "Pause");
+  await page.click("main ul li:nth-child(4) button");
+  await shot("rehearsal");
   await go("/results");
   const results = await page.$$eval("td a", (all) => all.map((a) => [a.textContent, a.getAttribute("href")]));
   await go(results.find(([t]) => t === "Stop on the step")[1]);
@@ -139,17 +145,6 @@ try {
   for (const p of ["HIT", "MISS", "HIT"]) await press(page, p);
   await page.evaluate(() => scrollTo(0, 0));
   await shot("family-play-climb");
-  await begin("Kitchen prices");
-  await press(page, "2");
-  await press(page, "Against each other");
-  await press(page, "Play");
-  for (const key of ["1", "2", "0", "3"]) {
-    await page.waitForSelector("[data-targets] button");
-    await page.evaluate(() => new Promise((d) => setTimeout(d, 300)));
-    await page.keyboard.press(key);
-  }
-  await page.evaluate(() => scrollTo(0, 0));
-  await shot("family-play-board");
   await begin("Words on the wall");
   await press(page, "Play");
   for (const letter of ["S", "U", "D", "N", "S"]) await press(page, letter);

@@ -130,6 +130,12 @@ export const enTeacher: Record<string, string> = {
   "child.none": "{name} has not handed in a game yet. What is taken of it is what is usual at {age, number}.",
   "child.weeks": "Week by week: {what}",
   "child.likely": "With 8 chances in 10 between {low} and {high}.",
+  "truth.silent":
+    "{count, plural, one {One game has} other {# games have}} no send or touch that is known to be the child's own, and {count, plural, one {is} other {are}} left out.",
+  "truth.refused":
+    "{count, plural, one {One game is} other {# games are}} told in a way that the rules do not allow, and left out.",
+  "truth.cardUnknown":
+    "{count, plural, one {Of one game} other {Of # games}} nobody knows any more which card it was played from: left out.",
   "child.played":
     "Played for {lately, number} min in the last seven days, {week, number} min a week over {weeks, plural, one {one week} other {# weeks}}, without warm-up and cool-down.{asked, select, yes { The newest game asks for {goal, number} min of moving a week.} other {}}",
   "child.goes": "{count, plural, one {One game came back} other {{count, number} games came back}}",

@@ -211,6 +211,7 @@ export const en = {
   "sheet.two.name": "Name",
   "sheet.two.score": "Score",
   "support.placeIn": "You may walk up and place it in.",
+  "support.twoHands": "You may use both hands.",
   "support.holdStill": "You may hold it still first.",
   "support.rollAlong": "You may roll it along a wall or a rope.",
   "support.withPartner": "Somebody may do it with you.",

@@ -8,6 +8,9 @@ import type { Route } from "./+types/class-truth";
 
 const TruthChart = lazy(() => import("../children/truth-chart.tsx"));
 
+/** Why games say nothing, in the order in which it is told. */
+const LEFT_OUT = ["silent", "refused", "cardUnknown"] as const;
+
 export const meta: Route.MetaFunction = () => [{ title: "How forecasts came true · Daring Yard" }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -66,6 +69,13 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
             </tbody>
           </table>
         </>
+      )}
+      {LEFT_OUT.some((w) => t.leftOut[w] > 0) && (
+        <p className="mt-4 text-sm text-quiet">
+          {LEFT_OUT.filter((w) => t.leftOut[w] > 0)
+            .map((w) => tell(`truth.${w}`, { count: t.leftOut[w] }))
+            .join(" ")}
+        </p>
       )}
     </main>
   );

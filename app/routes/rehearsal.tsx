@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { Form, Link } from "react-router";
+import { Form, Link, type ShouldRevalidateFunction, useSearchParams } from "react-router";
 import { opened } from "#core/formats/opened.ts";
 import { seenAt } from "#core/rehearsal/at.ts";
 import type { Rehearsing } from "#core/rehearsal/rehearsal.ts";
@@ -35,11 +35,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const id = idOf(params.id, "activity");
   const classes = await classesFor(who);
   const asked = classes.find((c) => c.id === search.get("class")) ?? classes[0];
-  const seed = Math.min(MOST_SEED, Math.max(1, Math.floor(Number(search.get("seed"))) || 1));
   const [made, items] = await Promise.all([asked ? found(rehearsalFor(who, id, asked.id)) : null, schoolItemsFor(who)]);
   return {
     id,
-    seed,
     classId: asked?.id ?? null,
     classes: classes.map((c) => ({ id: c.id, name: c.name })),
     title: made?.title ?? "",
@@ -49,7 +47,14 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
+/** Another draw asks the server nothing: the cards are the same. */
+export const shouldRevalidate: ShouldRevalidateFunction = ({ currentUrl, nextUrl }) =>
+  withoutDraw(currentUrl) !== withoutDraw(nextUrl);
+const withoutDraw = ({ href }: URL) => href.replace(/[?&]seed=[^&]*/, "");
+
 export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
+  const [search] = useSearchParams();
+  const seed = Math.min(MOST_SEED, Math.max(1, Math.floor(Number(search.get("seed"))) || 1));
   return (
     <OwnDrawings.Provider value={drawingsOf(d.items.own)}>
       <main className="mx-auto w-full max-w-7xl p-6">
@@ -76,12 +81,12 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
               Draw <span className="hint">1 to {MOST_SEED}</span>
             </span>
             <input
-              key={d.seed}
+              key={seed}
               name="seed"
               type="number"
               min={1}
               max={MOST_SEED}
-              defaultValue={d.seed}
+              defaultValue={seed}
               className="w-28"
               required
             />
@@ -89,18 +94,14 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
           <button type="submit" className="btn">
             Draw
           </button>
-          <Link
-            to={`?class=${d.classId}&seed=${(d.seed % MOST_SEED) + 1}`}
-            preventScrollReset
-            className="btn btn-quiet"
-          >
+          <Link to={`?class=${d.classId}&seed=${(seed % MOST_SEED) + 1}`} preventScrollReset className="btn btn-quiet">
             Draw another
           </Link>
         </Form>
         {d.children.length === 0 ? (
           <p className="note">{tell("rehearsal.nobody")}</p>
         ) : (
-          <Played key={`${d.id} ${d.classId} ${d.seed}`} {...d} />
+          <Rehearsed key={`${d.id} ${d.classId}`} kids={d.children} seed={seed} />
         )}
         <noscript>
           <p className="note">{tell("rehearsal.script")}</p>
@@ -110,16 +111,31 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
   );
 }
 
-type Data = Route.ComponentProps["loaderData"];
+type Kids = Route.ComponentProps["loaderData"]["children"];
+
+/** A class with its cards: the forecast of each is worked out once, whatever is drawn. */
+function Rehearsed({ kids, seed }: { kids: Kids; seed: number }) {
+  const rehearsing = useMemo(
+    () => kids.map(({ activity, age, self, known }): Rehearsing => ({ activity, age, self, known })),
+    [kids],
+  );
+  const foreseen = useForeseen(rehearsing);
+  return <Played key={seed} kids={kids} rehearsing={rehearsing} foreseen={foreseen} seed={seed} />;
+}
 
 /** One draw of the whole class, from its first send to its last. */
-function Played({ children, seed }: Data) {
-  const rehearsing = useMemo(
-    () => children.map(({ activity, age, self, known }): Rehearsing => ({ activity, age, self, known })),
-    [children],
-  );
+function Played({
+  kids: children,
+  rehearsing,
+  foreseen,
+  seed,
+}: {
+  kids: Kids;
+  rehearsing: readonly Rehearsing[];
+  foreseen: ReturnType<typeof useForeseen>;
+  seed: number;
+}) {
   const { goes, failed } = useGoes(rehearsing, seed);
-  const foreseen = useForeseen(rehearsing);
   const still = useStill();
   const ready = goes.length === children.length && goes.every((g) => g !== null);
   const end = Math.max(0, ...goes.map((g) => (g ? g.go.seconds * 1000 : 0)));

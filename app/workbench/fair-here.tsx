@@ -1,4 +1,6 @@
+import { ArrowUp } from "lucide-react";
 import { useState } from "react";
+import { FAIR_KNOBS, type FairKnob } from "#core/contract/people.ts";
 import type { Fair } from "#core/fair/fair.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -10,7 +12,15 @@ import { useFair } from "../ui/use-fair.ts";
 const OTHERS = [6, 8, 10, 12, 14, "adult"] as const;
 
 /** What would make a match of the middle child fair: before and after, as the family's card works it out too. */
-export function FairHere({ activity: a, middle }: { activity: Activity; middle: Who }) {
+export function FairHere({
+  activity: a,
+  middle,
+  change,
+}: {
+  activity: Activity;
+  middle: Who;
+  change: (next: Activity) => void;
+}) {
   const [other, setOther] = useState<number | "adult">("adult");
   const [found, setFound] = useState<{ of: Activity; fair: Fair } | null>(null);
   const fair = useFair();
@@ -64,6 +74,10 @@ export function FairHere({ activity: a, middle }: { activity: Activity; middle: 
           </button>
         )}
       </div>
+      <FairOrder
+        order={a.players.fair ?? FAIR_KNOBS}
+        put={(order) => change({ ...a, players: { ...a.players, fair: order } })}
+      />
       <div role="status" className="text-sm">
         {fair.state === "working" && "Playing it many times ..."}
         {fair.state === "failed" && "That did not work for this game."}
@@ -81,5 +95,42 @@ export function FairHere({ activity: a, middle }: { activity: Activity; middle: 
         )}
       </div>
     </section>
+  );
+}
+
+/** What may be changed for somebody, the first one first: moved up by a button, left out by its box. Here and on the family's device. */
+function FairOrder({ order, put }: { order: readonly FairKnob[]; put: (order: FairKnob[]) => void }) {
+  const rest = FAIR_KNOBS.filter((k) => !order.includes(k));
+  return (
+    <details className="py-1">
+      <summary className="cursor-pointer text-sm text-quiet">What may be changed, and in which order</summary>
+      <ol className="grid">
+        {[...order, ...rest].map((k, i) => {
+          const on = order.includes(k);
+          return (
+            <li key={k} className="flex items-center gap-2 py-0.5 text-sm">
+              <label className="flex grow items-center gap-2">
+                <input
+                  type="checkbox"
+                  checked={on}
+                  onChange={() => put(on ? order.filter((x) => x !== k) : [...order, k])}
+                />
+                {label(`fairKnob.${k}`)}
+              </label>
+              {on && i > 0 && (
+                <button
+                  type="button"
+                  className="grid size-8 place-items-center"
+                  aria-label={`Earlier: ${label(`fairKnob.${k}`)}`}
+                  onClick={() => put(order.map((x, n) => (n === i - 1 ? k : n === i ? order[i - 1]! : x)))}
+                >
+                  <ArrowUp size={16} aria-hidden="true" />
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </details>
   );
 }

@@ -14,6 +14,7 @@ import {
   proposeLevels,
   rateAt,
   settable,
+  USUAL_KNOBS,
   USUAL_LEVELS,
 } from "#core/levels/levels.ts";
 import { paces } from "#core/measures/step.ts";
@@ -26,14 +27,11 @@ import { useSchool, withOwn } from "./items.tsx";
 import { NumberField } from "./knobs.tsx";
 import type { PanelProps } from "./stations.tsx";
 
-/** What is ticked at first: what changes no skill. */
-const FIRST_KNOBS: readonly LevelKnob[] = ["line", "target", "thing"];
-
 /** Levels of difficulty: a corridor, how many, what may be turned; each with the chances of youngest, middle and oldest. */
 export function LevelsPanel({ activity: a, problems, change, middle, people = [middle] }: PanelProps) {
   const { list } = useSchool();
   const names = namesOf(list);
-  const [knobs, setKnobs] = useState<readonly LevelKnob[]>(FIRST_KNOBS);
+  const [knobs, setKnobs] = useState<readonly LevelKnob[]>(USUAL_KNOBS);
   const [count, setCount] = useState(a.levels?.list.length ?? USUAL_LEVELS);
   const [low, setLow] = useState(100 * (a.levels?.low ?? CORRIDOR.low));
   const [high, setHigh] = useState(100 * (a.levels?.high ?? CORRIDOR.high));

@@ -795,7 +795,9 @@ export function PlayersPanel({ activity: a, problems, change, middle }: PanelPro
         problems={problems}
         change={change}
       />
-      {a.players.modes.includes("against") && a.players.most > 1 && <FairHere activity={a} middle={middle} />}
+      {a.players.modes.includes("against") && a.players.most > 1 && (
+        <FairHere activity={a} middle={middle} change={change} />
+      )}
       <FamilyRange activity={a} change={change} />
     </>
   );

@@ -1,9 +1,13 @@
 import { describe, expect, it } from "vitest";
-import { activity, fromPattern, gamePartOf } from "../formats/activity.ts";
+import { rates } from "../forecast/for-activity.ts";
+import { type Activity, activity, fromPattern, gamePartOf } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { openPlay } from "../referee/referee.ts";
 import { compileFor } from "./card.ts";
 import { SUPPORT_IDS, supported } from "./support.ts";
+
+const rateIn = (a: Activity) => Math.max(...rates(a, { age: 8 }).values());
 
 describe("support", () => {
   it.each(patternNames)(
@@ -26,6 +30,17 @@ describe("support", () => {
     const a = fromPattern("tally");
     const timed = { ...a, match: { ...a.match, seconds: 40 } };
     expect(supported(timed, ["moreTime"]).activity.match.seconds).toBe(60);
+  });
+  it("bigger targets, fewer of them, a bounce: each where the game has such", () => {
+    const climb = fromPattern("climb");
+    expect(supported(climb, ["bigger"]).self).toEqual({ wider: 1.5 });
+    const fewer = supported(fromPattern("sweep"), ["fewer"]);
+    expect(opened(fewer.activity).pegs.length).toBeLessThan(opened(fromPattern("sweep")).pegs.length);
+    const bounced = supported(fromPattern("tally"), ["bounce"]);
+    expect(rateIn(bounced.activity)).toBeGreaterThan(rateIn(fromPattern("tally")));
+    // Once it may bounce there is nothing left to allow.
+    expect(supported(bounced.activity, ["bounce"]).fits).toEqual([]);
+    expect(supported(fromPattern("streak"), ["bigger"]).fits).toEqual([]);
   });
   it("is on the card without a name for it: how the child plays, and what it may do", () => {
     const { activity: designed, self, notes } = supported(fromPattern("climb"), ["nearer", "withPartner"]);

@@ -1,6 +1,8 @@
-import type { Phrase, Role } from "../contract/contract.ts";
-import { lineRange } from "../contract/standing.ts";
+import { type Phrase, type Role, WIDER } from "../contract/contract.ts";
+import { fieldOf, setTo } from "../contract/range.ts";
+import { lineRange, standingKnobs, TARGETS_FIELD } from "../contract/standing.ts";
 import type { Activity } from "../formats/activity.ts";
+import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
 import { thing } from "../kit/items.ts";
 
@@ -9,6 +11,10 @@ export const SUPPORT_KINDS = ["accommodation", "modification", "extension"] as c
 export const SUPPORTS = {
   nearer: "accommodation",
   seated: "accommodation",
+  bigger: "accommodation",
+  bounce: "accommodation",
+  fewer: "accommodation",
+  twoHands: "accommodation",
   moreTime: "accommodation",
   slower: "accommodation",
   placeIn: "modification",
@@ -25,6 +31,8 @@ export const SUPPORT_IDS = Object.keys(SUPPORTS) as Support[];
 /** A line of one's own is so much nearer, or farther back, metres; a bell comes so many times as late. */
 const NEARER = 0.75;
 const LONGER = 1.5;
+/** So many of the targets are left, as a share. */
+const FEWER = 0.6;
 /** What falls slowly, for whoever needs time to catch it or get under it. */
 const SLOW = "balloon";
 
@@ -47,6 +55,29 @@ const EFFECT: Record<
   farther: (a) => (canMove(a) ? { self: { nearer: -NEARER } } : null),
   seated: (a) => (asksAlone(a) ? { self: { posture: "sitting" } } : null),
   otherHand: (a) => (asksAlone(a) ? { self: { otherHand: true } } : null),
+  bigger: (a) =>
+    opened(a).probes.some((p) => p.ask.kind === "send" && p.ask.aim.kind === "any") ? { self: { wider: WIDER } } : null,
+  bounce: (a) => {
+    const game = { params: a.pattern.params, match: a.match };
+    const off = opened(a)
+      .familyKnobs()
+      .filter((k) => k.kind === "toggle" && k.path[k.path.length - 1] === "bounce" && setTo(k, game) === false);
+    return off.length > 0
+      ? {
+          activity: adjusted(
+            a,
+            off.map((k) => ({ field: fieldOf(k), value: true })),
+          ),
+        }
+      : null;
+  },
+  fewer: (a) => {
+    const knob = standingKnobs(opened(a).pattern, a.pattern.params).find((k) => fieldOf(k) === TARGETS_FIELD);
+    if (knob?.kind !== "number") return null;
+    const value = Math.max(knob.least, Math.ceil(FEWER * knob.most));
+    return value < knob.most ? { activity: adjusted(a, [{ field: TARGETS_FIELD, value }]) } : null;
+  },
+  twoHands: (a) => (asksAlone(a) ? { note: "support.twoHands" } : null),
   moreTime: (a) =>
     a.match.seconds === null
       ? null

@@ -1,6 +1,10 @@
 import { type Ask, nearerBy, widerBy } from "../asks/ask.ts";
 import type { Setup } from "./contract.ts";
 
+/** What may be changed for one player to make a match fair, in the order in which it is tried unless a teacher says otherwise. */
+export const FAIR_KNOBS = ["head", "line", "target", "hand", "posture"] as const;
+export type FairKnob = (typeof FAIR_KNOBS)[number];
+
 /** Who has a turn, by number: all but those who only help. */
 export const whoPlays = ({ players, people }: Setup): number[] =>
   Array.from({ length: players }, (_, i) => i).filter((i) => people?.[i]?.role !== "feeds");

@@ -27,6 +27,14 @@ describe("a fair match", () => {
     const again = forecastActivity(a, who, { players: 2, mode: "against", seed: 1, people: f.people }, "middle");
     expect(again.sides.find((s) => s.players.includes(0))!.win!).toBeCloseTo(f.after[0]!, 1);
   });
+  it("goes by the activity's own order where none is given, and changes nothing where nothing may be changed", () => {
+    const a = of("pins", { frames: 2 });
+    const who = [{ age: 7 }, { age: "adult" as const }];
+    const hand = fairMatch({ ...a, players: { ...a.players, fair: ["hand"] } }, who);
+    expect(hand.people[0]!.head ?? 0).toBe(0);
+    const none = fairMatch({ ...a, players: { ...a.players, fair: [] } }, who);
+    expect(none.after).toEqual(none.before);
+  });
   it("goes by the order that is given", () => {
     const f = fairMatch(of("pins", { frames: 2 }), [{ age: 7 }, { age: "adult" }], ["line", "hand"]);
     expect(f.people[0]!.head ?? 0).toBe(0);

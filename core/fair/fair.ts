@@ -1,13 +1,12 @@
 import { MOST_HEAD, MOST_NEARER, type Role, type Setup, WIDER } from "../contract/contract.ts";
+import { FAIR_KNOBS, type FairKnob } from "../contract/people.ts";
 import { lineRange } from "../contract/standing.ts";
 import { forecastActivity, type Who } from "../forecast/for-activity.ts";
 import { ForecastStopped } from "../forecast/forecast.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 
-/** What may be changed for one player, in the order in which it is tried. */
-export const FAIR_KNOBS = ["head", "line", "target", "hand", "posture"] as const;
-export type FairKnob = (typeof FAIR_KNOBS)[number];
+export { FAIR_KNOBS, type FairKnob };
 /** Every chance to win within so much of equal is fair. */
 export const FAIR_WITHIN = 0.03;
 /** Games drawn for one look where it cannot be worked out exactly. */
@@ -29,14 +28,14 @@ const PLAYS: Role = { role: "plays" };
 const unequal = (wins: readonly number[]) => Math.max(...wins.map((w) => Math.abs(w - 1 / wins.length)));
 
 /**
- * The smallest change, in a stated order, that makes a match fair: points to begin with for the weakest; a line farther back for the strongest; a target half as wide again for
- * the weakest; * its other hand; kneeling; the last two with a line farther back as well. Of each the least that brings every chance to win within 3 points of equal;
+ * The smallest change, in the order of the activity unless another is given, that makes a match fair: points to begin with for the weakest; a line farther back for the strongest; a target half as wide again for
+ * the weakest; the strongest one's other hand; kneeling; the last two with a line farther back as well. Of each the least that brings every chance to win within 3 points of equal;
  * where none does, the nearest. Each plays for itself. `stop` is asked before every forecast; once it says true the best so far is given.
  */
 export function fairMatch(
   a: Activity,
   who: readonly Who[],
-  order: readonly FairKnob[] = FAIR_KNOBS,
+  order: readonly FairKnob[] = a.players.fair ?? FAIR_KNOBS,
   stop: () => boolean = () => false,
 ): Fair {
   const n = who.length;

@@ -59,7 +59,7 @@ describe("warnings", () => {
     expect(skillOf(easy, { age: 8 })!.level).toBeGreaterThan(0.9);
     expect(kinds(easy)).toContain("level");
     expect(
-      skillOf({ ...of("climb"), players: { least: 1, most: 1, modes: ["alone"], call: false } }, { age: 8 }),
+      skillOf({ ...of("climb"), players: { least: 1, most: 1, modes: ["alone"], call: false, fair: [] } }, { age: 8 }),
     ).toBeNull();
   });
 

@@ -4,6 +4,7 @@ import { type AimKind, fromLine } from "../asks/ask.ts";
 import { aroundOf } from "../contract/around.ts";
 import { type GamePart, MODES, MOST_NEARER, MOST_PLAYERS, SET_OUT_FIELD } from "../contract/contract.ts";
 import { match, USUAL_MATCH } from "../contract/match.ts";
+import { FAIR_KNOBS } from "../contract/people.ts";
 import { fieldOf } from "../contract/range.ts";
 import { whole } from "../contract/schema.ts";
 import { hasField, withSetting } from "../contract/settings.ts";
@@ -266,6 +267,11 @@ const shape = z.strictObject({
       modes: z.array(z.enum(MODES)).min(1, "choose at least one way to play"),
       /** Two may play over a call, each in its own home. */
       call: z.boolean({ error: "call must be true or false" }).default(false),
+      /** What may be changed for somebody so that a match is fair, the first one first. */
+      fair: z
+        .array(z.enum(FAIR_KNOBS))
+        .refine((list) => new Set(list).size === list.length, { error: "fair: each of them once" })
+        .default([...FAIR_KNOBS]),
     })
     .refine((p) => p.most >= p.least, { error: "most players must not be below least", path: ["most"] }),
   /** Two questions for after the game. */

@@ -1,5 +1,6 @@
 import { type Action, actionFacts } from "../actions/actions.ts";
 import { shifted } from "../compile/challenge.ts";
+import { type Support, supported } from "../compile/support.ts";
 import { type Knob, MOST_NEARER, type Phrase, type Role } from "../contract/contract.ts";
 import { fieldOf, setTo } from "../contract/range.ts";
 import { LINE_FIELD, lineRange } from "../contract/standing.ts";
@@ -16,6 +17,8 @@ export type Levels = NonNullable<Activity["levels"]>;
 export type LevelSetting = Levels["list"][number];
 /** What may be turned, cheapest to reset first. */
 export const LEVEL_KNOBS = ["line", "target", "hand", "posture", "thing", "action", "bounce"] as const;
+/** What of it changes no skill, and is turned unless somebody says otherwise. */
+export const USUAL_KNOBS: readonly LevelKnob[] = ["line", "target", "thing"];
 export type LevelKnob = (typeof LEVEL_KNOBS)[number];
 export const AS_DRAWN: LevelSetting = {
   line: 0,
@@ -55,6 +58,17 @@ export function atLevel(a: Activity, s: LevelSetting): Activity {
 /** How somebody plays on a level beside the game itself: with the other hand, kneeling or sitting; null: as everybody. */
 export const selfAt = (s: LevelSetting): Omit<Role, "role"> | null =>
   s.hand || s.posture ? { ...(s.hand && { otherHand: true }), ...(s.posture && { posture: s.posture }) } : null;
+/** The share of sends that count for somebody who needs something, with what it needs. */
+export function rateWith(
+  a: Activity,
+  who: Who,
+  self: Omit<Role, "role"> | null,
+  supports: readonly Support[],
+): number | null {
+  if (supports.length === 0) return rateIn(a, who, self);
+  const s = supported(a, supports);
+  return rateIn(s.activity, who, self || s.self ? { ...self, ...s.self } : null);
+}
 /** The share of sends that count on a level. */
 export const rateAt = (a: Activity, s: LevelSetting, who: Who): number | null => rateIn(atLevel(a, s), who, selfAt(s));
 
@@ -158,7 +172,7 @@ export function proposeLevels(
   {
     corridor = CORRIDOR,
     count = USUAL_LEVELS,
-    knobs = LEVEL_KNOBS,
+    knobs = USUAL_KNOBS,
     things = [],
     targets = [],
   }: {
@@ -215,10 +229,14 @@ export const allAlike = (list: readonly LevelSetting[]): boolean =>
   list.every((s) => JSON.stringify(s) === JSON.stringify(list[0]));
 
 /** The level that somebody should have: the one whose share lies nearest to the middle of the corridor in log-odds. Its place from 0. */
-export function levelFor(a: Activity, who: Who): { level: number; rates: number[] } | null {
+export function levelFor(
+  a: Activity,
+  who: Who,
+  supports: readonly Support[] = [],
+): { level: number; rates: number[] } | null {
   const { levels } = a;
   if (!levels) return null;
-  const all = levels.list.map((s) => rateAt(a, s, who));
+  const all = levels.list.map((s) => rateWith(atLevel(a, s), who, selfAt(s), supports));
   if (all.some((r) => r === null)) return null;
   const middle = (logit(levels.low) + logit(levels.high)) / 2;
   const off = (r: number) => Math.abs(logit(Math.min(0.999, Math.max(0.001, r))) - middle);

@@ -23,6 +23,20 @@ describe("next week", () => {
     expect(sure!.rate!).toBeLessThan(sure!.now!);
     expect(fine).toMatchObject({ move: "stay", level: 0, notice: null });
   });
+  it("what a child needs is part of what it is proposed: with bigger targets a harder level", () => {
+    const who = { age: 7, multiplier: 1.3 };
+    const climb = fromPattern("climb");
+    const own = {
+      ...levelsNext(climb, { age: 7 }),
+      list: [-0.75, -0.5, -0.25, 0, 0.25].map((line) => ({ ...AS_DRAWN, line })),
+    };
+    const [plain, helped] = nextWeek(climb, own, [
+      { who, level: null, goes: goes(6) },
+      { who, supports: ["bigger"], level: null, goes: goes(6) },
+    ]);
+    expect(helped!.now!).toBeGreaterThan(plain!.now!);
+    expect(helped!.level).toBeGreaterThanOrEqual(plain!.level);
+  });
   it("who did not come is named, and two goes are too few to say that somebody is stuck", () => {
     const [none, two] = nextWeek(board, levels, [
       { who: { age: 7 }, level: 2, goes: [] },

@@ -1,10 +1,13 @@
+import type { Support } from "../compile/support.ts";
 import type { Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
-import { atLevel, CORRIDOR, type LevelKnob, type Levels, proposeLevels, rateIn, selfAt, spaced } from "./levels.ts";
+import { atLevel, CORRIDOR, type LevelKnob, type Levels, proposeLevels, rateWith, selfAt, spaced } from "./levels.ts";
 
 /** A child, what it plays now (its place among the levels; null: as drawn), and how its last goes went: hits and sends each, the latest first. */
 export interface Played {
   who: Who;
+  /** What it needs in every activity that has a use for it. */
+  supports?: readonly Support[];
   level: number | null;
   goes: readonly { hits: number; sends: number }[];
 }
@@ -49,18 +52,18 @@ export function levelsNext(
 export function nextWeek(a: Activity, levels: Levels, children: readonly Played[]): Proposal[] {
   const played = levels.list.map((s) => ({ activity: atLevel(a, s), self: selfAt(s) }));
   const known = new Map<string, (number | null)[]>();
-  const ratesOf = (who: Who) => {
-    const key = JSON.stringify(who);
+  const ratesOf = (who: Who, supports: readonly Support[]) => {
+    const key = JSON.stringify([who, supports]);
     let rates = known.get(key);
     if (!rates) {
-      rates = [rateIn(a, who), ...played.map((x) => rateIn(x.activity, who, x.self))];
+      rates = [{ activity: a, self: null }, ...played].map((x) => rateWith(x.activity, who, x.self, supports));
       known.set(key, rates);
     }
     return rates;
   };
   const middle = spaced(levels, 3)[1]!;
-  return children.map(({ who, level, goes }): Proposal => {
-    const [drawn, ...rates] = ratesOf(who);
+  return children.map(({ who, supports = [], level, goes }): Proposal => {
+    const [drawn, ...rates] = ratesOf(who, supports);
     const now = level === null ? drawn! : (rates[level] ?? drawn!);
     const notice = noticeOf(goes, levels);
     if (rates.some((r) => r === null) || now === null)

@@ -13,6 +13,10 @@ const FLAGS = [
   "--disable-component-update",
   "--disable-sync",
   "--force-color-profile=srgb",
+  "--in-process-gpu",
+  "--disable-extensions",
+  "--disable-smooth-scrolling",
+  "--animation-duration-scale=0",
 ];
 
 /**

@@ -23,9 +23,13 @@ function run(cmd, args, env = {}) {
 const seconds = (since) => `${((Date.now() - since) / 1000).toFixed(0)} s`;
 
 /** A check that passes or fails as a whole. */
-export async function check(name, cmd, args) {
+export const check = (name, cmd, args) => whole(name, bin(cmd), args);
+/** A script of ours, likewise. */
+export const node = (name, script) => whole(name, process.execPath, [join(root, script)]);
+
+async function whole(name, cmd, args) {
   const began = Date.now();
-  const { code, out } = await run(bin(cmd), args);
+  const { code, out } = await run(cmd, args);
   say(`${code === 0 ? "ok  " : "FAIL"} ${name} (${seconds(began)})`);
   if (code !== 0) say(out.trim().split("\n").slice(-80).join("\n"));
   return { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 };

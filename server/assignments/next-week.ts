@@ -79,6 +79,7 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
     const own_ = goes.filter((g) => g.cardId === cardId && g.setup.players === 1).reverse();
     return {
       who: whoOf(k, known.get(k.id), a.aim.action),
+      supports: k.adjust?.supports ?? [],
       level: a.levels ? (own.assignment.levels?.[k.id] ?? 0) : null,
       goes: own_.map((g) => summed(g.score.aimed)),
     };

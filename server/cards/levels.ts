@@ -14,8 +14,9 @@ export function levelsFor(
   return Object.fromEntries(
     children.map((k) => {
       const who = whoOf(k, known.get(k.id), a.aim.action);
-      const key = JSON.stringify(who);
-      const level = seen.get(key) ?? levelFor(a, who)?.level ?? 0;
+      const supports = k.adjust?.supports ?? [];
+      const key = JSON.stringify([who, supports]);
+      const level = seen.get(key) ?? levelFor(a, who, supports)?.level ?? 0;
       seen.set(key, level);
       return [k.id, level];
     }),

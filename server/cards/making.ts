@@ -34,7 +34,7 @@ export function makingFor(
   // Rounded: the device needs no more.
   const { multiplier, skill } = who;
   // What the device gets is the activity as this child has it, never why.
-  const on = designed.levels ? (level ?? levelFor(designed, who)?.level ?? 0) : 0;
+  const on = designed.levels ? (level ?? levelFor(designed, who, adjust?.supports)?.level ?? 0) : 0;
   const at = onLevel(designed, on);
   const needs = supported(adjusted(at, adjust?.settings ?? []), adjust?.supports ?? []);
   const self = { ...selfOn(designed, on), ...needs.self };

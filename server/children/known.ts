@@ -1,4 +1,4 @@
-import { and, inArray, ne } from "drizzle-orm";
+import { and, eq, inArray, ne, sql } from "drizzle-orm";
 import type { Axis } from "#core/estimate/grid.ts";
 import { type Estimate, estimateOf, posterior, type Told } from "#core/estimate/posterior.ts";
 import { schema, type Tx } from "../db/client.ts";
@@ -17,6 +17,23 @@ export interface KnownAction {
   last: Date;
 }
 export type Known = ReadonlyMap<string, KnownAction>;
+/** Why a go says nothing: nobody knows the card that it was played from; the rules refuse what is told of it; it has no try of the child alone. */
+export const LEFT_OUT = ["cardUnknown", "refused", "silent"] as const;
+export type LeftOut = (typeof LEFT_OUT)[number];
+/** How many goes of some children say nothing, by the reason. */
+export async function leftOutOf(tx: Tx, childIds: readonly string[]): Promise<Record<LeftOut, number>> {
+  const out: Record<LeftOut, number> = { cardUnknown: 0, refused: 0, silent: 0 };
+  if (childIds.length === 0) return out;
+  const rows = await tx
+    .select({ why: evidence.action, n: sql<number>`count(*)::int` })
+    .from(evidence)
+    .where(and(inArray(evidence.childId, [...childIds]), eq(evidence.axis, "none")))
+    .groupBy(evidence.action);
+  // Kept from before without a reason: as good as silent.
+  for (const r of rows) out[LEFT_OUT.find((w) => w === r.why) ?? "silent"] += r.n;
+  return out;
+}
+
 /** One go's part in it. */
 export interface EvidenceRow {
   childId: string;

@@ -66,11 +66,12 @@ export const figuresWork = {
     return { levels, proposals: nextWeek({ ...a, levels: null }, levels, children) };
   },
   /** What one go says of its child: every try of it, or, where only its score is known, that. */
-  evidence({ activity, setup, events, version, age, score }: GoTold): Evidence[] {
-    const told = replay(gamePartOf(activity), setup, events, version);
-    const tries = told.refused ? [] : evidenceOf(activity, told.play, age);
+  evidence({ activity, setup, events, version, age, score }: GoTold): { told: Evidence[]; refused: boolean } {
+    const { refused, play } = replay(gamePartOf(activity), setup, events, version);
+    const tries = refused ? [] : evidenceOf(activity, play, age);
     const plain = setup.players === 1 && score !== null && settingOf(score) === "";
-    return tries.length > 0 || !plain ? tries : evidenceOfScore(activity, age, score!);
+    const told = tries.length > 0 || !plain ? tries : evidenceOfScore(activity, age, score!);
+    return { told, refused: refused !== null };
   },
 };
 export type FiguresWork = typeof figuresWork;

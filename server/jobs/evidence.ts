@@ -2,6 +2,7 @@ import { and, asc, eq, sql } from "drizzle-orm";
 import type { Decided } from "#core/compile/swap.ts";
 import { MODEL_VERSION } from "#core/model.ts";
 import { correctionsOf } from "../assignments/corrected.ts";
+import type { LeftOut } from "../children/known.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
 
@@ -100,7 +101,7 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
       : compiled.making && decided
         ? await figures("remade", compiled.making, decided)
         : compiled;
-    const told = played
+    const { told, refused } = played
       ? await figures("evidence", {
           activity: played.activity,
           setup: g.play.setup,
@@ -109,7 +110,8 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
           age: asked.age,
           score: g.score,
         })
-      : [];
+      : { told: [], refused: false };
+    const why: LeftOut = !played ? "cardUnknown" : refused ? "refused" : "silent";
     const base = { schoolId, playId: g.play.id, childId, model: MODEL_VERSION, known: g.knows, at: g.play.startedAt };
     const rows = told.map((e) => ({
       ...base,
@@ -124,7 +126,7 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
       await tx.delete(evidence).where(eq(evidence.playId, g.play.id));
       await tx
         .insert(evidence)
-        .values(rows.length > 0 ? rows : [{ ...base, action: "", axis: "none" as const, tries: 0, ll: [] }])
+        .values(rows.length > 0 ? rows : [{ ...base, action: why, axis: "none" as const, tries: 0, ll: [] }])
         .onConflictDoNothing();
     });
   }

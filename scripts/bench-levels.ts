@@ -1,0 +1,37 @@
+import { fromPattern } from "../core/formats/activity.ts";
+import { rateAt } from "../core/levels/levels.ts";
+import { levelsNext } from "../core/levels/next-week.ts";
+import { patternNames } from "../core/patterns/registry.ts";
+
+/**
+ * What an edit at the Levels station costs: the chances of five levels for the three children that are shown, and for a class of thirty of whom
+ * no two are alike, each worked out outright; the worst and the middle over all patterns, milliseconds. Prints JSON.
+ */
+const THREE = [{ age: 6 }, { age: 8 }, { age: 10 }];
+const CLASS = Array.from({ length: 30 }, (_, i) => ({ age: 7 + (i % 3), multiplier: 0.5 + 0.05 * i }));
+const EDITS = 5;
+
+const told = patternNames.map((name) => {
+  const drawn = fromPattern(name);
+  const levels = levelsNext(drawn, { age: 8 });
+  const times = (people: readonly { age: number; multiplier?: number }[]) =>
+    Array.from({ length: EDITS }, (_, i) => {
+      // Every edit is another document: nothing is known of it.
+      const a = structuredClone({ ...drawn, levels: null, minutes: drawn.minutes + i });
+      const list = levels.list.map((s) => ({ ...s, line: s.line + 0.01 * i }));
+      const began = performance.now();
+      for (const s of list) for (const who of people) rateAt(a, s, who);
+      return performance.now() - began;
+    }).sort((x, y) => x - y);
+  const three = times(THREE);
+  const thirty = times(CLASS);
+  return { name, three: three[EDITS >> 1]!, thirty: thirty[EDITS >> 1]! };
+});
+const over = (of: "three" | "thirty") => {
+  const all = told.map((t) => t[of]).sort((x, y) => x - y);
+  const worst = told.find((t) => t[of] === all[all.length - 1])!;
+  return { middle: Math.round(all[all.length >> 1]!), worst: Math.round(worst[of]), in: worst.name };
+};
+process.stdout.write(
+  `${JSON.stringify({ three: over("three"), thirty: over("thirty"), goals: { three: 100, thirty: 500 } })}\n`,
+);
