@@ -425,6 +425,8 @@ describe("sending and reading", () => {
       (b as HTMLElement).click();
     });
     await sees(page, "It was added.");
+    // What is expected comes a moment later, and moves what stands below it.
+    await page.waitForFunction(() => !document.body.innerText.includes("is being worked out"));
     expect(await page.$eval("section:last-of-type input[name=value]", (e) => (e as HTMLInputElement).value)).toBe("");
     await page.waitForSelector("td details summary");
     expect(await page.$$("td details summary[aria-label*='from paper']")).toHaveLength(1);

@@ -79,6 +79,8 @@ try {
   const results = await page.$$eval("td a", (all) => all.map((a) => [a.textContent, a.getAttribute("href")]));
   await go(results.find(([t]) => t === "Stop on the step")[1]);
   await shot("results");
+  // A game of the weeks before, that all of a class have played.
+  await go(results.find(([t]) => t === "Monday ladder")[1]);
   await page.$$eval("a", (all) => all.find((a) => a.textContent.trim() === "Next week").click());
   await page.waitForSelector("select[aria-label^='Level of']");
   await shot("next-week");
