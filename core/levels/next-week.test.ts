@@ -43,6 +43,8 @@ describe("next week", () => {
       { who: { age: 7 }, level: 2, goes: goes(0).slice(0, 2) },
     ]);
     expect([none!.notice, two!.notice]).toEqual(["absent", null]);
+    const [company] = nextWeek(board, levels, [{ who: { age: 7 }, level: 2, came: true, goes: [] }]);
+    expect(company!.notice).toBeNull();
   });
   it("takes ten thousand children, children alike once", () => {
     const many = Array.from({ length: 10_000 }, (_, i) => ({

@@ -9,6 +9,8 @@ export interface Played {
   /** What it needs in every activity that has a use for it. */
   supports?: readonly Support[];
   level: number | null;
+  /** It has played, if only with others: such goes say nothing of how it does alone. */
+  came?: boolean;
   goes: readonly { hits: number; sends: number }[];
 }
 export const MOVES = ["up", "down", "stay", "none"] as const;
@@ -26,8 +28,11 @@ const IN_A_ROW = 3;
 /** What a level promises must be so much nearer to the middle of the corridor before a child is moved: a number about to change is left alone. */
 const WORTH_IT = 0.02;
 
-function noticeOf(goes: Played["goes"], { low, high }: { low: number; high: number }): Proposal["notice"] {
-  if (goes.length === 0) return "absent";
+function noticeOf(
+  { goes, came }: Pick<Played, "goes" | "came">,
+  { low, high }: { low: number; high: number },
+): Proposal["notice"] {
+  if (goes.length === 0) return came ? null : "absent";
   const last = goes.slice(0, IN_A_ROW).filter((g) => g.sends > 0);
   if (last.length < IN_A_ROW) return null;
   const shares = last.map((g) => g.hits / g.sends);
@@ -62,10 +67,10 @@ export function nextWeek(a: Activity, levels: Levels, children: readonly Played[
     return rates;
   };
   const middle = spaced(levels, 3)[1]!;
-  return children.map(({ who, supports = [], level, goes }): Proposal => {
+  return children.map(({ who, supports = [], level, goes, came }): Proposal => {
     const [drawn, ...rates] = ratesOf(who, supports);
     const now = level === null ? drawn! : (rates[level] ?? drawn!);
-    const notice = noticeOf(goes, levels);
+    const notice = noticeOf({ goes, came }, levels);
     if (rates.some((r) => r === null) || now === null)
       return { move: "none", level: level ?? 0, rate: null, now: null, notice };
     const off = (r: number | null) => Math.abs(r! - middle);

@@ -76,12 +76,14 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
   const order = [...children].sort((x, y) => x.age - y.age || (x.name < y.name ? -1 : 1));
   const played = order.map((k): Played => {
     const cardId = cards.find((c) => c.childId === k.id)!.id;
-    const own_ = goes.filter((g) => g.cardId === cardId && g.setup.players === 1).reverse();
+    const all = goes.filter((g) => g.cardId === cardId).reverse();
+    const alone = all.filter((g) => g.setup.players === 1);
     return {
       who: whoOf(k, known.get(k.id), a.aim.action),
       supports: k.adjust?.supports ?? [],
       level: a.levels ? (own.assignment.levels?.[k.id] ?? 0) : null,
-      goes: own_.map((g) => summed(g.score.aimed)),
+      came: all.length > 0,
+      goes: alone.map((g) => summed(g.score.aimed)),
     };
   });
   const middle = { age: order[Math.floor((order.length - 1) / 2)]?.age ?? 8 };
