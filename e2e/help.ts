@@ -102,6 +102,8 @@ export async function handIn(page: Page): Promise<void> {
   await press(page, "Hand it in");
   await sees(page, "How did it feel?");
   await press(page, "Hand in");
+  // Kept on the device: from here on it goes by itself.
+  await page.waitForFunction(() => !document.body.innerText.includes("How did it feel?"));
 }
 
 /** A private link of any child of a class, straight from the database: `name` and its address. */

@@ -326,16 +326,19 @@ describe("a child's own step and what is behind", () => {
     const page = await phone(opened.browser);
     const card = await cardOf(page, link, "Hallway climb");
     await open(page, `${card}?screen=setup`);
+    /** To the last marker. Before its part of the page is there, the link leads to it as a page of its own. */
     const next = async () => {
-      while (
-        await page.$$eval("main a", (all) => {
+      for (;;) {
+        const from = page.url();
+        const there = await page.$$eval("main a", (all) => {
           const b = all.find((x) => x.textContent?.trim() === "Next");
-          if (!b) return false;
-          b.click();
-          return true;
-        })
-      )
-        await new Promise((r) => setTimeout(r, 60));
+          b?.click();
+          return b !== undefined;
+        });
+        if (!there) return;
+        await page.waitForFunction((was) => location.href !== was, {}, from);
+        await ready(page);
+      }
     };
     await press(page, "Next");
     // One marker at a time, with the way to it.

@@ -1,9 +1,12 @@
-import { Form, redirect, useNavigation } from "react-router";
+import { useEffect, useMemo, useRef } from "react";
+import { Form, redirect, useNavigation, useRevalidator } from "react-router";
 import { CHOSEN_WORDS } from "#core/records/two-homes.ts";
 import { familyMatch, matchYes, sayNo, sayYes } from "#server/assignments/two-homes.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { say, sayScore } from "#words/say.ts";
 import { answered, found, idOf } from "../answer.server.ts";
+import { keepSyncing } from "../family/sync.ts";
+import { useWaiting } from "../family/waiting.ts";
 import { familyOf } from "../family-link.server.ts";
 import { fieldsOf } from "../read.server.ts";
 import type { Route } from "./+types/family-match";
@@ -34,6 +37,16 @@ export async function action({ request, params }: Route.ActionArgs) {
 
 export default function FamilyMatchPage({ loaderData: m, actionData, params }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
+  const { revalidate } = useRevalidator();
+  const cards = useMemo(() => [params.card], [params.card]);
+  const { count } = useWaiting(params.token, cards);
+  useEffect(() => keepSyncing(params.token, cards), [params.token, cards]);
+  // A go that waited on this device is what the other home waits for.
+  const before = useRef(count);
+  useEffect(() => {
+    if (count < before.current) void revalidate();
+    before.current = count;
+  }, [count, revalidate]);
   const problems = actionData && "problems" in actionData ? (actionData.problems as { message: string }[]) : [];
   const name = m.child.split(" ")[0]!;
   const other = m.other.word ? say(`word.${m.other.word}`) : "";
@@ -42,6 +55,11 @@ export default function FamilyMatchPage({ loaderData: m, actionData, params }: R
       <div className="mx-auto grid max-w-lg gap-4 p-6 text-lg">
         <p className="text-chalk/80">{m.title}</p>
         <h1 className="text-3xl">{say("match.title")}</h1>
+        {count > 0 && (
+          <p role="status" className="rounded-md bg-mustard p-3 font-semibold text-night">
+            {say("card.waiting", { count })}
+          </p>
+        )}
         {problems.map((p) => (
           <p key={p.message} role="alert" className="problem">
             {p.message}

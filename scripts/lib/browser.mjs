@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import puppeteer from "puppeteer-core";
-import { chromiumPath } from "./install.mjs";
+import { chromium } from "./install.mjs";
 
 const FLAGS = [
   "--no-sandbox",
@@ -25,9 +25,10 @@ const FLAGS = [
  */
 export async function openBrowser({ profile, flags = [] } = {}) {
   const dir = profile ?? mkdtempSync(join(tmpdir(), "yard-browser-"));
+  const { path, shell } = chromium();
   const browser = await puppeteer.launch({
-    executablePath: chromiumPath(),
-    headless: true,
+    executablePath: path,
+    headless: shell ? "shell" : true,
     userDataDir: dir,
     args: [...FLAGS, ...flags],
     protocolTimeout: 60_000,

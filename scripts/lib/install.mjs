@@ -40,10 +40,12 @@ export function postgresBin() {
   return null;
 }
 
-export function chromiumPath() {
-  return (
-    ["/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"].find((p) => existsSync(p)) ?? null
-  );
+/** Chromium without windows: the same engine for a fifth less of the processor. */
+const SHELL = "/usr/bin/chromium-headless-shell";
+/** The browser of the tests, and whether it is the one without windows; null when none is installed. */
+export function chromium() {
+  const path = [SHELL, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find((p) => existsSync(p));
+  return path === undefined ? null : { path, shell: path === SHELL };
 }
 
 /** Installs Debian packages as root (or by passwordless sudo), or says what to type. */
@@ -93,6 +95,6 @@ export function ensurePostgres() {
 }
 
 export function ensureChromium() {
-  if (!chromiumPath()) aptInstall(["chromium"]);
-  return chromiumPath() ?? give("Chromium was installed but not found at /usr/bin/chromium.");
+  if (!chromium()) aptInstall(["chromium-headless-shell"]);
+  return chromium() ?? give(`Chromium was installed but not found at ${SHELL}.`);
 }
