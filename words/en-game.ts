@@ -137,7 +137,7 @@ export const enGame = {
   "refused.chooseAgain": "Nothing has happened yet. Go back and choose who plays.",
   "refused.noDispute": "There is nothing to disagree about.",
   "play.footAgain": "Send it again. It does not count.",
-  "play.mayDim": "Touch the screen now and then: it may go dark.",
+  "play.mayDim": "Tap to keep the screen lit.",
   "play.pause": "Pause",
   "play.paused": "Paused. The clock stands still.",
   "play.goOn": "Go on",

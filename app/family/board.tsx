@@ -374,7 +374,10 @@ export function Board({
               })}
             </p>
           )}
-          <p className="min-h-6 font-semibold text-mustard short:min-h-0 short:leading-tight" role="status">
+          <p
+            className={`min-h-6 font-semibold text-mustard short:min-h-0 short:leading-tight ${told || clock ? "" : "short:text-sm"}`}
+            role="status"
+          >
             {told || clock || (awake ? "" : say("play.mayDim"))}
           </p>
         </div>
