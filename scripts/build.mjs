@@ -2,4 +2,4 @@ import { ensureBuild } from "./lib/build.mjs";
 import { ensurePackages } from "./lib/install.mjs";
 
 ensurePackages();
-ensureBuild({ force: true });
+ensureBuild({ force: !process.argv.includes("--if-changed") });

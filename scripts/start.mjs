@@ -1,5 +1,5 @@
+import { spawn } from "node:child_process";
 import { join, resolve } from "node:path";
-import { ensureBuild } from "./lib/build.mjs";
 import { ensurePackages } from "./lib/install.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { root } from "./lib/root.mjs";
@@ -13,7 +13,9 @@ if (!Number.isInteger(port) || port < 1 || port > 65535)
 const dataDir = resolve(process.env.YARD_DATA_DIR ?? join(root, ".yard-data"));
 
 ensurePackages();
-ensureBuild();
+// Built beside the database's own start and loading, which do without it.
+const build = spawn(process.execPath, [join(root, "scripts/build.mjs"), "--if-changed"], { stdio: "inherit" });
+const built = new Promise((done) => build.once("exit", done));
 const database = process.env.DATABASE_URL
   ? { url: process.env.DATABASE_URL, stop: () => undefined }
   : await startPostgres(dataDir);
@@ -22,6 +24,7 @@ let stopping = false;
 async function stop(code) {
   if (stopping) return;
   stopping = true;
+  build.kill();
   await web?.stop();
   database.stop();
   process.exit(code);
@@ -31,6 +34,7 @@ process.on("SIGTERM", () => void stop(0));
 
 try {
   const { env, demo } = prepareDatabase(database.url, { weeks: true });
+  if ((await built) !== 0) await stop(1);
   web = await startWeb({ port, env, ...(process.env.YARD_LOG && { onLog: (text) => process.stdout.write(text) }) });
   web.child.once("exit", (code) => {
     if (stopping) return;
