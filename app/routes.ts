@@ -18,6 +18,7 @@ export default [
       route("homes/import", "routes/homes-import.tsx"),
       route("homes/:child", "routes/home-edit.tsx"),
       route("children/:id", "routes/child.tsx"),
+      route("children/:id/card", "routes/child-card.tsx"),
       route("exercises", "routes/exercises.tsx"),
       route("things", "routes/things.tsx"),
       route("things/:id", "routes/thing-edit.tsx"),

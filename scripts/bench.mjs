@@ -6,7 +6,7 @@ import { gzipSync } from "node:zlib";
 import postgres from "postgres";
 import { open, openBrowser, press, signIn } from "./lib/browser.mjs";
 import { ensureBuild } from "./lib/build.mjs";
-import { ensureChromium, ensurePackages } from "./lib/install.mjs";
+import { ensure } from "./lib/install.mjs";
 import { freePort } from "./lib/port.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { root } from "./lib/root.mjs";
@@ -29,8 +29,7 @@ const at = (list, share) => sorted(list)[Math.min(list.length - 1, Math.floor(li
 const ms = (x) => `${x.toFixed(x < 20 ? 1 : 0)} ms`;
 const wait = (time) => new Promise((r) => setTimeout(r, time));
 
-ensurePackages();
-ensureChromium();
+await ensure("chromium");
 ensureBuild();
 const dir = join(root, ".yard-test", "bench");
 rmSync(dir, { recursive: true, force: true });

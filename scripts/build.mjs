@@ -1,5 +1,5 @@
 import { ensureBuild } from "./lib/build.mjs";
-import { ensurePackages } from "./lib/install.mjs";
+import { ensure } from "./lib/install.mjs";
 
-ensurePackages();
+await ensure();
 ensureBuild({ force: !process.argv.includes("--if-changed") });

@@ -1,7 +1,7 @@
 import { spawnSync } from "node:child_process";
 import { existsSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { ensurePackages } from "./lib/install.mjs";
+import { ensure } from "./lib/install.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { bin, root } from "./lib/root.mjs";
 import { give } from "./lib/say.mjs";
@@ -13,7 +13,7 @@ import { give } from "./lib/say.mjs";
 const file = process.argv[2] ?? give("Give the path of a school file; docs/running.md describes it.");
 const path = resolve(process.env.INIT_CWD ?? process.cwd(), file);
 if (!existsSync(path)) give(`${file}: there is no such file.`);
-ensurePackages();
+await ensure();
 const dataDir = resolve(process.env.YARD_DATA_DIR ?? join(root, ".yard-data"));
 const database = process.env.DATABASE_URL
   ? { url: process.env.DATABASE_URL, stop: () => undefined }

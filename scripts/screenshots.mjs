@@ -2,15 +2,14 @@ import { mkdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { openBrowser, press, signIn } from "./lib/browser.mjs";
 import { ensureBuild } from "./lib/build.mjs";
-import { ensureChromium, ensurePackages } from "./lib/install.mjs";
+import { ensure } from "./lib/install.mjs";
 import { freePort } from "./lib/port.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { root } from "./lib/root.mjs";
 import { prepareDatabase, startWeb } from "./lib/serve.mjs";
 
 /** `npm run screenshots`: one current picture of each main view, from the demo school. */
-ensurePackages();
-ensureChromium();
+await ensure("chromium");
 ensureBuild();
 const data = join(root, ".yard-test", "screenshots");
 const folder = join(root, "docs", "screenshots");

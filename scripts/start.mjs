@@ -1,6 +1,6 @@
 import { spawn } from "node:child_process";
 import { join, resolve } from "node:path";
-import { ensurePackages } from "./lib/install.mjs";
+import { ensure } from "./lib/install.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { root } from "./lib/root.mjs";
 import { give, say } from "./lib/say.mjs";
@@ -12,7 +12,7 @@ if (!Number.isInteger(port) || port < 1 || port > 65535)
   give(`PORT: "${process.env.PORT}" is not a port number (1 to 65535).`);
 const dataDir = resolve(process.env.YARD_DATA_DIR ?? join(root, ".yard-data"));
 
-ensurePackages();
+await ensure(...(process.env.DATABASE_URL ? [] : ["postgres"]));
 // Built beside the database's own start and loading, which do without it.
 const build = spawn(process.execPath, [join(root, "scripts/build.mjs"), "--if-changed"], { stdio: "inherit" });
 const built = new Promise((done) => build.once("exit", done));

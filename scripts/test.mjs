@@ -1,6 +1,6 @@
 import { readdirSync } from "node:fs";
 import { join } from "node:path";
-import { ensureChromium, ensureNginx, ensurePackages, ensurePostgres } from "./lib/install.mjs";
+import { ensure } from "./lib/install.mjs";
 import { root } from "./lib/root.mjs";
 import { check, closingLine, node, tests, types } from "./lib/steps.mjs";
 
@@ -28,10 +28,7 @@ const ALONE = ["operating"];
 const STARTS = ["start"];
 
 /** `npm test`: the same set-up as `npm start`, then every check and test, the fast ones first. */
-ensurePackages();
-ensurePostgres();
-ensureChromium();
-ensureNginx();
+await ensure("postgres", "chromium", "nginx");
 const results = [];
 results.push(await check("lint", "biome", ["check", "."]));
 // The build and the school that browser tests begin with are made meanwhile, once for all parts.

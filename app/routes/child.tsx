@@ -56,6 +56,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           ),
         };
       }),
+      cards: child.cards.map((c) => ({ ...c, opensAt: day(c.opensAt, zone) })),
       goes: child.goes.map((g) => ({ ...g, startedAt: when(g.startedAt, zone) })),
     },
   };
@@ -272,6 +273,21 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
                 {actionData && "ok" in actionData && actionData.ok ? "Kept. Cards not begun are made anew." : ""}
               </span>
             </p>
+            {c.cards.length > 0 && (
+              <p className="flex flex-wrap items-center gap-3">
+                <label htmlFor="of">{tell("preview.game")}</label>
+                <select id="of" name="of" className="max-w-56">
+                  {c.cards.map((card) => (
+                    <option key={card.assignmentId} value={card.assignmentId}>
+                      {card.title}, {card.opensAt}
+                    </option>
+                  ))}
+                </select>
+                <button type="submit" formMethod="get" formAction={`/children/${c.id}/card`} className="btn btn-small">
+                  {tell("preview.see")}
+                </button>
+              </p>
+            )}
           </Form>
         </section>
         <section className="lg:col-span-2 print:hidden">

@@ -188,7 +188,7 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
         </div>
         {several("uses", "Used", USES, (u) => label(`use.${u}`))}
         {several("moves", "When sent, it", MOVES, (m) => label(`move.${m}`))}
-        <div className="grid grid-cols-4 gap-3 max-sm:grid-cols-2">
+        <div className="grid grid-cols-2 gap-3 lg:grid-cols-4">
           {text("width", "Width", "cm", of(is.width, 100))}
           {text("depth", "Depth", "cm", of(is.depth, 100))}
           {text("height", "Height", "cm", of(is.height, 100))}

@@ -3,7 +3,7 @@ import type { Spread } from "../actions/spread.ts";
 import type { Age } from "../measures/stature.ts";
 import { OFF_SPREAD, TABLE } from "../physics/bounce.ts";
 import { downRamp } from "../physics/ramp.ts";
-import type { How } from "../physics/release.ts";
+import { awkward, type How } from "../physics/release.ts";
 import { type Sending, sendingOf } from "../physics/send.ts";
 import type { Floor } from "../things/floors.ts";
 import type { Item } from "../things/item.ts";
@@ -64,7 +64,7 @@ export function playerModel(
 ): PlayerModel {
   const { spread, windUp } = actionFacts[action];
   const prior = agePrior(who.age);
-  const m = (who.multiplier ?? prior.multiplier) * object.handling;
+  const m = (who.multiplier ?? prior.multiplier) * object.handling * awkward(how);
   return {
     spread: { lateral: spread.lateral * m, range: spread.range * m, vertical: spread.vertical * m },
     sending: sendingOf(who.age, action, object, floor, how),

@@ -24,19 +24,21 @@ export function middleOf(band: Zone, zones: readonly Zone[], shifts: readonly nu
 const zonesIn = (aim: Zones, parts: readonly Part[]) =>
   partsOf(parts, "zone").filter((z) => Object.hasOwn(aim.worth, z.id));
 
-function stops(aim: Zones, { parts, person, manner }: Sight) {
+/** Everything from where it is sent, metres. */
+function stops(aim: Zones, { parts, person, manner, from }: Sight) {
   const player = person.sends(manner);
-  const zones = zonesIn(aim, parts);
+  const at = standAt(parts, from);
+  const zones = zonesIn(aim, parts).map((z) => ({ ...z, near: z.near - at, far: z.far - at }));
   const lines = [...zones.map((z) => z.near), zones[zones.length - 1]!.far];
   const shifts = shiftsOf(zones, player.object.diameter);
   const refs = ["short", ...zones.map((z) => z.id), "over"];
-  const at = (distance: number): Map<string, number> => {
+  const aimedAt = (distance: number): Map<string, number> => {
     const gets = reachChance(player.sending, distance);
     // Softer than is steady nobody sends.
     const each = stopBands(lines, Math.max(distance, nearest(player.sending)), player.spread.range, shifts);
     return new Map(refs.map((ref, i) => [ref, each[i]! * gets + (i === 0 ? 1 - gets : 0)]));
   };
-  return { player, zones, lines, shifts, at };
+  return { player, zones, lines, shifts, aimedAt };
 }
 
 export const zones: KindOf<Zones> = {
@@ -49,9 +51,9 @@ export const zones: KindOf<Zones> = {
   runsOn: (aim, { parts, person, manner, from }) =>
     person.typical(manner).range * (Math.max(...zonesIn(aim, parts).map((z) => z.far)) - standAt(parts, from)),
   outcomes(aim, sight) {
-    const { player, zones: all, lines, shifts, at } = stops(aim, sight);
+    const { player, zones: all, lines, shifts, aimedAt } = stops(aim, sight);
     const worth = (id: string) => aim.worth[id] ?? 0;
-    const expected = (d: number) => [...at(d)].reduce((sum, [ref, p]) => sum + p * worth(ref), 0);
+    const expected = (d: number) => [...aimedAt(d)].reduce((sum, [ref, p]) => sum + p * worth(ref), 0);
     // Of the bands that half of the sends get as far as; the nearest where none is.
     const far = asksAtMost(player.sending);
     const reachable = all.filter((z, i) => i === 0 || middleOf(z, all, shifts) <= far);
@@ -61,7 +63,7 @@ export const zones: KindOf<Zones> = {
         ? middleOf(best, all, shifts)
         : bestAim(expected, lines[0]! / 2, lines[lines.length - 1]!);
     const path = pathTo(player.sending, distance, 0, "stop");
-    const list = [...at(distance)].map(([ref, p]) => ({
+    const list = [...aimedAt(distance)].map(([ref, p]) => ({
       ref,
       seen: { rest: ref },
       p,

@@ -100,8 +100,10 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
     return { hit: gets ? first.id : null };
   },
   zones: (aim, t) => {
-    const player = t.sight.person.sends(t.sight.manner);
-    const zones = partsOf(t.sight.parts, "zone");
+    const { parts, from, person, manner } = t.sight;
+    const player = person.sends(manner);
+    const at = standAt(parts, from);
+    const zones = partsOf(parts, "zone").map((z) => ({ ...z, near: z.near - at, far: z.far - at }));
     const worth = (id: string) => aim.worth[id] ?? 0;
     const best = zones.reduce((x, y) => (worth(y.id) > worth(x.id) ? y : x));
     const shifts = shiftsOf(zones, player.object.diameter);
@@ -148,7 +150,7 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
   near: (aim, t) => {
     const { distance } = kindOf<Aim>(aim).outcomes(aim, t.sight);
     const { angle, length } = path(t, { across: 0, distance });
-    if (aim.past !== null && length > aim.past) return { rest: "over" };
+    if (aim.past !== null && length + standAt(t.sight.parts, t.sight.from) > aim.past) return { rest: "over" };
     return { rest: "in", away: Math.round(1000 * Math.hypot(length - distance, angle * distance)) };
   },
   shuttle: (aim, t) => drawn(aim, t),

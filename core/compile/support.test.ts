@@ -2,10 +2,11 @@ import { describe, expect, it } from "vitest";
 import { rates } from "../forecast/for-activity.ts";
 import { type Activity, activity, fromPattern, gamePartOf } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import { rateWith } from "../levels/levels.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { openPlay } from "../referee/referee.ts";
 import { compileFor } from "./card.ts";
-import { SUPPORT_IDS, supported } from "./support.ts";
+import { SUPPORT_IDS, type Support, supported } from "./support.ts";
 
 const rateIn = (a: Activity) => Math.max(...rates(a, { age: 8 }).values());
 
@@ -50,5 +51,22 @@ describe("support", () => {
     expect(card.self).toEqual({ nearer: 0.75 });
     expect(card.notes).toContainEqual({ key: "support.withPartner" });
     expect(compileFor({ designed, child, homes: [], items }).self).toBeUndefined();
+  });
+
+  it.each(patternNames)("what changes where or how %s is sent changes its chances, and the right way", (name) => {
+    const a = fromPattern(name);
+    const rate = (ids: readonly Support[]) => rateWith(a, { age: 8 }, null, ids);
+    const plain = rate([]);
+    for (const [id, more] of [
+      ["nearer", true],
+      ["bigger", true],
+      ["farther", false],
+      ["otherHand", false],
+      ["seated", false],
+    ] as const) {
+      // Two sides of the same people are as even as before.
+      if (!supported(a, [id]).fits.includes(id) || plain === null || name === "goals") continue;
+      expect(rate([id])! > plain + 1e-6, id).toBe(more);
+    }
   });
 });

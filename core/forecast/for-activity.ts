@@ -16,6 +16,7 @@ import { thing } from "../kit/items.ts";
 import { otherAt, others } from "../kit/others.ts";
 import type { Age } from "../measures/stature.ts";
 import { downRamp } from "../physics/ramp.ts";
+import { awkward, type How } from "../physics/release.ts";
 import { type Sending, sendingOf } from "../physics/send.ts";
 import { type HitRule, type SingleRule, SMALLEST } from "../rules/hit-rule.ts";
 import type { Item } from "../things/item.ts";
@@ -112,6 +113,11 @@ export function personOf(a: Activity, who: Who): Person {
     const other = otherAt(m.thing);
     return (other >= 0 && thing(a.kit, others(a)[other] ?? "")) || sentIn(a);
   };
+  // Of both hands in turn the weaker decides.
+  const howOf = ({ posture, hand }: Manner): How => ({
+    ...(posture && { posture }),
+    ...(hand && hand !== "both" && { hand: hand === "alternate" ? ("other" as const) : hand }),
+  });
   const held = (m: Manner) => (a.kit.implement ? { ...m, implement: "implement" } : m);
   const done = new Map<string, ReturnType<Person["does"]>>();
   const tasks = (id: string, task: Doing, m: Manner) => {
@@ -126,13 +132,7 @@ export function personOf(a: Activity, who: Who): Person {
     walking,
     tempo,
     sends: once((m) => {
-      const { posture } = m;
-      // Of both hands in turn the weaker decides.
-      const hand = m.hand === "alternate" ? "other" : m.hand === "both" ? undefined : m.hand;
-      const usual = playerModel(who, actionOf(m), itemOf(m), a.space.floor, {
-        ...(posture && { posture }),
-        ...(hand && { hand }),
-      });
+      const usual = playerModel(who, actionOf(m), itemOf(m), a.space.floor, howOf(m));
       const model = pace === 1 ? usual : { ...usual, walking, tempo, windUp: usual.windUp / pace };
       const onRamp = a.ramp && actionOf(m) === "underarmRoll";
       if (onRamp) return withRamp(model, a.ramp!.height, who.multiplier ?? agePrior(who.age).multiplier);
@@ -143,7 +143,7 @@ export function personOf(a: Activity, who: Who): Person {
     gate: (g, m) => gateOf(who.age, g, held(m), skill),
     typical: (m) => {
       const { spread } = actionFacts[actionOf(m)];
-      const k = itemOf(m).handling;
+      const k = itemOf(m).handling * awkward(howOf(m));
       return { lateral: spread.lateral * k, range: spread.range * k, vertical: spread.vertical * k };
     },
   };

@@ -71,6 +71,12 @@ const POSTURE: Record<Posture, { speed: number; height: number }> = {
   sitting: { speed: 0.7, height: 0.6 },
 };
 const HAND: Record<Hand, number> = { preferred: 1, other: 0.7 };
+/** How many times as wide somebody misses with the other hand, kneeling or sitting: assumptions. */
+const WIDER_POSTURE: Record<Posture, number> = { standing: 1, kneeling: 1.1, sitting: 1.15 };
+const WIDER_HAND: Record<Hand, number> = { preferred: 1, other: 1.6 };
+/** The spread of a send beside the usual hand, standing: times as much. */
+export const awkward = ({ posture = "standing", hand = "preferred" }: Pick<How, "posture" | "hand">): number =>
+  WIDER_POSTURE[posture] * WIDER_HAND[hand];
 
 /** Speed of an overarm throw at full effort, m/s: linear between the rows of the table. 7 years: 12.15. */
 export function overarmSpeed(age: Age): number {

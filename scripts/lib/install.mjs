@@ -1,4 +1,4 @@
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
@@ -13,20 +13,38 @@ function checkNode() {
     give(`Node.js ${LEAST_NODE.join(".")} or newer is needed; this is ${process.versions.node}.`);
 }
 
-/** Installs the packages of the lock file, once for each content of it. */
-export function ensurePackages() {
+/** Which packages of the lock file are installed is noted here, once for each content of it. */
+const stamp = join(root, "node_modules", ".yard-installed");
+const locked = () =>
+  createHash("sha256")
+    .update(readFileSync(join(root, "package-lock.json")))
+    .digest("hex");
+
+/** Begins to install the packages of the lock file where they are not; awaited, they are there. */
+async function installPackages() {
   checkNode();
-  const lock = readFileSync(join(root, "package-lock.json"));
-  const wanted = createHash("sha256").update(lock).digest("hex");
-  const stamp = join(root, "node_modules", ".yard-installed");
+  const wanted = locked();
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
   say("Installing packages (a few minutes the first time) ...");
-  const run = spawnSync("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], {
+  const npm = spawn("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], {
     cwd: root,
     stdio: ["ignore", "inherit", "inherit"],
   });
-  if (run.status !== 0) give("npm ci failed: see the lines above. Is the npm registry reachable?");
+  const status = await new Promise((done) => npm.once("error", () => done(1)).once("exit", done));
+  if (status !== 0) give("npm ci failed: see the lines above. Is the npm registry reachable?");
   writeFileSync(stamp, wanted);
+}
+
+/**
+ * Everything that this machine lacks: the packages of the lock file, and beside them, in one go, Debian's packages for what is named.
+ * @param {...keyof typeof DEBIAN} names
+ */
+export async function ensure(...names) {
+  const packages = installPackages();
+  const missing = names.flatMap((name) => DEBIAN[name].missing());
+  if (missing.length > 0) aptInstall(missing);
+  await packages;
+  for (const name of names) if (DEBIAN[name].missing().length > 0) give(DEBIAN[name].lost);
 }
 
 /** Folder of PostgreSQL's programs, the newest where there are several; null when it is not installed. */
@@ -79,22 +97,21 @@ function aptInstall(names) {
     give(`apt-get could not install ${names.join(" ")}: see the lines above.`);
 }
 
-/** The reverse proxy of the tests, and what makes its certificate. */
-export function ensureNginx() {
-  const missing = [
-    ...(existsSync("/usr/sbin/nginx") ? [] : ["nginx-light"]),
-    ...(existsSync("/usr/bin/openssl") ? [] : ["openssl"]),
-  ];
-  if (missing.length > 0) aptInstall(missing);
-  if (!existsSync("/usr/sbin/nginx")) give("nginx was installed but not found at /usr/sbin/nginx.");
-}
-
-export function ensurePostgres() {
-  if (!postgresBin()) aptInstall(["postgresql"]);
-  return postgresBin() ?? give("PostgreSQL was installed but its programs were not found under /usr/lib/postgresql.");
-}
-
-export function ensureChromium() {
-  if (!chromium()) aptInstall(["chromium-headless-shell"]);
-  return chromium() ?? give(`Chromium was installed but not found at ${SHELL}.`);
-}
+const DEBIAN = {
+  postgres: {
+    missing: () => (postgresBin() ? [] : ["postgresql"]),
+    lost: "PostgreSQL was installed but its programs were not found under /usr/lib/postgresql.",
+  },
+  chromium: {
+    missing: () => (chromium() ? [] : ["chromium-headless-shell"]),
+    lost: `Chromium was installed but not found at ${SHELL}.`,
+  },
+  // The reverse proxy of the tests, and what makes its certificate.
+  nginx: {
+    missing: () => [
+      ...(existsSync("/usr/sbin/nginx") ? [] : ["nginx-light"]),
+      ...(existsSync("/usr/bin/openssl") ? [] : ["openssl"]),
+    ],
+    lost: "nginx was installed but not found at /usr/sbin/nginx.",
+  },
+};

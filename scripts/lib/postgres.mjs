@@ -11,7 +11,7 @@ import {
   writeFileSync,
 } from "node:fs";
 import { join } from "node:path";
-import { ensurePostgres } from "./install.mjs";
+import { ensure, postgresBin } from "./install.mjs";
 import { freePort } from "./port.mjs";
 import { give, say } from "./say.mjs";
 
@@ -57,7 +57,8 @@ const running = (bin, data) => as(join(bin, "pg_ctl"), ["-D", data, "status"]).s
  * @param {{ fresh?: boolean, like?: string, lasting?: boolean }} [options]
  */
 export async function startPostgres(dataDir, { fresh = false, like, lasting = true } = {}) {
-  const bin = ensurePostgres();
+  await ensure("postgres");
+  const bin = postgresBin();
   const placesIn = (wished) => {
     const folder = usableFolder(wished);
     const data = asRoot ? join(folder, "cluster") : join(folder, "postgres");

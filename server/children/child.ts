@@ -33,6 +33,7 @@ export interface ChildGo extends Go {
 export interface ChildCard {
   assignmentId: string;
   title: string;
+  opensAt: Date;
   /** Why its card is other than what was designed, as the card says it. */
   changes: { key: string; params?: Record<string, string | number> }[];
   criteria: { text: string; mark: string }[];
@@ -149,6 +150,7 @@ export function childPage(who: SignedIn, id: string, now = new Date()): Promise<
       cards: cards.map((c) => ({
         assignmentId: c.card.assignmentId,
         title: c.document.title,
+        opensAt: c.opensAt,
         changes: c.compiled.home?.changes ?? [],
         criteria: criteriaOf(
           c.document,

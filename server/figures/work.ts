@@ -1,5 +1,7 @@
 import { type Card, compileFor, type Making } from "#core/compile/card.ts";
+import type { Support } from "#core/compile/support.ts";
 import { type Decided, remake } from "#core/compile/swap.ts";
+import type { Role } from "#core/contract/contract.ts";
 import { type Evidence, evidenceOf } from "#core/estimate/evidence.ts";
 import { evidenceOfScore } from "#core/estimate/from-score.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
@@ -8,7 +10,7 @@ import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
 import { Graph } from "#core/forecast/forecast.ts";
 import { rareScore } from "#core/forecast/rare.ts";
 import { type Activity, gamePartOf } from "#core/formats/activity.ts";
-import type { Levels } from "#core/levels/levels.ts";
+import { type Levels, rateWith } from "#core/levels/levels.ts";
 import { levelsNext, nextWeek, type Played, type Proposal } from "#core/levels/next-week.ts";
 import type { PlayScore, PlaySetup } from "#core/records/play.ts";
 import { settingOf } from "#core/records/rank.ts";
@@ -65,6 +67,11 @@ export const figuresWork = {
     const levels = levelsNext(a, middle, more);
     return { levels, proposals: nextWeek({ ...a, levels: null }, levels, children) };
   },
+  /** The share of sends that count for a child, without support and with it; null where nothing is aimed at. */
+  withSupport: (a: Activity, who: Who, self: Omit<Role, "role"> | null, supports: readonly Support[]) => ({
+    plain: rateWith(a, who, self, []),
+    with: rateWith(a, who, self, supports),
+  }),
   /** What one go says of its child: every try of it, or, where only its score is known, that. */
   evidence({ activity, setup, events, version, age, score }: GoTold): { told: Evidence[]; refused: boolean } {
     const { refused, play } = replay(gamePartOf(activity), setup, events, version);
