@@ -40,6 +40,49 @@ const nearest = async (sent: string, name: string) => {
   return Math.min(...c!.compiled.markers.map((m: { metres: number }) => m.metres));
 };
 
+describe("another game for some ages", () => {
+  it("is sent in one go with the first, each child has one of them, and ages of nobody are refused", async () => {
+    const page = await teacherPage(browser);
+    const { addActivity } = await import("../server/activities/activities.ts");
+    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const who = { teacherId: t!.id, schoolId: t!.school_id };
+    const [one, two] = [
+      { ...fromPattern("climb"), title: title() },
+      { ...fromPattern("sweep"), title: title() },
+    ];
+    const id = await addActivity(who, one);
+    const second = await addActivity(who, two);
+    const ages = await sql`select k.age from child k join class c on c.id = k.class_id where c.name = 'Heron class'`;
+    const youngest = Math.min(...ages.map((k) => k.age));
+    await open(page, `${base}/activities/${id}?station=send`);
+    await press(page, "Another game for some ages");
+    await page.select("select[name='other.activityId']", second);
+    for (const [from, to, words] of [
+      ["3", "4", "nobody it is sent to is of these ages"],
+      ["9", "8", "ages to must not be below ages from"],
+      ["x", "8", "ages from must be a number of years"],
+      ["4", "15", "everybody is of these ages"],
+    ] as const) {
+      await retype((await page.$("[name='other.from']"))! as never, from);
+      await retype((await page.$("[name='other.to']"))! as never, to);
+      await press(page, "Send to the class");
+      await sees(page, words);
+      expect(await page.$eval("[name='other.from']", (e) => (e as HTMLInputElement).value)).toBe(from);
+    }
+    for (const end of ["from", "to"]) await retype((await page.$(`[name='other.${end}']`))! as never, String(youngest));
+    await press(page, "Send to the class");
+    await sees(page, "have another game");
+    const given = await sql`
+      select r.document->>'title' as game, k.age from card c join assignment a on a.id = c.assignment_id join revision r on r.id = a.revision_id
+      join child k on k.id = c.child_id where r.document->>'title' in (${one.title}, ${two.title})`;
+    expect(given).toHaveLength(ages.length);
+    for (const g of given) expect(g.game).toBe(g.age === youngest ? two.title : one.title);
+    await press(page, "its results");
+    await sees(page, two.title);
+    await page.close();
+  });
+});
+
 describe("levels", () => {
   it("are proposed at their station with the chances of three children, changed by hand, kept, and taken away", async () => {
     const page = await teacherPage(browser);

@@ -29,6 +29,14 @@ export const enTeacher: Record<string, string> = {
   "send.to": "{n, plural, one {Send to # child} other {Send to # children}}",
   "sent.told":
     "{title} was sent to {n, plural, one {# child} other {# children}} of {class}. {n, plural, one {The message is} other {The messages are}} in the outbox.",
+  "send.otherGame": "Another game for some ages",
+  "send.thatGame": "That game",
+  "send.sameForAll": "none: the same for all",
+  "send.alike": "{title} (same outcome)",
+  "send.otherText":
+    "Children of these ages get that game in place of this one, with the same times and goes. Each game has results of its own. Who joins the class later gets neither by itself.",
+  "sent.other": "Children of the ages you chose have another game:",
+  "sent.otherLink": "its results",
   "pair.all": "Pair all {count, number} by lot",
   "pair.done":
     "{count, plural, =0 {Nobody is left to pair.} one {One match is made.} other {{count, number} matches are made.}} The families see it on their page.",

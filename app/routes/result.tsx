@@ -62,6 +62,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           ? ("open" as const)
           : ("closed" as const),
     sent: asked.has("sent"),
+    // Half of a class that another game was sent to.
+    other: asked.get("other") ? idOf(asked.get("other")!, "assignment") : null,
     show: NOTICES.find((n) => n === asked.get("show")) ?? ("all" as const),
     sort: SORTS.find((s) => s === asked.get("sort")) ?? ("age" as const),
     orderId: crypto.randomUUID(),
@@ -210,6 +212,15 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           <Link to="/outbox" className="underline">
             The outbox
           </Link>
+          {loaderData.other && (
+            <>
+              {" "}
+              {tell("sent.other")}{" "}
+              <Link to={`/results/${loaderData.other}`} className="underline">
+                {tell("sent.otherLink")}
+              </Link>
+            </>
+          )}
         </p>
       )}
       {told?.told && told.intent !== "pair" && (

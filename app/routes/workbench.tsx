@@ -3,8 +3,8 @@ import { data, redirect, useSearchParams } from "react-router";
 import { opened } from "#core/formats/opened.ts";
 import { paces } from "#core/measures/step.ts";
 import { readScore, SCORE_UNITS } from "#core/records/score-text.ts";
-import { activityFor, addActivity, copyActivity, shelveActivity } from "#server/activities/activities.ts";
-import { sendActivity } from "#server/assignments/send.ts";
+import { activityFor, addActivity, copyActivity, othersFor, shelveActivity } from "#server/activities/activities.ts";
+import { sendOut } from "#server/assignments/send.ts";
 import { homesFor } from "#server/homes/homes.ts";
 import { exercisesFor } from "#server/kit/exercises.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
@@ -41,12 +41,13 @@ export const meta: Route.MetaFunction = ({ data: d }) => [
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const kept = await found(activityFor(who, idOf(params.id, "activity")));
-  const [classes, homes, { zone }, items, exercises] = await Promise.all([
+  const [classes, homes, { zone }, items, exercises, others] = await Promise.all([
     classesFor(who),
     homesFor(who),
     shellOf(who),
     schoolItemsFor(who),
     exercisesFor(who),
+    othersFor(who, kept),
   ]);
   const now = Date.now();
   const closes = new Date(now + 7 * DAY);
@@ -56,6 +57,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     classes,
     items,
     exercises,
+    others: others.map((o) => ({ id: o.id, title: o.title, alike: o.outcome === kept.document.aim.outcome })),
     homes: homes.map((h) => ({
       child: h.child,
       className: h.className,
@@ -102,7 +104,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         const unit = SCORE_UNITS.find((u) => u === fields.markUnit) ?? null;
         const mark = (fields.mark ?? "").trim();
         const only = form.all("child");
-        const sent = await sendActivity(who, id, {
+        const sent = await sendOut(who, id, {
           orderId: fields.orderId ?? "",
           classId: fields.classId ?? "",
           children: only.length > 0 ? only : null,
@@ -111,8 +113,15 @@ export async function action({ request, params }: Route.ActionArgs) {
           tries: whole(fields.tries),
           mark: mark === "" ? null : ((unit && readScore(mark, unit)) ?? Number.NaN),
           markUnit: unit,
+          other: fields["other.activityId"]
+            ? {
+                activityId: fields["other.activityId"],
+                from: whole(fields["other.from"]),
+                to: whole(fields["other.to"]),
+              }
+            : null,
         });
-        throw redirect(`/results/${sent}?sent`);
+        throw redirect(`/results/${sent.id}?sent${sent.other ? `&other=${sent.other}` : ""}`);
       }
       default:
         return data(
@@ -273,6 +282,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
                   problems={refused}
                   unit={scoreUnit}
                   orderId={loaderData.orderId}
+                  others={loaderData.others}
                 />
               )}
             </section>

@@ -9,7 +9,7 @@ import { NumberField, TextField } from "./knobs.tsx";
 interface Props {
   activity: Activity;
   change: (next: Activity, key?: string) => void;
-  classes: readonly { id: string; name: string; children: readonly { id: string; name: string }[] }[];
+  classes: readonly { id: string; name: string; children: readonly { id: string; name: string; age: number }[] }[];
   classId: string;
   times: { opens: string; closes: string };
   zone: string;
@@ -19,11 +19,13 @@ interface Props {
   unit: ScoreUnit;
   /** Of this form: sent twice, it is sent once. */
   orderId: string;
+  /** What else lies on the shelf; `alike`: for the same outcome. */
+  others: readonly { id: string; title: string; alike: boolean }[];
 }
 
 /** To a class, with its times and tries. A plain form: it works before the script loads. */
 export function SendPanel(props: Props) {
-  const { activity: a, change, classes, classId, times, zone, held, problems, unit, orderId } = props;
+  const { activity: a, change, classes, classId, times, zone, held, problems, unit, orderId, others } = props;
   const busy = useNavigation().formData?.get("intent") === "send";
   const [to, setTo] = useState(classId);
   const [some, setSome] = useState(0);
@@ -105,6 +107,9 @@ export function SendPanel(props: Props) {
             <p className="text-sm text-quiet">None ticked: all of the class, and who joins it later.</p>
             {line("children")}
           </details>
+        )}
+        {group && others.length > 0 && (
+          <OtherGame key={`other ${group.id}`} others={others} ages={group.children.map((k) => k.age)} told={told} />
         )}
         <label className="field">
           <span>
@@ -191,5 +196,56 @@ export function SendPanel(props: Props) {
         change={(caution) => change({ ...a, caution }, "caution")}
       />
     </>
+  );
+}
+
+/** Another game for children of some ages, in place of this one: two assignments with the same times. */
+function OtherGame({
+  others,
+  ages,
+  told,
+}: {
+  others: Props["others"];
+  ages: readonly number[];
+  told: (field: string) => Problem | undefined;
+}) {
+  const problem = ["other.activityId", "other.from", "other.to"].map(told).find((p) => p !== undefined);
+  return (
+    <details open={problem !== undefined}>
+      <summary>{tell("send.otherGame")}</summary>
+      <div className="mt-2 grid gap-2">
+        <label className="field">
+          <span>{tell("send.thatGame")}</span>
+          <select name="other.activityId" defaultValue="">
+            <option value="">{tell("send.sameForAll")}</option>
+            {others.map((o) => (
+              <option key={o.id} value={o.id}>
+                {o.alike ? tell("send.alike", { title: o.title }) : o.title}
+              </option>
+            ))}
+          </select>
+        </label>
+        <div className="grid grid-cols-2 gap-3">
+          {(["from", "to"] as const).map((end) => (
+            <label key={end} className="field">
+              <span>{end === "from" ? "Ages from" : "Ages to"}</span>
+              <input
+                name={`other.${end}`}
+                className="w-full min-w-0"
+                inputMode="numeric"
+                defaultValue={Math.min(...ages)}
+                aria-invalid={told(`other.${end}`) ? true : undefined}
+              />
+            </label>
+          ))}
+        </div>
+        {problem && (
+          <p role="alert" className="problem">
+            {problem.message}
+          </p>
+        )}
+        <p className="text-sm text-quiet">{tell("send.otherText")}</p>
+      </div>
+    </details>
   );
 }

@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, ne, sql } from "drizzle-orm";
 import { type Activity, activity as activityDocument, problemsOf } from "#core/formats/activity.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
@@ -43,6 +43,29 @@ export function activitiesFor(who: SignedIn, away = false): Promise<Kept[]> {
       )
       .orderBy(desc(activity.updatedAt));
     return rows.map(kept);
+  });
+}
+
+export interface Titled {
+  id: string;
+  title: string;
+  /** What children should learn from it. */
+  outcome: string;
+}
+/** What lies on the shelf beside one activity, by title; first what has the same outcome. */
+export function othersFor(who: SignedIn, { id, document }: Kept): Promise<Titled[]> {
+  return inSchool(who.schoolId, async (tx) => {
+    const rows = await tx
+      .select({
+        id: activity.id,
+        title: sql<string>`${activity.document} ->> 'title'`,
+        outcome: sql<string>`${activity.document} #>> '{aim,outcome}'`,
+      })
+      .from(activity)
+      .where(and(eq(activity.teacherId, who.teacherId), isNull(activity.deletedAt), ne(activity.id, id)))
+      .orderBy(sql`2`);
+    const alike = (t: Titled) => Number(t.outcome === document.aim.outcome);
+    return rows.sort((a, b) => alike(b) - alike(a));
   });
 }
 

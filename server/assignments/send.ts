@@ -1,5 +1,7 @@
+import { createHash } from "node:crypto";
 import { and, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
+import type { Card, Making } from "#core/compile/card.ts";
 import { UNITS } from "#core/contract/contract.ts";
 import { ACTIVITY_VERSION, type Activity, MOST_LEVELS, problemsOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
@@ -68,6 +70,16 @@ const orderFields = z.strictObject({
         .max(MOST_LEVELS - 1),
     )
     .default({}),
+  /** Another game for children of some ages, in place of this one, with the same times and goes. */
+  other: z
+    .strictObject({
+      activityId: z.uuid("other game: choose one of your activities"),
+      from: z.number("ages from must be a number of years").int("ages from must be a whole number of years"),
+      to: z.number("ages to must be a number of years").int("ages to must be a whole number of years"),
+    })
+    .refine((o) => o.to >= o.from, { error: "ages to must not be below ages from", path: ["to"] })
+    .nullable()
+    .default(null),
 });
 export const sendOrder = inTime(orderFields);
 /** An order for a copy under a title of its own. */
@@ -99,17 +111,39 @@ export const sentBefore = (who: SignedIn, orderId: string): Promise<string | und
 const byOrder = (tx: Tx, orderId: string) =>
   tx.select({ id: assignment.id }).from(assignment).where(eq(assignment.orderId, orderId));
 
+/** What an order is made from, looked up and checked before anything is sent. */
+interface Ready {
+  activityId: string;
+  document: Activity;
+  children: (typeof child.$inferSelect)[];
+  makings: Making[];
+  levels: Record<string, number> | null;
+  values: Omit<z.output<typeof sendOrder>, "children" | "markUnit" | "levels" | "other"> & { wholeClass: boolean };
+}
+
+/** The id of the second half of an order: the same for the same order. */
+function otherHalf(orderId: string): string {
+  const h = createHash("sha256").update(`other half of ${orderId}`).digest("hex");
+  return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`;
+}
+
 /**
- * Sends an activity: freezes a revision, compiles a card a child, and puts a message with its private link in the outbox. The same order
- * sent again, also at once from elsewhere, answers with the assignment that it made.
+ * Sends an activity: freezes a revision, compiles a card a child, and puts a message with its private link in the outbox; where children of
+ * some ages have another game, that as well, as an assignment of its own. The same order sent again, also at once from elsewhere, answers
+ * with what it made.
  */
-export async function sendActivity(who: SignedIn, activityId: string, order: SendOrder): Promise<string> {
+export async function sendOut(
+  who: SignedIn,
+  activityId: string,
+  order: SendOrder,
+): Promise<{ id: string; other: string | null }> {
   const checked = sendOrder.safeParse(order);
   if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
-  const { classId, children: only, markUnit, levels: chosen, ...rest } = checked.data;
+  const { classId, children: only, markUnit, levels: chosen, other, ...rest } = checked.data;
+  const otherId = otherHalf(rest.orderId);
   const ready = await inSchool(who.schoolId, async (tx) => {
     const [before] = await byOrder(tx, rest.orderId);
-    if (before) return before.id;
+    if (before) return { id: before.id, other: (await byOrder(tx, otherId))[0]?.id ?? null };
     const { document } = await ownActivity(tx, who, activityId);
     checkMark(document, rest.mark, markUnit);
     const own = await ownClass(tx, who.teacherId, classId);
@@ -120,30 +154,63 @@ export async function sendActivity(who: SignedIn, activityId: string, order: Sen
     if (children.length === 0) throw NotAllowed.of("classId", `class: ${own.name} has no children yet`);
     if (only && children.length < new Set(only).size)
       throw NotAllowed.of("children", `children: not all of them are in ${own.name}`);
-    const { makings, levels } = await makingsFor(tx, document, children, chosen);
-    return { document, children, makings, levels };
+    const half = async (id: string, a: Activity, list: typeof children, more: Partial<Ready["values"]> = {}) => ({
+      activityId: id,
+      document: a,
+      children: list,
+      ...(await makingsFor(tx, a, list, chosen)),
+      values: { ...rest, classId, wholeClass: only === null && other === null, ...more },
+    });
+    if (!other) return [await half(activityId, document, children)];
+    if (other.activityId === activityId) throw NotAllowed.of("other.activityId", "other game: this is the same one");
+    const second = await ownActivity(tx, who, other.activityId);
+    const [its, rests] = [true, false].map((is) =>
+      children.filter((k) => (k.age >= other.from && k.age <= other.to) === is),
+    );
+    if (its!.length === 0) throw NotAllowed.of("other.from", "ages: nobody it is sent to is of these ages");
+    if (rests!.length === 0)
+      throw NotAllowed.of("other.from", "ages: everybody is of these ages; send that game by itself");
+    return [
+      await half(activityId, document, rests!),
+      // A mark to beat is of the first game.
+      await half(other.activityId, second.document, its!, { orderId: otherId, mark: null }),
+    ];
   });
-  if (typeof ready === "string") return ready;
-  const { document, children, makings, levels } = ready;
-  const compiled = await figures("cards", makings);
-  const sent = await inSchool(who.schoolId, async (tx) => {
-    const revisionId = await freeze(tx, who, activityId, document);
-    const [made] = await tx
-      .insert(assignment)
-      .values({ schoolId: who.schoolId, classId, revisionId, wholeClass: only === null, levels, ...rest })
-      .onConflictDoNothing()
-      .returning({ id: assignment.id });
-    // The same order, pressed twice or on two copies: the other one made it.
-    if (!made) return (await byOrder(tx, rest.orderId))[0]!.id;
-    const cards = children.map((k, i) => ({ childId: k.id, compiled: compiled[i]! }));
-    await giveCards(tx, who.schoolId, made.id, cards);
-    await linksFor(tx, who.schoolId, children);
-    await invite(tx, who.schoolId, made.id, document, children);
-    await askFor(tx, who.schoolId, "expected", [made.id]);
-    return made.id;
+  if (!Array.isArray(ready)) return ready;
+  const compiled = await Promise.all(ready.map((half) => figures("cards", half.makings)));
+  const made = await inSchool(who.schoolId, async (tx) => {
+    const ids: string[] = [];
+    for (const [i, half] of ready.entries()) ids.push(await place(tx, who, half, compiled[i]!));
+    return ids;
   });
   nudge();
-  return sent;
+  return { id: made[0]!, other: made[1] ?? null };
+}
+/** The same where nobody has another game. */
+export const sendActivity = async (who: SignedIn, activityId: string, order: SendOrder): Promise<string> =>
+  (await sendOut(who, activityId, order)).id;
+
+/** One assignment with its cards and messages. */
+async function place(tx: Tx, who: SignedIn, half: Ready, compiled: readonly Card[]): Promise<string> {
+  const { document, children, levels, values } = half;
+  const revisionId = await freeze(tx, who, half.activityId, document);
+  const [made] = await tx
+    .insert(assignment)
+    .values({ schoolId: who.schoolId, revisionId, levels, ...values })
+    .onConflictDoNothing()
+    .returning({ id: assignment.id });
+  // The same order, pressed twice or on two copies: the other one made it.
+  if (!made) return (await byOrder(tx, values.orderId))[0]!.id;
+  await giveCards(
+    tx,
+    who.schoolId,
+    made.id,
+    children.map((k, i) => ({ childId: k.id, compiled: compiled[i]! })),
+  );
+  await linksFor(tx, who.schoolId, children);
+  await invite(tx, who.schoolId, made.id, document, children);
+  await askFor(tx, who.schoolId, "expected", [made.id]);
+  return made.id;
 }
 
 /** The revision of an activity as it is now; the same content is the same revision. */
