@@ -112,6 +112,7 @@ export const enTeacher: Record<string, string> = {
   "next.proposed": "This game had no levels: these were worked out for the middle child, aged {age, number}.",
   "fairHere.child": "The child of {age}",
   "fairHere.head": "begins with {points, plural, one {one point} other {{points, number} points}}",
+  "fairHere.court": "a court or goal to guard of {tenths, number} tenths of the width",
   "fairHere.back": "{steps, plural, one {one step} other {{steps, number} steps}} back ({metres} m)",
   "level.changed": "The level is changed. A card that was not begun is made anew.",
   "truth.over":

@@ -1,4 +1,4 @@
-import { type Role, WIDER } from "#core/contract/contract.ts";
+import { LEAST_COURT, type Role, WIDER } from "#core/contract/contract.ts";
 import { say } from "#words/say.ts";
 import { LineStepper } from "./own-line.tsx";
 
@@ -10,27 +10,39 @@ export interface Person {
   kneels: boolean;
   /** A wider target of its own. */
   wide: boolean;
+  /** Its own court, or the goal it guards: so many tenths of the width drawn. */
+  court: number;
   /** Sits, as its card says. */
   sits?: boolean;
   head: number;
   /** Its own line, metres nearer. */
   nearer: number;
 }
-export const PLAIN_PERSON: Person = { helps: false, other: false, kneels: false, wide: false, head: 0, nearer: 0 };
+export const PLAIN_PERSON: Person = {
+  helps: false,
+  other: false,
+  kneels: false,
+  wide: false,
+  court: 10,
+  head: 0,
+  nearer: 0,
+};
 /** As the game has it, for the rows of the screen. */
 export const personOf = (r: Role): Person => ({
   helps: r.role === "feeds",
   other: r.otherHand === true,
   kneels: r.posture === "kneeling",
   wide: (r.wider ?? 1) > 1,
+  court: Math.round(10 * (r.court ?? 1)),
   ...(r.posture === "sitting" && { sits: true }),
   head: r.head ?? 0,
   nearer: r.nearer ?? 0,
 });
 /** As the game takes it; nothing where everybody plays alike. */
 export function rolesOf(people: readonly Person[]): Role[] | undefined {
-  if (people.every((p) => !p.helps && !p.other && !p.kneels && !p.sits && !p.wide && p.head === 0 && p.nearer === 0))
-    return undefined;
+  const plain = (p: Person) =>
+    !p.helps && !p.other && !p.kneels && !p.sits && !p.wide && p.court === 10 && p.head === 0 && p.nearer === 0;
+  if (people.every(plain)) return undefined;
   return people.map((p) =>
     p.helps
       ? { role: "feeds" }
@@ -39,12 +51,14 @@ export function rolesOf(people: readonly Person[]): Role[] | undefined {
           ...(p.other && { otherHand: true }),
           ...(p.kneels ? { posture: "kneeling" as const } : p.sits && { posture: "sitting" as const }),
           ...(p.wide && { wider: WIDER }),
+          ...(p.court < 10 && { court: p.court / 10 }),
           ...(p.head > 0 && { head: p.head }),
           ...(p.nearer !== 0 && { nearer: p.nearer }),
         },
   );
 }
 
+const TENTHS = Array.from({ length: 11 - 10 * LEAST_COURT }, (_, i) => 10 - i);
 const STEP_BUTTON = "btn min-h-11 min-w-11 border-chalk/60 px-0 text-xl text-chalk";
 const Box = ({ text, is, turn }: { text: string; is: boolean; turn: () => void }) => (
   <label className="flex min-h-11 items-center gap-2 text-base">
@@ -61,6 +75,7 @@ export function PersonRow({
   most,
   line,
   targets,
+  guards,
   change,
 }: {
   name: string;
@@ -71,6 +86,8 @@ export function PersonRow({
   line: { values: readonly number[]; step: number } | null;
   /** There is something to hit that could be bigger. */
   targets: boolean;
+  /** Each side has a court or a goal of its own to guard. */
+  guards: boolean;
   change: (p: Person) => void;
 }) {
   const head = (n: number) => change({ ...is, head: Math.max(0, Math.min(most ?? 0, n)) });
@@ -85,6 +102,23 @@ export function PersonRow({
       {!is.helps && <Box text={say("who.kneels")} is={is.kneels} turn={() => change({ ...is, kneels: !is.kneels })} />}
       {!is.helps && targets && (
         <Box text={say("who.wide")} is={is.wide} turn={() => change({ ...is, wide: !is.wide })} />
+      )}
+      {!is.helps && guards && (
+        <label className="flex items-center gap-2 text-base">
+          <span aria-hidden="true">{say("who.court")}</span>
+          <select
+            className="text-ink"
+            aria-label={say("who.courtOf", { name })}
+            value={is.court}
+            onChange={(e) => change({ ...is, court: Number(e.target.value) })}
+          >
+            {TENTHS.map((n) => (
+              <option key={n} value={n}>
+                {say("who.tenths", { n })}
+              </option>
+            ))}
+          </select>
+        </label>
       )}
       {!is.helps && line && (
         <span className="flex items-center gap-2 text-base">

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { type AnyPattern, MODES, MOST_HEAD, type Mode, type Setup } from "#core/contract/contract.ts";
 import { openGame } from "#core/contract/game.ts";
-import { lineRange, linesIn } from "#core/contract/standing.ts";
+import { hasGuards, lineRange, linesIn } from "#core/contract/standing.ts";
 import { say, sayList, sayPhrase } from "#words/say.ts";
 import { FollowCall } from "./call.tsx";
 import type { CardData } from "./card-app.tsx";
@@ -270,6 +270,7 @@ export function Who({
                 is={is}
                 most={heads ? MOST_HEAD : null}
                 line={line && { values: line, step: data.card.step }}
+                guards={mode === "against" && hasGuards(pattern, params)}
                 targets={data.card.parts.some((p) => p.kind === "target") && !data.card.unaimed}
                 change={(p) => setTold(people.map((x, k) => (k === i ? p : x)))}
               />

@@ -19,7 +19,7 @@ export function setWords(a: Activity, score: Pick<PlayScore, "set">): string[] {
     if (field === BARE_FIELD) return label("set.bare");
     if (field === UNIT_FIELD) return tell("set.inUnit", { unit: label(`unit.${value}`) });
     if (field === "laid" || field === "company") return label(`set.${field}`);
-    if (field === "hand" || field === "nearer" || field === "posture" || field === "wider")
+    if (field === "hand" || field === "nearer" || field === "posture" || field === "wider" || field === "court")
       return `${label(`set.${field}`)}: ${value}`;
     const told = typeof value === "boolean" ? (value ? "yes" : "no") : String(value);
     return `${names.get(field) ?? field}: ${told}`;

@@ -37,6 +37,7 @@ export function FairHere({
         ? [tell("fairHere.back", { steps: Math.round((2 * -p.nearer) / step) / 2, metres: (-p.nearer).toFixed(2) })]
         : []),
       ...(p.wider ? [label("fairHere.wide")] : []),
+      ...(p.court ? [tell("fairHere.court", { tenths: Math.round(10 * p.court) })] : []),
       ...(p.otherHand ? [label("fairHere.hand")] : []),
       ...(p.posture ? [label("fairHere.kneels")] : []),
     ];

@@ -155,6 +155,25 @@ export const widerBy = (ask: Ask, times: number): Ask =>
   times !== 1 && ask.kind === "send" && ask.aim.kind === "any"
     ? { ...ask, manner: { ...ask.manner, wider: times } }
     : ask;
+/** The same ask with courts and goals so many times as wide, by the number of whoever guards them; of several on a side the narrowest. */
+export function guardedBy(ask: Ask, courts: readonly number[]): Ask {
+  if (ask.kind !== "send" || (ask.aim.kind !== "point" && ask.aim.kind !== "goal")) return ask;
+  if (courts.every((c) => c === 1)) return ask;
+  const known = guarded.get(ask.aim) ?? new WeakMap<readonly number[], Aim>();
+  guarded.set(ask.aim, known);
+  let aim = known.get(courts);
+  if (!aim) {
+    const [a, b] = ask.aim.people.map((side) => Math.min(1, ...side.map((i) => courts[i] ?? 1))) as [number, number];
+    aim =
+      ask.aim.kind === "point"
+        ? { ...ask.aim, areas: [ask.aim.areas[0]! * a, ask.aim.areas[1]! * b] }
+        : // Each side shoots at the goal of the other.
+          { ...ask.aim, widths: [ask.aim.widths[0] * b, ask.aim.widths[1] * a] };
+    known.set(courts, aim);
+  }
+  return { ...ask, aim };
+}
+const guarded = new WeakMap<Aim, WeakMap<readonly number[], Aim>>();
 /** The same ask from so much nearer than it was, metres. */
 export const nearerBy = (ask: Ask, metres: number): Ask =>
   metres !== 0 && fromLine(ask)

@@ -51,9 +51,13 @@ export interface Role {
   nearer?: number | undefined;
   /** Its own target: so many times as wide and high as that of all. */
   wider?: number | undefined;
+  /** Its own court, or the goal it guards: so many times as wide. */
+  court?: number | undefined;
 }
 /** A target of one's own is so many times as wide and high. */
 export const WIDER = 1.5;
+/** A court or a goal of one's own is so wide at least, times as drawn, in steps of a tenth. */
+export const LEAST_COURT = 0.5;
 export const MOST_HEAD = 50;
 /** A line of one's own is so far from the line of all at most, metres. */
 export const MOST_NEARER = 3;

@@ -1,8 +1,9 @@
-import { type Ask, nearerBy, widerBy } from "../asks/ask.ts";
+import { type Ask, guardedBy, nearerBy, widerBy } from "../asks/ask.ts";
+import { keptBy } from "../kept-by.ts";
 import type { Setup } from "./contract.ts";
 
 /** What may be changed for one player to make a match fair, in the order in which it is tried unless a teacher says otherwise. */
-export const FAIR_KNOBS = ["head", "line", "target", "hand", "posture"] as const;
+export const FAIR_KNOBS = ["head", "line", "target", "court", "hand", "posture"] as const;
 export type FairKnob = (typeof FAIR_KNOBS)[number];
 
 /** Who has a turn, by number: all but those who only help. */
@@ -13,10 +14,10 @@ export const headOf = ({ people }: Setup, side: readonly number[]): number =>
   side.reduce((sum, i) => sum + (people?.[i]?.head ?? 0), 0);
 /** What is asked of somebody who plays with the other hand, whatever it is, or from a line of its own. */
 export const asTheyPlay = ({ people }: Setup, asks: Ask[]): Ask[] =>
-  people?.some((p) => p.otherHand || p.nearer || p.posture || p.wider)
+  people?.some((p) => p.otherHand || p.nearer || p.posture || p.wider || p.court)
     ? asks.map((ask) => {
         const { otherHand = false, nearer = 0, posture, wider = 1 } = people[ask.player] ?? {};
-        const by = widerBy(nearerBy(ask, nearer), wider);
+        const by = guardedBy(widerBy(nearerBy(ask, nearer), wider), courtsOf(people));
         if (!("manner" in by) || (!otherHand && !posture)) return by;
         return {
           ...by,
@@ -24,14 +25,17 @@ export const asTheyPlay = ({ people }: Setup, asks: Ask[]): Ask[] =>
         };
       })
     : asks;
+/** How many times as wide the court or goal of each is, by number; the same list for the same people. */
+const courtsOf = keptBy((people: NonNullable<Setup["people"]>): number[] => people.map((p) => p.court ?? 1));
 /** In what the child itself plays otherwise than the others do: goes compare only with goes played alike. */
 export function ownWay({ people }: Setup): Record<string, string | number> | null {
-  const { otherHand = false, nearer = 0, posture, wider = 1 } = people?.[0] ?? {};
-  if (!otherHand && nearer === 0 && !posture && wider === 1) return null;
+  const { otherHand = false, nearer = 0, posture, wider = 1, court = 1 } = people?.[0] ?? {};
+  if (!otherHand && nearer === 0 && !posture && wider === 1 && court === 1) return null;
   return {
     ...(otherHand && { hand: "other" }),
     ...(nearer !== 0 && { nearer }),
     ...(posture && { posture }),
     ...(wider !== 1 && { wider }),
+    ...(court !== 1 && { court }),
   };
 }

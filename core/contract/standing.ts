@@ -34,6 +34,10 @@ export const withTargets = (params: unknown, count: number): unknown => {
   return at.of === null ? { ...all, targets } : { ...all, [at.of]: { ...(all[at.of] as Fields), targets } };
 };
 
+/** Whether each side has a court or a goal of its own to guard, that may be narrower. */
+export const hasGuards = (pattern: AnyPattern, params: unknown): boolean =>
+  pattern.ground.probes(params).some((p) => p.ask.aim.kind === "point" || p.ask.aim.kind === "goal");
+
 /** The least metres between the line and something that is sent at from it. */
 function room(pattern: AnyPattern, params: unknown): number | null {
   const probes = pattern.ground.probes(params).filter((p) => fromLine(p.ask));

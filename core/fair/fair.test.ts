@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { ownWay } from "../contract/people.ts";
 import { forecastActivity } from "../forecast/for-activity.ts";
 import { fromPattern } from "../formats/activity.ts";
 import { fairMatch } from "./fair.ts";
@@ -63,5 +64,18 @@ describe("a target of one's own", () => {
   it("makes it fair where it is what is asked for", () => {
     const f = fairMatch(of("climb"), [{ age: 7 }, { age: 9 }], ["target"]);
     expect(Math.abs(f.after[0]! - 0.5)).toBeLessThanOrEqual(Math.abs(f.before[0]! - 0.5));
+  });
+  it.each(["rally", "goals"] as const)("%s: a narrower court or goal to guard helps whoever guards it", (name) => {
+    const a = of(name);
+    const who = [{ age: 7 }, { age: 10 }];
+    const only = fairMatch({ ...a, players: { ...a.players, fair: ["court"] } }, who);
+    expect(only.people[0]!.court).toBeLessThan(1);
+    expect(only.people[0]!.court).toBeGreaterThanOrEqual(0.5);
+    expect(only.people[1]!.court).toBeUndefined();
+    expect(only.after[0]!).toBeGreaterThan(only.before[0]! + 0.01);
+    // It is a change like any other: a go with it compares only with its like.
+    expect(ownWay({ players: 2, mode: "against", seed: 1, people: only.people })).toEqual({
+      court: only.people[0]!.court,
+    });
   });
 });

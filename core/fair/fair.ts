@@ -1,6 +1,6 @@
-import { MOST_HEAD, MOST_NEARER, type Role, type Setup, WIDER } from "../contract/contract.ts";
+import { LEAST_COURT, MOST_HEAD, MOST_NEARER, type Role, type Setup, WIDER } from "../contract/contract.ts";
 import { FAIR_KNOBS, type FairKnob } from "../contract/people.ts";
-import { lineRange } from "../contract/standing.ts";
+import { hasGuards, lineRange } from "../contract/standing.ts";
 import { forecastActivity, type Who } from "../forecast/for-activity.ts";
 import { ForecastStopped } from "../forecast/forecast.ts";
 import type { Activity } from "../formats/activity.ts";
@@ -29,7 +29,7 @@ const unequal = (wins: readonly number[]) => Math.max(...wins.map((w) => Math.ab
 
 /**
  * The smallest change, in the order of the activity unless another is given, that makes a match fair: points to begin with for the weakest; a line farther back for the strongest; a target half as wide again for
- * the weakest; the strongest one's other hand; kneeling; the last two with a line farther back as well. Of each the least that brings every chance to win within 3 points of equal;
+ * the weakest; a court or a goal to guard that is narrower, for the weakest; the strongest one's other hand; kneeling; the last two with a line farther back as well. Of each the least that brings every chance to win within 3 points of equal;
  * where none does, the nearest. Each plays for itself. `stop` is asked before every forecast; once it says true the best so far is given.
  */
 export function fairMatch(
@@ -68,6 +68,7 @@ export function fairMatch(
   const pointsCount = opened(a).possible.unit === "points" && opened(a).possible.better === "more";
   const { pattern } = opened(a);
   const range = lineRange(pattern, a.pattern.params);
+  const guards = hasGuards(pattern, a.pattern.params);
   const targets = opened(a).probes.some((p) => p.ask.kind === "send" && p.ask.aim.kind === "any");
 
   /** Of a number that helps whoever is behind the more it is: the least that makes it even, by halving. */
@@ -105,6 +106,8 @@ export function fairMatch(
           better(wide);
           if (!done() && range && !stop()) least(farthest, strong, (k) => put(wide, strong, back(k)));
         }
+        if (knob === "court" && guards)
+          least(Math.round(10 * (1 - LEAST_COURT)), strong, (k) => put(from, weak, { court: 1 - k / 10 }));
         for (const [name, change] of [
           ["hand", { otherHand: true }],
           ["posture", { posture: "kneeling" }],

@@ -1,5 +1,14 @@
 import { z } from "zod";
-import { type Better, MODES, MOST_HEAD, MOST_NEARER, MOST_PLAYERS, ROLES, type Unit } from "../contract/contract.ts";
+import {
+  type Better,
+  LEAST_COURT,
+  MODES,
+  MOST_HEAD,
+  MOST_NEARER,
+  MOST_PLAYERS,
+  ROLES,
+  type Unit,
+} from "../contract/contract.ts";
 import { MOST_EVENTS, recordedEvent } from "../events/events.ts";
 import { POSTURES } from "../physics/release.ts";
 
@@ -26,6 +35,7 @@ export const playSetup = z
           head: z.number().int().min(0).max(MOST_HEAD).optional(),
           posture: z.enum(POSTURES).optional(),
           wider: z.number().min(1).max(3).optional(),
+          court: z.number().min(LEAST_COURT).max(1).optional(),
           nearer: z.number().min(-MOST_NEARER).max(MOST_NEARER).optional(),
         }),
       )
