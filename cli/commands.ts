@@ -20,7 +20,7 @@ import {
   problemsOf,
 } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
-import { settles } from "#core/levels/ladder.ts";
+import { sendsUntil, settles, USUAL_TURNS } from "#core/levels/ladder.ts";
 import { CORRIDOR, LEVEL_KNOBS, levelWords, proposeLevels, USUAL_KNOBS, USUAL_LEVELS } from "#core/levels/levels.ts";
 import { paces } from "#core/measures/step.ts";
 import { patternNames } from "#core/patterns/registry.ts";
@@ -221,6 +221,13 @@ const summary = (d: Distribution) => ({
   p: d.p,
 });
 
+/** Where a ladder settles, and the sends until it has found its place, begun where most of the time is spent; null: seldom in one go. */
+function ladderOf(rates: readonly number[], up: number, down: number) {
+  const told = settles(rates, up, down);
+  const begin = told.shares.indexOf(Math.max(...told.shares));
+  return { ...told, sends: sendsUntil(rates, up, down, begin, USUAL_TURNS) };
+}
+
 const commands: Record<string, { about: string; run: (json: unknown) => unknown }> = {
   hit: {
     about: "chance that one send counts under a hit rule",
@@ -284,7 +291,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
             .map((p) => sayPhrase(p))
             .join(", "),
         })),
-        ladder: settles(
+        ladder: ladderOf(
           list.map((l) => l.rate),
           up,
           down,

@@ -37,6 +37,7 @@ export const enGame = {
   "play.harder": "Harder",
   "play.easierNow": "{row, plural, one {A miss} other {# misses}}: easier?",
   "play.harderNow": "{row, plural, one {A hit} other {# hits}}: harder?",
+  "play.found": "You have found your line!",
   "play.standAt": "Stand: {where}.",
   "set.less": "{what}: less",
   "set.more": "{what}: more",

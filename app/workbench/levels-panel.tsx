@@ -2,7 +2,7 @@ import { useMemo, useState } from "react";
 import { fieldOf, setTo } from "#core/contract/range.ts";
 import { type Activity, LOW_POSTURES, MOST_LEVELS } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
-import { settles } from "#core/levels/ladder.ts";
+import { sendsUntil, settles, USUAL_TURNS } from "#core/levels/ladder.ts";
 import {
   allAlike,
   CORRIDOR,
@@ -73,6 +73,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
       list: made.map((l) => l.setting),
       up: levels?.up ?? 2,
       down: levels?.down ?? 1,
+      ...(levels?.stop !== undefined && { stop: levels.stop }),
     });
   }
   const none = rates.some((r) => r.some((x) => x === null));
@@ -87,6 +88,12 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
     : 0;
   const middleRates = rates.map((r) => r[Math.min(1, r.length - 1)] ?? 0);
   const settled = levels && !none && levels.list.length > 0 ? settles(middleRates, levels.up, levels.down) : null;
+  const stop = levels?.stop === undefined ? USUAL_TURNS : levels.stop;
+  // Begun where most of the time is spent.
+  const until =
+    levels && settled && stop !== null
+      ? sendsUntil(middleRates, levels.up, levels.down, settled.shares.indexOf(Math.max(...settled.shares)), stop)
+      : null;
   const whole = (n: number) => Math.round(100 * n);
   const thingOf = (
     id: string | null,
@@ -318,13 +325,26 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               step={1}
               change={(down) => put({ ...levels, down })}
             />
+            <NumberField
+              name="Found after turns"
+              hint="from harder to easier or back; 0: it goes on"
+              value={stop ?? 0}
+              least={0}
+              most={12}
+              step={1}
+              change={(n) => put({ ...levels, stop: n === 0 ? null : n })}
+            />
           </div>
           {settled && (
             <p className="text-sm text-quiet">
               {tell("level.settles", {
                 rate: whole(settled.rate),
                 level: settled.shares.indexOf(Math.max(...settled.shares)) + 1,
-              })}
+              })}{" "}
+              {stop !== null &&
+                (until === null
+                  ? tell("level.untilNever")
+                  : tell("level.until", { sends: Math.round(until), turns: stop }))}
             </p>
           )}
           <p className="mt-2 text-sm text-quiet">{tell("level.each")}</p>

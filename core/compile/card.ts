@@ -1,6 +1,6 @@
 import { actionFacts } from "../actions/actions.ts";
 import { fromLine } from "../asks/ask.ts";
-import type { Needs, Phrase, Role } from "../contract/contract.ts";
+import type { Needs, Phrase, Role, UpAndDown } from "../contract/contract.ts";
 import { type CardExercise, cautionOf, exerciseNamed, forCard } from "../exercises/library.ts";
 import { layoutOf, pegRates } from "../forecast/for-activity.ts";
 import { type Activity, actionsIn } from "../formats/activity.ts";
@@ -57,7 +57,7 @@ export interface CardChild {
   self?: Omit<Role, "role">;
   may?: readonly Phrase[];
   /** Hits in a row after which it is asked to make it harder, and misses after which easier; nobody is asked unless given. */
-  ladder?: { up: number; down: number };
+  ladder?: UpAndDown;
 }
 const whoIs = ({ age, multiplier, skill }: CardChild) => ({
   age,
@@ -99,7 +99,7 @@ export interface Card {
   /** How the child itself plays otherwise: from a line of its own, sitting, with the other hand. */
   self?: Omit<Role, "role">;
   /** Hits in a row after which play asks whether it shall be harder, and misses after which easier. */
-  ladder?: { up: number; down: number };
+  ladder?: UpAndDown;
   /** What two or more are told: who stands where, whose things are whose; absent on a card for one, or of before. */
   together?: Phrase[];
   cautions: Caution[];

@@ -62,6 +62,14 @@ export const MOST_HEAD = 50;
 /** A line of one's own is so far from the line of all at most, metres. */
 export const MOST_NEARER = 3;
 
+/** Up after so many hits in a row, down after so many misses. */
+export interface UpAndDown {
+  up: number;
+  down: number;
+  /** Turned round so often it has found its place: then nothing is asked any more; null: never. */
+  stop?: number | null;
+}
+
 export interface Refusal {
   refused: Phrase;
 }

@@ -252,6 +252,8 @@ const shape = z.strictObject({
       /** While playing: hits in a row that lead a level up, and misses in a row that lead one down. */
       up: z.number().int().min(1).max(5),
       down: z.number().int().min(1).max(5),
+      /** A child whose lines have turned round so often has found its level, and is asked no more; null: it goes on; 4 unless given. */
+      stop: z.number().int().min(1).max(12).nullable().optional(),
     })
     .refine((l) => l.low < l.high, { error: "low must be less than high", path: ["low"] })
     .nullable()

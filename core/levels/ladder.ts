@@ -11,29 +11,83 @@ export interface Settled {
  * 79.4 %. RangeError without a level, or with a rule below 1.
  */
 export function settles(rates: readonly number[], up: number, down: number): Settled {
-  if (rates.length === 0) throw new RangeError("rates: at least one level");
-  if (!(up >= 1 && down >= 1)) throw new RangeError("up, down: 1 or more");
-  // States of a level: nothing yet, then 1 to up - 1 hits, then 1 to down - 1 misses in a row.
-  const each = up + down - 1;
-  const n = rates.length * each;
-  const at = (level: number, hits: number, misses: number) =>
-    level * each + (hits > 0 ? hits : misses > 0 ? up - 1 + misses : 0);
+  const { each, states, after } = ladderOf(rates.length, up, down);
+  const n = states;
   const moves = Array.from({ length: n }, () => new Map<number, number>());
   const add = (from: number, to: number, p: number) => moves[from]!.set(to, (moves[from]!.get(to) ?? 0) + p);
-  for (const [level, p] of rates.entries()) {
-    for (let k = 0; k < each; k++) {
-      const hits = k < up ? k : 0;
-      const misses = k < up ? 0 : k - up + 1;
-      const from = level * each + k;
-      const hit = hits + 1 < up ? at(level, hits + 1, 0) : at(Math.min(rates.length - 1, level + 1), 0, 0);
-      const miss = misses + 1 < down ? at(level, 0, misses + 1) : at(Math.max(0, level - 1), 0, 0);
-      add(from, hit, p);
-      add(from, miss, 1 - p);
-    }
+  for (let from = 0; from < n; from++) {
+    const p = rates[Math.floor(from / each)]!;
+    add(from, after(from, true), p);
+    add(from, after(from, false), 1 - p);
   }
   const pi = stationary(moves, n);
   const shares = rates.map((_, level) => pi.slice(level * each, (level + 1) * each).reduce((a, b) => a + b, 0));
   return { shares, rate: shares.reduce((sum, s, i) => sum + s * rates[i]!, 0) };
+}
+
+/** The states of a ladder, `each` on a level: nothing yet, then 1 to up - 1 hits, then 1 to down - 1 misses in a row; and where a send leads. */
+function ladderOf(levels: number, up: number, down: number) {
+  if (levels === 0) throw new RangeError("rates: at least one level");
+  if (!(up >= 1 && down >= 1)) throw new RangeError("up, down: 1 or more");
+  const each = up + down - 1;
+  return {
+    each,
+    states: levels * each,
+    after(from: number, hit: boolean): number {
+      const [level, k] = [Math.floor(from / each), from % each];
+      const hits = k < up ? k : 0;
+      const misses = k < up ? 0 : k - up + 1;
+      if (hit) return hits + 1 < up ? level * each + hits + 1 : Math.min(levels - 1, level + 1) * each;
+      return misses + 1 < down ? level * each + up + misses : Math.max(0, level - 1) * each;
+    },
+  };
+}
+
+/** A ladder that has turned round so often has found its place, unless somebody says otherwise. */
+export const USUAL_TURNS = 4;
+/** Looked ahead so many sends. */
+const MOST_SENDS = 400;
+
+/**
+ * How many sends it takes, in the mean, until a ladder that is begun on a level (its place from 0) has turned round so many times: from up to
+ * down, or from down to up. Exact, by carrying level, count, way and turns forward send by send; null: in 400 sends it is as likely as not that
+ * it has not. `rates`, `up`, `down` and errors as for `settles`.
+ */
+export function sendsUntil(
+  rates: readonly number[],
+  up: number,
+  down: number,
+  begin: number,
+  turns: number,
+): number | null {
+  const { each, states, after } = ladderOf(rates.length, up, down);
+  // Of every state by way (none yet, up, down) and turns made.
+  const at = (state: number, way: number, made: number) => (made * 3 + way) * states + state;
+  let now = new Float64Array(states * 3 * turns);
+  now[at(begin * each, 0, 0)] = 1;
+  let [left, sends] = [1, 0];
+  for (let i = 0; i < MOST_SENDS && left > 1e-4; i++) {
+    sends += left;
+    const next = new Float64Array(now.length);
+    for (let made = 0; made < turns; made++)
+      for (let way = 0; way < 3; way++)
+        for (let from = 0; from < states; from++) {
+          const p = now[at(from, way, made)]!;
+          if (p === 0) continue;
+          const level = Math.floor(from / each);
+          for (const hit of [true, false]) {
+            const to = after(from, hit);
+            const step = Math.sign(Math.floor(to / each) - level);
+            const goes = step === 0 ? way : step > 0 ? 1 : 2;
+            const turned = made + Number(way !== 0 && goes !== way);
+            const share = p * (hit ? rates[level]! : 1 - rates[level]!);
+            if (turned === turns) left -= share;
+            else next[at(to, goes, turned)]! += share;
+          }
+        }
+    now = next;
+  }
+  return left > 0.5 ? null : sends;
 }
 
 /** The stationary distribution by Gaussian elimination without division by small differences (Grassmann, Taksar and Heyman, 1985). */

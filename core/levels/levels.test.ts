@@ -4,7 +4,7 @@ import { activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { random } from "../random.ts";
-import { settles } from "./ladder.ts";
+import { sendsUntil, settles } from "./ladder.ts";
 import {
   AS_DRAWN,
   allAlike,
@@ -23,6 +23,34 @@ import {
 
 describe("a ladder", () => {
   const fine = Array.from({ length: 401 }, (_, i) => 0.995 - (0.99 * i) / 400);
+  it("has turned round after so many sends as counting every way says, and as drawn ladders do", () => {
+    // Two levels, 1 up 1 down, even chances, from the lower one: it steps with one send in two, then turns with every other one.
+    // First step: 2 sends; each turn after it as many.
+    expect(sendsUntil([0.5, 0.5], 1, 1, 0, 1)).toBeCloseTo(4, 2);
+    expect(sendsUntil([0.5, 0.5], 1, 1, 0, 4)).toBeCloseTo(10, 1);
+    const rates = [0.8, 0.7, 0.6, 0.5, 0.4];
+    const draw = random(5);
+    let sum = 0;
+    const GOES = 4000;
+    for (let g = 0; g < GOES; g++) {
+      let [level, row, last, way, turns] = [2, 0, 0, 0, 0];
+      while (turns < 4) {
+        sum++;
+        const is = draw() < rates[level]! ? 1 : -1;
+        row = is === last ? row + 1 : 1;
+        last = is;
+        if (row < (is === 1 ? 2 : 1)) continue;
+        [row, last] = [0, 0];
+        const to = Math.max(0, Math.min(4, level + is));
+        if (to !== level && way !== 0 && way !== is) turns++;
+        if (to !== level) way = is;
+        level = to;
+      }
+    }
+    expect(Math.abs(sendsUntil(rates, 2, 1, 2, 4)! - sum / GOES)).toBeLessThan(0.4);
+    // Nobody ever turns where all is hit.
+    expect(sendsUntil([1, 1], 1, 1, 0, 1)).toBeNull();
+  });
   it("settles on a fine ladder at 50 %, 70.7 % and 79.4 %", () => {
     expect(settles(fine, 1, 1).rate).toBeCloseTo(0.5, 2);
     expect(
@@ -65,6 +93,7 @@ describe("a ladder", () => {
     expect(told.rate).toBeCloseTo(counted / n, 2);
   });
   it("names what is not allowed", () => {
+    expect(() => sendsUntil([], 1, 1, 0, 4)).toThrow("at least one level");
     expect(() => settles([], 1, 1)).toThrow("at least one level");
     expect(() => settles([0.5], 0, 1)).toThrow("1 or more");
   });

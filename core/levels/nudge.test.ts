@@ -32,6 +32,15 @@ describe("up and down while playing", () => {
     expect(told(miss, miss, nearer, miss)).toBeNull();
     expect(told(miss, miss, { kind: "undo" })).toBeNull();
   });
+  it("says that the line is found once it has turned round as often as it shall, and asks no more", () => {
+    const to = (value: number) => ({ kind: "set", field: "standing.line", value, by: 0 });
+    const turned = [to(0.5), to(0), to(0.5), to(-0.5), to(0)];
+    expect(told(...turned, miss, miss)).toEqual({ to: "found", row: 0 });
+    expect(told(...turned.slice(0, 4), miss, miss)).toEqual({ to: "easier", row: 2 });
+    // Taken back it is not found any more; the same way twice is no turn.
+    expect(told(...turned, { kind: "undo" }, miss)).toBeNull();
+    expect(told(to(-0.5), to(0), to(0.5), miss, miss)).toEqual({ to: "easier", row: 2 });
+  });
   it("stands at the lines of the levels beside its own, and at no other", () => {
     expect(on.family).toEqual([{ field: "standing.line", values: [-0.5, 0, 0.5] }]);
     expect(onLevel(climb, 0).family).toEqual([{ field: "standing.line", values: [-1, -0.5, 0] }]);

@@ -1,22 +1,36 @@
 import { mainAsks } from "../asks/ask.ts";
 import { brings } from "../chances/brings.ts";
+import type { UpAndDown } from "../contract/contract.ts";
 import { LINE_FIELD } from "../contract/standing.ts";
 import type { Play } from "../referee/play.ts";
+import { USUAL_TURNS } from "./ladder.ts";
 
-/** Up after so many hits in a row, down after so many misses. */
-export interface UpAndDown {
-  up: number;
-  down: number;
+/** How often somebody's lines have turned round: from harder to easier, or from easier to harder. */
+function turnsOf(play: Play, player: number): number {
+  let [at, way, turns] = [0, 0, 0];
+  for (const { event: e } of play.standing) {
+    if (e.kind !== "set" || e.field !== LINE_FIELD || (e.by ?? 0) !== player) continue;
+    const goes = Math.sign(Number(e.value) - at);
+    at = Number(e.value);
+    if (goes === 0) continue;
+    if (way !== 0 && goes !== way) turns++;
+    way = goes;
+  }
+  return turns;
 }
 
 /**
  * What the rules of a ladder say now to whoever has the turn: harder after so many of its own sends in a row that counted, easier after so many
- * that did not; null: neither. A step, by itself or by the rules, begins both counts anew. What was taken back or corrected counts as it stands.
+ * that did not; that it has found its place, once it has turned round as often as it shall; null: none of these. A step, by itself or by the rules, begins both counts anew. What was taken back or corrected counts as it stands.
  */
-export function nudgeOf(play: Play, { up, down }: UpAndDown): { to: "harder" | "easier"; row: number } | null {
+export function nudgeOf(
+  play: Play,
+  { up, down, stop = USUAL_TURNS }: UpAndDown,
+): { to: "harder" | "easier" | "found"; row: number } | null {
   const state = play.standing[play.standing.length - 1]?.after ?? play.begin;
   if (play.game.ending(state)) return null;
   const { player } = play.game.turn(state);
+  if (stop !== null && turnsOf(play, player) >= stop) return { to: "found", row: 0 };
   let row = 0;
   let hit: boolean | null = null;
   for (let i = play.standing.length - 1; i >= 0; i--) {

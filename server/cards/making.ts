@@ -47,7 +47,13 @@ export function makingFor(
       ...(multiplier !== undefined && { multiplier }),
       ...(skill !== undefined && { skill }),
       ...(Object.keys(self).length > 0 && { self }),
-      ...(designed.levels && { ladder: { up: designed.levels.up, down: designed.levels.down } }),
+      ...(designed.levels && {
+        ladder: {
+          up: designed.levels.up,
+          down: designed.levels.down,
+          ...(designed.levels.stop !== undefined && { stop: designed.levels.stop }),
+        },
+      }),
       ...(needs.notes.length > 0 && { may: needs.notes }),
     },
     homes: told,

@@ -199,6 +199,11 @@ export function Inputs({
       {main.map((ask) => (
         <Input key={`${ask.kind} ${ask.player}`} {...p} ask={ask} all={asks} />
       ))}
+      {p.nudge?.to === "found" && (
+        <p role="status" className="text-center font-semibold">
+          {say("play.found")}
+        </p>
+      )}
       {(move || open || again || told || rest || aside.length > 0) && (
         <div className="grid auto-cols-fr grid-flow-col gap-2.5">
           {move && (
