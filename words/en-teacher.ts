@@ -55,8 +55,8 @@ export const enTeacher: Record<string, string> = {
   "level.none": "Nothing in this game is sent at something or kept up one by one, so its levels have no chance.",
   "level.settles": "So a child settles at {rate, number} % hits, most of the time on level {level, number}.",
   "level.until":
-    "It has found its place after {turns, plural, one {one turn} other {# turns}}: about {sends, plural, one {one send} other {{sends, number} sends}} for a child that begins there. Then it is asked no more, and may stop.",
-  "level.untilNever": "So many turns are seldom made in one go: it is asked until its end.",
+    "It has found its place once its way changed {times, plural, one {once} other {# times}}: after about {sends, plural, one {one send} other {{sends, number} sends}}, begun there. Then it is asked no more, and may stop.",
+  "level.untilNever": "Its way seldom changes so often in one go: it is asked until its end.",
   "level.alike":
     "These levels are all alike: with what may be turned, this game can be made no easier or harder here. Change what is drawn, or let something else be sent.",
   "level.each":

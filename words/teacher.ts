@@ -513,6 +513,7 @@ export const labels: Record<string, string> = {
   "levelKnob.hand": "the other hand",
   "levelKnob.posture": "kneeling or sitting",
   "levelKnob.action": "another way to send it",
+  "levelKnob.game": "what it asks for: words, mixes",
   "levelKnob.bounce": "a bounce, or none",
   "fairKnob.head": "points to begin with",
   "fairKnob.line": "a line of one's own, farther back",

@@ -6,6 +6,7 @@ import { sendsUntil, settles, USUAL_TURNS } from "#core/levels/ladder.ts";
 import {
   allAlike,
   CORRIDOR,
+  gradesOf,
   LEVEL_KNOBS,
   type LevelKnob,
   type LevelSetting,
@@ -24,7 +25,7 @@ import { tell } from "#words/tell.ts";
 import { levelText } from "../ui/level-text.ts";
 import { Problems } from "../ui/problems.tsx";
 import { useSchool, withOwn } from "./items.tsx";
-import { NumberField } from "./knobs.tsx";
+import { NumberField, TextField } from "./knobs.tsx";
 import type { PanelProps } from "./stations.tsx";
 
 /** Levels of difficulty: a corridor, how many, what may be turned; each with the chances of youngest, middle and oldest. */
@@ -47,6 +48,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
     posture: true,
     thing: true,
     action: actions.length > 0,
+    game: gradesOf(a).length > 1,
     bounce: more.some((k) => k.path[k.path.length - 1] === "bounce"),
   };
   const { step } = paces(middle.age === "adult" ? 18 : middle.age);
@@ -245,7 +247,8 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                         onChange={(e) => {
                           const k = more.find((x) => fieldOf(x) === e.target.value);
                           const now = k && setTo(k, game);
-                          if (!k || (typeof now !== "number" && typeof now !== "boolean")) return;
+                          if (!k || (typeof now !== "number" && typeof now !== "boolean" && typeof now !== "string"))
+                            return;
                           const value = typeof now === "boolean" ? !now : now;
                           const others = s.settings.filter((x) => x.field !== fieldOf(k));
                           set(i, { settings: [...others, { field: fieldOf(k), value }] });
@@ -262,7 +265,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                   </div>
                   {s.settings.map((x) => {
                     const k = more.find((m) => fieldOf(m) === x.field);
-                    const put = (value: number | boolean) =>
+                    const put = (value: number | boolean | string) =>
                       set(
                         i,
                         { settings: s.settings.map((y) => (y.field === x.field ? { ...y, value } : y)) },
@@ -278,6 +281,14 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                               least={k.least}
                               most={k.most}
                               step={k.step}
+                              change={put}
+                            />
+                          ) : typeof x.value === "string" ? (
+                            <TextField
+                              name={k ? label(k.label) : x.field}
+                              rows={2}
+                              most={k?.kind === "text" ? k.most : 400}
+                              value={x.value}
                               change={put}
                             />
                           ) : (
@@ -326,7 +337,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               change={(down) => put({ ...levels, down })}
             />
             <NumberField
-              name="Found after turns"
+              name="Found after changes of way"
               hint="from harder to easier or back; 0: it goes on"
               value={stop ?? 0}
               least={0}
@@ -344,7 +355,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               {stop !== null &&
                 (until === null
                   ? tell("level.untilNever")
-                  : tell("level.until", { sends: Math.round(until), turns: stop }))}
+                  : tell("level.until", { sends: Math.round(until), times: stop }))}
             </p>
           )}
           <p className="mt-2 text-sm text-quiet">{tell("level.each")}</p>

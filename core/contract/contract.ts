@@ -7,6 +7,7 @@ import type { Posture } from "../physics/release.ts";
 import type { Floor } from "../things/floors.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Match, MatchField, Swap } from "./match.ts";
+import type { Setting } from "./settings.ts";
 
 /** A message key with its parameters; the sentence lives in a catalogue. */
 export interface Phrase {
@@ -233,6 +234,8 @@ export interface Probe {
   peg: string | null;
   ask: Extract<Ask, { kind: "send" | "count" }>;
   counts: (event: Body) => number;
+  /** How often it is sent at beside the others; alike unless given. */
+  weight?: number;
   /** The ways of playing in which it is asked; all unless given. */
   modes?: readonly Mode[];
 }
@@ -295,6 +298,8 @@ export interface Pattern<P, S extends BaseState = BaseState> {
   /** What the stations let a teacher set, and what one peg lets them set. */
   knobs(params: P): Knob[];
   pegKnobs(params: P, id: string): Knob[];
+  /** The same game made easier or harder by what it asks for, the easiest first: words, mixes. */
+  graded?(params: P): readonly (readonly Setting[])[];
   /** One-line answer of the score station. */
   summary(params: P, match: Match): Phrase;
   /** Every message key that the pattern can return. */

@@ -235,12 +235,12 @@ const shape = z.strictObject({
             action: z.enum(ACTIONS).nullable().default(null),
             hand: z.literal("other").nullable().default(null),
             posture: z.enum(LOW_POSTURES).nullable().default(null),
-            /** Numbers of the game, and what is a yes or a no in it: seconds, counts, a bounce, how many targets. */
+            /** Numbers of the game, what is a yes or a no in it, and its texts: seconds, counts, a bounce, how many targets, words. */
             settings: z
               .array(
                 z.strictObject({
                   field: z.string().min(1).max(80),
-                  value: z.union([z.number(), z.boolean()]),
+                  value: z.union([z.number(), z.boolean(), z.string().max(400)]),
                 }),
               )
               .max(MOST_SETTINGS, `at most ${MOST_SETTINGS} settings a level`)
@@ -422,10 +422,17 @@ export const activity = shape.superRefine((a, ctx) => {
       ctx.addIssue({ code: "custom", path: ["levels", "list", i, field], message: `level ${i + 1}: ${message}` });
     if (l.action !== null && !(isSend(l.action) === isSend(a.aim.action) && p.actions(l.action)))
       tell("action", `${p.name} is not played so`);
-    for (const { field, value } of l.settings) {
-      if (field === LINE_FIELD || lacks(field)) tell("settings", `this game has no ${field}`);
-      else if (!allowed(field, value)) tell("settings", `${field} cannot be ${value} in this game`);
-    }
+    const there = l.settings.filter(({ field }) => field !== LINE_FIELD && !lacks(field));
+    for (const s of l.settings) if (!there.includes(s)) tell("settings", `this game has no ${s.field}`);
+    // What is not allowed by itself may be together with the others: a least number beside its most.
+    const set = there.reduce(withSetting<typeof game>, game);
+    const bad = there.filter((s) => !allowed(s.field, s.value));
+    if (p.params.safeParse(set.params).success && match.safeParse(set.match).success) {
+      for (const s of bad)
+        if (knobOf(s.field)) tell("settings", `${s.field} cannot be ${JSON.stringify(s.value)} in this game`);
+    } else
+      for (const s of bad.length > 0 ? bad : there)
+        tell("settings", `${s.field} cannot be ${JSON.stringify(s.value)} in this game`);
   }
   for (const { path, message } of p.problems(a.pattern.params, a.match))
     ctx.addIssue({ code: "custom", path: path[0] === "params" ? ["pattern", ...path] : [...path], message });

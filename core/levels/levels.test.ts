@@ -9,6 +9,8 @@ import {
   AS_DRAWN,
   allAlike,
   atLevel,
+  CORRIDOR,
+  gradesOf,
   type LevelKnob,
   levelFor,
   levelWords,
@@ -191,5 +193,43 @@ describe("levels", () => {
     ]);
     expect(levelWords(AS_DRAWN, 0.5)).toEqual([{ key: "level.asDrawn" }]);
     expect(() => proposeLevels(climb, { age: 7 }, { corridor: { low: 0.8, high: 0.6 } })).toThrow("corridor");
+  });
+
+  it("words and mixes by their difficulty are levels: in order, allowed, and by age where chances are alike", () => {
+    const speller = fromPattern("speller");
+    const params = { ...(speller.pattern.params as object), list: "sun, sand, and, sad, dad, nun, us, add" };
+    const words = activity.parse({ ...speller, pattern: { ...speller.pattern, params } });
+    const graded = gradesOf(words).map(([s]) => String(s!.value).split(", "));
+    expect(graded[0]).toContain("us");
+    expect(graded[graded.length - 1]).toContain("sand");
+    for (const list of graded) expect(list).toHaveLength(4);
+    const square = fromPattern("swapSquare");
+    for (const [a, count] of [
+      [words, 3],
+      [square, 4],
+    ] as const) {
+      const list = proposeLevels(a, { age: 8 }, { knobs: ["game"], count }).map((l) => l.setting);
+      const on = { ...a, levels: { ...CORRIDOR, list, up: 2, down: 1 } };
+      expect(activity.safeParse(on).error?.issues ?? []).toEqual([]);
+      for (const [i, s] of list.entries())
+        expect(activity.safeParse({ ...onLevel(on, i) }).success, String(s)).toBe(true);
+    }
+    const trips = proposeLevels(square, { age: 8 }, { knobs: ["game"], count: 4 }).map((l) => l.setting);
+    expect(trips.map((s) => s.settings[0]!.value)).toEqual([1, 3, 4, 6]);
+    const on = { ...square, levels: { ...CORRIDOR, list: trips, up: 2, down: 1 } };
+    const { from, to } = square.ages;
+    expect([from, to, to + 3].map((age) => levelFor(on, { age })!.level)).toEqual([0, 3, 3]);
+    // A letter that lies farther counts as often as it is asked for.
+    const near = { ...words, pattern: { ...words.pattern, params: { ...params, list: "us" } } } as typeof words;
+    const cards = (near.pattern.params as { cards: { text: string; distance: number }[] }).cards;
+    const moved = cards.map((c) => (c.text === "d" ? { ...c, distance: 5 } : c));
+    const far = {
+      ...near,
+      pattern: { ...near.pattern, params: { ...params, list: "us", cards: moved } },
+    } as typeof words;
+    expect(rateAt(far, AS_DRAWN, { age: 8 })).toBeCloseTo(rateAt(near, AS_DRAWN, { age: 8 })!, 1);
+    const no = { ...CORRIDOR, list: [AS_DRAWN, { ...AS_DRAWN, settings: [{ field: "params.list", value: "zoo" }] }] };
+    const bad = activity.safeParse({ ...words, levels: { ...no, up: 1, down: 1 } });
+    expect(bad.error?.issues.map((x) => x.message)).toEqual(['level 2: params.list cannot be "zoo" in this game']);
   });
 });

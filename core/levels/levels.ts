@@ -3,6 +3,7 @@ import { shifted } from "../compile/challenge.ts";
 import { type Support, supported } from "../compile/support.ts";
 import { type Knob, MOST_NEARER, type Phrase, type Role } from "../contract/contract.ts";
 import { fieldOf, setTo } from "../contract/range.ts";
+import type { Setting } from "../contract/settings.ts";
 import { LINE_FIELD, lineRange } from "../contract/standing.ts";
 import { layoutOf, rates, type Who } from "../forecast/for-activity.ts";
 import { type Activity, LOW_POSTURES, MOST_FAMILY } from "../formats/activity.ts";
@@ -16,7 +17,7 @@ import type { Item } from "../things/item.ts";
 export type Levels = NonNullable<Activity["levels"]>;
 export type LevelSetting = Levels["list"][number];
 /** What may be turned, cheapest to reset first. */
-export const LEVEL_KNOBS = ["line", "target", "hand", "posture", "thing", "action", "bounce"] as const;
+export const LEVEL_KNOBS = ["line", "target", "hand", "posture", "thing", "action", "bounce", "game"] as const;
 /** What of it changes no skill, and is turned unless somebody says otherwise. */
 export const USUAL_KNOBS: readonly LevelKnob[] = ["line", "target", "thing"];
 export type LevelKnob = (typeof LEVEL_KNOBS)[number];
@@ -72,10 +73,12 @@ export function rateWith(
 /** The share of sends that count on a level. */
 export const rateAt = (a: Activity, s: LevelSetting, who: Who): number | null => rateIn(atLevel(a, s), who, selfAt(s));
 
-/** The share of single sends or touches that count, 0 to 1: the mean over all that is aimed at. Null where nothing is. */
+/** The share of single sends or touches that count, 0 to 1: the mean over all that is aimed at, as often as it is. Null where nothing is. */
 export function rateIn(a: Activity, who: Who, self: Omit<Role, "role"> | null = null): number | null {
-  const all = [...rates(a, who, layoutOf(a), undefined, self).values()];
-  return all.length === 0 ? null : all.reduce((x, y) => x + y, 0) / all.length;
+  const all = rates(a, who, layoutOf(a), undefined, self);
+  const often = opened(a).probes.map((p) => [all.get(p.id) ?? 0, p.weight ?? 1] as const);
+  const sum = often.reduce((n, [, w]) => n + w, 0);
+  return sum === 0 ? null : often.reduce((n, [rate, w]) => n + rate * w, 0) / sum;
 }
 
 const logit = (p: number) => Math.log(p / (1 - p));
@@ -106,20 +109,21 @@ export function offered(a: Activity, list: readonly Item[]): { things: string[];
   };
 }
 
-/** The numbers of a game, and what is a yes or a no in it, that a level may set: seconds, counts, a bounce, how many targets. */
+/** The numbers of a game, what is a yes or a no in it, and its texts, that a level may set: seconds, counts, a bounce, how many targets, words. */
 export function settable(a: Activity): Settable[] {
   const game = { params: a.pattern.params, match: a.match };
   return opened(a)
     .familyKnobs()
     .filter((k): k is Settable => {
       const now = setTo(k, game);
-      return (
-        fieldOf(k) !== LINE_FIELD &&
-        typeof now === (k.kind === "toggle" ? "boolean" : k.kind === "number" ? "number" : "")
-      );
+      return fieldOf(k) !== LINE_FIELD && typeof now === SET_TO[k.kind as keyof typeof SET_TO];
     });
 }
-type Settable = Extract<Knob, { kind: "number" | "toggle" }>;
+type Settable = Extract<Knob, { kind: "number" | "toggle" | "text" }>;
+const SET_TO = { number: "number", toggle: "boolean", text: "string" } as const;
+/** The same game made easier or harder by what it asks for, the easiest first; none where it has nothing of the kind. */
+export const gradesOf = (a: Activity): Setting[][] =>
+  (opened(a).pattern.graded?.(a.pattern.params) ?? []).map((g) => [...g]);
 
 /** What leaves the hand itself: one of these may stand for another without anything else being fetched. */
 const FROM_HAND: readonly Action[] = [
@@ -151,6 +155,8 @@ function turnsOf(
   const game = { params: a.pattern.params, match: a.match };
   return [
     AS_DRAWN,
+    // Other words or mixes: nothing is laid anew.
+    ...(may("game") ? gradesOf(a).map((settings) => one({ settings })) : []),
     ...(may("target") && first ? others(a, targets, first.item!).map((target) => one({ target })) : []),
     ...(may("hand") ? [one({ hand: "other" })] : []),
     ...(may("posture") ? LOW_POSTURES.map((posture) => one({ posture })) : []),
@@ -199,6 +205,14 @@ export function proposeLevels(
     if (!known.has(key)) known.set(key, rateAt(a, s, who));
     return known.get(key)!;
   };
+  const grades = may("game") ? gradesOf(a) : [];
+  if (grades.length > 0 && at(AS_DRAWN) === null)
+    // Nothing of it has a chance: evenly over what there is.
+    return spaced(corridor, count).map((meant, i) => ({
+      setting: { ...AS_DRAWN, settings: grades[Math.round((i * (grades.length - 1)) / (count - 1))]! },
+      meant,
+      rate: Number.NaN,
+    }));
   const lineAt = (n: number) => Math.round(n * half * 1000) / 1000;
   return spaced(corridor, count).map((meant): Level => {
     let best: Level | null = null;
@@ -228,7 +242,12 @@ export function proposeLevels(
 export const allAlike = (list: readonly LevelSetting[]): boolean =>
   list.every((s) => JSON.stringify(s) === JSON.stringify(list[0]));
 
-/** The level that somebody should have: the one whose share lies nearest to the middle of the corridor in log-odds. Its place from 0. */
+/** Chances that differ by less than this are alike. */
+const ALIKE = 0.005;
+/**
+ * The level that somebody should have: the one whose share lies nearest to the middle of the corridor in log-odds. Its place from 0. Of those whose
+ * shares are alike, and where nothing has a chance, by age: the youngest that the game is for has the easiest.
+ */
 export function levelFor(
   a: Activity,
   who: Who,
@@ -237,11 +256,17 @@ export function levelFor(
   const { levels } = a;
   if (!levels) return null;
   const all = levels.list.map((s) => rateWith(atLevel(a, s), who, selfAt(s), supports));
-  if (all.some((r) => r === null)) return null;
+  const byAge = (places: readonly number[]) => {
+    const years = who.age === "adult" ? a.ages.to : who.age;
+    const share = Math.max(0, Math.min(1, (years - a.ages.from) / Math.max(1, a.ages.to - a.ages.from)));
+    return places[Math.round(share * (places.length - 1))]!;
+  };
+  if (all.some((r) => r === null)) return { level: byAge(all.map((_, i) => i)), rates: [] };
   const middle = (logit(levels.low) + logit(levels.high)) / 2;
   const off = (r: number) => Math.abs(logit(Math.min(0.999, Math.max(0.001, r))) - middle);
   const told = all as number[];
-  return { level: told.reduce((b, r, i) => (off(r) < off(told[b]!) - 1e-9 ? i : b), 0), rates: told };
+  const best = told.reduce((b, r, i) => (off(r) < off(told[b]!) - 1e-9 ? i : b), 0);
+  return { level: byAge(told.flatMap((r, i) => (Math.abs(r - told[best]!) < ALIKE ? [i] : []))), rates: told };
 }
 
 /** A level by its place from 0; the last one for more. */

@@ -2,7 +2,7 @@ import type { Ground, Space } from "../../contract/contract.ts";
 import { cm, held } from "../../contract/schema.ts";
 import { added, startLine, targetProbes } from "../../targets/list.ts";
 import type { Part } from "../../yard/parts.ts";
-import { type Card, MOST_CARDS, type SpellerParams, wordsOf } from "./params.ts";
+import { askedOf, type Card, MOST_CARDS, type SpellerParams, wordsOf } from "./params.ts";
 import { cannotSpell, entriesOf, plain } from "./words.ts";
 
 /** All cards are one role: sheets of one kind. */
@@ -43,7 +43,11 @@ export const spellerGround: Ground<SpellerParams> = {
   ],
   pegs: (p) =>
     p.cards.map((c) => ({ id: c.id, label: c.text, item: p.card.item, distance: c.distance, kind: "target" })),
-  probes: (p) => targetProbes(p.cards.map((c) => c.id)),
+  probes(p) {
+    const all = targetProbes(p.cards.map((c) => c.id));
+    const asked = askedOf(p);
+    return all.map((probe, i) => ({ ...probe, weight: asked.get(plain(p.cards[i]!.text)) ?? 0 }));
+  },
   moves: "each",
   move: (p, id, { along, across }) =>
     changed(p, id, (c) => ({

@@ -17,6 +17,7 @@ import {
   type SpellerParams,
   spellerParams,
   TRAVELS,
+  wordsByEase,
   wordsOf,
 } from "./params.ts";
 import { possible, type SpellerGo, spellerGo } from "./rules.ts";
@@ -183,6 +184,7 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
       f.number("yard", ["card", "height"], "knob.height", { unit: "m", step: 0.01 }),
     ];
   },
+  graded: (p) => wordsByEase(p).map((list) => [{ field: "params.list", value: list }]),
   summary: (p) => ({ key: "speller.summary", params: { words: wordsOf(p).length, sends: p.sends ?? 0 } }),
   phrases: [
     "speller.letter",

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { across, cm, distance, metres, whole } from "../../contract/schema.ts";
 import { keptBy } from "../../kept-by.ts";
 import { things, ways } from "../../targets/ways.ts";
-import { cannotSpell, entriesOf, fewestCards, type Word, wordsFrom } from "./words.ts";
+import { cannotSpell, entriesOf, fewestCards, plain, type Word, wordsFrom } from "./words.ts";
 
 export const MOST_CARDS = 16;
 export const MOST_WORDS = 30;
@@ -91,6 +91,38 @@ export const wordsOf: (p: SpellerParams) => readonly Word[] = keptBy((p: Speller
     p.cards.map((c) => c.text),
   ),
 );
+/** How often each sign is asked for in the list. */
+export const askedOf: (p: SpellerParams) => ReadonlyMap<string, number> = keptBy((p: SpellerParams) => {
+  const times = new Map<string, number>();
+  for (const s of wordsOf(p).flatMap((w) => w.signs)) times.set(s, (times.get(s) ?? 0) + 1);
+  return times;
+});
+/** Of so many lists by difficulty at most. */
+const MOST_GRADES = 5;
+/**
+ * Parts of the list by difficulty, the easiest first, each about half of its words: a word is the harder the more metres all its letters are
+ * sent together, its letters at the nearest card that has them. As they stand in the list, what is worked out before them as well.
+ */
+export function wordsByEase(p: SpellerParams): string[] {
+  const texts = p.cards.map((c) => c.text);
+  const far = (sign: string) => Math.min(...p.cards.flatMap((c) => (plain(c.text) === sign ? [c.distance] : [])));
+  const items = p.list.split(/[,;\n]/).flatMap((item) => {
+    const [word] = wordsFrom(item, texts);
+    return word ? [{ item: item.trim(), hard: word.signs.reduce((sum, s) => sum + far(s), 0) }] : [];
+  });
+  if (items.length < 2) return [];
+  const sorted = items.sort((a, b) => a.hard - b.hard);
+  const size = Math.ceil(sorted.length / 2);
+  const last = sorted.length - size;
+  const by = Math.max(1, Math.ceil(last / (MOST_GRADES - 1)));
+  const starts = [...Array.from({ length: Math.ceil(last / by) }, (_, i) => i * by), last];
+  return starts.map((at) =>
+    sorted
+      .slice(at, at + size)
+      .map((x) => x.item)
+      .join(", "),
+  );
+}
 /** How many cards the list takes at least. */
 export const fewestOf = (p: SpellerParams): number =>
   [

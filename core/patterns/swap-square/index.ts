@@ -45,6 +45,8 @@ function knobs(p: SwapSquareParams): Knob[] {
 }
 
 /** Things of n kinds lie in a square: a trip each to swap two of them, until every row is of one kind. */
+/** The fewest trips that a mix of three kinds may take: to any place in line 6, to the next one 8; of more kinds about as many a kind. */
+const farthest = ({ n, reach }: SwapSquareParams): number => Math.min(20, reach === "line" ? 2 * n : 2 * n + 2);
 export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, SquareGo>> = {
   name: "swapSquare",
   rulesVersion: 1,
@@ -86,6 +88,11 @@ export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, 
   pegKnobs: (p) => [
     fieldsOf(swapSquareParams, p).number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.1 }),
   ],
+  graded: (p) =>
+    Array.from({ length: farthest(p) }, (_, i) => [
+      { field: "params.least", value: i + 1 },
+      { field: "params.most", value: i + 1 },
+    ]),
   summary: (p) => ({ key: "square.summary", params: { n: p.n, least: p.least, most: p.most } }),
   phrases: [
     "square.mix.app",
