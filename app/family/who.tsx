@@ -1,7 +1,8 @@
-import { useState } from "react";
-import { type AnyPattern, MODES, MOST_HEAD, type Mode, type Setup } from "#core/contract/contract.ts";
+import { useMemo, useState } from "react";
+import { type AnyPattern, MODES, type Mode, type Setup } from "#core/contract/contract.ts";
 import { openGame } from "#core/contract/game.ts";
 import { hasGuards, lineRange, linesIn } from "#core/contract/standing.ts";
+import { mostHead } from "#core/match/heads.ts";
 import { say, sayList, sayPhrase } from "#words/say.ts";
 import { FollowCall } from "./call.tsx";
 import type { CardData } from "./card-app.tsx";
@@ -68,10 +69,15 @@ export function Who({
   );
 
   const { params } = data.card.activity.pattern;
-  const { unit, better } = pattern.possible(params, data.card.activity.match);
   const range = lineRange(pattern, params);
   const line = range && linesIn(range);
-  const heads = unit === "points" && better === "more" && mode === "against" && playing.length > 1;
+  const { unit } = pattern.possible(params, data.card.activity.match);
+  const head = useMemo(
+    () =>
+      pattern.modes.includes("against") ? mostHead(openGame(pattern, { params, match: data.card.activity.match })) : 0,
+    [pattern, params, data.card.activity.match],
+  );
+  const heads = head > 0 && mode === "against" && playing.length > 1;
   // One who plays with helpers has nobody to play against.
   const how = count === 1 ? "alone" : playing.length > 1 ? mode : (together.find((m) => m !== "against") ?? null);
   const roles = rolesOf(people.map((p) => (heads ? p : { ...p, head: 0 })));
@@ -268,7 +274,7 @@ export function Who({
                 name={nameOf(i)}
                 first={i === 0}
                 is={is}
-                most={heads ? MOST_HEAD : null}
+                most={heads ? head : null}
                 line={line && { values: line, step: data.card.step }}
                 guards={mode === "against" && hasGuards(pattern, params)}
                 targets={data.card.parts.some((p) => p.kind === "target") && !data.card.unaimed}

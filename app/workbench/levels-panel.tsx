@@ -1,9 +1,9 @@
 import { useMemo, useState } from "react";
 import { fieldOf, setTo } from "#core/contract/range.ts";
 import { type Activity, LOW_POSTURES, MOST_LEVELS } from "#core/formats/activity.ts";
-import { opened } from "#core/formats/opened.ts";
 import { sendsUntil, settles, USUAL_TURNS } from "#core/levels/ladder.ts";
 import {
+  aimedAt,
   allAlike,
   CORRIDOR,
   gradesOf,
@@ -40,7 +40,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
   const more = settable(a);
   const actions = otherActions(a);
   const game = { params: a.pattern.params, match: a.match };
-  const aimed = opened(a).pegs.some((p) => p.kind === "target" && p.item);
+  const aimed = aimedAt(a) !== null;
   const fits: Record<LevelKnob, boolean> = {
     line: true,
     target: aimed,

@@ -1,7 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { MOST_HEAD } from "../contract/contract.ts";
 import { ownWay } from "../contract/people.ts";
 import { forecastActivity } from "../forecast/for-activity.ts";
 import { fromPattern } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+import { mostHead } from "../match/heads.ts";
 import { fairMatch } from "./fair.ts";
 
 const of = (name: Parameters<typeof fromPattern>[0], change: object = {}) => {
@@ -77,5 +80,18 @@ describe("a target of one's own", () => {
     expect(ownWay({ players: 2, mode: "against", seed: 1, people: only.people })).toEqual({
       court: only.people[0]!.court,
     });
+  });
+  it("points to begin with: so many as still count in each game that has them, and none elsewhere", () => {
+    const most = (name: Parameters<typeof fromPattern>[0], change: object = {}) =>
+      mostHead(opened(of(name, change)).game);
+    expect(most("rally", { points: 7 })).toBe(6);
+    expect(most("pins")).toBe(MOST_HEAD);
+    expect(most("bases")).toBe(MOST_HEAD);
+    expect(most("swapSquare")).toBe(0);
+    const a = of("rally", { points: 7 });
+    const f = fairMatch({ ...a, players: { ...a.players, fair: ["head"] } }, [{ age: 7 }, { age: 9 }]);
+    expect(f.people[0]!.head).toBeGreaterThan(0);
+    expect(f.people[0]!.head).toBeLessThanOrEqual(6);
+    expect(f.after[0]!).toBeGreaterThan(f.before[0]!);
   });
 });

@@ -1,10 +1,11 @@
-import { LEAST_COURT, MOST_HEAD, MOST_NEARER, type Role, type Setup, WIDER } from "../contract/contract.ts";
+import { LEAST_COURT, MOST_NEARER, type Role, type Setup, WIDER } from "../contract/contract.ts";
 import { FAIR_KNOBS, type FairKnob } from "../contract/people.ts";
 import { hasGuards, lineRange } from "../contract/standing.ts";
 import { forecastActivity, type Who } from "../forecast/for-activity.ts";
 import { ForecastStopped } from "../forecast/forecast.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import { mostHead } from "../match/heads.ts";
 
 export { FAIR_KNOBS, type FairKnob };
 /** Every chance to win within so much of equal is fair. */
@@ -65,7 +66,7 @@ export function fairMatch(
     return wins;
   };
   const done = () => unequal(best.wins) <= FAIR_WITHIN;
-  const pointsCount = opened(a).possible.unit === "points" && opened(a).possible.better === "more";
+  const most = mostHead(opened(a).game);
   const { pattern } = opened(a);
   const range = lineRange(pattern, a.pattern.params);
   const guards = hasGuards(pattern, a.pattern.params);
@@ -96,9 +97,9 @@ export function fairMatch(
       const farthest = Math.floor(-(range?.least ?? 0) / by);
       for (const knob of order) {
         if (done() || stop()) break;
-        if (knob === "head" && pointsCount) {
+        if (knob === "head" && most > 0) {
           const had = from[weak]!.head ?? 0;
-          least(MOST_HEAD - had, strong, (k) => put(from, weak, { head: had + k }));
+          least(most - had, strong, (k) => put(from, weak, { head: had + k }));
         }
         if (knob === "line" && range) least(farthest, strong, (k) => put(from, strong, back(k)));
         if (knob === "target" && targets) {

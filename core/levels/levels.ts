@@ -142,6 +142,13 @@ export function otherActions(a: Activity): Action[] {
   return FROM_HAND.filter((x) => x !== now && actionFacts[x].travel === travel && opened(a).pattern.actions(x));
 }
 
+/** What stands there and could be another thing; null where nothing does, or where it bears a letter. */
+export function aimedAt(a: Activity): string | null {
+  const { pegs, parts } = opened(a);
+  if (parts.some((p) => p.kind === "target" && p.sign !== undefined)) return null;
+  return pegs.find((p) => p.kind === "target" && p.item)?.item ?? null;
+}
+
 /** Everything but the line that may be turned for a level, one thing at a time, cheapest to reset first. */
 function turnsOf(
   a: Activity,
@@ -149,7 +156,7 @@ function turnsOf(
   things: readonly string[],
   targets: readonly string[],
 ): LevelSetting[] {
-  const [first] = opened(a).pegs.filter((p) => p.kind === "target" && p.item);
+  const first = aimedAt(a);
   const one = (s: Partial<LevelSetting>): LevelSetting => ({ ...AS_DRAWN, ...s });
   const bounces = settable(a).filter((k) => k.kind === "toggle" && k.path[k.path.length - 1] === "bounce");
   const game = { params: a.pattern.params, match: a.match };
@@ -157,7 +164,7 @@ function turnsOf(
     AS_DRAWN,
     // Other words or mixes: nothing is laid anew.
     ...(may("game") ? gradesOf(a).map((settings) => one({ settings })) : []),
-    ...(may("target") && first ? others(a, targets, first.item!).map((target) => one({ target })) : []),
+    ...(may("target") && first ? others(a, targets, first).map((target) => one({ target })) : []),
     ...(may("hand") ? [one({ hand: "other" })] : []),
     ...(may("posture") ? LOW_POSTURES.map((posture) => one({ posture })) : []),
     ...(may("thing") ? others(a, things, a.kit.send).map((id) => one({ thing: id })) : []),

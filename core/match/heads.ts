@@ -1,0 +1,24 @@
+import type { Setup } from "../contract/contract.ts";
+import { MOST_HEAD } from "../contract/contract.ts";
+import type { Game } from "../contract/game.ts";
+
+/**
+ * The most points (or goals, or runs) that somebody may begin a match with: so many as still put a side farther ahead. 0: nothing of the kind
+ * counts in it.
+ */
+export function mostHead(game: Game): number {
+  const rank = (head: number): number => {
+    const people: Setup["people"] = [{ role: "plays", ...(head > 0 && { head }) }, { role: "plays" }];
+    const begun = game.start({ players: 2, mode: "against", seed: 1, people });
+    return game.score(begun).find((s) => s.players.includes(0))!.rank;
+  };
+  if (!(rank(1) > rank(0))) return 0;
+  // More never puts it behind; from some number on it changes nothing.
+  let [lo, hi] = [1, MOST_HEAD + 1];
+  while (hi - lo > 1) {
+    const mid = Math.floor((lo + hi) / 2);
+    if (rank(mid) > rank(mid - 1)) lo = mid;
+    else hi = mid;
+  }
+  return lo;
+}
