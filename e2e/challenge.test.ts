@@ -172,6 +172,50 @@ describe("what the goes teach", () => {
     await page.close();
   });
 
+  it("where pieces came to rest tells a pull apart, on the child's page", async () => {
+    const game = fromPattern("closest");
+    const a = changed(game, title(), { jack: "placed", pieces: 6, finish: { points: null, rounds: 2 } });
+    const sent = await sending(["Umar Z."], a);
+    const [k] =
+      await sql`select k.*, c.school_id, c.id as child from card k join child c on c.id = k.child_id where k.assignment_id = ${sent}`;
+    const { takeHandIn } = await import("../server/hand-in/take.ts");
+    const { opened } = await import("../core/formats/opened.ts");
+    const spot = (i: number) => ({ along: -300 + 60 * ((i % 5) - 2), across: 40 * ((i % 3) - 1) });
+    const round = (r: number) => [
+      ...Array.from({ length: 6 }, (_, i) => ({ kind: "send", rest: "in", spot: spot(6 * r + i) })),
+      { kind: "ready" },
+    ];
+    const events = [...round(0), ...round(1)].map((event, seq) => ({ seq, event: { at: 6000 * (seq + 1), ...event } }));
+    await takeHandIn(
+      { schoolId: k!.school_id, childId: k!.child },
+      {
+        play: crypto.randomUUID(),
+        card: k!.id,
+        cardHash: k!.hash,
+        device: "a device of a test",
+        setup: { players: 1, mode: "alone", seed: 1 },
+        rulesVersion: opened(a).pattern.rulesVersion,
+        startedAt: Date.now() - 600_000,
+        events: events as never,
+        result: {
+          events: events.length,
+          reflection: { before: 3, during: 3, after: 3, answers: [], criteria: [], grownUp: false },
+        },
+      },
+    );
+    const teacher = await teacherPage(browser);
+    await expect
+      .poll(
+        async () => {
+          await open(teacher, `${base}/children/${k!.child}`);
+          return text(teacher);
+        },
+        { timeout: 60_000 },
+      )
+      .toMatch(/Where 12 pieces came to rest: on the whole \d\d cm short, to neither side; about none of them wild/);
+    await teacher.close();
+  });
+
   it("up and down while playing: the lines of the other levels, asked for after so many in a row", async () => {
     const line = (n: number) => ({ ...AS_DRAWN, line: n });
     const levels = { low: 0.6, high: 0.8, list: [line(-0.5), line(0), line(0.5)], up: 2, down: 2 };

@@ -149,6 +149,8 @@ export const enTeacher: Record<string, string> = {
   "preview.game": "See it on the card of",
   "preview.see": "See the card",
   "child.weeks": "Week by week: {what}",
+  "child.lean":
+    "Where {n, plural, one {one piece} other {{n, number} pieces}} came to rest: {along, select, short {on the whole {far, number} cm short} long {on the whole {far, number} cm too far} other {neither short nor too far}}, {across, select, left {{aside, number} cm to the left} right {{aside, number} cm to the right} other {to neither side}}; about {wild, plural, =0 {none} one {one} other {#}} of them wild.",
   "child.likely": "With 8 chances in 10 between {low} and {high}.",
   "truth.silent":
     "{count, plural, one {One game has} other {# games have}} no send or touch that is known to be the child's own, and {count, plural, one {is} other {are}} left out.",

@@ -3,6 +3,7 @@ import { lazy, Suspense, useEffect } from "react";
 import { Form, Link, useRevalidator } from "react-router";
 import { isSend } from "#core/actions/actions.ts";
 import { SUPPORT_IDS, SUPPORT_KINDS, SUPPORTS } from "#core/compile/support.ts";
+import { type Lean, pulls } from "#core/estimate/lean.ts";
 import { plainly, plateChance, usualRun } from "#core/estimate/plainly.ts";
 import { betterOf, rankOf, settingOf } from "#core/records/rank.ts";
 import { childPage } from "#server/children/child.ts";
@@ -75,6 +76,19 @@ export async function action({ request, params }: Route.ActionArgs) {
   });
 }
 
+/** A pull and wild sends in words; what is not beyond chance is no pull. */
+function leanText({ pieces, along, across, wild }: Lean): string {
+  const cm = (metres: number) => Math.round(100 * Math.abs(metres));
+  return tell("child.lean", {
+    n: pieces,
+    along: !pulls(along) ? "no" : along.by < 0 ? "short" : "long",
+    far: cm(along.by),
+    across: !pulls(across) ? "no" : across.by < 0 ? "left" : "right",
+    aside: cm(across.by),
+    wild: Math.round(wild),
+  });
+}
+
 export default function ChildPage({ loaderData, actionData }: Route.ComponentProps) {
   const { child: c } = loaderData;
   const { revalidate } = useRevalidator();
@@ -134,6 +148,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
         {c.courses.map((x) => {
           const k = known.get(x.action);
           const plate = x.axis === "spread" && isSend(x.action);
+          const lean = c.leans[x.action];
           return (
             <section
               key={`${x.action} ${x.axis}`}
@@ -147,6 +162,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
                 {tell("child.likely", { low: x.ends[0]!, high: x.ends[1]! })}{" "}
                 {k && tell("child.rests", { tries: k.tries, when: k.last })}
               </p>
+              {lean && x.axis === "spread" && <p className="text-sm text-quiet">{leanText(lean)}</p>}
               <div className="chart-print">
                 <Suspense fallback={<div className="h-[220px]" />}>
                   <AccuracyChart

@@ -1,18 +1,20 @@
-import { asc, desc, eq, inArray } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import type { Action } from "#core/actions/actions.ts";
 import type { Support } from "#core/compile/support.ts";
 import type { Axis } from "#core/estimate/grid.ts";
+import type { Lean } from "#core/estimate/lean.ts";
 import { type Estimate, estimateOf, posterior } from "#core/estimate/posterior.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { type Go, goesOf } from "../assignments/goes.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inForce } from "../cards/versions.ts";
-import { inSchool, schema } from "../db/client.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import { figures } from "../figures/figures.ts";
 import { isAsked } from "../jobs/jobs.ts";
 import { ownChild } from "../school/classes.ts";
 import { type EvidenceRow, evidenceRows, type KnownAction, knownFrom, weekOf } from "./known.ts";
 
-const { assignment, card, cardVersion, criterionMark, revision } = schema;
+const { assignment, card, cardVersion, criterionMark, play, playEvent, revision } = schema;
 
 /** What was known of a child at the end of a week, on one axis of one action. */
 export interface Week extends Estimate {
@@ -55,6 +57,8 @@ export interface ChildPage {
   played: { lately: number; aWeek: number; weeks: number };
   /** The minutes of moving that its newest activity asks for in a week; null: it says nothing of it. */
   goal: number | null;
+  /** By the way it is sent, what resting places show beside the spread. */
+  leans: Partial<Record<Action, Lean>>;
   /** Goes are still being worked out. */
   working: boolean;
 }
@@ -93,8 +97,8 @@ function courseOf(list: readonly EvidenceRow[], age: number, now: Date): Course 
 }
 
 /** All that the school knows of one child, for its teacher. */
-export function childPage(who: SignedIn, id: string, now = new Date()): Promise<ChildPage> {
-  return inSchool(who.schoolId, async (tx) => {
+export async function childPage(who: SignedIn, id: string, now = new Date()): Promise<ChildPage> {
+  const { laid, ...page } = await inSchool(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, id);
     const rows = await evidenceRows(tx, [id]);
     const keys = [...new Set(rows.map((r) => `${r.action} ${r.axis}`))];
@@ -160,8 +164,45 @@ export function childPage(who: SignedIn, id: string, now = new Date()): Promise<
       played: playedIn(goes, now),
       goal: cards[0]?.document.week?.goal ?? null,
       working: await isAsked(tx, "evidence", id),
+      laid: await laidOut(tx, id),
     };
   });
+  return { ...page, leans: laid.length > 0 ? await figures("leans", laid) : {} };
+}
+/** The newest goes are looked at for resting places, so many. */
+const MOST_LAID = 40;
+/** Goes of a child in which somebody showed where pieces came to rest. */
+async function laidOut(tx: Tx, childId: string) {
+  const plays = await tx
+    .select({ play, compiled: cardVersion.compiled })
+    .from(play)
+    .innerJoin(card, eq(card.id, play.cardId))
+    .innerJoin(cardVersion, and(eq(cardVersion.cardId, card.id), eq(cardVersion.hash, play.cardHash)))
+    .where(
+      and(
+        eq(card.childId, childId),
+        sql`exists (select 1 from ${playEvent} e where e.play_id = ${play.id} and e.event ? 'spot')`,
+      ),
+    )
+    .orderBy(desc(play.startedAt))
+    .limit(MOST_LAID);
+  if (plays.length === 0) return [];
+  const events = await tx
+    .select({ id: playEvent.playId, event: playEvent.event })
+    .from(playEvent)
+    .where(
+      inArray(
+        playEvent.playId,
+        plays.map((p) => p.play.id),
+      ),
+    )
+    .orderBy(asc(playEvent.seq));
+  return plays.map(({ play: p, compiled }) => ({
+    activity: compiled.activity,
+    setup: p.setup,
+    version: p.rulesVersion,
+    events: events.flatMap((e) => (e.id === p.id ? [e.event] : [])),
+  }));
 }
 const criteriaOf = (a: Activity, marks: readonly { criterion: string; mark: string }[]) =>
   marks.flatMap((m) => {

@@ -1,9 +1,11 @@
+import type { Action } from "#core/actions/actions.ts";
 import { type Card, compileFor, type Making } from "#core/compile/card.ts";
 import type { Support } from "#core/compile/support.ts";
 import { type Decided, remake } from "#core/compile/swap.ts";
 import type { Role } from "#core/contract/contract.ts";
 import { type Evidence, evidenceOf } from "#core/estimate/evidence.ts";
 import { evidenceOfScore } from "#core/estimate/from-score.ts";
+import { type Lean, leanOf, restingOf } from "#core/estimate/lean.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
 import { quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
@@ -72,6 +74,20 @@ export const figuresWork = {
     plain: rateWith(a, who, self, []),
     with: rateWith(a, who, self, supports),
   }),
+  /** By the way it is sent: the pull and the wild sends that resting places show, of goes of one child; none where too few are told. */
+  leans(goes: readonly Pick<GoTold, "activity" | "setup" | "events" | "version">[]): Partial<Record<Action, Lean>> {
+    const all = goes.flatMap(({ activity, setup, events, version }) => {
+      const { refused, play } = replay(gamePartOf(activity), setup, events, version);
+      return refused ? [] : restingOf(activity, play);
+    });
+    const actions = [...new Set(all.map((r) => r.action))];
+    return Object.fromEntries(
+      actions.flatMap((action) => {
+        const lean = leanOf(all.flatMap((r) => (r.action === action ? [r.at] : [])));
+        return lean ? [[action, lean]] : [];
+      }),
+    );
+  },
   /** What one go says of its child: every try of it, or, where only its score is known, that. */
   evidence({ activity, setup, events, version, age, score }: GoTold): { told: Evidence[]; refused: boolean } {
     const { refused, play } = replay(gamePartOf(activity), setup, events, version);
