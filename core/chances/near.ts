@@ -34,17 +34,20 @@ export function radiusOf(share: number, sx: number, sy: number): number {
   return (lo + hi) / 2;
 }
 const kept = new Map<string, readonly number[]>();
-/** The distances of a turn, one a bin, millimetres. */
+/** The ratio of the two spreads is one for each way of sending: they differ beyond this only by rounding. */
+const RATIO = 1e6;
+/** The distances of a turn, one a bin, millimetres: those of a spread of 1 m along, times the spread. */
 function binsOf(sx: number, sy: number, turn: number): readonly number[] {
   const off = (turn * GOLDEN + 0.25) % 1;
-  const key = `${sx} ${sy} ${off}`;
+  const ratio = Math.round((RATIO * sx) / sy) / RATIO;
+  const key = `${ratio} ${off}`;
   let bins = kept.get(key);
   if (!bins) {
-    bins = Array.from({ length: BINS }, (_, i) => Math.round(1000 * radiusOf((i + off) / BINS, sx, sy)));
+    bins = Array.from({ length: BINS }, (_, i) => radiusOf((i + off) / BINS, ratio, 1));
     if (kept.size > 500) kept.clear();
     kept.set(key, bins);
   }
-  return bins;
+  return bins.map((r) => Math.round(1000 * sy * r));
 }
 
 /**
