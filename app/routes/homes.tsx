@@ -17,6 +17,7 @@ import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { CopyButton } from "../ui/copy-button.tsx";
+import { Options } from "../ui/options.tsx";
 import { SpacePicture } from "../ui/space-picture.tsx";
 import { when } from "../when.ts";
 import type { Route } from "./+types/homes";
@@ -188,11 +189,7 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
           <label className="flex items-center gap-1.5">
             Class
             <select name="class" defaultValue={d.classId} className="py-0.5">
-              {d.classes.map((c) => (
-                <option key={c.id} value={c.id}>
-                  {c.name}
-                </option>
-              ))}
+              <Options of={d.classes} />
             </select>
           </label>
           <label className="flex items-center gap-1.5">
@@ -282,11 +279,7 @@ function Waiting({ d }: { d: Route.ComponentProps["loaderData"] }) {
                   <option value="" disabled>
                     choose
                   </option>
-                  {group.children.map((k) => (
-                    <option key={k.id} value={k.id}>
-                      {k.name}
-                    </option>
-                  ))}
+                  <Options of={group.children} />
                 </select>
               </label>
               <button type="submit" name="intent" value="place" className="btn btn-main btn-small">

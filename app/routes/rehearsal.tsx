@@ -16,6 +16,7 @@ import { drawSeen, Tile } from "../rehearsal/tile.tsx";
 import { useForeseen, useGoes } from "../rehearsal/use-rehearsal.ts";
 import { useStill } from "../rehearsal/use-still.ts";
 import { teacherOf } from "../session.server.ts";
+import { Options } from "../ui/options.tsx";
 import type { Route } from "./+types/rehearsal";
 
 /** So many times as fast as it is. */
@@ -69,11 +70,7 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
           <label className="field">
             <span>Class</span>
             <select name="class" defaultValue={d.classId ?? undefined}>
-              {d.classes.map((c) => (
-                <option key={c.id} value={c.id}>
-                  {c.name}
-                </option>
-              ))}
+              <Options of={d.classes} />
             </select>
           </label>
           <label className="field">

@@ -1,6 +1,6 @@
 import * as Comlink from "comlink";
 import { useEffect, useRef, useState } from "react";
-import type { Fair, FairKnob } from "#core/fair/fair.ts";
+import type { Fair } from "#core/fair/fair.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import type { FairWorker } from "../workers/fair.worker.ts";
@@ -8,7 +8,7 @@ import type { FairWorker } from "../workers/fair.worker.ts";
 /** A fair match, worked out beside the screen; it can be given up. */
 export function useFair(): {
   state: "idle" | "working" | "failed";
-  find: (a: Activity, who: readonly Who[], done: (f: Fair) => void, order?: readonly FairKnob[]) => void;
+  find: (a: Activity, who: readonly Who[], done: (f: Fair) => void) => void;
   stop: () => void;
 } {
   const worker = useRef<Worker | null>(null);
@@ -22,13 +22,13 @@ export function useFair(): {
   return {
     state,
     stop,
-    find(a, who, done, order) {
+    find(a, who, done) {
       worker.current?.terminate();
       const made = new Worker(new URL("../workers/fair.worker.ts", import.meta.url), { type: "module" });
       worker.current = made;
       set("working");
       Comlink.wrap<FairWorker>(made)
-        .match(a, who, order)
+        .match(a, who)
         .then((f) => {
           if (worker.current !== made) return;
           made.terminate();

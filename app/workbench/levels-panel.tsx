@@ -23,6 +23,7 @@ import { namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { levelText } from "../ui/level-text.ts";
+import { Options } from "../ui/options.tsx";
 import { Problems } from "../ui/problems.tsx";
 import { useSchool, withOwn } from "./items.tsx";
 import { NumberField, TextField } from "./knobs.tsx";
@@ -97,26 +98,11 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
       ? sendsUntil(middleRates, levels.up, levels.down, settled.shares.indexOf(Math.max(...settled.shares)), stop)
       : null;
   const whole = (n: number) => Math.round(100 * n);
-  const thingOf = (
-    id: string | null,
-    all: readonly string[],
-    [name, drawn]: readonly [string, string],
-    pick: (id: string | null) => void,
-  ) => (
-    <select
-      aria-label={name}
-      className="w-full py-0.5 text-sm"
-      value={id ?? ""}
-      onChange={(e) => pick(e.target.value || null)}
-    >
-      <option value="">{drawn}</option>
-      {[...new Set([...(id ? [id] : []), ...all])].map((x) => (
-        <option key={x} value={x}>
-          {names[x] ?? sayPhrase({ key: `item.${x}` })}
-        </option>
-      ))}
-    </select>
-  );
+  const thingsOf = (id: string | null, all: readonly string[]) =>
+    [...new Set([...(id ? [id] : []), ...all])].map((x) => ({
+      id: x,
+      name: names[x] ?? sayPhrase({ key: `item.${x}` }),
+    }));
   return (
     <>
       <div className="grid grid-cols-2 gap-x-3">
@@ -195,72 +181,61 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                     change={(line) => set(i, { line }, `level ${i}`)}
                   />
                   <div className="grid grid-cols-2 gap-2 py-1">
-                    {thingOf(s.thing, things, [tell("level.sends", { number: i + 1 }), "the same thing"], (id) =>
-                      set(i, { thing: id }),
+                    <Pick
+                      name={tell("level.sends", { number: i + 1 })}
+                      is={s.thing}
+                      none="the same thing"
+                      of={thingsOf(s.thing, things)}
+                      put={(thing) => set(i, { thing })}
+                    />
+                    {aimed && (
+                      <Pick
+                        name={tell("level.aims", { number: i + 1 })}
+                        is={s.target}
+                        none="the same target"
+                        of={thingsOf(s.target, targets)}
+                        put={(target) => set(i, { target })}
+                      />
                     )}
-                    {aimed &&
-                      thingOf(s.target, targets, [tell("level.aims", { number: i + 1 }), "the same target"], (id) =>
-                        set(i, { target: id }),
-                      )}
-                    <select
-                      aria-label={tell("level.hands", { number: i + 1 })}
-                      className="w-full py-0.5 text-sm"
-                      value={s.hand ?? ""}
-                      onChange={(e) => set(i, { hand: e.target.value === "other" ? "other" : null })}
-                    >
-                      <option value="">usual hand</option>
-                      <option value="other">other hand</option>
-                    </select>
-                    <select
-                      aria-label={tell("level.postures", { number: i + 1 })}
-                      className="w-full py-0.5 text-sm"
-                      value={s.posture ?? ""}
-                      onChange={(e) => set(i, { posture: LOW_POSTURES.find((p) => p === e.target.value) ?? null })}
-                    >
-                      <option value="">standing as drawn</option>
-                      {LOW_POSTURES.map((p) => (
-                        <option key={p} value={p}>
-                          {tell("level.posture", { posture: p })}
-                        </option>
-                      ))}
-                    </select>
+                    <Pick
+                      name={tell("level.hands", { number: i + 1 })}
+                      is={s.hand}
+                      none="usual hand"
+                      of={[{ id: "other", name: "other hand" }]}
+                      put={(hand) => set(i, { hand: hand === "other" ? "other" : null })}
+                    />
+                    <Pick
+                      name={tell("level.postures", { number: i + 1 })}
+                      is={s.posture}
+                      none="standing as drawn"
+                      of={LOW_POSTURES.map((id) => ({ id, name: tell("level.posture", { posture: id }) }))}
+                      put={(posture) => set(i, { posture: LOW_POSTURES.find((p) => p === posture) ?? null })}
+                    />
                     {(actions.length > 0 || s.action) && (
-                      <select
-                        aria-label={tell("level.actions", { number: i + 1 })}
-                        className="w-full py-0.5 text-sm"
-                        value={s.action ?? ""}
-                        onChange={(e) => set(i, { action: actions.find((x) => x === e.target.value) ?? null })}
-                      >
-                        <option value="">the same way</option>
-                        {actions.map((x) => (
-                          <option key={x} value={x}>
-                            {label(`action.${x}`)}
-                          </option>
-                        ))}
-                      </select>
+                      <Pick
+                        name={tell("level.actions", { number: i + 1 })}
+                        is={s.action}
+                        none="the same way"
+                        of={actions.map((id) => ({ id, name: label(`action.${id}`) }))}
+                        put={(action) => set(i, { action: actions.find((x) => x === action) ?? null })}
+                      />
                     )}
                     {more.length > 0 && (
-                      <select
-                        aria-label={tell("level.also", { number: i + 1 })}
-                        className="w-full py-0.5 text-sm"
-                        value=""
-                        onChange={(e) => {
-                          const k = more.find((x) => fieldOf(x) === e.target.value);
+                      <Pick
+                        name={tell("level.also", { number: i + 1 })}
+                        is={null}
+                        none="set also ..."
+                        of={more.map((k) => ({ id: fieldOf(k), name: label(k.label) }))}
+                        put={(field) => {
+                          const k = more.find((x) => fieldOf(x) === field);
                           const now = k && setTo(k, game);
                           if (!k || (typeof now !== "number" && typeof now !== "boolean" && typeof now !== "string"))
                             return;
                           const value = typeof now === "boolean" ? !now : now;
-                          const others = s.settings.filter((x) => x.field !== fieldOf(k));
+                          const others = s.settings.filter((x) => x.field !== field);
                           set(i, { settings: [...others, { field: fieldOf(k), value }] });
                         }}
-                      >
-                        <option value="">set also ...</option>
-                        {more.map((k) => (
-                          <option key={fieldOf(k)} value={fieldOf(k)}>
-                            {label(k.label)}
-                          </option>
-                        ))}
-                      </select>
+                      />
                     )}
                   </div>
                   {s.settings.map((x) => {
@@ -362,5 +337,32 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
         </>
       )}
     </>
+  );
+}
+
+/** One choice of a level; the first one is: as drawn. */
+function Pick({
+  name,
+  is,
+  none,
+  of,
+  put,
+}: {
+  name: string;
+  is: string | null;
+  none: string;
+  of: readonly { id: string; name: string }[];
+  put: (id: string | null) => void;
+}) {
+  return (
+    <select
+      aria-label={name}
+      className="w-full py-0.5 text-sm"
+      value={is ?? ""}
+      onChange={(e) => put(e.target.value === "" ? null : e.target.value)}
+    >
+      <option value="">{none}</option>
+      <Options of={of} />
+    </select>
   );
 }

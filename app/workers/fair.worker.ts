@@ -1,11 +1,11 @@
 import * as Comlink from "comlink";
-import { type Fair, type FairKnob, fairMatch } from "#core/fair/fair.ts";
+import { type Fair, fairMatch } from "#core/fair/fair.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 
 const fair = {
   /** The smallest change that makes it even; the worker is ended to give it up. */
-  match: (a: Activity, who: readonly Who[], order?: readonly FairKnob[]): Fair => fairMatch(a, who, order),
+  match: (a: Activity, who: readonly Who[]): Fair => fairMatch(a, who),
 };
 export type FairWorker = typeof fair;
 

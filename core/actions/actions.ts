@@ -3,14 +3,18 @@ import type { Spread } from "../actions/spread.ts";
 /** How a send travels: decides which errors matter and what slows it. */
 export type Travel = "ground" | "slide" | "air";
 
-/** What sends something away. */
-export const SENDS = [
+/** What leaves the hand itself: one of these may stand for another without anything else being fetched. */
+export const FROM_HAND = [
   "underarmRoll",
   "slide",
   "underarmThrow",
   "overarmThrow",
   "straightArmBowl",
   "pushThrow",
+] as const;
+/** What sends something away. */
+export const SENDS = [
+  ...FROM_HAND,
   "kick",
   "shortStrike",
   "longStrike",

@@ -1,4 +1,4 @@
-import { type Action, actionFacts } from "../actions/actions.ts";
+import { type Action, actionFacts, FROM_HAND } from "../actions/actions.ts";
 import { shifted } from "../compile/challenge.ts";
 import { type Support, supported } from "../compile/support.ts";
 import { type Knob, MOST_NEARER, type Phrase, type Role } from "../contract/contract.ts";
@@ -125,20 +125,11 @@ const SET_TO = { number: "number", toggle: "boolean", text: "string" } as const;
 export const gradesOf = (a: Activity): Setting[][] =>
   (opened(a).pattern.graded?.(a.pattern.params) ?? []).map((g) => [...g]);
 
-/** What leaves the hand itself: one of these may stand for another without anything else being fetched. */
-const FROM_HAND: readonly Action[] = [
-  "underarmRoll",
-  "slide",
-  "underarmThrow",
-  "overarmThrow",
-  "straightArmBowl",
-  "pushThrow",
-];
 /** Other ways of sending that travel as the first one does and that this game and this thing allow. */
 export function otherActions(a: Activity): Action[] {
   const now = a.aim.action;
   const { travel } = actionFacts[now];
-  if (!FROM_HAND.includes(now)) return [];
+  if (!(FROM_HAND as readonly Action[]).includes(now)) return [];
   return FROM_HAND.filter((x) => x !== now && actionFacts[x].travel === travel && opened(a).pattern.actions(x));
 }
 
