@@ -12,6 +12,9 @@ export { FAIR_KNOBS, type FairKnob };
 export const FAIR_WITHIN = 0.03;
 /** Games drawn for one look where it cannot be worked out exactly. */
 const GAMES = 4000;
+/** Fewer tell whether it is far from even: three standard errors beyond what is fair. */
+const FEW = 1000;
+const FAR = 0.08;
 
 export interface Fair {
   /** Chances to win as they are, and with the change; a tie is shared. One a player. */
@@ -30,7 +33,7 @@ const unequal = (wins: readonly number[]) => Math.max(...wins.map((w) => Math.ab
 
 /**
  * The smallest change, in the order of the activity unless another is given, that makes a match fair: points to begin with for the weakest; a line farther back for the strongest; a target half as wide again for
- * the weakest; a court or a goal to guard that is narrower, for the weakest; the strongest one's other hand; kneeling; the last two with a line farther back as well. Of each the least that brings every chance to win within 3 points of equal;
+ * the weakest; a court or a goal to guard that is narrower, for the weakest, with points to begin with where these alone come near; the strongest one's other hand; kneeling; the last two with a line farther back as well. Of each the least that brings every chance to win within 3 points of equal;
  * where none does, the nearest. Each plays for itself. `stop` is asked before every forecast; once it says true the best so far is given.
  */
 export function fairMatch(
@@ -42,17 +45,23 @@ export function fairMatch(
   const n = who.length;
   const setupOf = (people: Role[]): Setup => ({ players: n, mode: "against", seed: 1, people });
   let tried = 0;
+  let method: "auto" | "sampled" = "auto";
   const known = new Map<string, number[]>();
   const winsOf = (people: Role[]): number[] => {
     const key = JSON.stringify(people);
-    let wins = known.get(key);
-    if (!wins) {
+    let wins = known.get(key) ?? [];
+    if (wins.length === 0) {
       tried++;
-      const f = forecastActivity(a, who, setupOf(people), "middle", { samples: GAMES, stop });
-      wins = Array.from({ length: n }, (_, i) => {
-        const side = f.sides.find((s) => s.players.includes(i));
-        return (side?.win ?? 0) / (side?.players.length ?? 1);
-      });
+      for (const samples of [FEW, GAMES]) {
+        const f = forecastActivity(a, who, setupOf(people), "middle", { samples, stop, method });
+        // What could not be gone through once cannot with other people either.
+        if (f.method === "sampled") method = "sampled";
+        wins = Array.from({ length: n }, (_, i) => {
+          const side = f.sides.find((s) => s.players.includes(i));
+          return (side?.win ?? 0) / (side?.players.length ?? 1);
+        });
+        if (f.method === "exact" || unequal(wins) > FAR) break;
+      }
       known.set(key, wins);
     }
     return wins;
@@ -107,8 +116,14 @@ export function fairMatch(
           better(wide);
           if (!done() && range && !stop()) least(farthest, strong, (k) => put(wide, strong, back(k)));
         }
-        if (knob === "court" && guards)
-          least(Math.round(10 * (1 - LEAST_COURT)), strong, (k) => put(from, weak, { court: 1 - k / 10 }));
+        if (knob === "court" && guards) {
+          const narrower = (of: readonly Role[]) =>
+            least(Math.round(10 * (1 - LEAST_COURT)), strong, (k) => put(of, weak, { court: 1 - k / 10 }));
+          // A point more or less to begin with is much: what is left over is made up by the court.
+          const { head = 0 } = best.people[weak]!;
+          narrower(from);
+          for (const h of [head, head - 1]) if (h > 0 && !done() && !stop()) narrower(put(from, weak, { head: h }));
+        }
         for (const [name, change] of [
           ["hand", { otherHand: true }],
           ["posture", { posture: "kneeling" }],
