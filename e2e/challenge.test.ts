@@ -218,7 +218,7 @@ describe("what the goes teach", () => {
 
   it("up and down while playing: the lines of the other levels, asked for after so many in a row", async () => {
     const line = (n: number) => ({ ...AS_DRAWN, line: n });
-    const levels = { low: 0.6, high: 0.8, list: [line(-0.5), line(0), line(0.5)], up: 2, down: 2 };
+    const levels = { low: 0.6, high: 0.8, list: [line(-0.5), line(0), line(0.5)], up: 2, down: 2, stop: 1 };
     const { page, card } = await sentTo(browser, "Maru K.", { ...fromPattern("climb"), title: title(), levels });
     await beginPlay(page, card);
     const offers = () => page.$$eval("main button", (all) => all.map((b) => b.textContent ?? ""));
@@ -235,7 +235,13 @@ describe("what the goes teach", () => {
     await sees(page, "Stand:");
     await press(page, "MISS");
     await press(page, "MISS");
+    expect(await text(page)).not.toContain("You have found your line!");
     await press(page, "2 misses: easier?");
+    // Once from harder to easier is all that this ladder is to turn.
+    await sees(page, "You have found your line!");
+    await press(page, "HIT");
+    await press(page, "HIT");
+    await sees(page, "Send 7");
     expect((await offers()).some((t) => t.includes("?"))).toBe(false);
     await page.close();
   });
@@ -359,6 +365,21 @@ describe("support", () => {
   it("ticked on the child's page it is on its next card without a name, and the child plays by it", async () => {
     const id = await childId("Lorcan T.");
     const teacher = await teacherPage(browser);
+    await open(teacher, `${base}/children/${id}`);
+    await teacher.click("input[name='support nearer']");
+    await teacher.click("input[name='support withPartner']");
+    // Seen on a card before it is kept; nothing of it is.
+    const [climb] = await sql`
+      select a.id from card k join assignment a on a.id = k.assignment_id join revision r on r.id = a.revision_id
+      where k.child_id = ${id} and r.document->>'title' = 'Hallway climb' limit 1`;
+    await teacher.select("#of", climb!.id);
+    await press(teacher, "See the card");
+    await sees(teacher, "Used here: a line of its own, two steps nearer, does it with a partner.");
+    const [, plain, with_] = /about ([\d.]+) in 10 without support, ([\d.]+) in 10/.exec(await text(teacher))!;
+    expect(Number(with_)).toBeGreaterThan(Number(plain));
+    expect((await sql`select adjust from child where id = ${id}`)[0]!.adjust?.supports ?? []).toEqual([]);
+    await open(teacher, `${base}/children/${id}/card?of=${climb!.id}`);
+    await sees(teacher, "No support is ticked");
     await open(teacher, `${base}/children/${id}`);
     await teacher.click("input[name='support nearer']");
     await teacher.click("input[name='support withPartner']");
