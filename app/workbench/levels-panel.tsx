@@ -89,14 +89,15 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
         }),
       )
     : 0;
-  const middleRates = rates.map((r) => r[Math.min(1, r.length - 1)] ?? 0);
-  const settled = levels && !none && levels.list.length > 0 ? settles(middleRates, levels.up, levels.down) : null;
-  const stop = levels?.stop === undefined ? USUAL_TURNS : levels.stop;
+  const { up = 1, down = 1, stop = USUAL_TURNS } = levels ?? {};
   // Begun where most of the time is spent.
-  const until =
-    levels && settled && stop !== null
-      ? sendsUntil(middleRates, levels.up, levels.down, settled.shares.indexOf(Math.max(...settled.shares)), stop)
-      : null;
+  const settled = useMemo(() => {
+    if (none || rates.length === 0) return null;
+    const middle = rates.map((r) => r[Math.min(1, r.length - 1)] ?? 0);
+    const { rate, shares } = settles(middle, up, down);
+    const at = shares.indexOf(Math.max(...shares));
+    return { rate, at, until: stop === null ? null : sendsUntil(middle, up, down, at, stop) };
+  }, [rates, none, up, down, stop]);
   const whole = (n: number) => Math.round(100 * n);
   const thingsOf = (id: string | null, all: readonly string[]) =>
     [...new Set([...(id ? [id] : []), ...all])].map((x) => ({
@@ -325,12 +326,12 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
             <p className="text-sm text-quiet">
               {tell("level.settles", {
                 rate: whole(settled.rate),
-                level: settled.shares.indexOf(Math.max(...settled.shares)) + 1,
+                level: settled.at + 1,
               })}{" "}
               {stop !== null &&
-                (until === null
+                (settled.until === null
                   ? tell("level.untilNever")
-                  : tell("level.until", { sends: Math.round(until), times: stop }))}
+                  : tell("level.until", { sends: Math.round(settled.until), times: stop }))}
             </p>
           )}
           <p className="mt-2 text-sm text-quiet">{tell("level.each")}</p>

@@ -5,6 +5,7 @@ import { forecastActivity } from "../forecast/for-activity.ts";
 import { fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { mostHead } from "../match/heads.ts";
+import { patternNames } from "../patterns/registry.ts";
 import { fairMatch } from "./fair.ts";
 
 const of = (name: Parameters<typeof fromPattern>[0], change: object = {}) => {
@@ -84,6 +85,7 @@ describe("a target of one's own", () => {
   it("points to begin with: so many as still count in each game that has them, and none elsewhere", () => {
     const most = (name: Parameters<typeof fromPattern>[0], change: object = {}) =>
       mostHead(opened(of(name, change)).game);
+    for (const name of patternNames) expect(most(name), name).toBeLessThanOrEqual(MOST_HEAD);
     expect(most("rally", { points: 7 })).toBe(6);
     expect(most("pins")).toBe(MOST_HEAD);
     expect(most("bases")).toBe(MOST_HEAD);
