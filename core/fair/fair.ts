@@ -10,11 +10,10 @@ import { mostHead } from "../match/heads.ts";
 export { FAIR_KNOBS, type FairKnob };
 /** Every chance to win within so much of equal is fair. */
 export const FAIR_WITHIN = 0.03;
-/** Games drawn for one look where it cannot be worked out exactly. */
-const GAMES = 4000;
-/** Fewer tell whether it is far from even: three standard errors beyond what is fair. */
-const FEW = 1000;
-const FAR = 0.08;
+/** Games drawn for one look where it cannot be gone through exactly: few while it is far from fair, then more. */
+const GAMES = [150, 600, 2000] as const;
+/** Two and a half standard errors of a chance near a half, for one game. */
+const SURE = 1.25;
 
 export interface Fair {
   /** Chances to win as they are, and with the change; a tie is shared. One a player. */
@@ -46,24 +45,25 @@ export function fairMatch(
   const setupOf = (people: Role[]): Setup => ({ players: n, mode: "against", seed: 1, people });
   let tried = 0;
   let method: "auto" | "sampled" = "auto";
-  const known = new Map<string, number[]>();
-  const winsOf = (people: Role[]): number[] => {
+  const known = new Map<string, { wins: number[]; stage: number }>();
+  /** Chances to win: roughly, for which way to go on, or as surely as they are told. */
+  const winsOf = (people: Role[], roughly = false): number[] => {
     const key = JSON.stringify(people);
-    let wins = known.get(key) ?? [];
-    if (wins.length === 0) {
-      tried++;
-      for (const samples of [FEW, GAMES]) {
-        const f = forecastActivity(a, who, setupOf(people), "middle", { samples, stop, method });
-        // What could not be gone through once cannot with other people either.
-        if (f.method === "sampled") method = "sampled";
-        wins = Array.from({ length: n }, (_, i) => {
-          const side = f.sides.find((s) => s.players.includes(i));
-          return (side?.win ?? 0) / (side?.players.length ?? 1);
-        });
-        if (f.method === "exact" || unequal(wins) > FAR) break;
-      }
-      known.set(key, wins);
+    const last = GAMES.length - (roughly ? 2 : 1);
+    let { wins, stage } = known.get(key) ?? { wins: [], stage: -1 };
+    if (stage < 0) tried++;
+    while (stage < last) {
+      const samples = GAMES[++stage]!;
+      const f = forecastActivity(a, who, setupOf(people), "middle", { samples, stop, method });
+      // What could not be gone through once cannot with other people either.
+      if (f.method === "sampled") method = "sampled";
+      wins = Array.from({ length: n }, (_, i) => {
+        const side = f.sides.find((s) => s.players.includes(i));
+        return (side?.win ?? 0) / (side?.players.length ?? 1);
+      });
+      if (f.method === "exact" || unequal(wins) > FAIR_WITHIN + SURE / Math.sqrt(samples)) stage = GAMES.length;
     }
+    known.set(key, { wins, stage });
     return wins;
   };
   const plain = who.map(() => PLAYS);
@@ -86,10 +86,12 @@ export function fairMatch(
     let [lo, hi] = [0, most];
     while (hi - lo > 1 && !stop()) {
       const mid = Math.floor((lo + hi) / 2);
-      if (better(with_(mid))[strong]! > 1 / n) lo = mid;
+      if (winsOf(with_(mid), true)[strong]! > 1 / n) lo = mid;
       else hi = mid;
     }
-    if (!stop()) for (const k of [lo, hi]) if (k > 0) better(with_(k));
+    // Of the two between which it turns the one that seems nearer to even is looked at first.
+    const ends = [lo, hi].filter((k) => k > 0).map((k) => ({ k, off: stop() ? 0 : unequal(winsOf(with_(k), true)) }));
+    for (const { k } of ends.sort((x, y) => x.off - y.off)) if (!stop() && !done()) better(with_(k));
   };
   const put = (people: readonly Role[], i: number, change: Partial<Role>) =>
     people.map((p, k) => (k === i ? { ...p, ...change } : p));

@@ -750,8 +750,6 @@ class Dealer {
   deal(draw: () => number, seen?: (d: Drawn) => void): { end: BaseState | null; at: number; spent: Spent } {
     const { input, graph, book, chooser } = this;
     const { game } = input;
-    // Looking for the best choice goes by keys as well.
-    const keyed = () => this.keeping || (graph !== null && !graph.beyond);
     let [state, key, at] = [this.first, this.firstKey, 0];
     const spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
     let over = game.ending(state) !== null;
@@ -763,7 +761,10 @@ class Dealer {
       const kept = known || (this.keeping && graph!.size < KEPT_STATES);
       this.cost += known ? KNOWN_STEP : 1;
       const asks = kept ? graph!.asks(game, key, state) : game.asks(state);
-      const option = chooser.pick(key, state, book.options(asks));
+      const options = book.options(asks);
+      // Looking for the best choice goes by keys as well.
+      const looks = key === "" && options.length > 1 && graph !== null && !graph.beyond;
+      const option = chooser.pick(looks ? game.key(state) : key, state, options);
       const way = drawn(option.ways, draw());
       const takes = total(way.spent);
       const due = dueOf(game, state);
@@ -773,7 +774,7 @@ class Dealer {
         spent.waiting += waits;
         const flying = way.released !== null && at + way.released < due;
         at += waits;
-        const rung = stepTo(game, state, { kind: "bell" }, at * QUANTUM_MS, keyed());
+        const rung = stepTo(game, state, { kind: "bell" }, at * QUANTUM_MS, this.keeping);
         const landed = flying && !rung.ended ? landsAfter(game, rung.state, way.body, at) : null;
         ({ state, key, ended: over } = landed ?? rung);
         const { body, released } = landed ? way : { body: { kind: "bell" } as Body, released: null };
@@ -794,7 +795,7 @@ class Dealer {
       spent.waiting += way.spent.waiting;
       const to = kept
         ? graph!.step(game, key, state, way, 0)
-        : stepTo(game, state, way.body, graph && !this.looked ? 0 : at * QUANTUM_MS, keyed());
+        : stepTo(game, state, way.body, graph && !this.looked ? 0 : at * QUANTUM_MS, this.keeping);
       ({ state, key, ended: over } = to);
       seen?.({ ask: option.ask, body: way.body, from, at, released: way.released, spent: way.spent, state });
     }
