@@ -13,3 +13,9 @@ function canonical(value: unknown): string {
 }
 /** SHA-256 of a value as JSON, 64 hexadecimal digits; what is undefined counts as absent. */
 export const contentHash = (value: unknown): string => createHash("sha256").update(canonical(value)).digest("hex");
+
+/** An id made of a text: the same text gives the same id, on every copy and at every time. */
+export function idFrom(text: string): string {
+  const h = createHash("sha256").update(text).digest("hex");
+  return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`;
+}

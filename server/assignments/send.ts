@@ -1,4 +1,3 @@
-import { createHash } from "node:crypto";
 import { and, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
 import type { Card, Making } from "#core/compile/card.ts";
@@ -11,7 +10,7 @@ import type { SignedIn } from "../auth/sign-in.ts";
 import { makingsFor } from "../cards/for-class.ts";
 import { invite } from "../cards/invite.ts";
 import { giveCards } from "../cards/versions.ts";
-import { contentHash } from "../content-hash.ts";
+import { contentHash, idFrom } from "../content-hash.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
 import { askFor, nudge } from "../jobs/jobs.ts";
@@ -121,12 +120,6 @@ interface Ready {
   values: Omit<z.output<typeof sendOrder>, "children" | "markUnit" | "levels" | "other"> & { wholeClass: boolean };
 }
 
-/** The id of the second half of an order: the same for the same order. */
-function otherHalf(orderId: string): string {
-  const h = createHash("sha256").update(`other half of ${orderId}`).digest("hex");
-  return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`;
-}
-
 /**
  * Sends an activity: freezes a revision, compiles a card a child, and puts a message with its private link in the outbox; where children of
  * some ages have another game, that as well, as an assignment of its own. The same order sent again, also at once from elsewhere, answers
@@ -140,7 +133,8 @@ export async function sendOut(
   const checked = sendOrder.safeParse(order);
   if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
   const { classId, children: only, markUnit, levels: chosen, other, ...rest } = checked.data;
-  const otherId = otherHalf(rest.orderId);
+  // The second half of the same order has the same id, however often it is sent.
+  const otherId = idFrom(`other half of ${rest.orderId}`);
   const ready = await inSchool(who.schoolId, async (tx) => {
     const [before] = await byOrder(tx, rest.orderId);
     if (before) return { id: before.id, other: (await byOrder(tx, otherId))[0]?.id ?? null };

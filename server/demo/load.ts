@@ -1,4 +1,3 @@
-import { createHash } from "node:crypto";
 import { eq } from "drizzle-orm";
 import postgres from "postgres";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
@@ -11,6 +10,7 @@ import { markCriterion } from "../assignments/results.ts";
 import { sendActivity } from "../assignments/send.ts";
 import { openCard } from "../cards/family.ts";
 import { inForce } from "../cards/versions.ts";
+import { idFrom } from "../content-hash.ts";
 import { addSchool } from "../db/add-school.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { takeHandIn } from "../hand-in/take.ts";
@@ -40,12 +40,6 @@ function withTexts(a: Activity, over: Partial<Activity>): Activity {
     reflection: [...starterQuestions],
     ...over,
   });
-}
-
-/** The same seed gives the same id, so that a repeated load would change nothing. */
-function idOf(text: string): string {
-  const h = createHash("sha256").update(text).digest("hex");
-  return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`;
 }
 
 interface Sending {
@@ -86,7 +80,7 @@ async function play(
   const some = s.few ? all.filter((k, i) => i < s.few! || k.name === DEMO_CHILD).map((k) => k.id) : null;
   const id = await sendActivity(who, s.activityId, {
     children: some,
-    orderId: idOf(`order ${seed}`),
+    orderId: idFrom(`order ${seed}`),
     classId: s.classId,
     opensAt,
     closesAt,
@@ -144,7 +138,7 @@ async function play(
       await takeHandIn(
         link,
         {
-          play: idOf(`${seed} ${i} ${g}`),
+          play: idFrom(`${seed} ${i} ${g}`),
           card: card.id,
           cardHash: card.hash,
           device: `demo-device-${i}`,
