@@ -210,6 +210,8 @@ describe("a family plays", () => {
     await press(one, "HIT");
     await press(one, "HIT");
     await sees(one, "Send 3 of 16");
+    // A tap is on the disk a moment after it is seen.
+    await new Promise((r) => setTimeout(r, 1500));
     await first.close();
     const second = await openBrowser({ profile });
     const two = await phone(second.browser);
