@@ -85,7 +85,8 @@ export function FairHere({
         {told && (
           <>
             <p>
-              Wins in 100 games: {percent(told.before)} before, <strong>{percent(told.after)}</strong> after.
+              Wins in 100 games: {percent(told.before)} before, <strong>{percent(told.after)}</strong> after
+              {told.standardError > 0 && `, give or take ${Math.ceil(200 * told.standardError)}`}.
             </p>
             {changes.map((c) => (
               <p key={c}>{c}</p>

@@ -1,4 +1,5 @@
 import type { Doing, Gate, Manner } from "../asks/ask.ts";
+import { logistic } from "../log-odds.ts";
 import type { Age } from "../measures/stature.ts";
 import { GRAVITY } from "../physics/floor.ts";
 import type { Floor } from "../things/floors.ts";
@@ -44,8 +45,6 @@ export function gateOf(age: Age, gate: Gate, manner: Manner, off = 0): { p: numb
     seconds: gate.metres / (DRIBBLES * walking),
   };
 }
-
-const logistic = (odds: number) => 1 / (1 + Math.exp(-odds));
 
 /**
  * How somebody of that age does a task (`off` moves the log-odds for one child): the chance, its seconds (`touch`; of a failure as well), and what a drop costs. A toss has the time that

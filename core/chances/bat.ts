@@ -1,6 +1,7 @@
 import type { Person } from "../aim/person.ts";
 import type { AimOf } from "../asks/ask.ts";
 import type { Body } from "../events/events.ts";
+import { logistic, logit } from "../log-odds.ts";
 import type { KindOf, Outcome, Sight } from "./kind.ts";
 
 /** Log-odds of meeting the ball beside keeping a thing up: assumptions, as all below. */
@@ -18,8 +19,6 @@ const THROW = 7;
 /** Of the hits through the air that come near somebody so many are caught. */
 const CATCH = 0.12;
 
-const logit = (p: number) => Math.log(p / (1 - p));
-const logistic = (odds: number) => 1 / (1 + Math.exp(-odds));
 /** The normal quantile at the middle of each share, to three places: no more is needed of an assumption. */
 const QUANTILES = [-1.732, -1.15, -0.812, -0.549, -0.319, -0.105, 0.105, 0.319, 0.549, 0.812, 1.15, 1.732];
 

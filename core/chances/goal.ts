@@ -1,5 +1,6 @@
 import type { Person } from "../aim/person.ts";
 import type { AimOf } from "../asks/ask.ts";
+import { logit } from "../log-odds.ts";
 import type { KindOf, Sight } from "./kind.ts";
 
 /** Between equal sides a goal falls so often, a second, over this length and into goals so wide, metres: assumptions, as all below. */
@@ -12,7 +13,6 @@ const RESTART = 6;
 const SHOT = 0.55;
 const TICK = 0.1;
 
-const logit = (p: number) => Math.log(p / (1 - p));
 const level = (people: readonly Person[], { manner }: Sight) =>
   people.reduce((sum, p) => sum + logit(p.keeps(manner).p), 0) / Math.max(1, people.length);
 

@@ -27,6 +27,8 @@ export interface Way {
   spent: Spent;
   /** When it is let go, in quanta from the beginning of it: what is in the air at the bell was let go before; null: nothing is sent. */
   released: number | null;
+  /** What it is worth to whoever aimed; nothing where nobody does. */
+  worth?: number;
 }
 
 /** Who plays on what, and how they aim: chances need nothing else. */
@@ -145,6 +147,7 @@ const waysOf = (
       share: o.p,
       spent: spentBy(o, play.people[ask.player]!, fetched(o.seen)),
       released: quanta(o.released ?? o.windUp),
+      worth: kindOf<Aim>(ask.aim).worth(ask.aim, o.seen),
     }));
 
 const seenAs = (seen: Seen): Body =>

@@ -1,5 +1,6 @@
 import type { Person } from "../aim/person.ts";
 import type { AimOf, Manner } from "../asks/ask.ts";
+import { logistic, logit } from "../log-odds.ts";
 import { type KindOf, RESET, type Sight } from "./kind.ts";
 
 /** Log-odds of one touch in a rally beside keeping a thing up on the spot, by what it goes over: assumptions, as all below. */
@@ -12,8 +13,6 @@ const MOST_COVER = 1;
 const TOUCH = 1.1;
 const LIES = 2;
 
-const logit = (p: number) => Math.log(p / (1 - p));
-const logistic = (odds: number) => 1 / (1 + Math.exp(-odds));
 const cover = (area: number) => Math.max(-MOST_COVER, Math.min(MOST_COVER, COVER * (AREA - area)));
 /** The chance that a side sends one more back: the middle of its players, in log-odds. */
 export function touchOf(people: readonly Person[], manner: Manner, area: number, over: AimOf<"over">["over"]): number {

@@ -2,23 +2,29 @@ import { LEAST_COURT, MOST_NEARER, type Role, type Setup, WIDER } from "../contr
 import { FAIR_KNOBS, type FairKnob } from "../contract/people.ts";
 import { hasGuards, lineRange } from "../contract/standing.ts";
 import { forecastActivity, type Who } from "../forecast/for-activity.ts";
-import { ForecastStopped } from "../forecast/forecast.ts";
+import { ForecastStopped, Shared, type SoFar } from "../forecast/forecast.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import { logit } from "../log-odds.ts";
 import { mostHead } from "../match/heads.ts";
 
 export { FAIR_KNOBS, type FairKnob };
 /** Every chance to win within so much of equal is fair. */
 export const FAIR_WITHIN = 0.03;
-/** Games drawn for one look where it cannot be gone through exactly: few while it is far from fair, then more. */
-const GAMES = [150, 600, 2000] as const;
-/** Two and a half standard errors of a chance near a half, for one game. */
-const SURE = 1.25;
+/** Where it cannot be gone through exactly games are drawn: no more once the chance is off by so many standard errors, or known so well. */
+const SURE = 2.5;
+const ENOUGH = { roughly: 0.03, surely: 0.015 } as const;
+/** And no more than so many, however unsure it still is. */
+const MOST_GAMES = 2500;
+/** Going through a game exactly may cost so many steps: it is done again and again here. */
+const EXACT = 8000;
 
 export interface Fair {
   /** Chances to win as they are, and with the change; a tie is shared. One a player. */
   before: number[];
   after: number[];
+  /** The largest standard error of a chance in `after`; 0 where the game could be gone through exactly. */
+  standardError: number;
   /** What everybody has then; as they are where nothing was needed. */
   people: Role[];
   /** Whether every chance is within 3 points of equal; else it is the nearest that was found. */
@@ -43,30 +49,42 @@ export function fairMatch(
 ): Fair {
   const n = who.length;
   const setupOf = (people: Role[]): Setup => ({ players: n, mode: "against", seed: 1, people });
+  const plain = who.map(() => PLAYS);
   let tried = 0;
   let method: "auto" | "sampled" = "auto";
-  const known = new Map<string, { wins: number[]; stage: number }>();
+  const shared = new Shared();
+  const known = new Map<string, { wins: number[]; error: number; how: keyof typeof ENOUGH }>();
   /** Chances to win: roughly, for which way to go on, or as surely as they are told. */
-  const winsOf = (people: Role[], roughly = false): number[] => {
+  const winsOf = (people: Role[], how: keyof typeof ENOUGH = "surely"): number[] => {
     const key = JSON.stringify(people);
-    const last = GAMES.length - (roughly ? 2 : 1);
-    let { wins, stage } = known.get(key) ?? { wins: [], stage: -1 };
-    if (stage < 0) tried++;
-    while (stage < last) {
-      const samples = GAMES[++stage]!;
-      const f = forecastActivity(a, who, setupOf(people), "middle", { samples, stop, method });
-      // What could not be gone through once cannot with other people either.
-      if (f.method === "sampled") method = "sampled";
-      wins = Array.from({ length: n }, (_, i) => {
-        const side = f.sides.find((s) => s.players.includes(i));
-        return (side?.win ?? 0) / (side?.players.length ?? 1);
-      });
-      if (f.method === "exact" || unequal(wins) > FAIR_WITHIN + SURE / Math.sqrt(samples)) stage = GAMES.length;
-    }
-    known.set(key, { wins, stage });
+    const before = known.get(key);
+    if (before && (before.how === "surely" || how === "roughly")) return before.wins;
+    if (!before) tried++;
+    // What seems fair is looked at surely at once.
+    const enough = ({ wins, standardError: e }: SoFar) =>
+      e < ENOUGH.surely ||
+      (unequal(wins) > FAIR_WITHIN + SURE * e && (people !== plain || e < ENOUGH.roughly)) ||
+      (how === "roughly" && e < ENOUGH.roughly && unequal(wins) > FAIR_WITHIN / 2);
+    const f = forecastActivity(a, who, setupOf(people), "middle", {
+      method,
+      samples: MOST_GAMES,
+      exactBudget: EXACT,
+      untimed: true,
+      enough,
+      shared,
+      stop,
+    });
+    // What could not be gone through once cannot with other people either.
+    if (f.method === "sampled") method = "sampled";
+    const wins = Array.from({ length: n }, (_, i) => {
+      const side = f.sides.find((s) => s.players.includes(i));
+      return (side?.win ?? 0) / (side?.players.length ?? 1);
+    });
+    const sure =
+      how === "surely" || f.standardError < ENOUGH.surely || unequal(wins) > FAIR_WITHIN + SURE * f.standardError;
+    known.set(key, { wins, error: f.standardError, how: sure ? "surely" : "roughly" });
     return wins;
   };
-  const plain = who.map(() => PLAYS);
   const before = winsOf(plain);
   let best = { people: plain, wins: before };
   const better = (people: Role[]) => {
@@ -81,16 +99,31 @@ export function fairMatch(
   const guards = hasGuards(pattern, a.pattern.params);
   const targets = opened(a).probes.some((p) => p.ask.kind === "send" && p.ask.aim.kind === "any");
 
-  /** Of a number that helps whoever is behind the more it is: the least that makes it even, by halving. */
+  /**
+   * Of a number that helps whoever is behind the more it is: the one that makes it most even. Log-odds are taken to go evenly between what is known, and
+   * where that does not lead on quickly, by halves. Nothing is gone on with where with none of it the stronger is not ahead any more.
+   */
   const least = (most: number, strong: number, with_: (k: number) => Role[]) => {
-    let [lo, hi] = [0, most];
-    while (hi - lo > 1 && !stop()) {
-      const mid = Math.floor((lo + hi) / 2);
-      if (winsOf(with_(mid), true)[strong]! > 1 / n) lo = mid;
-      else hi = mid;
+    const off = (w: readonly number[]) => logit(Math.min(0.99, Math.max(0.01, w[strong]!))) - logit(1 / n);
+    let lo = { k: 0, off: off(winsOf(with_(0), "roughly")) };
+    if (lo.off <= 0) return;
+    let hi: { k: number; off: number | null } = { k: most, off: null };
+    let slow = 0;
+    while (hi.k - lo.k > 1 && !stop()) {
+      const wide = hi.k - lo.k;
+      const part = slow > 1 || hi.off === null ? 0.5 : lo.off / (lo.off - hi.off);
+      const k = Math.min(hi.k - 1, Math.max(lo.k + 1, Math.round(lo.k + part * wide)));
+      const now = winsOf(with_(k), "roughly");
+      if (unequal(now) < FAIR_WITHIN / 2) better(with_(k));
+      if (done()) return;
+      if (off(now) > 0) lo = { k, off: off(now) };
+      else hi = { k, off: off(now) };
+      slow = 2 * (hi.k - lo.k) > wide ? slow + 1 : 0;
     }
     // Of the two between which it turns the one that seems nearer to even is looked at first.
-    const ends = [lo, hi].filter((k) => k > 0).map((k) => ({ k, off: stop() ? 0 : unequal(winsOf(with_(k), true)) }));
+    const ends = [lo.k, hi.k]
+      .filter((k) => k > 0)
+      .map((k) => ({ k, off: stop() ? 0 : unequal(winsOf(with_(k), "roughly")) }));
     for (const { k } of ends.sort((x, y) => x.off - y.off)) if (!stop() && !done()) better(with_(k));
   };
   const put = (people: readonly Role[], i: number, change: Partial<Role>) =>
@@ -104,13 +137,14 @@ export function fairMatch(
       const strong = wins.indexOf(Math.max(...wins));
       const weak = wins.indexOf(Math.min(...wins));
       const by = range?.by ?? MOST_NEARER;
-      const back = (k: number) => ({ nearer: -Math.round(k * by * 1000) / 1000 });
+      // None of it is as it was, and known already.
+      const back = (k: number) => (k === 0 ? {} : { nearer: -Math.round(k * by * 1000) / 1000 });
       const farthest = Math.floor(-(range?.least ?? 0) / by);
       for (const knob of order) {
         if (done() || stop()) break;
         if (knob === "head" && most > 0) {
           const had = from[weak]!.head ?? 0;
-          least(most - had, strong, (k) => put(from, weak, { head: had + k }));
+          least(most - had, strong, (k) => put(from, weak, had + k === 0 ? {} : { head: had + k }));
         }
         if (knob === "line" && range) least(farthest, strong, (k) => put(from, strong, back(k)));
         if (knob === "target" && targets) {
@@ -120,7 +154,9 @@ export function fairMatch(
         }
         if (knob === "court" && guards) {
           const narrower = (of: readonly Role[]) =>
-            least(Math.round(10 * (1 - LEAST_COURT)), strong, (k) => put(of, weak, { court: 1 - k / 10 }));
+            least(Math.round(10 * (1 - LEAST_COURT)), strong, (k) =>
+              put(of, weak, k === 0 ? {} : { court: 1 - k / 10 }),
+            );
           // A point more or less to begin with is much: what is left over is made up by the court.
           const { head = 0 } = best.people[weak]!;
           narrower(from);
@@ -143,5 +179,6 @@ export function fairMatch(
   } catch (e) {
     if (!(e instanceof ForecastStopped)) throw e;
   }
-  return { before, after: best.wins, people: best.people, fair: done(), tried };
+  const standardError = known.get(JSON.stringify(best.people))!.error;
+  return { before, after: best.wins, standardError, people: best.people, fair: done(), tried };
 }

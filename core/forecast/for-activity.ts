@@ -23,7 +23,7 @@ import type { Item } from "../things/item.ts";
 import { laidParts } from "../yard/layouts/laid.ts";
 import { asSeen } from "../yard/off-wall.ts";
 import { type Part, reachOfLayout } from "../yard/parts.ts";
-import { type Forecast, forecast, type Graph } from "./forecast.ts";
+import { type Forecast, type ForecastInput, forecast, type Graph } from "./forecast.ts";
 
 export interface Who {
   age: Age;
@@ -191,7 +191,7 @@ export function forecastActivity(
     solveBudget?: number;
     graph?: Graph;
     stop?: () => boolean;
-  } = {},
+  } & Pick<ForecastInput, "untimed" | "exactBudget" | "enough" | "shared"> = {},
 ): Forecast {
   if (more.chances) checkChances(a, more.chances, setup.mode);
   return forecast({

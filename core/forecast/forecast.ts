@@ -35,6 +35,7 @@ const SAMPLES = 4000;
  */
 const EXACT_BUDGET = 30_000;
 const CELLS_A_STEP = 300;
+const AT_LEAST = 0.5;
 const SAMPLE_BUDGET = 88_000;
 /** What finding the best choice over a whole go may cost, in steps; beyond it the best of the next send alone is taken, and named so. */
 const SOLVE_BUDGET = 60_000;
@@ -46,6 +47,8 @@ const MOST_BEFORE = 12;
 const DEAL_BUDGET = 100_000;
 /** A step from a state that was met before costs so much less. */
 const KNOWN_STEP = 0.1;
+/** After so many pairs it is asked again whether they are enough. */
+const PAIRS_A_LOOK = 10;
 /** States that a sampler keeps to meet them again; where after so many steps too few were met again, none are kept any more. */
 const KEPT_STATES = 40_000;
 const TRIAL_STEPS = 3000;
@@ -66,11 +69,25 @@ export interface ForecastInput {
   method?: "auto" | "exact" | "sampled";
   samples?: number;
   stateCap?: number;
+  /** Steps that following it to its end may cost. */
+  exactBudget?: number;
   solveBudget?: number;
+  /** Nobody asks how long it takes: times are left out, all 0, where they decide nothing. Much cheaper to follow to the end. */
+  untimed?: boolean;
+  /** Games are drawn in pairs, one with the luck of the other turned round, until this says that it is enough: for chances to win. */
+  enough?: (soFar: SoFar) => boolean;
+  /** For several forecasts of one game with the same people, who only play otherwise each time. */
+  shared?: Shared;
   /** Asked now and then; once it says true, `ForecastStopped` is thrown. */
   stop?: () => boolean;
   /** States already expanded for the same game and setup: several children share one. */
   graph?: Graph;
+}
+
+/** Chances to win of each side so far, a tie shared, and the largest standard error of one. */
+export interface SoFar {
+  wins: readonly number[];
+  standardError: number;
 }
 
 export interface SideForecast {
@@ -119,6 +136,8 @@ interface Step {
 /** A way on with a name of its own. */
 interface NamedWay extends Way {
   id: string;
+  /** It happening at once: where time changes nothing there is no other. */
+  event: GameEvent;
 }
 
 /**
@@ -156,23 +175,40 @@ export class Graph {
     }
     let to = row.get(way.id);
     if (!to) {
-      to = stepTo(game, state, way.body, ms);
+      to = stepTo(game, state, way, ms);
       row.set(way.id, to);
     }
     return to;
   }
 }
 
-function take(game: Game, state: BaseState, body: Body, ms: number): BaseState {
-  const after = game.step(state, { ...body, at: ms } as GameEvent);
-  if (isRefusal(after)) throw new Error(`forecast: the rules refused ${body.kind}: ${after.refused.key}`);
+function take(game: Game, state: BaseState, { event }: NamedWay, ms: number): BaseState {
+  const after = game.step(state, ms === 0 ? event : { ...event, at: ms });
+  if (isRefusal(after)) throw new Error(`forecast: the rules refused ${event.kind}: ${after.refused.key}`);
   return after;
 }
-function stepTo(game: Game, from: BaseState, body: Body, ms: number, keyed = true): Step {
-  const state = take(game, from, body, ms);
+function stepTo(game: Game, from: BaseState, way: NamedWay, ms: number, keyed = true): Step {
+  const state = take(game, from, way, ms);
   const ended = game.ending(state) !== null;
   return { key: ended || !keyed ? "" : game.key(state), state, ended };
 }
+
+/** How ways on are wanted: without their times; from the luckiest to the unluckiest. */
+interface As {
+  untimed: boolean;
+  byLuck: boolean;
+}
+const named = (way: Way): NamedWay => ({
+  ...way,
+  id: JSON.stringify(way.body),
+  event: { ...way.body, at: 0 } as GameEvent,
+});
+/** The more, the luckier: for whoever aimed, or of a point for the first side. */
+const luckOf = ({ body, worth = 0 }: Way): number =>
+  body.kind !== "point" ? worth : body.side === null ? 0 : body.side === 0 ? 1 : -1;
+
+const NOTHING: Spent = { acting: 0, fetching: 0, waiting: 0 };
+const BELL = named({ body: { kind: "bell" }, share: 1, spent: NOTHING, released: null });
 
 /** One thing that may be done now, with its ways on, worked out when they are first asked for. */
 class Option {
@@ -181,10 +217,17 @@ class Option {
   constructor(
     readonly ask: Ask,
     private readonly play: Play,
+    private readonly as: As,
   ) {}
   get ways(): readonly NamedWay[] {
-    this.known ??= waysFrom(this.ask, this.play)!.map((w) => ({ ...w, id: JSON.stringify(w.body) }));
+    this.known ??= this.worked();
     return this.known;
+  }
+  private worked(): readonly NamedWay[] {
+    const { untimed, byLuck } = this.as;
+    const ways = waysFrom(this.ask, this.play)!;
+    if (byLuck) ways.sort((a, b) => luckOf(b) - luckOf(a));
+    return ways.map((w) => named(untimed ? { ...w, spent: NOTHING } : w));
   }
   get worth(): number {
     this.value ??= worthOf(this.ask, this.play);
@@ -197,8 +240,10 @@ class Book {
   private readonly same = new WeakMap<readonly Ask[], readonly Option[]>();
   readonly leftOut = new Set<AskKind>();
   private readonly play: Play;
-  constructor({ parts, people, policy, chances }: ForecastInput) {
+  private readonly as: As;
+  constructor({ parts, people, policy, chances, untimed = false, enough }: ForecastInput) {
     this.play = { parts, people, policy, ...(chances && { chances }) };
+    this.as = { untimed, byLuck: enough !== undefined };
   }
 
   /** Equal for equal asks. What a pattern gives again and again as one object is told apart by that object alone. */
@@ -212,9 +257,20 @@ class Book {
   }
   private readonly numbers = new WeakMap<object, number>();
   private readonly texts = new Map<string, number>();
-  private numberOf(o: object): number {
+  private numberOf(o: object): number | string {
     const known = this.numbers.get(o);
     if (known !== undefined) return known;
+    // What holds nothing but a few words and numbers is often made anew.
+    let flat = "";
+    for (const key in o) {
+      const v = (o as Record<string, unknown>)[key];
+      if (typeof v === "object" && v !== null) {
+        flat = "";
+        break;
+      }
+      flat += `${key} ${v},`;
+    }
+    if (flat !== "") return flat;
     const text = JSON.stringify(o);
     const n = this.texts.get(text) ?? this.texts.size;
     this.texts.set(text, n);
@@ -222,8 +278,9 @@ class Book {
     return n;
   }
 
-  options(asks: readonly Ask[]): readonly Option[] {
-    const same = this.same.get(asks);
+  /** `again`: the same list is asked for again and again. */
+  options(asks: readonly Ask[], again = true): readonly Option[] {
+    const same = again && this.same.get(asks);
     if (same) return same;
     // Of several people at once the first is followed: they do not touch each other.
     const first: Ask[] = [];
@@ -236,10 +293,10 @@ class Book {
     for (const a of first) id += this.idOf(a);
     let found = this.known.get(id);
     if (!found) {
-      found = first.flatMap(optionsOf).map((ask) => new Option(ask, this.play));
+      found = first.flatMap(optionsOf).map((ask) => new Option(ask, this.play, this.as));
       this.known.set(id, found);
     }
-    this.same.set(asks, found);
+    if (again) this.same.set(asks, found);
     return found;
   }
 }
@@ -436,7 +493,7 @@ function readyOf(input: ForecastInput, book: Book): number | null {
     if (kind === "ready") return before + total(way!.spent);
     if (kind !== "mix") return 0;
     before += total(way!.spent);
-    state = take(game, state, way!.body, 0);
+    state = take(game, state, way!, 0);
   }
   return 0;
 }
@@ -447,7 +504,10 @@ function readyOf(input: ForecastInput, book: Book): number | null {
  * joined. Source: core model, "Forecast".
  */
 export function forecast(given: ForecastInput): Forecast {
-  const input = given.graph || given.game.clock(given.setup) !== "none" ? given : { ...given, graph: new Graph() };
+  const { game, setup, graph } = given;
+  const clockless = game.clock(setup) === "none";
+  const untimed = given.untimed === true && clockless && game.score(game.start(setup))[0]!.unit !== "tenths";
+  const input = { ...given, untimed, ...(clockless && { graph: graph ?? graphIn(given) }) };
   if (input.method !== "sampled") {
     // What cannot be followed side by side cannot be followed all at once.
     const exact = apart(input) ? joined(input) : (expand(input)?.told ?? null);
@@ -455,27 +515,58 @@ export function forecast(given: ForecastInput): Forecast {
   }
   if (input.method === "exact")
     throw new RangeError(
-      `method: more than ${input.stateCap ?? STATE_CAP} states, or ${EXACT_BUDGET} steps: this game can only be sampled`,
+      `method: more than ${input.stateCap ?? STATE_CAP} states, or ${input.exactBudget ?? EXACT_BUDGET} steps: this game can only be sampled`,
     );
   return sample(input);
+}
+
+const asPlayed = ({ setup }: ForecastInput): string => JSON.stringify([setup.players, setup.people]);
+function graphIn(input: ForecastInput): Graph {
+  const { shared } = input;
+  const as = asPlayed(input);
+  const graph = shared?.graphs.get(as) ?? new Graph();
+  shared?.graphs.set(as, graph);
+  return graph;
 }
 
 /** Whether there are several sides, and none touches another. */
 const apart = ({ game, setup }: ForecastInput): boolean =>
   game.score(game.start(setup)).length > 1 && !game.sidesMeet(setup);
 
+/** What several forecasts of one game with the same people have in common, though some play otherwise each time. */
+export class Shared {
+  /** What may be done, and what comes of it. */
+  book: Book | null = null;
+  /** States, by who plays how. */
+  readonly graphs = new Map<string, Graph>();
+  /** What sides that do not touch each other came to, one by one. */
+  readonly known = new Map<string, Expanded>();
+  /** Games that were drawn, by who plays how: more of them are added to these. */
+  readonly drawn = new Map<string, Drawing>();
+  /** Steps of drawn games while states are kept, how many of them from a state that was there before, and whether too few were. */
+  steps = 0;
+  again = 0;
+  scattered = false;
+}
 /** Each side by itself, and then all of them together; null where one of them cannot be followed to its end. */
 function joined(input: ForecastInput): Forecast | null {
   const { game, setup } = input;
   const sides = game.score(game.start(setup)).map((s) => s.players);
   const each: Expanded[] = [];
-  const graphs = new Map<number, Graph>();
+  const { graphs, known } = input.shared ?? new Shared();
   for (const players of sides) {
     const n = players.length;
     const people = setup.people && players.map((p) => setup.people![p]!);
+    const as = JSON.stringify([players, people]);
+    const before = known.get(as);
+    if (before) {
+      each.push(before);
+      continue;
+    }
     // Somebody with a hand or a line of its own meets other asks: no graph of others serves.
-    const graph = people ? new Graph() : ((n === 1 ? input.graph : undefined) ?? graphs.get(n) ?? new Graph());
-    if (!people) graphs.set(n, graph);
+    const asked = people ? JSON.stringify(people) : `${n}`;
+    const graph = graphs.get(asked) ?? (!people && n === 1 && input.graph ? input.graph : new Graph());
+    graphs.set(asked, graph);
     const own: ForecastInput = {
       ...input,
       setup: { players: n, mode: n === 1 ? "alone" : "relay", seed: setup.seed, ...(people && { people }) },
@@ -484,6 +575,7 @@ function joined(input: ForecastInput): Forecast | null {
     };
     const one = expand(own);
     if (!one || one.told.cut > 0) return null;
+    known.set(as, one);
     each.push(one);
   }
   const contest = setup.mode === "against";
@@ -511,6 +603,13 @@ interface Expanded {
   told: Forecast;
   sums: Sums;
 }
+
+const bookOf = (input: ForecastInput): Book => {
+  const { shared } = input;
+  if (!shared) return new Book(input);
+  shared.book ??= new Book(input);
+  return shared.book;
+};
 
 /** Which of several options a person takes: the best over the whole go where that can be found, else the best of the next send alone. */
 class Chooser {
@@ -592,6 +691,7 @@ class Chooser {
 function expand(input: ForecastInput): Expanded | null {
   const { game, setup } = input;
   const cap = input.stateCap ?? STATE_CAP;
+  const budget = input.exactBudget ?? EXACT_BUDGET;
   const timing = game.clock(setup);
   const shared = timing === "none" ? (input.graph ?? new Graph()) : null;
   const graph = timing === "state" ? null : (shared ?? new Graph());
@@ -602,6 +702,7 @@ function expand(input: ForecastInput): Expanded | null {
   let front = new Map<string, Node>([[game.key(first), { state: first, due: null, at: 0, times: Times.at(0) }]]);
   let met = 1;
   let cost = 0;
+  let gone = 0;
   while (front.size > 0) {
     const following = new Map<string, Node>();
     let full = false;
@@ -623,14 +724,14 @@ function expand(input: ForecastInput): Expanded | null {
       Times.add(known.times, times, takes, share);
     };
     for (const [key, node] of front) {
-      if (cost > EXACT_BUDGET || full) return null;
+      if (cost > budget || full) return null;
       if (input.stop?.()) throw new ForecastStopped();
       const asks = graph ? graph.asks(game, key, node.state) : game.asks(node.state);
       const option = chooser.pick(key, node.state, book.options(asks));
       const to = (way: NamedWay, at: number) =>
         graph
           ? graph.step(game, key, node.state, way, at * QUANTUM_MS)
-          : stepTo(game, node.state, way.body, at * QUANTUM_MS);
+          : stepTo(game, node.state, way, at * QUANTUM_MS);
       // What leads back to the same state goes round until the bell: its time is worked out at one go.
       const round = option.ways.filter((w) => node.due !== null && leadsBack(w, to(w, node.at), key, node.due));
       const times = round.length > 0 ? goneRound(node.times, round, node.due!) : node.times;
@@ -638,7 +739,6 @@ function expand(input: ForecastInput): Expanded | null {
         const [again] = times.split(node.due! - total(w.spent));
         if (again) sums.spend(w.spent, again.sum * w.share);
       }
-      const bell: NamedWay = { id: "bell", body: { kind: "bell" }, share: 1, spent: NOTHING, released: null };
       for (const way of option.ways) {
         const takes = total(way.spent);
         cost += (graph?.knows(key, way) ? KNOWN_STEP : 1) + times.mass.length / CELLS_A_STEP;
@@ -652,14 +752,14 @@ function expand(input: ForecastInput): Expanded | null {
               const t = inTime.first + k;
               if (inTime.mass[k] === 0) continue;
               cost += 1;
-              const state = stepTo(game, node.state, way.body, (t + takes) * QUANTUM_MS);
+              const state = stepTo(game, node.state, way, (t + takes) * QUANTUM_MS);
               arrive(state, t + takes, Times.at(t, inTime.mass[k]), takes, way.share);
             }
           } else arrive(to(way, node.at), node.at, inTime, takes, way.share);
         }
         if (!late) continue;
         const due = node.due!;
-        const rung = to(bell, due);
+        const rung = to(BELL, due);
         for (let k = 0; k < late.mass.length; k++)
           sums.spend({ ...NOTHING, waiting: due - late.first - k }, late.mass[k]! * way.share);
         // What is in the air at the bell may still count.
@@ -676,6 +776,9 @@ function expand(input: ForecastInput): Expanded | null {
     let left = 0;
     for (const n of following.values()) left += n.times.sum;
     if (left < LEFT_OVER) break;
+    // What is open now will cost about as much each as what was gone through: half of that would be too much already.
+    gone += front.size;
+    if (cost + (AT_LEAST * following.size * cost) / gone > budget) return null;
     front = following;
   }
   return { told: sums.result(input, book, chooser.choice, met, "end"), sums };
@@ -698,7 +801,6 @@ function goneRound(from: Times, round: readonly NamedWay[], due: number): Times 
   }
   return new Times(from.first, mass);
 }
-const NOTHING: Spent = { acting: 0, fetching: 0, waiting: 0 };
 
 /** What was in the air at the bell, once it has landed; null where the rules do not take it any more. */
 function landsAfter(game: Game, state: BaseState, body: Body, due: number): Step | null {
@@ -723,8 +825,7 @@ export interface Drawn {
 /** Draws games of one forecast, one after the other. Where time changes nothing, a state that was met before leads where it led. */
 class Dealer {
   cost = 0;
-  private steps = 0;
-  private again = 0;
+  private readonly met: Shared;
   private readonly graph: Graph | null;
   private keeping: boolean;
   readonly book: Book;
@@ -739,33 +840,40 @@ class Dealer {
   ) {
     const { game, setup } = input;
     this.graph = game.clock(setup) !== "none" ? null : (input.graph ?? new Graph());
-    this.keeping = this.graph !== null && !looked;
-    this.book = new Book(input);
+    this.met = input.shared ?? new Shared();
+    this.keeping = this.graph !== null && !looked && !this.met.scattered;
+    this.book = bookOf(input);
     this.chooser = new Chooser(input, this.book, this.graph);
     this.first = game.start(setup);
     this.firstKey = this.graph ? game.key(this.first) : "";
   }
 
   /** One game; without an end where it is cut off. */
-  deal(draw: () => number, seen?: (d: Drawn) => void): { end: BaseState | null; at: number; spent: Spent } {
-    const { input, graph, book, chooser } = this;
+  deal(
+    draw: (player: number) => number,
+    seen?: (d: Drawn) => void,
+  ): { end: BaseState | null; at: number; spent: Spent } {
+    const { input, graph, book, chooser, met } = this;
     const { game } = input;
     let [state, key, at] = [this.first, this.firstKey, 0];
     const spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
     let over = game.ending(state) !== null;
     for (let ply = 0; ply < MOST_PLIES && !over && this.cost < this.budget; ply++) {
       if (input.stop?.()) throw new ForecastStopped();
-      if (++this.steps === TRIAL_STEPS && this.again < LEAST_MET_AGAIN * this.steps) this.keeping = false;
+      if (this.keeping && ++met.steps === TRIAL_STEPS && met.again < LEAST_MET_AGAIN * met.steps) {
+        met.scattered = true;
+        this.keeping = false;
+      }
       const known = this.keeping && graph!.has(key);
-      if (known) this.again++;
+      if (known) met.again++;
       const kept = known || (this.keeping && graph!.size < KEPT_STATES);
       this.cost += known ? KNOWN_STEP : 1;
       const asks = kept ? graph!.asks(game, key, state) : game.asks(state);
-      const options = book.options(asks);
+      const options = book.options(asks, kept);
       // Looking for the best choice goes by keys as well.
       const looks = key === "" && options.length > 1 && graph !== null && !graph.beyond;
       const option = chooser.pick(looks ? game.key(state) : key, state, options);
-      const way = drawn(option.ways, draw());
+      const way = drawn(option.ways, draw(option.ask.player));
       const takes = total(way.spent);
       const due = dueOf(game, state);
       const from = at;
@@ -774,7 +882,7 @@ class Dealer {
         spent.waiting += waits;
         const flying = way.released !== null && at + way.released < due;
         at += waits;
-        const rung = stepTo(game, state, { kind: "bell" }, at * QUANTUM_MS, this.keeping);
+        const rung = stepTo(game, state, BELL, at * QUANTUM_MS, this.keeping);
         const landed = flying && !rung.ended ? landsAfter(game, rung.state, way.body, at) : null;
         ({ state, key, ended: over } = landed ?? rung);
         const { body, released } = landed ? way : { body: { kind: "bell" } as Body, released: null };
@@ -795,7 +903,7 @@ class Dealer {
       spent.waiting += way.spent.waiting;
       const to = kept
         ? graph!.step(game, key, state, way, 0)
-        : stepTo(game, state, way.body, graph && !this.looked ? 0 : at * QUANTUM_MS, this.keeping);
+        : stepTo(game, state, way, graph && !this.looked ? 0 : at * QUANTUM_MS, this.keeping);
       ({ state, key, ended: over } = to);
       seen?.({ ask: option.ask, body: way.body, from, at, released: way.released, spent: way.spent, state });
     }
@@ -808,22 +916,106 @@ class Dealer {
  * cut off, as one that would not end is.
  */
 function sample(input: ForecastInput): Forecast {
-  const { game, setup } = input;
+  const { game, enough, shared } = input;
   const wanted = input.samples ?? SAMPLES;
   const budget = input.samples === undefined ? SAMPLE_BUDGET : Number.POSITIVE_INFINITY;
-  const dealer = new Dealer(input, budget);
-  const { book, chooser, first } = dealer;
-  const counted: { end: BaseState | null; at: number; spent: Spent }[] = [];
-  const draw = random(setup.seed);
-  while (counted.length < wanted && dealer.cost < budget) counted.push(dealer.deal(draw));
-  const sums = new Sums({ game, state: first }, readyOf(input, book));
+  const as = asPlayed(input);
+  const begun = shared?.drawn.get(as) ?? drawing(input, budget);
+  shared?.drawn.set(as, begun);
+  const { dealer, draw, counted, pairs } = begun;
+  let done = enough !== undefined && pairs.size > 0 && enough(pairs.soFar);
+  while (!done && counted.length < wanted && dealer.cost < budget) {
+    if (!enough) {
+      counted.push(dealer.deal(draw));
+      continue;
+    }
+    const luck = new Luck(draw);
+    const [one, other] = [dealer.deal((player) => luck.of(player)), dealer.deal((player) => luck.turned(player))];
+    counted.push(one, other);
+    pairs.add(one.end, other.end);
+    done = pairs.size % PAIRS_A_LOOK === 0 && enough(pairs.soFar);
+  }
+  const sums = new Sums({ game, state: dealer.first }, readyOf(input, dealer.book));
   for (const g of counted) {
     const p = 1 / counted.length;
     sums.spend(g.spent, p);
     if (g.end) sums.end(game, g.end, Times.at(g.at), 0, p);
   }
-  const stoppedBy = counted.length >= wanted ? "standardError" : "budget";
-  return sums.result(input, book, chooser.choice, counted.length, stoppedBy);
+  const stoppedBy = done || counted.length >= wanted ? "standardError" : "budget";
+  const told = sums.result(input, dealer.book, dealer.chooser.choice, counted.length, stoppedBy);
+  return enough ? { ...told, standardError: pairs.soFar.standardError } : told;
+}
+
+/** Games drawn so far, and what draws more of them. */
+interface Drawing {
+  dealer: Dealer;
+  draw: () => number;
+  counted: ReturnType<Dealer["deal"]>[];
+  pairs: Pairs;
+}
+const drawing = (input: ForecastInput, budget: number): Drawing => {
+  const dealer = new Dealer(input, budget);
+  const sides = input.game.score(dealer.first).length;
+  return { dealer, draw: random(input.setup.seed), counted: [], pairs: new Pairs(input.game, sides) };
+};
+
+/** The luck of everybody in one game, each its own, and the same turned round for the game that goes with it. */
+class Luck {
+  private readonly had: number[][] = [];
+  private readonly used: number[] = [];
+  constructor(private readonly draw: () => number) {}
+  private at(player: number, i: number): number {
+    this.had[player] ??= [];
+    const had = this.had[player]!;
+    while (had.length <= i) had.push(this.draw());
+    return had[i]!;
+  }
+  /** The next of a player in the first game. */
+  of(player: number): number {
+    return this.at(player, this.had[player]?.length ?? 0);
+  }
+  /** And in the other one. */
+  turned(player: number): number {
+    const i = this.used[player] ?? 0;
+    this.used[player] = i + 1;
+    return 1 - this.at(player, i);
+  }
+}
+
+/**
+ * Chances to win out of pairs of games with luck turned round: where one side was lucky and won, it was as unlucky in the other, and the two together vary much
+ * less than two games by themselves. Source: antithetic variates.
+ */
+class Pairs {
+  size = 0;
+  private readonly sum: number[];
+  private readonly squares: number[];
+  constructor(
+    private readonly game: Game,
+    sides: number,
+  ) {
+    this.sum = new Array<number>(sides).fill(0);
+    this.squares = new Array<number>(sides).fill(0);
+  }
+  add(one: BaseState | null, other: BaseState | null): void {
+    this.size++;
+    const won = [one, other].map((end) => (end && this.game.ending(end)?.winners) ?? []);
+    for (const i of this.sum.keys()) {
+      const both = won.reduce((sum, w) => sum + (w.includes(i) ? 0.5 / w.length : 0), 0);
+      this.sum[i] = this.sum[i]! + both;
+      this.squares[i] = this.squares[i]! + both * both;
+    }
+  }
+  /** The variance as if one pair more had gone each way: a few pairs that are all alike prove nothing. */
+  get soFar(): SoFar {
+    const wins = this.sum.map((s) => s / this.size);
+    const n = this.size + 2;
+    const error = (i: number) => {
+      const mean = (this.sum[i]! + 1) / n;
+      return Math.sqrt(Math.max(0, (this.squares[i]! + 1) / n - mean * mean) / n);
+    };
+    return { wins, standardError: Math.max(...wins.map((_, i) => error(i))) };
+  }
 }
 
 /**
