@@ -2,6 +2,7 @@ import { type AimOf, type Ask, PLAIN } from "../../asks/ask.ts";
 import {
   type BaseState,
   type Ending,
+  MOST_PLAYERS,
   type Phrase,
   type Possible,
   type Progress,
@@ -14,6 +15,7 @@ import {
 import type { Match } from "../../contract/match.ts";
 import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
+import { keptBy } from "../../kept-by.ts";
 import { cut, joins, LEFT, leaves, renumbered, sideOf } from "../../match/company.ts";
 import { type ClosestParams, MOST_ROUNDS } from "./params.ts";
 
@@ -86,13 +88,11 @@ const full = (s: ClosestState) => s.pieces.length === s.sides.length * s.params.
 const ofSide = (s: ClosestState, side: number) => s.pieces.filter((p) => p.side === side);
 const lives = (p: Piece) => !p.dead;
 /** The nearest of a side; none, or not known, is farthest. */
-const bestOf = (s: ClosestState, side: number): number =>
-  Math.min(
-    Number.POSITIVE_INFINITY,
-    ...ofSide(s, side)
-      .filter(lives)
-      .map((p) => p.away ?? Number.POSITIVE_INFINITY),
-  );
+const bestOf = (s: ClosestState, side: number): number => {
+  let best = Number.POSITIVE_INFINITY;
+  for (const p of s.pieces) if (p.side === side && lives(p) && p.away !== null && p.away < best) best = p.away;
+  return best;
+};
 
 function sideToSend(s: ClosestState): number {
   const n = s.sides.length;
@@ -110,6 +110,15 @@ const playerOf = (s: ClosestState, side: number) => s.sides[side]![s.sent[side]!
 const placer = (s: ClosestState) => (s.lead + 1) % s.sides.length;
 const toAct = (s: ClosestState) => (s.phase === "place" ? placer(s) : sideToSend(s));
 
+const JACK: AimOf<"jack"> = { kind: "jack" };
+/** By how many pieces lie already. */
+const aimsOf = keptBy((p: ClosestParams) =>
+  Array.from(
+    { length: MOST_PLAYERS * p.pieces },
+    (_, turn): AimOf<"near"> => ({ kind: "near", turn, past: p.dead ? p.far : null }),
+  ),
+);
+
 function asks(s: ClosestState): Ask[] {
   if (s.over) return [];
   const { params: p } = s;
@@ -118,8 +127,7 @@ function asks(s: ClosestState): Ask[] {
   const walk = (p.near + p.far) / 2;
   const out: Ask[] = [];
   if (s.phase === "jack") {
-    const aim: AimOf<"jack"> = { kind: "jack" };
-    out.push({ kind: "send", player, from: "start", manner: PLAIN, aim, fetch: false });
+    out.push({ kind: "send", player, from: "start", manner: PLAIN, aim: JACK, fetch: false });
   } else if (s.phase === "place") {
     const takes = { by: [player], seconds: PLACE, walk, moving: true };
     out.push({ kind: "stand", player, what: "jack", takes });
@@ -127,7 +135,7 @@ function asks(s: ClosestState): Ask[] {
     const takes = { by: s.sides.flat(), seconds: SETTLE, walk, moving: true };
     out.push({ kind: "ready", player, takes });
   } else {
-    const aim: AimOf<"near"> = { kind: "near", turn: s.pieces.length, past: p.dead ? p.far : null };
+    const aim = aimsOf(p)[s.pieces.length]!;
     out.push({ kind: "send", player, from: "start", manner: PLAIN, aim, fetch: false });
   }
   if (s.pieces.length > 0)

@@ -1,4 +1,5 @@
 import type { Spot } from "../../asks/ask.ts";
+import { keptBy } from "../../kept-by.ts";
 import type { PinsParams, Shape } from "./params.ts";
 
 const ROOT = Math.sqrt(3) / 2;
@@ -42,10 +43,12 @@ function shaped(shape: Shape, n: number, between: number): Omit<Spot, "id">[] {
   );
 }
 
-export const idsOf = (p: PinsParams): string[] => Array.from({ length: p.formation.count }, (_, i) => `p${i + 1}`);
+export const idsOf = keptBy((p: PinsParams): readonly string[] =>
+  Array.from({ length: p.formation.count }, (_, i) => `p${i + 1}`),
+);
 
 /** Where the pins stand: as given; or, of the child's own formation, as it is before anybody moved one. Metres. */
-export function spotsOf(p: PinsParams): Spot[] {
+export const spotsOf = keptBy((p: PinsParams): readonly Spot[] => {
   const { formation: f, pin } = p;
   const ids = idsOf(p);
   if (f.kind === "given")
@@ -66,14 +69,14 @@ export function spotsOf(p: PinsParams): Spot[] {
       across: p.across + f.width * (((i % columns) + 0.5) / inRow - 0.5),
     };
   });
-}
+});
 
 /** Deep and wide from the nearest to the farthest pin's middle, metres. */
-export function depthOf(p: PinsParams): number {
+export const depthOf = keptBy((p: PinsParams): number => {
   if (p.formation.kind === "own") return p.formation.depth;
   const along = spotsOf(p).map((s) => s.along);
   return Math.max(...along) - Math.min(...along);
-}
+});
 
 /** The widest gap that is seen from the line between two neighbours, edge to edge, metres: a thing narrower than it may pass. */
 export function widestGap(p: PinsParams): number {

@@ -1,4 +1,4 @@
-import type { AimOf, Ask } from "../../asks/ask.ts";
+import { type AimOf, type Ask, PLAIN } from "../../asks/ask.ts";
 import {
   type BaseState,
   type Ending,
@@ -13,6 +13,7 @@ import {
 import type { Match } from "../../contract/match.ts";
 import { asTheyPlay, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
+import { keptBy } from "../../kept-by.ts";
 import { joins, LEFT, leaves, sideOf } from "../../match/company.ts";
 import type { ThreeLineParams } from "./params.ts";
 import { cellsOf, linesOf } from "./rules.ts";
@@ -44,11 +45,13 @@ export interface DuelState extends BaseState {
 /** Taking one up again, seconds. */
 const LIFT = 3;
 const placesOf = (s: DuelState, side: number) => s.pieces.filter((x) => x.side === side).map((x) => x.place);
-const handOf = (s: DuelState, side: number) => s.params.size - placesOf(s, side).length;
-const freeOf = (s: DuelState) => {
-  const taken = new Set(s.pieces.map((x) => x.place));
-  return cellsOf(s.params).filter((c) => !taken.has(c));
+const handOf = (s: DuelState, side: number) => {
+  let hand = s.params.size;
+  for (const x of s.pieces) if (x.side === side) hand--;
+  return hand;
 };
+const isFree = (s: DuelState, cell: string) => cell !== "out" && s.pieces.every((x) => x.place !== cell);
+const freeOf = (s: DuelState) => cellsOf(s.params).filter((c) => isFree(s, c));
 const hasLine = (s: DuelState, side: number) => {
   const own = new Set(placesOf(s, side));
   return linesOf(s.params).some((line) => line.every((c) => own.has(c)));
@@ -92,6 +95,30 @@ function start(params: ThreeLineParams, match: Match, setup: Setup): DuelState {
 const playerOf = (s: DuelState, side: number) => s.sides[side]![s.sends[side]! % s.sides[side]!.length]!;
 const mustLift = (s: DuelState) => handOf(s, s.side) === 0;
 
+/** What sensible play wants: the square that wins, else the one that blocks, else any that is free. All are offered. */
+function aimFor(s: DuelState): AimOf<"cells"> {
+  const free = freeOf(s);
+  const wins = completing(s, s.side);
+  const blocks = wins.length > 0 ? [] : s.sides.flatMap((_, k) => (k === s.side ? [] : completing(s, k)));
+  const want = wins.length > 0 ? wins : blocks.length > 0 ? [...new Set(blocks)].sort() : free;
+  return { kind: "cells", want, among: cellsOf(s.params), free };
+}
+/** The same board comes again and again: its aim is worked out once. */
+function aimOn(s: DuelState): AimOf<"cells"> {
+  const known = boards(s.params);
+  const lie = s.pieces.map((x) => `${x.side}${x.place}`).sort();
+  const board = `${s.sides.length} ${s.side} ${lie.join(" ")}`;
+  let aim = known.get(board);
+  if (!aim) {
+    if (known.size > MOST_BOARDS) known.clear();
+    aim = aimFor(s);
+    known.set(board, aim);
+  }
+  return aim;
+}
+const boards = keptBy((_: ThreeLineParams) => new Map<string, AimOf<"cells">>());
+const MOST_BOARDS = 10_000;
+
 function asks(s: DuelState): Ask[] {
   if (s.over) return [];
   const player = playerOf(s, s.side);
@@ -100,13 +127,7 @@ function asks(s: DuelState): Ask[] {
     const takes = { by: [player], seconds: LIFT, walk: s.params.distance, moving: true };
     out.push({ kind: "choose", player, of: "lift", options: placesOf(s, s.side).sort(), must: true, takes });
   } else {
-    const free = freeOf(s);
-    // What sensible play wants: the square that wins, else the one that blocks, else any that is free. All are offered.
-    const wins = completing(s, s.side);
-    const blocks = wins.length > 0 ? [] : s.sides.flatMap((_, k) => (k === s.side ? [] : completing(s, k)));
-    const want = wins.length > 0 ? wins : blocks.length > 0 ? [...new Set(blocks)].sort() : free;
-    const aim: AimOf<"cells"> = { kind: "cells", want, among: cellsOf(s.params), free };
-    out.push({ kind: "send", player, from: "start", manner: {}, aim, fetch: false });
+    out.push({ kind: "send", player, from: "start", manner: PLAIN, aim: aimOn(s), fetch: false });
   }
   if (s.pieces.length > 0) {
     const pieces = s.pieces.map((x, piece) => ({ piece, player: x.player, place: x.place }));
@@ -141,7 +162,7 @@ function step(s: DuelState, e: GameEvent): DuelState | Refusal {
       if (mustLift(s)) return refuse("refused.liftFirst");
       if (e.rest !== "out" && !cellsOf(s.params).includes(e.rest))
         return refuse("refused.unknownCell", { cell: e.rest });
-      const lands = freeOf(s).includes(e.rest);
+      const lands = isFree(s, e.rest);
       const piece = { side: s.side, player: playerOf(s, s.side), place: e.rest };
       const sent = {
         ...at,
@@ -149,7 +170,7 @@ function step(s: DuelState, e: GameEvent): DuelState | Refusal {
         sends: s.sends.map((n, i) => (i === s.side ? n + 1 : n)),
         from: s.side,
       };
-      return handedOn(settled(sent));
+      return handedOn(lands ? settled(sent) : sent);
     }
     case "choose": {
       if (e.of !== "lift" || !mustLift(s)) return refuse("refused.notInGame", { kind: e.kind });
@@ -162,7 +183,7 @@ function step(s: DuelState, e: GameEvent): DuelState | Refusal {
       if (!piece) return refuse("refused.noSuchPiece", { piece: e.piece + 1 });
       if (e.place !== "out" && !cellsOf(s.params).includes(e.place))
         return refuse("refused.unknownCell", { cell: e.place });
-      const lies = e.place === piece.place || freeOf(s).includes(e.place);
+      const lies = e.place === piece.place || isFree(s, e.place);
       const pieces = lies
         ? s.pieces.map((x, i) => (i === e.piece ? { ...x, place: e.place } : x))
         : s.pieces.filter((_, i) => i !== e.piece);
