@@ -392,3 +392,5 @@ export interface Peg {
 
 /** A pattern whose parameters and state are its own business: what referee, forecast and screens work on. */
 export type AnyPattern = Pattern<unknown, BaseState>;
+/** The state with something seen in it at that time, milliseconds since the play began; itself where nothing is later than before. */
+export const seenAt = <S extends { last: number }>(s: S, at: number): S => (at === s.last ? s : { ...s, last: at });

@@ -11,6 +11,7 @@ import {
   refuse,
   type Score,
   type Setup,
+  seenAt,
   type Unit,
 } from "../contract/contract.ts";
 import type { Match } from "../contract/match.ts";
@@ -186,7 +187,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
       if (dueAt === null) return refuse("refused.noBell");
       if (e.at < dueAt) return refuse("refused.bellEarly", { seconds: Math.ceil((dueAt - e.at) / 1000) });
       const ms = dueAt - s.since;
-      let next: S = { ...s, last: e.at };
+      let next: S = seenAt(s, e.at);
       for (const i of active(s)) {
         const x = next.sides[i]!;
         const went: Went<G> = go.bell?.(s.params, x.go, ms) ?? { go: x.go, after: "end" };
@@ -200,7 +201,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     const i = by === undefined ? now[0] : now.find((k) => s.sides[k]!.players.includes(by));
     if (i === undefined) return refuse("refused.notTheirTurn");
     const went = go.step(s.params, s.sides[i]!.go, e, e.at - s.since);
-    return isRefusal(went) ? went : took({ ...s, last: e.at }, i, went, e.at - s.since);
+    return isRefusal(went) ? went : took(seenAt(s, e.at), i, went, e.at - s.since);
   }
 
   const withSide = (s: S, i: number, change: Partial<Side<G>>): S => {

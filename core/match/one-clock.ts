@@ -1,5 +1,5 @@
 import type { Ask } from "../asks/ask.ts";
-import { type BaseState, type Refusal, type Rules, refuse } from "../contract/contract.ts";
+import { type BaseState, type Refusal, type Rules, refuse, seenAt } from "../contract/contract.ts";
 import type { Match } from "../contract/match.ts";
 import { asTheyPlay } from "../contract/people.ts";
 import type { GameEvent } from "../events/events.ts";
@@ -51,7 +51,7 @@ export function oneClock<S extends Timed>(of: {
     step(s, e) {
       if (s.over) return refuse("refused.over");
       if (e.at < s.last) return refuse("refused.earlier");
-      const at = { ...s, last: e.at };
+      const at = seenAt(s, e.at);
       const rings = due(s);
       if (e.kind === "carry") {
         if (!s.match.carry) return refuse("refused.noCarry");

@@ -10,6 +10,7 @@ import {
   refuse,
   type Score,
   type Setup,
+  seenAt,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
@@ -176,7 +177,7 @@ function aimNow(s: BandsState): AimOf<"zones"> {
 function step(s: BandsState, e: GameEvent): BandsState | Refusal {
   if (s.over) return refuse("refused.over");
   if (e.at < s.last) return refuse("refused.earlier");
-  const at = { ...s, last: e.at };
+  const at = seenAt(s, e.at);
   switch (e.kind) {
     case "send": {
       if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });

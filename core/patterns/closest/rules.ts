@@ -11,6 +11,7 @@ import {
   refuse,
   type Score,
   type Setup,
+  seenAt,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
@@ -158,7 +159,7 @@ function asks(s: ClosestState): Ask[] {
 function step(s: ClosestState, e: GameEvent): ClosestState | Refusal {
   if (s.over) return refuse("refused.over");
   if (e.at < s.last) return refuse("refused.earlier");
-  const at = { ...s, last: e.at };
+  const at = seenAt(s, e.at);
   switch (e.kind) {
     case "send":
       return sent(at, e);

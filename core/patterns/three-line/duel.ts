@@ -9,6 +9,7 @@ import {
   refuse,
   type Score,
   type Setup,
+  seenAt,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import { asTheyPlay, whoPlays } from "../../contract/people.ts";
@@ -155,7 +156,7 @@ function handedOn(s: DuelState): DuelState {
 function step(s: DuelState, e: GameEvent): DuelState | Refusal {
   if (s.over) return refuse("refused.over");
   if (e.at < s.last) return refuse("refused.earlier");
-  const at = { ...s, last: e.at };
+  const at = seenAt(s, e.at);
   switch (e.kind) {
     case "send": {
       if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });
