@@ -4,8 +4,10 @@ import { AS_DRAWN } from "../core/levels/levels.ts";
 import {
   base,
   beginPlay,
+  cardOf,
   changed,
   handIn,
+  linkOf,
   open,
   openBrowser,
   owner,
@@ -112,18 +114,31 @@ describe("levels", () => {
           (await sql`select document->'levels'->'list'->0->>'line' as line from activity where id = ${id}`)[0]!.line,
       )
       .toBe("0.5");
+    await page.select("select[aria-label='Who helps on level 1']", "feeds");
+    await sees(page, "somebody hands each one over");
+    await expect
+      .poll(
+        async () =>
+          (await sql`select document->'levels'->'list'->0->>'helper' as who from activity where id = ${id}`)[0]!.who,
+      )
+      .toBe("feeds");
     await press(page, "No levels");
     await sees(page, "Everybody plays it as it is drawn");
     await page.close();
   });
 
   it("each child gets its own when it is sent; another one given in Results makes its card anew", async () => {
-    const line = (n: number) => ({ ...AS_DRAWN, line: n });
+    const line = (n: number) => ({ ...AS_DRAWN, line: n, helper: "catches" as const });
     const levels = { low: 0.6, high: 0.8, list: [line(-0.6), line(0), line(0.6)], up: 2, down: 1 };
     const a = { ...fromPattern("board"), title: title(), levels };
     const sent = await sending(["Quill F.", "Umar Z."], a);
     const [row] = await sql`select levels from assignment where id = ${sent}`;
     expect(Object.keys(row!.levels)).toHaveLength(2);
+    const family = await browser.newPage();
+    await open(family, `${await cardOf(family, await linkOf("Quill F."), a.title)}?screen=setup`);
+    for (let k = 0; k < 3; k++) await press(family, "Next");
+    await sees(family, "Ask somebody to catch it and send it back.");
+    await family.close();
     const [quill, before] = [await childId("Quill F."), await nearest(sent, "Quill F.")];
     const other = row!.levels[quill] === 0 ? 2 : 0;
     const page = await teacherPage(browser);
@@ -217,7 +232,7 @@ describe("what the goes teach", () => {
   });
 
   it("up and down while playing: the lines of the other levels, asked for after so many in a row", async () => {
-    const line = (n: number) => ({ ...AS_DRAWN, line: n });
+    const line = (n: number) => ({ ...AS_DRAWN, line: n, helper: "catches" as const });
     const levels = { low: 0.6, high: 0.8, list: [line(-0.5), line(0), line(0.5)], up: 2, down: 2, stop: 1 };
     const { page, card } = await sentTo(browser, "Maru K.", { ...fromPattern("climb"), title: title(), levels });
     await beginPlay(page, card);

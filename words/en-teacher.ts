@@ -132,6 +132,8 @@ export const enTeacher: Record<string, string> = {
   "level.target": "{item} to aim at",
   "level.thing": "with {item}",
   "level.hand": "with the other hand",
+  "level.helper": "somebody {helper, select, feeds {hands each one over} other {catches it and sends it back}}",
+  "level.helpers": "Who helps on level {number, number}",
   "level.posture": "{posture, select, kneeling {kneeling} other {sitting}}",
   "plain.plate":
     "hits a dinner plate from {metres, number} m {times, plural, =0 {less than once} one {about # time} other {about # times}} in 10",

@@ -214,6 +214,8 @@ export const en = {
   "sheet.two.name": "Name",
   "sheet.two.score": "Score",
   "support.placeIn": "You may walk up and place it in.",
+  "card.helper.feeds": "Ask somebody to hand you each one.",
+  "card.helper.catches": "Ask somebody to catch it and send it back.",
   "support.twoHands": "You may use both hands.",
   "support.holdStill": "You may hold it still first.",
   "support.rollAlong": "You may roll it along a wall or a rope.",

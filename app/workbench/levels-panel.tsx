@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import { fieldOf, setTo } from "#core/contract/range.ts";
-import { type Activity, LOW_POSTURES, MOST_LEVELS } from "#core/formats/activity.ts";
+import { type Activity, HELPERS, LOW_POSTURES, MOST_LEVELS } from "#core/formats/activity.ts";
 import { sendsUntil, settles, USUAL_TURNS } from "#core/levels/ladder.ts";
 import {
   aimedAt,
@@ -211,6 +211,13 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                       none="standing as drawn"
                       of={LOW_POSTURES.map((id) => ({ id, name: tell("level.posture", { posture: id }) }))}
                       put={(posture) => set(i, { posture: LOW_POSTURES.find((p) => p === posture) ?? null })}
+                    />
+                    <Pick
+                      name={tell("level.helpers", { number: i + 1 })}
+                      is={s.helper ?? null}
+                      none="nobody has to help"
+                      of={HELPERS.map((id) => ({ id, name: tell("level.helper", { helper: id }) }))}
+                      put={(helper) => set(i, { helper: HELPERS.find((h) => h === helper) })}
                     />
                     {(actions.length > 0 || s.action) && (
                       <Pick

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { ACTIONS, type Action, actionFacts, isSend } from "../actions/actions.ts";
 import { type AimKind, fromLine } from "../asks/ask.ts";
 import { aroundOf } from "../contract/around.ts";
-import { type GamePart, MODES, MOST_NEARER, MOST_PLAYERS, SET_OUT_FIELD } from "../contract/contract.ts";
+import { type GamePart, MODES, MOST_NEARER, MOST_PLAYERS, type Role, SET_OUT_FIELD } from "../contract/contract.ts";
 import { match, USUAL_MATCH } from "../contract/match.ts";
 import { FAIR_KNOBS } from "../contract/people.ts";
 import { fieldOf } from "../contract/range.ts";
@@ -53,6 +53,8 @@ export const MOST_FAMILY = 12;
 export const MOST_GOAL = 600;
 /** Lower than standing, as a level may ask for it. */
 export const LOW_POSTURES = ["kneeling", "sitting"] as const;
+/** How somebody who has no turn may help on a level. */
+export const HELPERS = ["feeds", "catches"] as const satisfies readonly Role["role"][];
 const share = (name: string) =>
   z
     .number({ error: `${name} must be a share from 0.05 to 0.95` })
@@ -235,6 +237,8 @@ const shape = z.strictObject({
             action: z.enum(ACTIONS).nullable().default(null),
             hand: z.literal("other").nullable().default(null),
             posture: z.enum(LOW_POSTURES).nullable().default(null),
+            /** Somebody helps: hands each one over, or catches it and sends it back; nobody unless given. */
+            helper: z.enum(HELPERS).optional(),
             /** Numbers of the game, what is a yes or a no in it, and its texts: seconds, counts, a bounce, how many targets, words. */
             settings: z
               .array(

@@ -14,6 +14,7 @@ import {
   type LevelKnob,
   levelFor,
   levelWords,
+  notesOn,
   onLevel,
   otherActions,
   proposeLevels,
@@ -181,6 +182,20 @@ describe("levels", () => {
     expect(bad({ settings: [{ field: "params.tries", value: -4 }] })).toContain("level 2: params.tries cannot be -4");
     expect(bad({ action: "balance" })).toContain("level 2: climb is not played so");
     expect(bad({ hand: "other", posture: "sitting", action: "slide" })).toBe("");
+  });
+  it("may ask somebody to help: said in words and on the card, and no other line leads to it in play", () => {
+    const helped = { ...AS_DRAWN, helper: "catches" as const };
+    const a = { ...climb, levels: { low: 0.6, high: 0.8, list: [helped, { ...AS_DRAWN, line: 0.5 }], up: 2, down: 1 } };
+    expect(activity.parse(a).levels!.list[0]!.helper).toBe("catches");
+    expect(activity.safeParse({ ...a, levels: { ...a.levels, list: [{ ...AS_DRAWN, helper: "runs" }] } }).success).toBe(
+      false,
+    );
+    expect(levelWords(helped, 0.5)).toEqual([{ key: "level.helper", params: { helper: "catches" } }]);
+    expect(notesOn(a, 0)).toEqual([{ key: "card.helper.catches" }]);
+    expect(notesOn(a, 1)).toEqual([]);
+    expect(notesOn(climb, 0)).toEqual([]);
+    expect(onLevel(a, 0).family).toEqual(climb.family);
+    expect(rateAt(a, helped, { age: 8 })).toBe(rateAt(a, AS_DRAWN, { age: 8 }));
   });
   it("that are all alike are known as such", () => {
     expect(allAlike([AS_DRAWN, { ...AS_DRAWN }])).toBe(true);

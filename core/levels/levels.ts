@@ -294,8 +294,15 @@ export function onLevel(a: Activity, level: number): Activity {
 export const selfOn = (a: Activity, level: number): Omit<Role, "role"> | null =>
   a.levels ? selfAt(levelOf(a, level)) : null;
 
+/** What the card says of a level beside the game as it is there: that somebody is asked to help. */
+export const notesOn = (a: Activity, level: number): Phrase[] => {
+  const helper = a.levels && levelOf(a, level).helper;
+  return helper ? [{ key: `card.helper.${helper}` }] : [];
+};
+
 const isDrawn = (s: LevelSetting): boolean =>
   s.settings.length === 0 &&
+  !s.helper &&
   Object.entries(AS_DRAWN).every(([k, v]) => k === "settings" || s[k as keyof LevelSetting] === v);
 /** A level in words: what is moved, in steps of somebody; what is sent; what stands there; how. (Another way of sending and what the game is set to have names of their own.) */
 export function levelWords(s: LevelSetting, step: number): Phrase[] {
@@ -310,6 +317,7 @@ export function levelWords(s: LevelSetting, step: number): Phrase[] {
     ...(s.thing ? [{ key: "level.thing", params: { item: s.thing } }] : []),
     ...(s.hand ? [{ key: "level.hand" }] : []),
     ...(s.posture ? [{ key: "level.posture", params: { posture: s.posture } }] : []),
+    ...(s.helper ? [{ key: "level.helper", params: { helper: s.helper } }] : []),
     ...(isDrawn(s) ? [{ key: "level.asDrawn" }] : []),
   ];
 }

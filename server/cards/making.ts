@@ -3,7 +3,7 @@ import { supported } from "#core/compile/support.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { adjusted } from "#core/formats/change.ts";
-import { levelFor, onLevel, selfOn } from "#core/levels/levels.ts";
+import { levelFor, notesOn, onLevel, selfOn } from "#core/levels/levels.ts";
 import type { Known } from "../children/known.ts";
 import type { schema } from "../db/client.ts";
 import type { Adjust } from "../db/schema.ts";
@@ -38,6 +38,7 @@ export function makingFor(
   const at = onLevel(designed, on);
   const needs = supported(adjusted(at, adjust?.settings ?? []), adjust?.supports ?? []);
   const self = { ...selfOn(designed, on), ...needs.self };
+  const may = [...notesOn(designed, on), ...needs.notes];
   return {
     designed: needs.activity,
     child: {
@@ -54,7 +55,7 @@ export function makingFor(
           ...(designed.levels.stop !== undefined && { stop: designed.levels.stop }),
         },
       }),
-      ...(needs.notes.length > 0 && { may: needs.notes }),
+      ...(may.length > 0 && { may }),
     },
     homes: told,
     items: itemsForCard(items, told),
