@@ -482,6 +482,7 @@ const look = () => core("bench-look.ts");
 const square = () => core("bench-square.ts");
 const estimate = () => core("bench-estimate.ts");
 const levels = () => core("bench-levels.ts");
+const fair = () => core("bench-fair.ts");
 
 try {
   const parts = {
@@ -492,6 +493,7 @@ try {
     square,
     estimate,
     levels,
+    fair,
     pegMoves,
     courseMoves,
     familyBytes,

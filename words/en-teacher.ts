@@ -116,7 +116,8 @@ export const enTeacher: Record<string, string> = {
   "fairHere.child": "The child of {age}",
   "fairHere.head": "begins with {points, plural, one {one point} other {{points, number} points}}",
   "fairHere.court": "a court or goal to guard of {tenths, number} tenths of the width",
-  "fairHere.back": "{steps, plural, one {one step} other {{steps, number} steps}} back ({metres} m)",
+  "fairHere.back":
+    "{half, select, yes {half a step} other {{steps, plural, one {one step} other {{steps, number} steps}}}} back ({metres} m)",
   "level.changed": "The level is changed. A card that was not begun is made anew.",
   "truth.over":
     "{goes, plural, one {one game} other {{goes, number} games}} of {children, plural, one {one child} other {{children, number} children}}, each beside what was forecast from the games before it.",

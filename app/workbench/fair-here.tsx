@@ -33,9 +33,7 @@ export function FairHere({
         : label(other === "adult" ? "fairHere.adult" : "fairHere.other");
     const what = [
       ...(p.head ? [tell("fairHere.head", { points: p.head })] : []),
-      ...(p.nearer
-        ? [tell("fairHere.back", { steps: Math.round((2 * -p.nearer) / step) / 2, metres: (-p.nearer).toFixed(2) })]
-        : []),
+      ...(p.nearer ? [tell("fairHere.back", { ...inSteps(-p.nearer, step), metres: (-p.nearer).toFixed(2) })] : []),
       ...(p.wider ? [label("fairHere.wide")] : []),
       ...(p.court ? [tell("fairHere.court", { tenths: Math.round(10 * p.court) })] : []),
       ...(p.otherHand ? [label("fairHere.hand")] : []),
@@ -99,6 +97,11 @@ export function FairHere({
     </section>
   );
 }
+
+const inSteps = (metres: number, step: number) => {
+  const steps = Math.round((2 * metres) / step) / 2;
+  return { steps, half: steps === 0.5 ? "yes" : "no" };
+};
 
 /** What may be changed for somebody, the first one first: moved up by a button, left out by its box. Here and on the family's device. */
 function FairOrder({ order, put }: { order: readonly FairKnob[]; put: (order: FairKnob[]) => void }) {

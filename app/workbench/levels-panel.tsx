@@ -208,14 +208,14 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                     <Pick
                       name={tell("level.postures", { number: i + 1 })}
                       is={s.posture}
-                      none="standing as drawn"
+                      none="as drawn"
                       of={LOW_POSTURES.map((id) => ({ id, name: tell("level.posture", { posture: id }) }))}
                       put={(posture) => set(i, { posture: LOW_POSTURES.find((p) => p === posture) ?? null })}
                     />
                     <Pick
                       name={tell("level.helpers", { number: i + 1 })}
                       is={s.helper ?? null}
-                      none="nobody has to help"
+                      none="nobody helps"
                       of={HELPERS.map((id) => ({ id, name: tell("level.helper", { helper: id }) }))}
                       put={(helper) => set(i, { helper: HELPERS.find((h) => h === helper) })}
                     />

@@ -38,7 +38,7 @@ const unequal = (wins: readonly number[]) => Math.max(...wins.map((w) => Math.ab
 
 /**
  * The smallest change, in the order of the activity unless another is given, that makes a match fair: points to begin with for the weakest; a line farther back for the strongest; a target half as wide again for
- * the weakest; a court or a goal to guard that is narrower, for the weakest, with points to begin with where these alone come near; the strongest one's other hand; kneeling; the last two with a line farther back as well. Of each the least that brings every chance to win within 3 points of equal;
+ * the weakest; a court or a goal to guard that is narrower, for the weakest, with points to begin with where these alone come near; the strongest one's other hand; kneeling; the last two with a line farther back as well. Of each the one that comes nearest to even; the first that brings every chance to win within 3 points of equal is taken,
  * where none does, the nearest. Each plays for itself. `stop` is asked before every forecast; once it says true the best so far is given.
  */
 export function fairMatch(
@@ -103,7 +103,7 @@ export function fairMatch(
    * Of a number that helps whoever is behind the more it is: the one that makes it most even. Log-odds are taken to go evenly between what is known, and
    * where that does not lead on quickly, by halves. Nothing is gone on with where with none of it the stronger is not ahead any more.
    */
-  const least = (most: number, strong: number, with_: (k: number) => Role[]) => {
+  const evenest = (most: number, strong: number, with_: (k: number) => Role[]) => {
     const off = (w: readonly number[]) => logit(Math.min(0.99, Math.max(0.01, w[strong]!))) - logit(1 / n);
     let lo = { k: 0, off: off(winsOf(with_(0), "roughly")) };
     if (lo.off <= 0) return;
@@ -144,17 +144,17 @@ export function fairMatch(
         if (done() || stop()) break;
         if (knob === "head" && most > 0) {
           const had = from[weak]!.head ?? 0;
-          least(most - had, strong, (k) => put(from, weak, had + k === 0 ? {} : { head: had + k }));
+          evenest(most - had, strong, (k) => put(from, weak, had + k === 0 ? {} : { head: had + k }));
         }
-        if (knob === "line" && range) least(farthest, strong, (k) => put(from, strong, back(k)));
+        if (knob === "line" && range) evenest(farthest, strong, (k) => put(from, strong, back(k)));
         if (knob === "target" && targets) {
           const wide = put(from, weak, { wider: WIDER });
           better(wide);
-          if (!done() && range && !stop()) least(farthest, strong, (k) => put(wide, strong, back(k)));
+          if (!done() && range && !stop()) evenest(farthest, strong, (k) => put(wide, strong, back(k)));
         }
         if (knob === "court" && guards) {
           const narrower = (of: readonly Role[]) =>
-            least(Math.round(10 * (1 - LEAST_COURT)), strong, (k) =>
+            evenest(Math.round(10 * (1 - LEAST_COURT)), strong, (k) =>
               put(of, weak, k === 0 ? {} : { court: 1 - k / 10 }),
             );
           // A point more or less to begin with is much: what is left over is made up by the court.
@@ -169,7 +169,7 @@ export function fairMatch(
           if (knob !== name) continue;
           const held = put(from, strong, change as Partial<Role>);
           better(held);
-          if (!done() && range && !stop()) least(farthest, strong, (k) => put(held, strong, back(k)));
+          if (!done() && range && !stop()) evenest(farthest, strong, (k) => put(held, strong, back(k)));
         }
       }
     }

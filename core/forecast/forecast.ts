@@ -35,6 +35,7 @@ const SAMPLES = 4000;
  */
 const EXACT_BUDGET = 30_000;
 const CELLS_A_STEP = 300;
+/** States still to be gone through will cost at least so much of what those before them did: given up at once where even that is too much. */
 const AT_LEAST = 0.5;
 const SAMPLE_BUDGET = 88_000;
 /** What finding the best choice over a whole go may cost, in steps; beyond it the best of the next send alone is taken, and named so. */
@@ -533,7 +534,7 @@ function graphIn(input: ForecastInput): Graph {
 const apart = ({ game, setup }: ForecastInput): boolean =>
   game.score(game.start(setup)).length > 1 && !game.sidesMeet(setup);
 
-/** What several forecasts of one game with the same people have in common, though some play otherwise each time. */
+/** What several forecasts of one game with the same people, asked alike, have in common, though some play otherwise each time. */
 export class Shared {
   /** What may be done, and what comes of it. */
   book: Book | null = null;
@@ -776,7 +777,6 @@ function expand(input: ForecastInput): Expanded | null {
     let left = 0;
     for (const n of following.values()) left += n.times.sum;
     if (left < LEFT_OVER) break;
-    // What is open now will cost about as much each as what was gone through: half of that would be too much already.
     gone += front.size;
     if (cost + (AT_LEAST * following.size * cost) / gone > budget) return null;
     front = following;

@@ -1,0 +1,39 @@
+import { spawnSync } from "node:child_process";
+import { fileURLToPath } from "node:url";
+import { fairMatch } from "../core/fair/fair.ts";
+import { fromPattern } from "../core/formats/activity.ts";
+import { type PatternName, patternNames } from "../core/patterns/registry.ts";
+
+/** How long a fair match of a child of 7 and a grown-up takes, found by a program that was just started, the middle of so many times. */
+const TIMES = 3;
+/** What a device of a quarter of the speed may take, milliseconds. */
+const GOAL = 3000 / 4;
+
+const [, , one] = process.argv;
+if (one) {
+  const a = fromPattern(one as PatternName);
+  const from = performance.now();
+  const { fair } = fairMatch(a, [{ age: 7 }, { age: "adult" }]);
+  console.log(JSON.stringify({ ms: performance.now() - from, fair }));
+} else {
+  const me = fileURLToPath(import.meta.url);
+  const took = (name: string) => {
+    const all = Array.from({ length: TIMES }, () => {
+      const done = spawnSync(process.execPath, ["--import", "tsx", me, name], { encoding: "utf8" });
+      return (JSON.parse(done.stdout) as { ms: number }).ms;
+    });
+    return all.sort((x, y) => x - y)[Math.floor(TIMES / 2)]!;
+  };
+  const against = patternNames.filter((name) => fromPattern(name).players.modes.includes("against"));
+  const all = against.map((name) => ({ name, ms: took(name) })).sort((x, y) => y.ms - x.ms);
+  const within = all.filter((x) => x.ms <= GOAL).length;
+  console.log(
+    JSON.stringify([
+      {
+        what: "a fair match, child of 7 and grown-up",
+        goal: `${GOAL} ms (3 s at a quarter of the speed)`,
+        measured: [`${within} of ${all.length} games`, ...all.map((x) => `${x.name} ${x.ms.toFixed(0)} ms`)],
+      },
+    ]),
+  );
+}
