@@ -4,12 +4,14 @@ import { POLICIES } from "#core/chances/kind.ts";
 import { compileFor } from "#core/compile/card.ts";
 import { fitAsDesigned, forHome } from "#core/compile/for-home.ts";
 import { MODES, MOST_PLAYERS, type Phrase } from "#core/contract/contract.ts";
+import { fieldOf } from "#core/contract/range.ts";
 import { evidenceOf } from "#core/estimate/evidence.ts";
 import { plainly } from "#core/estimate/plainly.ts";
 import { estimateOf, posterior } from "#core/estimate/posterior.ts";
 import { MOST_EVENTS, recordedEvent } from "#core/events/events.ts";
 import { FAIR_KNOBS, fairMatch } from "#core/fair/fair.ts";
 import { type Distribution, mean, mode, quantile } from "#core/forecast/distribution.ts";
+import type { Who } from "#core/forecast/for-activity.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
 import {
   type Activity,
@@ -20,8 +22,17 @@ import {
   problemsOf,
 } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
+import { amountsOf, proposeAmount } from "#core/levels/amounts.ts";
 import { sendsUntil, settles, USUAL_TURNS } from "#core/levels/ladder.ts";
-import { CORRIDOR, LEVEL_KNOBS, levelWords, proposeLevels, USUAL_KNOBS, USUAL_LEVELS } from "#core/levels/levels.ts";
+import {
+  CORRIDOR,
+  LEVEL_KNOBS,
+  type Level,
+  levelWords,
+  proposeLevels,
+  USUAL_KNOBS,
+  USUAL_LEVELS,
+} from "#core/levels/levels.ts";
 import { paces } from "#core/measures/step.ts";
 import { patternNames } from "#core/patterns/registry.ts";
 import { cannotSpell, entriesOf, fewestCards, signsOf } from "#core/patterns/speller/words.ts";
@@ -143,10 +154,26 @@ const levelsInput = z.strictObject({
     .default([...USUAL_KNOBS]),
   things: z.array(z.string()).max(20).default([]),
   targets: z.array(z.string()).max(20).default([]),
+  /** One number of the game instead, by how often its end is reached. */
+  amount: z.string().max(80).optional(),
   /** Hits in a row that lead up, misses in a row that lead down. */
   up: z.number().int().min(1).max(5).default(2),
   down: z.number().int().min(1).max(5).default(1),
 });
+function byAmount(
+  a: Activity,
+  player: Who,
+  amount: string,
+  want: { corridor: { low: number; high: number }; count: number },
+): Level[] {
+  const fields = amountsOf(a).map(fieldOf);
+  if (!fields.includes(amount))
+    bad([{ field: "amount", message: `must be one of ${fields.join(", ") || "none, for this game has none"}` }]);
+  const list = proposeAmount(a, player, amount, want);
+  if (list.length === 0)
+    bad([{ field: "amount", message: "it does not change how often the end is reached, or by far too much" }]);
+  return list;
+}
 const estimateInput = z.strictObject({
   activity: z.unknown(),
   age: z
@@ -279,23 +306,31 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
   levels: {
     about: "levels of difficulty for somebody, each with its chance, and where up-and-down rules settle on them",
     run: (json) => {
-      const { activity, player, corridor, up, down, ...more } = read(levelsInput, json);
+      const { activity, player, corridor, up, down, amount, ...more } = read(levelsInput, json);
       if (corridor.low >= corridor.high) bad([{ field: "corridor", message: "low must be less than high" }]);
       const a = activityOf(activity);
-      const list = proposeLevels(a, player, { corridor, ...more });
+      const list =
+        amount === undefined
+          ? proposeLevels(a, player, { corridor, ...more })
+          : byAmount(a, player, amount, { corridor, count: more.count });
       const { step } = paces(player.age === "adult" ? 18 : player.age);
       return {
         levels: list.map((l) => ({
           ...l,
-          text: levelWords(l.setting, step)
-            .map((p) => sayPhrase(p))
-            .join(", "),
+          text: [
+            ...levelWords(l.setting, step).map((p) => sayPhrase(p)),
+            ...l.setting.settings.map((x) => `${x.field}: ${x.value}`),
+          ].join(", "),
         })),
-        ladder: ladderOf(
-          list.map((l) => l.rate),
-          up,
-          down,
-        ),
+        // Hits lead up and down between lines; a number of the game stays as it is in play.
+        ladder:
+          amount === undefined
+            ? ladderOf(
+                list.map((l) => l.rate),
+                up,
+                down,
+              )
+            : null,
       };
     },
   },

@@ -52,6 +52,13 @@ export const enTeacher: Record<string, string> = {
   "level.aims": "What stands there on level {number, number}",
   "level.off":
     "A level lies {points, plural, one {one point} other {{points, number} points}} outside: with what may be turned none is nearer. Let more be turned, or give the game more space.",
+  "level.looking":
+    "Playing it out: {values, plural, =0 {begun} one {one value looked at} other {{values, number} values looked at}} ...",
+  "level.failed": "That could not be worked out. Set the levels by hand.",
+  "level.nothing":
+    "Levels of this number would all be alike: it does not change how often the end is reached, or by far too much. Take another one.",
+  "level.byEnd":
+    "These levels go by how often somebody alone reaches the end. In play only lines go up and down, so here nobody is asked.",
   "level.none": "Nothing in this game is sent at something or kept up one by one, so its levels have no chance.",
   "level.settles": "So a child settles at {rate, number} % hits, most of the time on level {level, number}.",
   "level.until":
@@ -103,6 +110,13 @@ export const enTeacher: Record<string, string> = {
   "rehearsal.event.swap": "two swapped",
   "rehearsal.event.stand": "stood up again",
   "rehearsal.event.on": "and on it goes",
+  "next.end.up": "{now, number} of 100 goes reach the end now: level {level, number} brings {rate, number}, harder",
+  "next.end.down": "{now, number} of 100 goes reach the end now: level {level, number} brings {rate, number}, easier",
+  "next.end.stay": "{now, number} of 100 goes reach the end, inside or as near as it gets",
+  "next.end.stuck":
+    "{count, plural, =0 {Nobody is stuck} one {One is stuck: three games without reaching the end} other {{count, number} are stuck: three games without reaching the end}}",
+  "next.end.bored":
+    "{count, plural, =0 {Nobody is bored} one {One is bored: the end reached three games running} other {{count, number} are bored: the end reached three games running}}",
   "next.up": "hits {now, number} in 100 now: level {level, number} brings {rate, number}, harder",
   "next.down": "hits {now, number} in 100 now: level {level, number} brings {rate, number}, easier",
   "next.stay": "hits {now, number} in 100, inside or as near as it gets",

@@ -63,6 +63,9 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
   const busy = useNavigation().state !== "idle";
   const problems = actionData && "problems" in actionData ? actionData.problems : [];
   const of = (n: "stuck" | "bored" | "absent") => d.rows.filter((r) => r.notice === n);
+  const byEnd = d.levels.of === "end";
+  const said = (n: "up" | "down" | "stay" | "none") =>
+    byEnd && n !== "none" ? (`next.end.${n}` as const) : (`next.${n}` as const);
   const percent = (x: number | null) => Math.round(100 * (x ?? 0));
   return (
     <main className="mx-auto w-full max-w-6xl p-6">
@@ -72,14 +75,18 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
           {d.title}
         </Link>
         , {d.className}: the level that brings each child between {percent(d.levels.low)} and {percent(d.levels.high)}{" "}
-        hits in 100.
+        {byEnd ? "goes of 100 to the end" : "hits in 100"}.
       </p>
       <Problems list={problems} />
       <div className="mb-4 grid gap-4 sm:grid-cols-3">
         {(["stuck", "bored", "absent"] as const).map((n) => (
           <section key={n} className="note">
             <p className="font-semibold">
-              {tell(`next.${n}`, { count: of(n).length, low: percent(d.levels.low), high: percent(d.levels.high) })}
+              {tell(byEnd && n !== "absent" ? `next.end.${n}` : `next.${n}`, {
+                count: of(n).length,
+                low: percent(d.levels.low),
+                high: percent(d.levels.high),
+              })}
             </p>
             <p>
               {of(n).map((r, i) => (
@@ -125,7 +132,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
                   <span className="text-sm text-quiet">{r.age}</span>
                 </td>
                 <td className={r.move === "stay" ? "text-quiet" : ""}>
-                  {tell(`next.${r.move}`, { now: percent(r.now), rate: percent(r.rate), level: r.level + 1 })}
+                  {tell(said(r.move), { now: percent(r.now), rate: percent(r.rate), level: r.level + 1 })}
                 </td>
                 <td>
                   <select name={`level ${r.childId}`} defaultValue={r.level} aria-label={`Level of ${r.child}`}>

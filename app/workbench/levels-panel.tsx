@@ -1,6 +1,8 @@
+import * as Comlink from "comlink";
 import { useMemo, useState } from "react";
 import { fieldOf, setTo } from "#core/contract/range.ts";
 import { type Activity, HELPERS, LOW_POSTURES, MOST_LEVELS } from "#core/formats/activity.ts";
+import { amountsOf } from "#core/levels/amounts.ts";
 import { sendsUntil, settles, USUAL_TURNS } from "#core/levels/ladder.ts";
 import {
   aimedAt,
@@ -8,6 +10,7 @@ import {
   CORRIDOR,
   gradesOf,
   LEVEL_KNOBS,
+  type Level,
   type LevelKnob,
   type LevelSetting,
   offered,
@@ -22,12 +25,18 @@ import { paces } from "#core/measures/step.ts";
 import { namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { knobName } from "../ui/knob-name.ts";
 import { levelText } from "../ui/level-text.ts";
 import { Options } from "../ui/options.tsx";
 import { Problems } from "../ui/problems.tsx";
+import { useBeside } from "../ui/use-beside.ts";
+import type { LevelsWorker } from "../workers/levels.worker.ts";
 import { useSchool, withOwn } from "./items.tsx";
 import { NumberField, TextField } from "./knobs.tsx";
 import type { PanelProps } from "./stations.tsx";
+import { useEnds } from "./use-forecast.ts";
+
+const levelsWorker = () => new Worker(new URL("../workers/levels.worker.ts", import.meta.url), { type: "module" });
 
 /** Levels of difficulty: a corridor, how many, what may be turned; each with the chances of youngest, middle and oldest. */
 export function LevelsPanel({ activity: a, problems, change, middle, people = [middle] }: PanelProps) {
@@ -54,23 +63,35 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
   };
   const { step } = paces(middle.age === "adult" ? 18 : middle.age);
   const levels = a.levels;
-  const rates = useMemo(
-    () => (levels ? levels.list.map((s) => people.map((who) => rateAt(a, s, who))) : []),
+  const sends = useMemo(
+    () => (levels && levels.of !== "end" ? levels.list.map((s) => people.map((who) => rateAt(a, s, who))) : []),
     [a, levels, people],
   );
+  const ends = useEnds(a, people);
+  const rates = levels?.of === "end" ? (ends ?? []) : sends;
+  const amounts = amountsOf(a);
+  const [by, setBy] = useState(levels?.of === "end" ? (levels.list.flatMap((s) => s.settings)[0]?.field ?? "") : "");
+  const [looked, setLooked] = useState(0);
+  const [nothing, setNothing] = useState(false);
+  const amount = useBeside<LevelsWorker>(levelsWorker);
+  const byEnd = amounts.some((k) => fieldOf(k) === by);
   const put = (next: NonNullable<Activity["levels"]>, key?: string) =>
     change(withOwn({ ...a, levels: next }, list), key);
   const set = (i: number, s: Partial<LevelSetting>, key?: string) =>
     put({ ...levels!, list: levels!.list.map((x, k) => (k === i ? { ...x, ...s } : x)) }, key);
   function propose() {
-    const made = proposeLevels({ ...a, levels: null }, middle, {
-      corridor: { low: low / 100, high: high / 100 },
-      count,
-      knobs,
-      things,
-      targets,
-    });
+    const corridor = { low: low / 100, high: high / 100 };
+    setNothing(false);
+    if (!byEnd) return take(proposeLevels({ ...a, levels: null }, middle, { corridor, count, knobs, things, targets }));
+    setLooked(0);
+    amount.ask(
+      (w) => w.propose(a, middle, by, { corridor, count }, Comlink.proxy(setLooked)) as Promise<Level[]>,
+      (made) => (made.length > 0 ? take(made, "end") : setNothing(true)),
+    );
+  }
+  function take(made: readonly Level[], of?: "end") {
     put({
+      ...(of && { of }),
       low: low / 100,
       high: high / 100,
       list: made.map((l) => l.setting),
@@ -89,15 +110,15 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
         }),
       )
     : 0;
-  const { up = 1, down = 1, stop = USUAL_TURNS } = levels ?? {};
+  const { of, up = 1, down = 1, stop = USUAL_TURNS } = levels ?? {};
   // Begun where most of the time is spent.
   const settled = useMemo(() => {
-    if (none || rates.length === 0) return null;
+    if (none || of === "end" || rates.length === 0) return null;
     const middle = rates.map((r) => r[Math.min(1, r.length - 1)] ?? 0);
     const { rate, shares } = settles(middle, up, down);
     const at = shares.indexOf(Math.max(...shares));
     return { rate, at, until: stop === null ? null : sendsUntil(middle, up, down, at, stop) };
-  }, [rates, none, up, down, stop]);
+  }, [rates, none, of, up, down, stop]);
   const whole = (n: number) => Math.round(100 * n);
   const thingsOf = (id: string | null, all: readonly string[]) =>
     [...new Set([...(id ? [id] : []), ...all])].map((x) => ({
@@ -107,7 +128,15 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
   return (
     <>
       <div className="grid grid-cols-2 gap-x-3">
-        <NumberField name="Hits from" unit="%" value={Math.round(low)} least={5} most={95} step={5} change={setLow} />
+        <NumberField
+          name={byEnd ? "Ends from" : "Hits from"}
+          unit="%"
+          value={Math.round(low)}
+          least={5}
+          most={95}
+          step={5}
+          change={setLow}
+        />
         <NumberField name="to" unit="%" value={Math.round(high)} least={5} most={95} step={5} change={setHigh} />
       </div>
       <NumberField name="Levels" value={count} least={3} most={MOST_LEVELS} step={1} change={setCount} />
@@ -124,12 +153,30 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
           </label>
         ))}
       </fieldset>
+      {amounts.length > 0 && (
+        <label className="field row-line py-2">
+          <span>
+            Or one number of the game{" "}
+            <span className="hint">so that of 100 goes of the middle child so many reach the end</span>
+          </span>
+          <select
+            value={byEnd ? by : ""}
+            onChange={(e) => {
+              setBy(e.target.value);
+              setNothing(false);
+            }}
+          >
+            <option value="">no, by hits</option>
+            <Options of={amounts.map((k) => ({ id: fieldOf(k), name: knobName(k, more) }))} />
+          </select>
+        </label>
+      )}
       {wide && (
         <p role="alert" className="problem">
           The first share must be lower than the second.
         </p>
       )}
-      {knobs.length === 0 && (
+      {knobs.length === 0 && !byEnd && (
         <p role="alert" className="problem">
           Tick at least one thing that may be turned.
         </p>
@@ -138,17 +185,27 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
         <button
           type="button"
           className="btn btn-main btn-small"
-          disabled={wide || knobs.length === 0}
+          disabled={wide || (knobs.length === 0 && !byEnd) || amount.state === "working"}
           onClick={propose}
         >
           {levels ? "Propose anew" : "Propose levels"}
         </button>
+        {amount.state === "working" && (
+          <button type="button" className="btn btn-small" onClick={amount.stop}>
+            Stop
+          </button>
+        )}
         {levels && (
           <button type="button" className="btn btn-quiet btn-small" onClick={() => change({ ...a, levels: null })}>
             No levels
           </button>
         )}
       </p>
+      <div role="status" className="text-sm">
+        {amount.state === "working" && tell("level.looking", { values: looked })}
+        {amount.state === "failed" && tell("level.failed")}
+        {nothing && tell("level.nothing")}
+      </div>
       <Problems list={problems.filter((p) => p.field.startsWith("levels"))} />
       {levels && (
         <>
@@ -160,6 +217,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                   <span className="text-sm">{levelText(a, s, step, names)}</span>
                 </p>
                 <p className="flex gap-3 text-sm" data-level-rates>
+                  {levels.of === "end" && <span className="text-quiet">reach the end</span>}
                   {people.map((who, k) => {
                     const r = rates[i]?.[k];
                     const inside = r !== null && r !== undefined && r >= levels.low - 0.005 && r <= levels.high + 0.005;
@@ -233,7 +291,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                         name={tell("level.also", { number: i + 1 })}
                         is={null}
                         none="set also ..."
-                        of={more.map((k) => ({ id: fieldOf(k), name: label(k.label) }))}
+                        of={more.map((k) => ({ id: fieldOf(k), name: knobName(k, more) }))}
                         put={(field) => {
                           const k = more.find((x) => fieldOf(x) === field);
                           const now = k && setTo(k, game);
@@ -259,7 +317,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                         <div className="flex-1">
                           {k?.kind === "number" && typeof x.value === "number" ? (
                             <NumberField
-                              name={label(k.label)}
+                              name={knobName(k, more)}
                               value={x.value}
                               least={k.least}
                               most={k.most}
@@ -268,7 +326,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                             />
                           ) : typeof x.value === "string" ? (
                             <TextField
-                              name={k ? label(k.label) : x.field}
+                              name={k ? knobName(k, more) : x.field}
                               rows={2}
                               most={k?.kind === "text" ? k.most : 400}
                               value={x.value}
@@ -276,7 +334,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                             />
                           ) : (
                             <label className="flex items-center justify-between gap-3 py-1 text-[0.92rem]">
-                              {k ? label(k.label) : x.field}
+                              {k ? knobName(k, more) : x.field}
                               <input
                                 type="checkbox"
                                 checked={x.value === true}
@@ -302,6 +360,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
           {off > 0.05 && <p className="note mt-2">{tell("level.off", { points: whole(off) })}</p>}
           {allAlike(levels.list) && <p className="note mt-2">{tell("level.alike")}</p>}
           {none && <p className="note mt-2">{tell("level.none")}</p>}
+          {levels.of === "end" && <p className="mt-2 text-sm text-quiet">{tell("level.byEnd")}</p>}
           <div>
             <NumberField
               name="Up after hits in a row"

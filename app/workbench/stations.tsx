@@ -70,7 +70,7 @@ export function answerOf(s: Station, a: Activity): string {
       return `${a.players.least === a.players.most ? a.players.least : `${a.players.least} to ${a.players.most}`}, ${a.players.modes.map((m) => label(`mode.${m}`).replace(/ \(.*/, "")).join(", ")}`;
     case "levels":
       return a.levels
-        ? `${a.levels.list.length} levels, ${Math.round(100 * a.levels.low)} to ${Math.round(100 * a.levels.high)} % hits`
+        ? `${a.levels.list.length} levels, ${Math.round(100 * a.levels.low)} to ${Math.round(100 * a.levels.high)} % ${a.levels.of === "end" ? "reach the end" : "hits"}`
         : "Everybody plays it as it is drawn";
     case "send":
       return `About ${a.minutes} minutes`;

@@ -65,6 +65,15 @@ export function useForecast(activity: Activity, people: readonly Who[]): Forecas
   return useWorker(ask, "strip");
 }
 
+/** The share of goes that reach the end on each level of an activity, by person; none where its levels are not made by that. */
+export function useEnds(activity: Activity, people: readonly Who[]): number[][] | null {
+  const ask = useCallback(
+    async (w: Remote) => (activity.levels?.of === "end" ? w.ends(activity, activity.levels.list, people) : []),
+    [activity, people],
+  );
+  return useWorker(ask, "ends");
+}
+
 /** Where the child sets the targets out: what somebody meets with all of them near, and with all of them far. */
 export function useSetOutEnds(ends: { near: Activity; far: Activity }, who: Who): [Forecast, Forecast] | null {
   const ask = useCallback(

@@ -9,6 +9,7 @@ import { type Forecast, Graph } from "#core/forecast/forecast.ts";
 import { warningsOf } from "#core/forecast/warnings.ts";
 import { type Activity, parseActivity } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
+import { endsOn } from "#core/levels/amounts.ts";
 import type { Part } from "#core/yard/parts.ts";
 
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
@@ -58,6 +59,6 @@ export interface HomeMade {
   changes: Phrase[];
 }
 
-const api = { each, expected, match, homes, oneHome, warnings: warningsOf };
+const api = { each, expected, match, homes, oneHome, warnings: warningsOf, ends: endsOn };
 export type ForecastWorker = typeof api;
 Comlink.expose(api);

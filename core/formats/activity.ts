@@ -222,7 +222,8 @@ const shape = z.strictObject({
   /** Levels of difficulty, the easiest first; null: everybody plays it as it is drawn. */
   levels: z
     .strictObject({
-      /** Shares of sends that should count: of the hardest level, and of the easiest. */
+      /** Shares of sends that should count (`end`: of goes that should reach the end): of the hardest level, and of the easiest. */
+      of: z.literal("end").optional(),
       low: share("low"),
       high: share("high"),
       list: z

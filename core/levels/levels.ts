@@ -14,6 +14,7 @@ import { thing } from "../kit/items.ts";
 import { logit } from "../log-odds.ts";
 import { paces } from "../measures/step.ts";
 import type { Item } from "../things/item.ts";
+import { endIn } from "./ends.ts";
 
 export type Levels = NonNullable<Activity["levels"]>;
 export type LevelSetting = Levels["list"][number];
@@ -66,11 +67,14 @@ export function rateWith(
   who: Who,
   self: Omit<Role, "role"> | null,
   supports: readonly Support[],
+  share: (a: Activity, who: Who, self: Omit<Role, "role"> | null) => number | null = rateIn,
 ): number | null {
-  if (supports.length === 0) return rateIn(a, who, self);
+  if (supports.length === 0) return share(a, who, self);
   const s = supported(a, supports);
-  return rateIn(s.activity, who, self || s.self ? { ...self, ...s.self } : null);
+  return share(s.activity, who, self || s.self ? { ...self, ...s.self } : null);
 }
+/** What the corridor of some levels is a share of: sends that count, or goes that reach the end. */
+export const shareOf = ({ of }: Pick<Levels, "of">): typeof rateIn => (of === "end" ? endIn : rateIn);
 /** The share of sends that count on a level. */
 export const rateAt = (a: Activity, s: LevelSetting, who: Who): number | null => rateIn(atLevel(a, s), who, selfAt(s));
 
@@ -240,20 +244,30 @@ export function proposeLevels(
 export const allAlike = (list: readonly LevelSetting[]): boolean =>
   list.every((s) => JSON.stringify(s) === JSON.stringify(list[0]));
 
+/** An activity as it is on one of its levels, and how it is played there beside that. */
+export interface OnLevel {
+  activity: Activity;
+  self: Omit<Role, "role"> | null;
+}
+export const everyLevel = (a: Activity, { list }: Pick<Levels, "list">): OnLevel[] =>
+  list.map((s) => ({ activity: atLevel(a, s), self: selfAt(s) }));
+
 /** Chances that differ by less than this are alike. */
 const ALIKE = 0.005;
 /**
  * The level that somebody should have: the one whose share lies nearest to the middle of the corridor in log-odds. Its place from 0. Of those whose
- * shares are alike, and where nothing has a chance, by age: the youngest that the game is for has the easiest.
+ * shares are alike, and where nothing has a chance, by age: the youngest that the game is for has the easiest. `on`: made once for many children.
  */
 export function levelFor(
   a: Activity,
   who: Who,
   supports: readonly Support[] = [],
+  on: readonly OnLevel[] = a.levels ? everyLevel(a, a.levels) : [],
 ): { level: number; rates: number[] } | null {
   const { levels } = a;
   if (!levels) return null;
-  const all = levels.list.map((s) => rateWith(atLevel(a, s), who, selfAt(s), supports));
+  const share = shareOf(levels);
+  const all = on.map((x) => rateWith(x.activity, who, x.self, supports, share));
   const byAge = (places: readonly number[]) => {
     const years = who.age === "adult" ? a.ages.to : who.age;
     const share = Math.max(0, Math.min(1, (years - a.ages.from) / Math.max(1, a.ages.to - a.ages.from)));
@@ -265,6 +279,18 @@ export function levelFor(
   const told = all as number[];
   const best = told.reduce((b, r, i) => (off(r) < off(told[b]!) - 1e-9 ? i : b), 0);
   return { level: byAge(told.flatMap((r, i) => (Math.abs(r - told[best]!) < ALIKE ? [i] : []))), rates: told };
+}
+
+/** The level of each of some people, from 0; those who are alike are looked at once. */
+export function levelsOf(a: Activity, people: readonly { who: Who; supports: readonly Support[] }[]): number[] {
+  const on = a.levels ? everyLevel(a, a.levels) : [];
+  const known = new Map<string, number>();
+  return people.map(({ who, supports }) => {
+    const key = JSON.stringify([who, supports]);
+    const level = known.get(key) ?? levelFor(a, who, supports, on)?.level ?? 0;
+    known.set(key, level);
+    return level;
+  });
 }
 
 /** A level by its place from 0; the last one for more. */

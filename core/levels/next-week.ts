@@ -1,7 +1,16 @@
 import type { Support } from "../compile/support.ts";
 import type { Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
-import { atLevel, CORRIDOR, type LevelKnob, type Levels, proposeLevels, rateWith, selfAt, spaced } from "./levels.ts";
+import {
+  CORRIDOR,
+  everyLevel,
+  type LevelKnob,
+  type Levels,
+  proposeLevels,
+  rateWith,
+  shareOf,
+  spaced,
+} from "./levels.ts";
 
 /** A child, what it plays now (its place among the levels; null: as drawn), and how its last goes went: hits and sends each, the latest first. */
 export interface Played {
@@ -55,13 +64,15 @@ export function levelsNext(
  * shares before and after. Children alike are looked at once, so that it is linear in how many differ. `none`: nothing in the game has a chance.
  */
 export function nextWeek(a: Activity, levels: Levels, children: readonly Played[]): Proposal[] {
-  const played = levels.list.map((s) => ({ activity: atLevel(a, s), self: selfAt(s) }));
+  const played = everyLevel(a, levels);
   const known = new Map<string, (number | null)[]>();
   const ratesOf = (who: Who, supports: readonly Support[]) => {
     const key = JSON.stringify([who, supports]);
     let rates = known.get(key);
     if (!rates) {
-      rates = [{ activity: a, self: null }, ...played].map((x) => rateWith(x.activity, who, x.self, supports));
+      rates = [{ activity: a, self: null }, ...played].map((x) =>
+        rateWith(x.activity, who, x.self, supports, shareOf(levels)),
+      );
       known.set(key, rates);
     }
     return rates;

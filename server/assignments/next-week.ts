@@ -83,7 +83,9 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
       supports: k.adjust?.supports ?? [],
       level: a.levels ? (own.assignment.levels?.[k.id] ?? 0) : null,
       came: all.length > 0,
-      goes: alone.map((g) => summed(g.score.aimed)),
+      goes: alone.map((g) =>
+        a.levels?.of === "end" ? { hits: g.score.finished ? 1 : 0, sends: 1 } : summed(g.score.aimed),
+      ),
     };
   });
   const middle = { age: order[Math.floor((order.length - 1) / 2)]?.age ?? 8 };

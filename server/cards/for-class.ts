@@ -22,7 +22,7 @@ export async function makingsFor(
   const known = await knownOf(tx, children);
   const levels = document.levels
     ? {
-        ...levelsFor(document, children, known),
+        ...(await levelsFor(document, children, known)),
         ...Object.fromEntries(Object.entries(chosen).filter(([id]) => children.some((k) => k.id === id))),
       }
     : null;

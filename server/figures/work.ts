@@ -12,7 +12,7 @@ import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
 import { Graph } from "#core/forecast/forecast.ts";
 import { rareScore } from "#core/forecast/rare.ts";
 import { type Activity, gamePartOf } from "#core/formats/activity.ts";
-import { type Levels, rateWith } from "#core/levels/levels.ts";
+import { type Levels, levelsOf, rateWith } from "#core/levels/levels.ts";
 import { levelsNext, nextWeek, type Played, type Proposal } from "#core/levels/next-week.ts";
 import type { PlayScore, PlaySetup } from "#core/records/play.ts";
 import { settingOf } from "#core/records/rank.ts";
@@ -59,6 +59,8 @@ export const figuresWork = {
   },
   /** From which score on a go at that age is worth a look. */
   rare: (a: Activity, age: number): number | null => rareScore(a, age),
+  /** The level that suits each of some people. */
+  levels: (a: Activity, people: readonly { who: Who; supports: readonly Support[] }[]): number[] => levelsOf(a, people),
   /** Levels for next week, and the one proposed for each child. */
   nextWeek(
     a: Activity,

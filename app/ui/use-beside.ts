@@ -1,0 +1,42 @@
+import * as Comlink from "comlink";
+import { useCallback, useEffect, useRef, useState } from "react";
+
+export interface Beside<W> {
+  state: "idle" | "working" | "failed";
+  /** Asks the worker; what was asked before is given up. */
+  ask: <T>(call: (worker: Comlink.Remote<W>) => Promise<T>, done: (told: T) => void) => void;
+  stop: () => void;
+}
+
+/** Something worked out beside the screen, in a worker of its own each time, so that it can be given up. `make` is one and the same function always. */
+export function useBeside<W>(make: () => Worker): Beside<W> {
+  const worker = useRef<Worker | null>(null);
+  const [state, set] = useState<"idle" | "working" | "failed">("idle");
+  useEffect(() => () => worker.current?.terminate(), []);
+  const stop = useCallback(() => {
+    worker.current?.terminate();
+    worker.current = null;
+    set("idle");
+  }, []);
+  const ask = useCallback<Beside<W>["ask"]>(
+    (call, done) => {
+      worker.current?.terminate();
+      const made = make();
+      worker.current = made;
+      set("working");
+      call(Comlink.wrap<W>(made))
+        .then((told) => {
+          if (worker.current !== made) return;
+          made.terminate();
+          worker.current = null;
+          set("idle");
+          done(told);
+        })
+        .catch(() => {
+          if (worker.current === made) set("failed");
+        });
+    },
+    [make],
+  );
+  return { state, ask, stop };
+}

@@ -1,0 +1,18 @@
+import * as Comlink from "comlink";
+import type { Who } from "#core/forecast/for-activity.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { proposeAmount } from "#core/levels/amounts.ts";
+import type { Level } from "#core/levels/levels.ts";
+
+const work = {
+  /** See `proposeAmount`; `seen` is told how many values were looked at. */
+  propose: (
+    a: Activity,
+    who: Who,
+    field: string,
+    want: { corridor: { low: number; high: number }; count: number },
+    seen: (values: number) => void,
+  ): Level[] => proposeAmount(a, who, field, want, { seen }),
+};
+export type LevelsWorker = typeof work;
+Comlink.expose(work);

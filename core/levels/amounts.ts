@@ -1,0 +1,99 @@
+import { fieldOf, setTo } from "../contract/range.ts";
+import type { Who } from "../forecast/for-activity.ts";
+import { type Activity, parseActivity } from "../formats/activity.ts";
+import { logit } from "../log-odds.ts";
+import { endIn } from "./ends.ts";
+import {
+  AS_DRAWN,
+  atLevel,
+  CORRIDOR,
+  type Level,
+  type LevelSetting,
+  selfAt,
+  settable,
+  spaced,
+  USUAL_LEVELS,
+} from "./levels.ts";
+
+/** A number that a game is set to, and what it may be. */
+export type Amount = Extract<ReturnType<typeof settable>[number], { kind: "number" }>;
+/** Shares that differ by less are alike. */
+const ALIKE = 0.01;
+/** So near to what was meant is near enough. */
+const NEAR_ENOUGH = 0.02;
+const clamped = (p: number) => logit(Math.min(0.99, Math.max(0.01, p)));
+
+/** The numbers of a game by which its end may be nearer or farther: seconds, counts, sends, how many targets. */
+export const amountsOf = (a: Activity): Amount[] => settable(a).filter((k): k is Amount => k.kind === "number");
+
+/**
+ * Settings of one number of a game, evenly spaced in log-odds by how often somebody reaches its end, the easiest first; each with the share that was
+ * meant and the one it gives. Looked for from the least value on, ever farther apart, and then by halves between two that it lies between. Fewer than asked
+ * where no two values lie so near; none where the number changes nothing of it. `seen` is told after every value; `stop` as in `endIn`.
+ */
+export function proposeAmount(
+  a: Activity,
+  who: Who,
+  field: string,
+  { corridor = CORRIDOR, count = USUAL_LEVELS }: { corridor?: { low: number; high: number }; count?: number } = {},
+  { seen = () => undefined, stop = () => false }: { seen?: (values: number) => void; stop?: () => boolean } = {},
+): Level[] {
+  const k = amountsOf(a).find((x) => fieldOf(x) === field);
+  if (!k) return [];
+  const drawn = setTo(k, { params: a.pattern.params, match: a.match });
+  const last = Math.round((k.most - k.least) / k.step);
+  const valueAt = (i: number) => Math.round((k.least + i * k.step) * 1e6) / 1e6;
+  const settingAt = (i: number): LevelSetting => {
+    const value = valueAt(i);
+    return value === drawn ? AS_DRAWN : { ...AS_DRAWN, settings: [{ field, value }] };
+  };
+  const known = new Map<number, number | null>();
+  const shareAt = (i: number): number | null => {
+    let share = known.get(i);
+    if (share === undefined) {
+      const on = atLevel({ ...a, levels: null }, settingAt(i));
+      share = parseActivity(on).ok ? endIn(on, who, null, stop) : null;
+      known.set(i, share);
+      seen(known.size);
+    }
+    return share;
+  };
+  for (let i = 0; i < last; i = 2 * i + 1) shareAt(i);
+  shareAt(last);
+  if (typeof drawn === "number") shareAt(Math.max(0, Math.min(last, Math.round((drawn - k.least) / k.step))));
+  const looked = () =>
+    [...known].flatMap(([i, share]) => (share === null ? [] : [{ i, share }])).sort((x, y) => x.i - y.i);
+  const all = looked().map((x) => x.share);
+  if (all.length < 2 || Math.max(...all) - Math.min(...all) < ALIKE) return [];
+  const meant = spaced(corridor, count);
+  const nearest = (to: number) =>
+    looked().reduce((b, x) =>
+      Math.abs(clamped(x.share) - clamped(to)) < Math.abs(clamped(b.share) - clamped(to)) ? x : b,
+    );
+  for (const to of meant)
+    for (;;) {
+      if (Math.abs(nearest(to).share - to) < NEAR_ENOUGH) break;
+      const row = looked();
+      const at = row.findIndex((x, n) => {
+        const next = row[n + 1];
+        return next !== undefined && next.i - x.i > 1 && (x.share - to) * (next.share - to) < 0;
+      });
+      if (at < 0) break;
+      shareAt(Math.floor((row[at]!.i + row[at + 1]!.i) / 2));
+    }
+  const found = new Map<number, Level>();
+  for (const to of meant) {
+    const { i, share } = nearest(to);
+    if (!found.has(i)) found.set(i, { setting: settingAt(i), meant: to, rate: share });
+  }
+  const levels = [...found.values()].sort((x, y) => y.rate - x.rate);
+  return levels.length < 2 ? [] : levels;
+}
+
+/** The share of goes that reach the end on each level, for each of some people. */
+export const endsOn = (
+  a: Activity,
+  list: readonly LevelSetting[],
+  people: readonly Who[],
+  stop?: () => boolean,
+): number[][] => list.map((s) => people.map((who) => endIn(atLevel({ ...a, levels: null }, s), who, selfAt(s), stop)));

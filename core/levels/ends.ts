@@ -1,0 +1,26 @@
+import type { Role } from "../contract/contract.ts";
+import { forecastActivity, type Who } from "../forecast/for-activity.ts";
+import { Graph } from "../forecast/forecast.ts";
+import type { Activity } from "../formats/activity.ts";
+import { keptBy } from "../kept-by.ts";
+
+/** Games played out where it cannot be gone through: a standard error of 2 points or better. */
+const GOES = 600;
+/** And steps that going through it may cost: it is done for many settings in a row. */
+const EXACT = 8000;
+
+/** Who plays changes the chances and never the states: one graph of them serves all who play alike. */
+const graphOf = keptBy((_: Activity) => new Graph());
+
+/** The share of goes, played alone, that reach the end: the top, the total, all that there is to do; 0 to 1. `stop`: asked now and then; `ForecastStopped` once it says true. */
+export function endIn(
+  a: Activity,
+  who: Who,
+  self: Omit<Role, "role"> | null = null,
+  stop: () => boolean = () => false,
+): number {
+  const people = self ? { people: [{ role: "plays" as const, ...self }] } : {};
+  const setup = { players: 1, mode: "alone", seed: 1, ...people } as const;
+  const more = { samples: GOES, exactBudget: EXACT, untimed: true, stop, ...(!self && { graph: graphOf(a) }) };
+  return forecastActivity(a, [who], setup, "middle", more).sides[0]!.finish;
+}
