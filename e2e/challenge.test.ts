@@ -127,6 +127,42 @@ describe("levels", () => {
     await page.close();
   });
 
+  it("of one number by how often the end is reached: proposed beside the screen, kept, sent to each by that, and said so for next week", async () => {
+    const page = await teacherPage(browser);
+    const { addActivity } = await import("../server/activities/activities.ts");
+    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const a = { ...fromPattern("climb"), title: title() };
+    const id = await addActivity({ teacherId: t!.id, schoolId: t!.school_id }, a);
+    await open(page, `${base}/activities/${id}?station=levels`);
+    await page.waitForSelector("option[value='params.scoring.first']");
+    const by = (await page.$$eval("select", (all) =>
+      all.findIndex((s) => [...s.options].some((o) => o.value === "params.scoring.first")),
+    ))!;
+    const choose = async (field: string) => (await page.$$("select"))[by]!.select(field);
+    await choose("params.scoring.first");
+    await press(page, "Propose levels");
+    await sees(page, "Levels of this number would all be alike");
+    await choose("params.tries");
+    await press(page, "Propose levels");
+    await sees(page, "Level 3");
+    await sees(page, "reach the end");
+    const first = () => page.$eval("[data-level-rates]", (p) => p.textContent ?? "");
+    await expect.poll(first, { timeout: 20_000 }).toMatch(/\d+ %/);
+    const kept = () => sql`select document->'levels' as levels from activity where id = ${id}`;
+    await expect.poll(async () => (await kept())[0]!.levels?.of).toBe("end");
+    const { levels } = (await kept())[0]!;
+    expect(levels.list.length).toBeGreaterThanOrEqual(3);
+    const sent = await sending(["Quill F.", "Umar Z."], { ...a, title: title(), levels });
+    const [row] = await sql`select levels from assignment where id = ${sent}`;
+    const given = Object.values(row!.levels as Record<string, number>);
+    expect(given).toHaveLength(2);
+    for (const level of given) expect(levels.list[level]).toBeDefined();
+    await open(page, `${base}/results/${sent}/next`);
+    await sees(page, "goes of 100 to the end");
+    await sees(page, /of 100 goes reach the end/);
+    await page.close();
+  });
+
   it("each child gets its own when it is sent; another one given in Results makes its card anew", async () => {
     const line = (n: number) => ({ ...AS_DRAWN, line: n, helper: "catches" as const });
     const levels = { low: 0.6, high: 0.8, list: [line(-0.6), line(0), line(0.6)], up: 2, down: 1 };
