@@ -15,25 +15,33 @@ type Remote = Comlink.Remote<ForecastWorker>;
 
 /**
  * What a worker of its own answers to `ask`, worked out beside the page. While one question is under way only the newest waits; the last
- * answer stays until the next one comes, also where an activity cannot be played as it is being typed.
+ * answer stays until the next one comes, also where an activity cannot be played as it is being typed. The worker begins with the first question;
+ * null: there is none.
  */
-function useWorker<A>(ask: (worker: Remote) => Promise<A>, name: string): A | null {
+function useWorker<A>(ask: ((worker: Remote) => Promise<A>) | null, name: string): A | null {
   const [answer, setAnswer] = useState<A | null>(null);
   const worker = useRef<Remote | null>(null);
   const busy = useRef(false);
   const waiting = useRef<typeof ask | null>(null);
 
-  useEffect(() => {
-    const w = new Worker(new URL("../workers/forecast.worker.ts", import.meta.url), { type: "module" });
-    worker.current = Comlink.wrap<ForecastWorker>(w);
-    return () => {
+  const begun = useRef<Worker | null>(null);
+  useEffect(
+    () => () => {
+      begun.current?.terminate();
+      begun.current = null;
       worker.current = null;
-      w.terminate();
-    };
-  }, []);
+      busy.current = false;
+    },
+    [],
+  );
 
   useEffect(() => {
     waiting.current = ask;
+    if (!ask) return;
+    if (!begun.current) {
+      begun.current = new Worker(new URL("../workers/forecast.worker.ts", import.meta.url), { type: "module" });
+      worker.current = Comlink.wrap<ForecastWorker>(begun.current);
+    }
     const run = async () => {
       if (busy.current || !waiting.current || !worker.current) return;
       const asked = waiting.current;
@@ -67,11 +75,9 @@ export function useForecast(activity: Activity, people: readonly Who[]): Forecas
 
 /** The share of goes that reach the end on each level of an activity, by person; none where its levels are not made by that. */
 export function useEnds(activity: Activity, people: readonly Who[]): number[][] | null {
-  const ask = useCallback(
-    async (w: Remote) => (activity.levels?.of === "end" ? w.ends(activity, activity.levels.list, people) : []),
-    [activity, people],
-  );
-  return useWorker(ask, "ends");
+  const { levels } = activity;
+  const ask = useCallback((w: Remote) => w.ends(activity, levels?.list ?? [], people), [activity, levels, people]);
+  return useWorker(levels?.of === "end" ? ask : null, "ends");
 }
 
 /** Where the child sets the targets out: what somebody meets with all of them near, and with all of them far. */
