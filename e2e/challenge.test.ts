@@ -143,6 +143,15 @@ describe("levels", () => {
     await press(page, "Propose levels");
     await sees(page, "Levels of this number would all be alike");
     await choose("params.tries");
+    // Given up, nothing comes of it.
+    await page.evaluate(async () => {
+      const button = (name: string) => [...document.querySelectorAll("button")].find((b) => b.textContent === name);
+      button("Propose levels")!.click();
+      while (!button("Stop")) await new Promise(requestAnimationFrame);
+      button("Stop")!.click();
+      while (button("Stop")) await new Promise(requestAnimationFrame);
+    });
+    expect(await page.$("[data-level-rates]")).toBeNull();
     await press(page, "Propose levels");
     await sees(page, "Level 3");
     await sees(page, "reach the end");
@@ -215,6 +224,7 @@ describe("what the goes teach", () => {
     const roll = told.courses.find((c) => c.action === a.aim.action && c.axis === "spread")!;
     expect(roll.now.low).toBeLessThan(roll.now.middle);
     expect(roll.now.high).toBeGreaterThan(roll.now.middle);
+    for (const w of roll.weeks) expect(w.at.getTime(), "no week ends later than now").toBeLessThanOrEqual(Date.now());
     // Nobody of another school sees it.
     await expect(childPage({ teacherId: t!.id, schoolId: "00000000-0000-4000-8000-000000000000" }, id)).rejects.toThrow(
       "child",

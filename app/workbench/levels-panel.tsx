@@ -1,5 +1,5 @@
 import * as Comlink from "comlink";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { fieldOf, setTo } from "#core/contract/range.ts";
 import { type Activity, HELPERS, LOW_POSTURES, MOST_LEVELS } from "#core/formats/activity.ts";
 import { amountsOf } from "#core/levels/amounts.ts";
@@ -38,6 +38,9 @@ import { useEnds } from "./use-forecast.ts";
 
 const levelsWorker = () => new Worker(new URL("../workers/levels.worker.ts", import.meta.url), { type: "module" });
 
+/** What of an activity decides how often its end is reached. */
+const PLAYED = ["pattern", "match", "aim", "kit", "space", "setOut", "between"] as const;
+
 /** Levels of difficulty: a corridor, how many, what may be turned; each with the chances of youngest, middle and oldest. */
 export function LevelsPanel({ activity: a, problems, change, middle, people = [middle] }: PanelProps) {
   const { list } = useSchool();
@@ -72,32 +75,42 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
   const amounts = amountsOf(a);
   const [by, setBy] = useState(levels?.of === "end" ? (levels.list.flatMap((s) => s.settings)[0]?.field ?? "") : "");
   const [looked, setLooked] = useState(0);
-  const [nothing, setNothing] = useState(false);
+  const [failing, setFailing] = useState<"nothing" | "meanwhile" | null>(null);
+  const latest = useRef(a);
+  useEffect(() => {
+    latest.current = a;
+  });
   const amount = useBeside<LevelsWorker>(levelsWorker);
   const byEnd = amounts.some((k) => fieldOf(k) === by);
-  const put = (next: NonNullable<Activity["levels"]>, key?: string) =>
-    change(withOwn({ ...a, levels: next }, list), key);
+  const put = (on: Activity, next: NonNullable<Activity["levels"]>, key?: string) =>
+    change(withOwn({ ...on, levels: next }, list), key);
   const set = (i: number, s: Partial<LevelSetting>, key?: string) =>
-    put({ ...levels!, list: levels!.list.map((x, k) => (k === i ? { ...x, ...s } : x)) }, key);
+    put(a, { ...levels!, list: levels!.list.map((x, k) => (k === i ? { ...x, ...s } : x)) }, key);
   function propose() {
     const corridor = { low: low / 100, high: high / 100 };
-    setNothing(false);
+    setFailing(null);
     if (!byEnd) return take(proposeLevels({ ...a, levels: null }, middle, { corridor, count, knobs, things, targets }));
     setLooked(0);
     amount.ask(
       (w) => w.propose(a, middle, by, { corridor, count }, Comlink.proxy(setLooked)) as Promise<Level[]>,
-      (made) => (made.length > 0 ? take(made, "end") : setNothing(true)),
+      (made) => {
+        // Whatever else was changed while it was worked out stays; of a game that was changed it says nothing.
+        if (PLAYED.some((k) => latest.current[k] !== a[k])) setFailing("meanwhile");
+        else if (made.length === 0) setFailing("nothing");
+        else take(made, "end", latest.current);
+      },
     );
   }
-  function take(made: readonly Level[], of?: "end") {
-    put({
+  function take(made: readonly Level[], of?: "end", on: Activity = a) {
+    const { up = 2, down = 1, stop } = on.levels ?? {};
+    put(on, {
       ...(of && { of }),
       low: low / 100,
       high: high / 100,
       list: made.map((l) => l.setting),
-      up: levels?.up ?? 2,
-      down: levels?.down ?? 1,
-      ...(levels?.stop !== undefined && { stop: levels.stop }),
+      up,
+      down,
+      ...(stop !== undefined && { stop }),
     });
   }
   const none = rates.some((r) => r.some((x) => x === null));
@@ -163,7 +176,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
             value={byEnd ? by : ""}
             onChange={(e) => {
               setBy(e.target.value);
-              setNothing(false);
+              setFailing(null);
             }}
           >
             <option value="">no, by hits</option>
@@ -204,7 +217,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
       <div role="status" className="text-sm">
         {amount.state === "working" && tell("level.looking", { values: looked })}
         {amount.state === "failed" && tell("level.failed")}
-        {nothing && tell("level.nothing")}
+        {failing && tell(`level.${failing}`)}
       </div>
       <Problems list={problems.filter((p) => p.field.startsWith("levels"))} />
       {levels && (
@@ -368,7 +381,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               least={1}
               most={5}
               step={1}
-              change={(up) => put({ ...levels, up })}
+              change={(up) => put(a, { ...levels, up })}
             />
             <NumberField
               name="Down after misses in a row"
@@ -376,7 +389,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               least={1}
               most={5}
               step={1}
-              change={(down) => put({ ...levels, down })}
+              change={(down) => put(a, { ...levels, down })}
             />
             <NumberField
               name="Found after changes of way"
@@ -385,7 +398,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               least={0}
               most={12}
               step={1}
-              change={(n) => put({ ...levels, stop: n === 0 ? null : n })}
+              change={(n) => put(a, { ...levels, stop: n === 0 ? null : n })}
             />
           </div>
           {settled && (

@@ -18,7 +18,7 @@ const { assignment, card, cardVersion, criterionMark, play, playEvent, revision 
 
 /** What was known of a child at the end of a week, on one axis of one action. */
 export interface Week extends Estimate {
-  /** The Monday or so that it ends on, and tries of that week. */
+  /** When its last try was, and the tries of it. */
   at: Date;
   tries: number;
 }
@@ -75,24 +75,20 @@ function playedIn(goes: readonly Go[], now: Date): ChildPage["played"] {
 /** How one axis of one action went, week by week: after each week with a try, what was known by then. */
 function courseOf(list: readonly EvidenceRow[], age: number, now: Date): Course {
   const { action, axis } = list[0]!;
-  const goes = list.map((r) => ({ week: weekOf(r.at), ll: r.ll, tries: r.tries }));
+  const goes = list.map((r) => ({ at: r.at, week: weekOf(r.at), ll: r.ll, tries: r.tries }));
   const weeks = [...new Set(goes.map((g) => g.week))].sort((a, b) => a - b);
   return {
     action: action as Action,
     axis,
     now: estimateOf(posterior(axis, age, goes, weekOf(now))),
-    weeks: weeks.map((week) => ({
-      ...estimateOf(
-        posterior(
-          axis,
-          age,
-          goes.filter((g) => g.week <= week),
-          week,
-        ),
-      ),
-      at: new Date((week + 1) * 7 * 86_400_000),
-      tries: goes.filter((g) => g.week === week).reduce((sum, g) => sum + g.tries, 0),
-    })),
+    weeks: weeks.map((week) => {
+      const [before, of] = [goes.filter((g) => g.week <= week), goes.filter((g) => g.week === week)];
+      return {
+        ...estimateOf(posterior(axis, age, before, week)),
+        at: new Date(Math.max(...of.map((g) => g.at.getTime()))),
+        tries: of.reduce((sum, g) => sum + g.tries, 0),
+      };
+    }),
   };
 }
 
