@@ -17,13 +17,13 @@ describe("games in pairs with luck turned round", () => {
     (name) => {
       const a = fromPattern(name);
       const by = (more: object) => forecastActivity(a, WHO, against(), "middle", { method: "sampled", ...more });
-      const singly = by({ samples: 3000 });
-      const paired = by({ samples: 1200, enough: () => false });
+      const singly = by({ samples: 1800 });
+      const paired = by({ samples: 800, enough: () => false });
       const error = Math.hypot(singly.standardError, paired.standardError);
-      expect(paired.size).toBe(1200);
+      expect(paired.size).toBe(800);
       for (const [i, side] of paired.sides.entries())
         expect(Math.abs(side.win! - singly.sides[i]!.win!), name).toBeLessThan(4 * error);
-      expect(paired.standardError).toBeLessThan(1.02 * (0.5 / Math.sqrt(1200)));
+      expect(paired.standardError).toBeLessThan(1.02 * (0.5 / Math.sqrt(800)));
     },
   );
   it("are worth many more where luck decides alone", () => {
@@ -36,7 +36,7 @@ describe("games in pairs with luck turned round", () => {
   });
   it("told alike by the spread of many such forecasts as by their own standard error", () => {
     const a = fromPattern("bands");
-    const all = Array.from({ length: 60 }, (_, seed) =>
+    const all = Array.from({ length: 40 }, (_, seed) =>
       forecastActivity(a, WHO, { ...against(), seed }, "middle", {
         method: "sampled",
         samples: 100,
