@@ -16,8 +16,9 @@ const SURE = 2.5;
 const ENOUGH = { roughly: 0.03, surely: 0.015 } as const;
 /** And no more than so many, however unsure it still is. */
 const MOST_GAMES = 2500;
-/** Going through a game exactly may cost so many steps: it is done again and again here. */
+/** Going through a game exactly may cost so many steps, and playing it out so many for one change: it is done again and again here. */
 const EXACT = 8000;
+const STEPS = 150_000;
 
 export interface Fair {
   /** Chances to win as they are, and with the change; a tie is shared. One a player. */
@@ -69,6 +70,7 @@ export function fairMatch(
       method,
       samples: MOST_GAMES,
       exactBudget: EXACT,
+      sampleBudget: STEPS,
       untimed: true,
       enough,
       shared,

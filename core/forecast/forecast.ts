@@ -72,6 +72,8 @@ export interface ForecastInput {
   stateCap?: number;
   /** Steps that following it to its end may cost. */
   exactBudget?: number;
+  /** And steps that drawn games may cost; so many games as were asked for, whatever they cost, unless given. */
+  sampleBudget?: number;
   solveBudget?: number;
   /** Nobody asks how long it takes: times are left out, all 0, where they decide nothing. Much cheaper to follow to the end. */
   untimed?: boolean;
@@ -918,7 +920,7 @@ class Dealer {
 function sample(input: ForecastInput): Forecast {
   const { game, enough, shared } = input;
   const wanted = input.samples ?? SAMPLES;
-  const budget = input.samples === undefined ? SAMPLE_BUDGET : Number.POSITIVE_INFINITY;
+  const budget = input.sampleBudget ?? (input.samples === undefined ? SAMPLE_BUDGET : Number.POSITIVE_INFINITY);
   const as = asPlayed(input);
   const begun = shared?.drawn.get(as) ?? drawing(input, budget);
   shared?.drawn.set(as, begun);

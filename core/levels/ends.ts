@@ -4,10 +4,11 @@ import { Graph } from "../forecast/forecast.ts";
 import type { Activity } from "../formats/activity.ts";
 import { keptBy } from "../kept-by.ts";
 
-/** Games played out where it cannot be gone through: a standard error of 2 points or better. */
+/** Games played out where it cannot be gone through: a standard error of 2 points or better, where they are not so long that steps run out. */
 const GOES = 600;
-/** And steps that going through it may cost: it is done for many settings in a row. */
+/** Steps that going through it, and playing it out, may cost: it is done for many settings in a row. */
 const EXACT = 8000;
+const STEPS = 40_000;
 
 /** Who plays changes the chances and never the states: one graph of them serves all who play alike. */
 const graphOf = keptBy((_: Activity) => new Graph());
@@ -21,6 +22,13 @@ export function endIn(
 ): number {
   const people = self ? { people: [{ role: "plays" as const, ...self }] } : {};
   const setup = { players: 1, mode: "alone", seed: 1, ...people } as const;
-  const more = { samples: GOES, exactBudget: EXACT, untimed: true, stop, ...(!self && { graph: graphOf(a) }) };
+  const more = {
+    samples: GOES,
+    exactBudget: EXACT,
+    sampleBudget: STEPS,
+    untimed: true,
+    stop,
+    ...(!self && { graph: graphOf(a) }),
+  };
   return forecastActivity(a, [who], setup, "middle", more).sides[0]!.finish;
 }

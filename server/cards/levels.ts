@@ -1,9 +1,17 @@
+import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { levelsOf } from "#core/levels/levels.ts";
 import type { Known } from "../children/known.ts";
 import type { Adjust } from "../db/schema.ts";
 import { figures } from "../figures/figures.ts";
 import { whoOf } from "./making.ts";
+
+/** Near enough for the choice of a level, where each person costs time: fewer of them differ. */
+const roughly = ({ multiplier, skill, ...who }: Who): Who => ({
+  ...who,
+  ...(multiplier !== undefined && { multiplier: Math.round(10 * multiplier) / 10 || 0.1 }),
+  ...(skill !== undefined && { skill: Math.round(5 * skill) / 5 }),
+});
 
 /** The level that suits each child, from 0, by child; children alike are looked at once. Where goes have to be played out for it, beside the server. */
 export async function levelsFor(
@@ -15,6 +23,13 @@ export async function levelsFor(
     who: whoOf(k, known.get(k.id), a.aim.action),
     supports: k.adjust?.supports ?? [],
   }));
-  const levels = a.levels?.of === "end" ? await figures("levels", a, people) : levelsOf(a, people);
+  const levels =
+    a.levels?.of === "end"
+      ? await figures(
+          "levels",
+          a,
+          people.map((p) => ({ ...p, who: roughly(p.who) })),
+        )
+      : levelsOf(a, people);
   return Object.fromEntries(children.map((k, i) => [k.id, levels[i]!]));
 }
