@@ -43,6 +43,7 @@ export const enTeacher: Record<string, string> = {
   "pair.gone": "The match was taken back. What was played stays.",
   "pair.won": "{name} won",
   "pair.takeBack": "Take back the match of {names}",
+  "mark.hint": "as {score}, may be left out",
   "level.number": "Level {number, number}",
   "level.hands": "Hand on level {number, number}",
   "level.postures": "How one stands on level {number, number}",

@@ -196,7 +196,7 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
         {step === "handin" && <HandInScreen data={data} plays={plays} again={again} go={go} />}
         {playing && !ready && !underWay && (
           <div className="mx-auto grid max-w-lg gap-4 p-6 text-lg">
-            <p>{say("look.tickAll")}</p>
+            <h1 className="font-sans text-lg font-normal">{say("look.tickAll")}</h1>
             {data.card.grownUp && !ticks.grownUp && <p>{say("look.needs")}</p>}
             <button type="button" className="btn border-chalk text-chalk" onClick={() => go("look")}>
               {say("card.step.look")}

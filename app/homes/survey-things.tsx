@@ -40,7 +40,7 @@ export function Things({ answers, items, typed, ready, changed }: PartProps) {
   );
   return (
     <>
-      <h1 className="text-2xl">{say("survey.things")}</h1>
+      <h2 className="text-2xl">{say("survey.things")}</h2>
       <p className="mb-2 text-quiet">{say("survey.thingsHint")}</p>
       {ready && (
         <label className="mb-3 flex items-center gap-2">

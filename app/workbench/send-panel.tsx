@@ -1,10 +1,14 @@
 import { useEffect, useRef, useState } from "react";
 import { Form, Link, useNavigation, useParams, useSearchParams } from "react-router";
 import type { Activity, Problem } from "#core/formats/activity.ts";
-import type { ScoreUnit } from "#core/records/score-text.ts";
-import { label } from "#words/teacher.ts";
+import { clockText, type ScoreUnit } from "#core/records/score-text.ts";
+import { say } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { NumberField, TextField } from "./knobs.tsx";
+
+/** A score of the game as somebody would write it. */
+const markHint = (unit: ScoreUnit): string =>
+  tell("mark.hint", { score: unit === "tenths" ? clockText(325) : `12 ${say(`unit.${unit}`, { value: 12 })}` });
 
 interface Props {
   activity: Activity;
@@ -150,7 +154,7 @@ export function SendPanel(props: Props) {
         </label>
         <label className="field">
           <span>
-            Your mark to beat <span className="hint">{label(`mark.hint.${unit}`)}</span>
+            Your mark to beat <span className="hint">{markHint(unit)}</span>
           </span>
           <input
             key={unit}
