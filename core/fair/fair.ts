@@ -16,8 +16,8 @@ const SURE = 2.5;
 const ENOUGH = { roughly: 0.03, surely: 0.015 } as const;
 /** And no more than so many, however unsure it still is. */
 const MOST_GAMES = 2500;
-/** Going through a game exactly may cost so many steps, and playing it out so many for one change: it is done again and again here. */
-const EXACT = 8000;
+/** Going through a game exactly may cost so many steps (less where sides meet: what is not soon at its end then never is), and playing it out so many for one change: it is done again and again here. */
+const EXACT = { apart: 8000, meeting: 2500 } as const;
 const STEPS = 150_000;
 
 export interface Fair {
@@ -51,6 +51,7 @@ export function fairMatch(
   const n = who.length;
   const setupOf = (people: Role[]): Setup => ({ players: n, mode: "against", seed: 1, people });
   const plain = who.map(() => PLAYS);
+  const exactBudget = opened(a).game.sidesMeet(setupOf(plain)) ? EXACT.meeting : EXACT.apart;
   let tried = 0;
   let method: "auto" | "sampled" = "auto";
   const shared = new Shared();
@@ -69,7 +70,7 @@ export function fairMatch(
     const f = forecastActivity(a, who, setupOf(people), "middle", {
       method,
       samples: MOST_GAMES,
-      exactBudget: EXACT,
+      exactBudget,
       sampleBudget: STEPS,
       untimed: true,
       enough,

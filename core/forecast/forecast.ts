@@ -136,11 +136,29 @@ interface Step {
   state: BaseState;
   ended: boolean;
 }
-/** A way on with a name of its own. */
-interface NamedWay extends Way {
-  id: string;
+/** A way on, with a name of its own and the event that it is, both made when they are first asked for: most ways are never gone. */
+class NamedWay implements Way {
+  readonly body: Body;
+  readonly share: number;
+  readonly spent: Spent;
+  readonly released: number | null;
+  private name: string | null = null;
+  private happens: GameEvent | null = null;
+  constructor(way: Way, spent: Spent = way.spent) {
+    this.body = way.body;
+    this.share = way.share;
+    this.released = way.released;
+    this.spent = spent;
+  }
+  get id(): string {
+    this.name ??= JSON.stringify(this.body);
+    return this.name;
+  }
   /** It happening at once: where time changes nothing there is no other. */
-  event: GameEvent;
+  get event(): GameEvent {
+    this.happens ??= { ...this.body, at: 0 } as GameEvent;
+    return this.happens;
+  }
 }
 
 /**
@@ -201,17 +219,12 @@ interface As {
   untimed: boolean;
   byLuck: boolean;
 }
-const named = (way: Way): NamedWay => ({
-  ...way,
-  id: JSON.stringify(way.body),
-  event: { ...way.body, at: 0 } as GameEvent,
-});
 /** The more, the luckier: for whoever aimed, or of a point for the first side. */
 const luckOf = ({ body, worth = 0 }: Way): number =>
   body.kind !== "point" ? worth : body.side === null ? 0 : body.side === 0 ? 1 : -1;
 
 const NOTHING: Spent = { acting: 0, fetching: 0, waiting: 0 };
-const BELL = named({ body: { kind: "bell" }, share: 1, spent: NOTHING, released: null });
+const BELL = new NamedWay({ body: { kind: "bell" }, share: 1, spent: NOTHING, released: null });
 
 /** One thing that may be done now, with its ways on, worked out when they are first asked for. */
 class Option {
@@ -230,7 +243,7 @@ class Option {
     const { untimed, byLuck } = this.as;
     const ways = waysFrom(this.ask, this.play)!;
     if (byLuck) ways.sort((a, b) => luckOf(b) - luckOf(a));
-    return ways.map((w) => named(untimed ? { ...w, spent: NOTHING } : w));
+    return ways.map((w) => new NamedWay(w, untimed ? NOTHING : w.spent));
   }
   get worth(): number {
     this.value ??= worthOf(this.ask, this.play);
