@@ -12,7 +12,7 @@ const to = (standardError: number) => (s: SoFar) => s.standardError < standardEr
 const plays: Role = { role: "plays" };
 
 describe("games in pairs with luck turned round", () => {
-  it.each(["bands", "climb", "closest", "threeLine", "bases", "sweep"] as const)(
+  it.each(["bands", "climb", "threeLine", "bases"] as const)(
     "%s: the same chances as games one by one, and never less sure of them",
     (name) => {
       const a = fromPattern(name);

@@ -52,7 +52,7 @@ describe("levels of one number", () => {
       }
   });
   it("go the other way where more is harder, and are as few as differ", () => {
-    const more = proposeAmount(fromPattern("streak"), { age: 7 }, "params.stages.0.count");
+    const more = proposeAmount(fromPattern("streak"), { age: 7 }, "params.stages.0.count", { count: 3 });
     const counts = values(more) as number[];
     expect([...counts].sort((x, y) => x - y)).toEqual(counts);
     const few = proposeAmount(fromPattern("sweep"), { age: 7 }, "params.sends");
