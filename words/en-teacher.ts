@@ -58,6 +58,7 @@ export const enTeacher: Record<string, string> = {
   "level.failed": "That could not be worked out. Set the levels by hand.",
   "level.nothing":
     "Levels of this number would all be alike: it does not change how often the end is reached, or by far too much. Take another one.",
+  "level.fewer": "These are fewer levels than asked for: no other values of this number lie in between.",
   "level.meanwhile": "The game was changed while its levels were worked out. Propose them anew.",
   "level.byEnd":
     "These levels go by how often somebody alone reaches the end. In play only lines go up and down, so here nobody is asked.",

@@ -75,7 +75,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
   const amounts = amountsOf(a);
   const [by, setBy] = useState(levels?.of === "end" ? (levels.list.flatMap((s) => s.settings)[0]?.field ?? "") : "");
   const [looked, setLooked] = useState(0);
-  const [failing, setFailing] = useState<"nothing" | "meanwhile" | null>(null);
+  const [failing, setFailing] = useState<"nothing" | "meanwhile" | "fewer" | null>(null);
   const latest = useRef(a);
   useEffect(() => {
     latest.current = a;
@@ -97,7 +97,10 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
         // Whatever else was changed while it was worked out stays; of a game that was changed it says nothing.
         if (PLAYED.some((k) => latest.current[k] !== a[k])) setFailing("meanwhile");
         else if (made.length === 0) setFailing("nothing");
-        else take(made, "end", latest.current);
+        else {
+          if (made.length < count) setFailing("fewer");
+          take(made, "end", latest.current);
+        }
       },
     );
   }
