@@ -1,4 +1,5 @@
 import type { Manner } from "../asks/ask.ts";
+import { logistic } from "../log-odds.ts";
 import type { Age } from "../measures/stature.ts";
 import { dragLength } from "../physics/air.ts";
 import { GRAVITY } from "../physics/floor.ts";
@@ -100,7 +101,7 @@ export function keeperOf(age: Age, i: Item, floor: Floor, manner: Manner, off = 
   const prior = agePrior(age);
   const up = FREE / GRAVITY;
   return {
-    p: 1 / (1 + Math.exp(-odds)),
+    p: logistic(odds),
     touch: up + Math.max(up, (2 * HIGH) / Math.max(0.1, falls)),
     lies: runAfterLanding(i, floor, 1, DROPS),
     restart: (PICK_UP + SETTLE) * prior.tempo,

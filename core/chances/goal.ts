@@ -1,6 +1,6 @@
 import type { Person } from "../aim/person.ts";
 import type { AimOf } from "../asks/ask.ts";
-import { logit } from "../log-odds.ts";
+import { logistic, logit } from "../log-odds.ts";
 import type { KindOf, Sight } from "./kind.ts";
 
 /** Between equal sides a goal falls so often, a second, over this length and into goals so wide, metres: assumptions, as all below. */
@@ -20,7 +20,7 @@ const level = (people: readonly Person[], { manner }: Sight) =>
 export function goalRates(aim: AimOf<"goal">, sight: Sight): [number, number] {
   const of = (side: number) => aim.people[side]!.map((i) => sight.people?.[i] ?? sight.person);
   const edge = EDGE * (level(of(0), sight) - level(of(1), sight));
-  const share = 1 / (1 + Math.exp(-edge));
+  const share = logistic(edge);
   const both = (2 * RATE * USUAL.length) / Math.max(1, aim.length);
   const rate = (k: number, width: number) => (both * k * width) / USUAL.width;
   return [rate(share, aim.widths[0]), rate(1 - share, aim.widths[1])];

@@ -11,7 +11,7 @@ import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
 import { faceOf } from "../kit/face.ts";
 import { thing } from "../kit/items.ts";
-import { logit } from "../log-odds.ts";
+import { logistic, logit } from "../log-odds.ts";
 import { paces } from "../measures/step.ts";
 import type { Item } from "../things/item.ts";
 import { endIn } from "./ends.ts";
@@ -86,10 +86,11 @@ export function rateIn(a: Activity, who: Who, self: Omit<Role, "role"> | null = 
   return sum === 0 ? null : often.reduce((n, [rate, w]) => n + rate * w, 0) / sum;
 }
 
-const expit = (x: number) => 1 / (1 + Math.exp(-x));
 /** Shares evenly spaced in log-odds over a corridor, the easiest first. */
 export function spaced({ low, high }: { low: number; high: number }, count: number): number[] {
-  return Array.from({ length: count }, (_, i) => expit(logit(high) + ((logit(low) - logit(high)) * i) / (count - 1)));
+  return Array.from({ length: count }, (_, i) =>
+    logistic(logit(high) + ((logit(low) - logit(high)) * i) / (count - 1)),
+  );
 }
 
 /** Things that could be sent instead, commonest first; and that could stand there instead. */
