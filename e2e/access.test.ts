@@ -53,11 +53,16 @@ async function inBoth(page: Page, where: string): Promise<void> {
   }
 }
 
-/** At a width that is less than it was drawn for nothing of a page is beyond its sides. */
+/** How long charts may take to be drawn anew at another width, milliseconds. */
+const REDRAWN = 5000;
+
+/** At a width that is less than it was drawn for nothing of a page is beyond its sides, once it is drawn anew. */
 async function fitsIn(page: Page, width: number, where: string): Promise<void> {
   const usual = page.viewport()!;
   await page.setViewport({ ...usual, width });
   await page.waitForFunction((w) => innerWidth === w, {}, width);
+  const fits = (w: number) => document.documentElement.scrollWidth <= w;
+  await page.waitForFunction(fits, { timeout: REDRAWN }, width).catch(() => {});
   expect(await page.evaluate(() => document.documentElement.scrollWidth), where).toBeLessThanOrEqual(width);
   await page.setViewport(usual);
 }

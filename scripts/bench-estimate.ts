@@ -1,9 +1,13 @@
+import { mainAsks } from "../core/asks/ask.ts";
+import { isRefusal } from "../core/contract/contract.ts";
+import { evidenceOf } from "../core/estimate/evidence.ts";
 import { AT, priorAt } from "../core/estimate/grid.ts";
 import { DRIFT, estimateOf, posterior, type Told } from "../core/estimate/posterior.ts";
 import { rates } from "../core/forecast/for-activity.ts";
-import { fromPattern } from "../core/formats/activity.ts";
+import { fromPattern, gamePartOf } from "../core/formats/activity.ts";
 import { levelsNext, nextWeek } from "../core/levels/next-week.ts";
 import { normalDraw, random } from "../core/random.ts";
+import { openPlay, type Play, referee, view } from "../core/referee/referee.ts";
 
 /**
  * How often the 80 % interval holds the truth, for children whose multipliers are drawn from the prior: 5, 20 and 100 sends at the targets of
@@ -49,15 +53,27 @@ function coverage(tries: number, more?: Parameters<typeof child>[2]) {
   return { inside: (100 * inside) / CHILDREN, middleTimes: Math.exp(ratio / CHILDREN) };
 }
 
-// A class of 30 with 200 tries each at five settings: the tables of rates are counted.
+// A class of 30 with 200 tries each at five settings: the tables of rates are counted. As counts of hits, and as goes as they are handed in.
 const draw = random(3);
 const settings = [...IDS, "t5"];
+const TRIES = 200;
+/** Times that each is measured; the quickest counts, the others waited for the machine. */
+const ROUNDS = 9;
+const quickest = (of: () => void) => {
+  const times = Array.from({ length: ROUNDS }, () => {
+    const start = performance.now();
+    of();
+    return performance.now() - start;
+  });
+  return { best: Math.min(...times), first: times[0]! };
+};
+/** A document of its own, so that nothing is known of it yet. */
+const fresh = () => ({ ...a });
+
 const class30 = Array.from({ length: 30 }, () => settings.map(() => [Math.floor(40 * draw()), 40] as const));
-function classOf30(): number {
-  const start = performance.now();
-  // A document of its own, so that nothing is known of it yet.
-  const fresh = { ...fromPattern("climb") };
-  const laid = AT.spread.map((x) => rates(fresh, { age: 7, multiplier: Math.exp(x) }));
+const byCounts = quickest(() => {
+  const is = fresh();
+  const laid = AT.spread.map((x) => rates(is, { age: 7, multiplier: Math.exp(x) }));
   const logs = laid.map((r) =>
     settings.map((id) => [Math.log(clip(r.get(id)!)), Math.log(1 - clip(r.get(id)!))] as const),
   );
@@ -65,9 +81,34 @@ function classOf30(): number {
     const ll = logs.map((at) => hits.reduce((sum, [h, n], s) => sum + h * at[s]![0] + (n - h) * at[s]![1], 0));
     estimateOf(posterior("spread", 7, [{ week: 0, ll }]));
   }
-  return performance.now() - start;
+});
+
+/** Goes alone till so many were sent, each hitting what was asked for in 6 of 10. */
+function goesOf(): Play[] {
+  const goes: Play[] = [];
+  for (let sent = 0; sent < TRIES; ) {
+    let play = openPlay(gamePartOf(a), { players: 1, mode: "alone", seed: 1 });
+    while (!view(play).done && sent < TRIES) {
+      const ask = mainAsks(view(play).asks).find((x) => x.kind === "send")!;
+      const hit = draw() < 0.6 && "want" in ask.aim ? ask.aim.want[0]! : null;
+      const next = referee(play, { kind: "send", hit, at: 0 });
+      if (isRefusal(next)) throw new Error(`refused: ${JSON.stringify(next)}`);
+      play = next;
+      sent++;
+    }
+    goes.push(play);
+  }
+  return goes;
 }
-const classMs = Math.min(classOf30(), classOf30(), classOf30());
+const handedIn = Array.from({ length: 30 }, goesOf);
+const byGoes = quickest(() => {
+  const is = fresh();
+  for (const goes of handedIn) {
+    const told = goes.flatMap((play) => evidenceOf(is, play, 7).map(({ ll }) => ({ week: 0, ll })));
+    estimateOf(posterior("spread", 7, told));
+  }
+});
+const took = ({ best, first }: typeof byGoes) => `${best.toFixed(0)} ms, the first time ${first.toFixed(0)}`;
 
 const board = fromPattern("board");
 const levels = levelsNext(board, { age: 7 });
@@ -104,7 +145,8 @@ process.stdout.write(
       goal: "(reported)",
       measured: [share(coverage(20, { only: true }))],
     },
-    { what: "a class of 30, 200 tries each at five settings", goal: "50 ms", measured: [`${classMs.toFixed(0)} ms`] },
+    { what: "a class of 30, 200 tries each at five settings", goal: "50 ms", measured: [took(byCounts)] },
+    { what: "the same, every send of their goes", goal: "(reported)", measured: [took(byGoes)] },
     ...[1000, 10_000].map((n) => ({
       what: `next week for ${n} children`,
       goal: "10 s for 10,000",

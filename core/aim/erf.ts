@@ -3,25 +3,55 @@ const TWO_OVER_ROOT_PI = 2 / Math.sqrt(Math.PI);
 const SERIES_LIMIT = 2.4;
 /** Beyond this erf is 1 to the last bit of a double. */
 const SATURATED = 6;
+/** So many points of one unit have a polynomial each, of this degree: good to 1e-15 half way between two. */
+const PER_UNIT = 16;
+const DEGREE = 8;
 
-/**
- * The error function: the chance that a normal error of SD 1/sqrt(2) stays within ±x. Absolute error below 1e-13.
- * Source: Abramowitz and Stegun 7.1.6 (series) and 7.1.14 (continued fraction). `erf(0.5)` is 0.5204998778.
- */
-export function erf(x: number): number {
-  const a = Math.abs(x);
-  if (a > SATURATED) return Math.sign(x);
-  if (a < SERIES_LIMIT) {
+/** The error function slowly: series below, continued fraction above; 0 <= x <= 6. Source: Abramowitz and Stegun 7.1.6 and 7.1.14. */
+function slowly(x: number): number {
+  if (x < SERIES_LIMIT) {
     let term = x;
     let sum = x;
     for (let n = 1; n < 80; n++) {
       term *= (2 * x * x) / (2 * n + 1);
       sum += term;
-      if (Math.abs(term) < 1e-17 * Math.abs(sum)) break;
+      if (term < 1e-17 * sum) break;
     }
     return TWO_OVER_ROOT_PI * Math.exp(-x * x) * sum;
   }
-  let fraction = a;
-  for (let k = 60; k >= 1; k--) fraction = a + k / 2 / fraction;
-  return Math.sign(x) * (1 - (Math.exp(-a * a) / Math.sqrt(Math.PI)) * (1 / fraction));
+  let fraction = x;
+  for (let k = 60; k >= 1; k--) fraction = x + k / 2 / fraction;
+  return 1 - (Math.exp(-x * x) / Math.sqrt(Math.PI)) * (1 / fraction);
+}
+
+/** Taylor coefficients about every point; the derivatives are Hermite polynomials times the bell curve (Abramowitz and Stegun 7.1.19). */
+const about = new Float64Array((SATURATED * PER_UNIT + 1) * (DEGREE + 1));
+for (let i = 0; i <= SATURATED * PER_UNIT; i++) {
+  const x = i / PER_UNIT;
+  const at = i * (DEGREE + 1);
+  about[at] = slowly(x);
+  let [before, hermite] = [0, 1];
+  let scale = TWO_OVER_ROOT_PI * Math.exp(-x * x);
+  for (let n = 1; n <= DEGREE; n++) {
+    scale /= n;
+    about[at + n] = scale * hermite;
+    [before, hermite] = [hermite, 2 * x * hermite - 2 * (n - 1) * before];
+    scale = -scale;
+  }
+}
+
+/**
+ * The error function: the chance that a normal error of SD 1/sqrt(2) stays within ±x. Absolute error below 1e-13. Asked millions of times a
+ * forecast, so that it goes by polynomials worked out once. `erf(0.5)` is 0.5204998778.
+ */
+export function erf(x: number): number {
+  const a = Math.abs(x);
+  // Not below: what is no number stays none.
+  if (!(a < SATURATED)) return Math.sign(x);
+  const i = Math.round(a * PER_UNIT);
+  const h = a - i / PER_UNIT;
+  const at = i * (DEGREE + 1);
+  let sum = about[at + DEGREE]!;
+  for (let n = DEGREE - 1; n >= 0; n--) sum = sum * h + about[at + n]!;
+  return x < 0 ? -sum : sum;
 }

@@ -171,21 +171,28 @@ function metBy(things: readonly Standing[], send: JointSend): Met[] {
   });
 }
 
-/** Disjoint spans, rising. */
-function join(spans: readonly Span[]): Span[] {
+/** Disjoint rising spans with one more, disjoint and rising again. */
+function join(spans: readonly Span[], more: Span): readonly Span[] {
+  if (more[1] <= more[0]) return spans;
+  if (spans.length === 0) return [more];
   const out: [number, number][] = [];
-  for (const [lo, hi] of [...spans].sort((a, b) => a[0] - b[0])) {
-    if (hi <= lo) continue;
+  for (const [lo, hi] of [...spans, more].sort((a, b) => a[0] - b[0])) {
     const last = out[out.length - 1];
     if (last && lo <= last[1]) last[1] = Math.max(last[1], hi);
     else out.push([lo, hi]);
   }
   return out;
 }
-const measure = (spans: readonly Span[], sd: number): number =>
-  spans.reduce((p, [lo, hi]) => p + within(lo, hi, sd), 0);
+function measure(spans: readonly Span[], sd: number): number {
+  let sum = 0;
+  for (const [lo, hi] of spans) sum += within(lo, hi, sd);
+  return sum;
+}
 
-/** Chance of each thing to be what happens, given the sideways angle. */
+const spanAtAngle = (r: Region, u: number): Span => (typeof r.span === "function" ? r.span(u) : r.span);
+const isMet = (r: Region, u: number) => r.lo <= u && u <= r.hi;
+
+/** Chance of each thing to be what happens, given the sideways angle. Asked thousands of times a chance, so that it makes next to nothing. */
 function given(
   u: number,
   met: readonly Met[],
@@ -194,26 +201,34 @@ function given(
   sdAlong: number,
   out: Float64Array,
 ): void {
-  let up: Span[] = [];
-  let along: Span[] = [];
+  let up: readonly Span[] = [];
+  let along: readonly Span[] = [];
   let free = 1;
-  const at = (r: Region): Span => (typeof r.span === "function" ? r.span(u) : r.span);
   out.fill(0);
+  const add = (r: Region) => {
+    if (r.plane === "up") up = join(up, spanAtAngle(r, u));
+    else along = join(along, spanAtAngle(r, u));
+  };
+  const left = () => (1 - measure(up, sdUp)) * (1 - measure(along, sdAlong));
+  const last = order[order.length - 1];
   for (const i of order) {
-    const m = met[i]!;
-    const here = m.counts.filter((r) => r.lo <= u && u <= r.hi);
-    const stops = m.body && m.body.lo <= u && u <= m.body.hi ? m.body : null;
-    if (free <= 0 || (here.length === 0 && !stops)) continue;
-    if (here.length > 0) {
-      up = join([...up, ...here.filter((r) => r.plane === "up").map(at)]);
-      along = join([...along, ...here.filter((r) => r.plane === "along").map(at)]);
-      const left = (1 - measure(up, sdUp)) * (1 - measure(along, sdAlong));
-      out[i] = Math.max(0, free - left);
-      free = Math.min(free, left);
+    if (free <= 0) break;
+    const { counts, body } = met[i]!;
+    let counted = false;
+    for (const r of counts) {
+      if (!isMet(r, u)) continue;
+      add(r);
+      counted = true;
     }
-    if (stops) {
-      up = join([...up, at(stops)]);
-      free = Math.min(free, (1 - measure(up, sdUp)) * (1 - measure(along, sdAlong)));
+    if (counted) {
+      const now = left();
+      out[i] = Math.max(0, free - now);
+      free = Math.min(free, now);
+    }
+    // Nothing is behind the last one.
+    if (i !== last && body && isMet(body, u)) {
+      add(body);
+      free = Math.min(free, left());
     }
   }
 }

@@ -53,6 +53,19 @@ describe("what tries say", () => {
     expect(of(take(start, { kind: "send", hit: null, foot: true }), "climb")).toEqual([]);
     expect(of(take(missed, ...Array(6).fill({ kind: "undo" })), "climb")).toEqual([]);
   });
+  it("what is seen ten times says ten times as much, in whichever go; other goes of the document change nothing", () => {
+    const a = fromPattern("tally");
+    const go = (n: number) =>
+      take(openPlay(gamePartOf(a), ALONE), { kind: "ready" }, ...Array(n).fill({ kind: "count", n: 1 }));
+    const [once] = evidenceOf(a, go(1), 8);
+    const [often] = evidenceOf(a, go(10), 8);
+    const [fresh] = evidenceOf({ ...a }, go(10), 8);
+    expect([once!.tries, often!.tries]).toEqual([1, 10]);
+    for (const i of AT.skill.keys()) expect(often!.ll[i]).toBeCloseTo(10 * once!.ll[i]!, 9);
+    expect(often).toEqual(fresh);
+    // Another age is another child.
+    expect(evidenceOf(a, go(1), 11)[0]!.ll).not.toEqual(once!.ll);
+  });
   it("only the child's own: of two that take turns every second send", () => {
     const p = take(
       opened("climb", { players: 2, mode: "turns", seed: 1 }),
@@ -126,6 +139,18 @@ describe("the posterior", () => {
     expect(Math.log(one.middle)).toBeGreaterThan(0.1);
     const later = estimateOf(posterior("spread", 8, goes, 80));
     expect(later.high / later.low).toBeGreaterThan(one.high / one.low);
+  });
+  it("goes of one week are one go, whatever their order", () => {
+    const [a, b, c] = [law(-0.5, 0.3), law(0.2, 0.4), law(0, 0.5)];
+    const whole = a.map((x, i) => x + b[i]! + c[i]!);
+    const [one, three] = [[whole], [c, a, b]].map((all) =>
+      posterior(
+        "spread",
+        8,
+        all.map((ll) => ({ week: 2, ll })),
+      ),
+    );
+    for (const [i, p] of one!.shares.entries()) expect(three!.shares[i]).toBeCloseTo(p, 12);
   });
   it("holds 80 % of children drawn from the prior, whatever the number of tries", () => {
     const next = random(11);

@@ -8,7 +8,7 @@ import type { Activity } from "../formats/activity.ts";
 import { thing } from "../kit/items.ts";
 import type { Age } from "../measures/stature.ts";
 import type { Play } from "../referee/play.ts";
-import { AT, AXES, type Axis } from "./grid.ts";
+import { AT, AXES, type Axis, POINTS } from "./grid.ts";
 
 /** What the tries of one go say of a child, for one action and on one axis. */
 export interface Evidence {
@@ -29,14 +29,104 @@ const FLAT = 1e-6;
 /** A distance told is taken to be right within this share of it and so much more, millimetres: assumptions. */
 const ABOUT = { share: 0.12, mm: 60 } as const;
 
+/** What tells something of a child. */
+type Seen = Extract<GameEvent, { kind: "send" | "count" | "point" }>;
 type Asked = AskOf<"send" | "count">;
 /** One child at a point of an axis. */
 export const whoAt = (axis: Axis, x: number, age: Age): Who =>
   axis === "spread" ? { age, multiplier: Math.exp(x) } : { age, skill: x };
 
-/** A go's chances at every point of both axes, for what was asked: worked out once for each setting. */
+/** What may come of an ask at one point of an axis, and how many different things that are. */
+interface At {
+  ways: readonly { body: Body; p: number }[];
+  kinds: number;
+}
+const sameWays = (a: At, b: At) => JSON.stringify(a.ways) === JSON.stringify(b.ways);
+
+/** What one thing that was seen says, on one axis; `flat`: nothing, it is as likely everywhere. */
+interface Said {
+  tries: number;
+  hits: number;
+  ll: Float64Array;
+  means: Float64Array;
+  flat: boolean;
+}
+
+/** What may come of one ask at every point of both axes, and what was seen of it so far with what that says. */
+class Table {
+  private readonly at: Record<Axis, readonly At[]>;
+  private readonly said = new Map<string, Record<Axis, Said>>();
+
+  constructor(
+    private readonly ask: Asked,
+    age: Age,
+    a: Activity,
+  ) {
+    const parts = layoutOf(a);
+    const asked = { ...ask, player: 0 } as Asked;
+    // Of several that it may have been meant for, each alike: nobody said which.
+    const options = optionsOf(asked);
+    const point = (axis: Axis, x: number): At => {
+      const scene: Scene = { parts, people: [personOf(a, whoAt(axis, x, age))], policy: "middle" };
+      const ways = options.flatMap((o) =>
+        waysFrom(o, scene)!.map(({ body, share }) => ({ body, p: share / options.length })),
+      );
+      return { ways, kinds: new Set(ways.map((w) => JSON.stringify(w.body))).size };
+    };
+    const along = (axis: Axis): At[] => {
+      const points = AT[axis];
+      const middle = (points.length - 1) / 2;
+      const [first, half, last] = [0, middle, points.length - 1].map((i) => point(axis, points[i]!)) as [At, At, At];
+      // What is the same at both ends and between does not ask for this axis at all.
+      const flat = sameWays(first, last) && sameWays(first, half);
+      return points.map((x, i) => {
+        if (i === 0 || flat) return first;
+        return i === middle ? half : i === points.length - 1 ? last : point(axis, x);
+      });
+    };
+    this.at = { spread: along("spread"), skill: along("skill") };
+  }
+
+  /** What something that was seen says: the same each time it is seen. */
+  of(e: Seen): Record<Axis, Said> {
+    // Where exactly a piece lies is told once.
+    const once = e.kind === "send" && (e.away !== undefined || e.spot !== undefined);
+    const key = once ? "" : JSON.stringify(this.told(e));
+    const known = once ? undefined : this.said.get(key);
+    if (known) return known;
+    const along = (axis: Axis): Said => {
+      const { ll, means, ...says } = this.says(this.at[axis], e);
+      const flat = Math.max(...ll) - Math.min(...ll) < FLAT;
+      return { ...says, flat, ll: Float64Array.from(ll), means: Float64Array.from(means) };
+    };
+    const says = { spread: along("spread"), skill: along("skill") };
+    if (!once) this.said.set(key, says);
+    return says;
+  }
+  /** What counts of an event here. */
+  private told(e: Seen) {
+    if (e.kind === "send") return [e.hit, e.rest, e.fell];
+    return e.kind === "count" ? [e.n, e.drop] : [e.side];
+  }
+  private says(at: readonly At[], e: Seen): Pick<Evidence, "tries" | "hits" | "ll" | "means"> {
+    if (e.kind === "count") {
+      const lost = e.drop === true || (e.n === 0 && this.ask.kind === "count" && !this.ask.drops);
+      const runs = at.map((x) => runOf(x.ways));
+      const tries = e.n + (lost ? 1 : 0);
+      const ll = runs.map(({ kept, lost: drop }) => e.n * slipped(kept) + (lost ? slipped(drop) : 0));
+      return { tries, hits: e.n, ll, means: runs.map((r) => tries * r.kept) };
+    }
+    const ll = at.map(({ ways, kinds }) => slipped(chanceOf(ways, e), Math.max(2, kinds)));
+    // Where no way of it is worth anything (how near a piece lies) there is nothing to come off.
+    const means = at.map(({ ways }) => ways.reduce((sum, w) => sum + (brings(this.ask, w.body) ? w.p : 0), 0));
+    const counts = Math.max(...means) > 0;
+    return { tries: counts ? 1 : 0, hits: counts && brings(this.ask, e) ? 1 : 0, ll, means };
+  }
+}
+
+/** Tables of an activity for one age: each worked out once for what was asked and what was sent. */
 class Tables {
-  private readonly kept = new Map<string, Record<Axis, { body: Body; p: number }[][]>>();
+  private readonly kept = new Map<string, Table>();
   private readonly activities = new Map<string, Activity>();
   constructor(
     private readonly a: Activity,
@@ -50,28 +140,24 @@ class Tables {
     this.activities.set(item, known);
     return known;
   }
-  of(ask: Asked, item: string | undefined): Record<Axis, { body: Body; p: number }[][]> {
+  of(ask: Asked, item: string | undefined): Table {
     const key = `${item ?? ""} ${JSON.stringify([ask.kind, ask.from, ask.manner, ask.aim, ask.kind === "count" && ask.drops])}`;
     let table = this.kept.get(key);
     if (!table) {
-      const a = this.sending(item);
-      const parts = layoutOf(a);
-      const at = (who: Who): Scene => ({ parts, people: [personOf(a, who)], policy: "middle" });
-      const asked = { ...ask, player: 0 } as Asked;
-      // Of several that it may have been meant for, each alike: nobody said which.
-      const options = optionsOf(asked);
-      const along = (axis: Axis) =>
-        AT[axis].map((x) => {
-          const scene = at(whoAt(axis, x, this.age));
-          return options.flatMap((o) =>
-            waysFrom(o, scene)!.map(({ body, share }) => ({ body, p: share / options.length })),
-          );
-        });
-      table = { spread: along("spread"), skill: along("skill") };
+      table = new Table(ask, this.age, this.sending(item));
       this.kept.set(key, table);
     }
     return table;
   }
+}
+/** Documents are never changed in place, so the tables of one hold for all its goes. */
+const tablesOf = new WeakMap<Activity, Map<Age, Tables>>();
+function tablesFor(a: Activity, age: Age): Tables {
+  const ofAge = tablesOf.get(a) ?? new Map<Age, Tables>();
+  tablesOf.set(a, ofAge);
+  const tables = ofAge.get(age) ?? new Tables(a, age);
+  ofAge.set(age, tables);
+  return tables;
 }
 
 /** Whether an outcome is what was seen: the same target, place, pins or number of them, point or count. */
@@ -115,21 +201,9 @@ const slipped = (p: number, n = 2) => Math.log((1 - SLIP) * p + SLIP / n);
  * played at home. Nothing of other players; nothing of a send over the line. A run that the bell cut off is only what it came to.
  */
 export function evidenceOf(a: Activity, play: Play, age: Age): Evidence[] {
-  const tables = new Tables(a, age);
-  const out = new Map<string, Evidence>();
-  const tell = (action: Action, axis: Axis, more: Omit<Evidence, "action" | "axis">) => {
-    if (Math.max(...more.ll) - Math.min(...more.ll) < FLAT) return;
-    const key = `${action} ${axis}`;
-    const none = AT[axis].map(() => 0);
-    const is = out.get(key) ?? { action, axis, tries: 0, ll: none, hits: 0, means: none };
-    out.set(key, {
-      ...is,
-      tries: is.tries + more.tries,
-      hits: is.hits + more.hits,
-      ll: is.ll.map((x, i) => x + more.ll[i]!),
-      means: is.means.map((x, i) => x + more.means[i]!),
-    });
-  };
+  const tables = tablesFor(a, age);
+  // The same thing seen again says the same again: it is counted, and added up at the end.
+  const seen = new Map<Record<Axis, Said>, { action: Action; times: number }>();
   // Where the number was typed after the bell, what was tapped before is not what it was.
   const totals = play.standing.some(({ event: e }) => e.kind === "total");
   let item: string | undefined;
@@ -138,8 +212,8 @@ export function evidenceOf(a: Activity, play: Play, age: Age): Evidence[] {
     if (e.kind !== "send" && e.kind !== "count" && e.kind !== "point") continue;
     if ((e.kind === "send" && e.foot) || (e.kind === "count" && totals)) continue;
     const before = play.standing[i - 1]?.after ?? play.begin;
-    const by = ("by" in e ? e.by : undefined) ?? play.game.turn(before).player;
-    if (by !== 0) continue;
+    const alone = play.setup.players === 1;
+    if (!alone && (("by" in e ? e.by : undefined) ?? play.game.turn(before).player) !== 0) continue;
     const ask = mainAsks(play.game.asks(before)).find(
       (x): x is Asked =>
         (x.kind === "send" || x.kind === "count") && x.player === 0 && (x.kind === "count") === (e.kind === "count"),
@@ -149,28 +223,31 @@ export function evidenceOf(a: Activity, play: Play, age: Age): Evidence[] {
     if ("people" in ask.aim) continue;
     // Of a count that several share only single ones are known to be its own.
     if (e.kind === "count" && play.setup.players > 1 && e.n > 1) continue;
-    const table = tables.of(ask, item);
-    const action = ask.manner.action ?? a.aim.action;
+    const says = tables.of(ask, item).of(e);
+    const is = seen.get(says);
+    if (is) is.times++;
+    else seen.set(says, { action: ask.manner.action ?? a.aim.action, times: 1 });
+  }
+  const sums = new Map<string, Said & Pick<Evidence, "action" | "axis">>();
+  for (const [says, { action, times }] of seen)
     for (const axis of AXES) {
-      if (e.kind === "count") {
-        const lost = e.drop === true || (e.n === 0 && ask.kind === "count" && !ask.drops);
-        const ll = table[axis].map((list) => {
-          const { kept, lost: drop } = runOf(list);
-          return e.n * slipped(kept) + (lost ? slipped(drop) : 0);
-        });
-        const tries = e.n + (lost ? 1 : 0);
-        const means = table[axis].map((list) => tries * runOf(list).kept);
-        tell(action, axis, { tries, hits: e.n, ll, means });
-      } else {
-        const ll = table[axis].map((list) =>
-          slipped(chanceOf(list, e), Math.max(2, new Set(list.map((w) => JSON.stringify(w.body))).size)),
-        );
-        // Where no way of it is worth anything (how near a piece lies) there is nothing to come off.
-        const means = table[axis].map((list) => list.reduce((sum, w) => sum + (brings(ask, w.body) ? w.p : 0), 0));
-        const counts = Math.max(...means) > 0;
-        tell(action, axis, { tries: counts ? 1 : 0, hits: counts && brings(ask, e) ? 1 : 0, ll, means });
+      const said = says[axis];
+      if (said.flat) continue;
+      const key = `${action} ${axis}`;
+      let sum = sums.get(key);
+      if (!sum) {
+        sum = { action, axis, ...NOTHING, ll: new Float64Array(POINTS), means: new Float64Array(POINTS) };
+        sums.set(key, sum);
+      }
+      sum.tries += times * said.tries;
+      sum.hits += times * said.hits;
+      for (let i = 0; i < POINTS; i++) {
+        sum.ll[i]! += times * said.ll[i]!;
+        sum.means[i]! += times * said.means[i]!;
       }
     }
-  }
-  return [...out.values()];
+  return [...sums.values()].map(({ action, axis, tries, hits, ll, means }) => {
+    return { action, axis, tries, hits, ll: Array.from(ll), means: Array.from(means) };
+  });
 }
+const NOTHING = { tries: 0, hits: 0, flat: false } as const;

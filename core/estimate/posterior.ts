@@ -64,15 +64,22 @@ function seen(shares: number[], ll: readonly number[]): number[] {
  */
 export function posterior(axis: Axis, age: Age, goes: readonly Told[], now?: number): Posterior {
   const { middle, sd } = priorAt(axis, age);
-  const order = [...goes].sort((a, b) => a.week - b.week);
+  // Between goes of one week nothing drifts: they are one.
+  const weeks = new Map<number, number[]>();
+  for (const { week, ll } of goes) {
+    const all = weeks.get(week);
+    if (!all) weeks.set(week, [...ll]);
+    else for (let i = 0; i < all.length; i++) all[i]! += ll[i]!;
+  }
+  const order = [...weeks].sort(([a], [b]) => a - b);
   let shares = normal(axis, middle, sd);
-  let week = order[0]?.week ?? 0;
-  for (const go of order) {
-    shares = seen(drifted(axis, shares, go.week - week), go.ll);
-    week = go.week;
+  let last = order[0]?.[0] ?? 0;
+  for (const [week, ll] of order) {
+    shares = seen(drifted(axis, shares, week - last), ll);
+    last = week;
   }
   // Far beyond its last try a child is again one of its age.
-  if (now !== undefined && order.length > 0) shares = drifted(axis, shares, now - week);
+  if (now !== undefined && order.length > 0) shares = drifted(axis, shares, now - last);
   return { axis, shares };
 }
 

@@ -90,14 +90,15 @@ export const figuresWork = {
       }),
     );
   },
-  /** What one go says of its child: every try of it, or, where only its score is known, that. */
-  evidence({ activity, setup, events, version, age, score }: GoTold): { told: Evidence[]; refused: boolean } {
-    const { refused, play } = replay(gamePartOf(activity), setup, events, version);
-    const tries = refused ? [] : evidenceOf(activity, play, age);
-    const plain = setup.players === 1 && score !== null && settingOf(score) === "";
-    const told = tries.length > 0 || !plain ? tries : evidenceOfScore(activity, age, score!);
-    return { told, refused: refused !== null };
-  },
+  /** What each go says of its child: every try of it, or, where only its score is known, that. Goes of one activity share its tables. */
+  evidence: (goes: readonly GoTold[]): { told: Evidence[]; refused: boolean }[] =>
+    goes.map(({ activity, setup, events, version, age, score }) => {
+      const { refused, play } = replay(gamePartOf(activity), setup, events, version);
+      const tries = refused ? [] : evidenceOf(activity, play, age);
+      const plain = setup.players === 1 && score !== null && settingOf(score) === "";
+      const told = tries.length > 0 || !plain ? tries : evidenceOfScore(activity, age, score!);
+      return { told, refused: refused !== null };
+    }),
 };
 export type FiguresWork = typeof figuresWork;
 export type WorkName = keyof FiguresWork;

@@ -1,4 +1,5 @@
-import { and, asc, eq, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, sql } from "drizzle-orm";
+import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
 import { MODEL_VERSION } from "#core/model.ts";
 import { correctionsOf } from "../assignments/corrected.ts";
@@ -92,43 +93,63 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
     return { age: me.age, goes: some, more: open.length > AT_ONCE };
   });
   if (!asked) return false;
-  for (const g of asked.goes) {
-    const decided = g.play.decided as Decided | null;
-    const { compiled } = g;
-    // Without the version nobody knows what was played: it says nothing.
-    const played = !compiled
-      ? null
-      : compiled.making && decided
-        ? await figures("remade", compiled.making, decided)
-        : compiled;
-    const { told, refused } = played
-      ? await figures("evidence", {
-          activity: played.activity,
-          setup: g.play.setup,
-          events: g.events,
-          version: g.play.rulesVersion,
-          age: asked.age,
-          score: g.score,
-        })
-      : { told: [], refused: false };
-    const why: LeftOut = !played ? "cardUnknown" : refused ? "refused" : "silent";
+  const played = await asPlayed(asked.goes);
+  const known = asked.goes.flatMap((g, i) => (played[i] ? [{ ...g, activity: played[i].activity }] : []));
+  const told = await figures(
+    "evidence",
+    known.map(({ activity, play: p, events, score }) => {
+      return { activity, setup: p.setup, events, version: p.rulesVersion, age: asked.age, score };
+    }),
+  );
+  const said = new Map(known.map((g, i) => [g.play.id, told[i]!]));
+  const rows = asked.goes.flatMap((g): (typeof evidence.$inferInsert)[] => {
+    const is = said.get(g.play.id);
+    const why: LeftOut = !is ? "cardUnknown" : is.refused ? "refused" : "silent";
     const base = { schoolId, playId: g.play.id, childId, model: MODEL_VERSION, known: g.knows, at: g.play.startedAt };
-    const rows = told.map((e) => ({
-      ...base,
-      action: e.action as string,
-      axis: e.axis,
-      tries: e.tries,
-      ll: e.ll.map((x) => Math.round(x * PLACES) / PLACES),
-      hits: e.hits,
-      means: e.means.length > 0 ? e.means.map((x) => Math.round(x * PLACES) / PLACES) : null,
-    }));
-    await inSchool(schoolId, async (tx) => {
-      await tx.delete(evidence).where(eq(evidence.playId, g.play.id));
-      await tx
-        .insert(evidence)
-        .values(rows.length > 0 ? rows : [{ ...base, action: why, axis: "none" as const, tries: 0, ll: [] }])
-        .onConflictDoNothing();
+    const all = (is?.told ?? []).map((e) => {
+      return {
+        ...base,
+        action: e.action as string,
+        axis: e.axis,
+        tries: e.tries,
+        ll: e.ll.map(rounded),
+        hits: e.hits,
+        means: e.means.length > 0 ? e.means.map(rounded) : null,
+      };
     });
-  }
+    return all.length > 0 ? all : [{ ...base, action: why, axis: "none", tries: 0, ll: [] }];
+  });
+  if (rows.length > 0)
+    await inSchool(schoolId, async (tx) => {
+      await tx.delete(evidence).where(
+        inArray(
+          evidence.playId,
+          asked.goes.map((g) => g.play.id),
+        ),
+      );
+      await tx.insert(evidence).values(rows).onConflictDoNothing();
+    });
   return asked.more;
+}
+const rounded = (x: number) => Math.round(x * PLACES) / PLACES;
+
+/** The card as each go was played, one object for all goes of one; null: nobody knows what was played, so that it says nothing. */
+async function asPlayed(
+  goes: readonly { play: typeof play.$inferSelect; compiled: Card | null }[],
+): Promise<(Card | null)[]> {
+  const made = new Map<string, Card>();
+  const out: (Card | null)[] = [];
+  for (const { play: p, compiled } of goes) {
+    if (!compiled) {
+      out.push(null);
+      continue;
+    }
+    const key = JSON.stringify([p.cardId, p.cardHash, p.decided]);
+    const decided = p.decided as Decided | null;
+    const is =
+      made.get(key) ?? (compiled.making && decided ? await figures("remade", compiled.making, decided) : compiled);
+    made.set(key, is);
+    out.push(is);
+  }
+  return out;
 }
