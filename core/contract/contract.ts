@@ -181,7 +181,7 @@ export interface Rules<P = unknown, S extends BaseState = BaseState> {
   due(state: S): number | null;
   /** What elapsed time changes: nothing but the score of a single go; when a bell goes; or who wins, so that it is part of the key. */
   clock(params: P, match: Match, setup: Setup): "none" | "bell" | "state";
-  /** Whether what one side does changes what another may; where not, each is forecast by itself. */
+  /** Whether what one side does changes what another may; where not, each is forecast by itself, and points to begin with only add to its score. */
   sidesMeet(params: P, match: Match, setup: Setup): boolean;
   /** Equal keys have equal futures and equal progress (but for a score in time where `clock` is not `state`: it is all the time spent). */
   key(state: S): string;

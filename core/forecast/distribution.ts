@@ -9,6 +9,9 @@ export function distribution(mass: ReadonlyMap<number, number>): Distribution {
   return { at, p: at.map((v) => mass.get(v)!) };
 }
 
+/** The same law of a number that is so much more. */
+export const raised = ({ at, p }: Distribution, by: number): Distribution => ({ at: at.map((v) => v + by), p });
+
 /** Several laws, each with its weight; the weights sum to 1. */
 export function mixed(parts: readonly (readonly [Distribution, number])[]): Distribution {
   const mass = new Map<number, number>();

@@ -12,13 +12,13 @@ import {
   waysFrom,
   worthOf,
 } from "../chances/outcomes.ts";
-import { type BaseState, isRefusal, type Progress, type Score, type Setup } from "../contract/contract.ts";
+import { type BaseState, isRefusal, type Progress, type Role, type Score, type Setup } from "../contract/contract.ts";
 import type { Game } from "../contract/game.ts";
 import type { Body, GameEvent } from "../events/events.ts";
 import { random } from "../random.ts";
 import { rankOf } from "../records/rank.ts";
 import type { Part } from "../yard/parts.ts";
-import { type Distribution, distribution } from "./distribution.ts";
+import { type Distribution, distribution, raised } from "./distribution.ts";
 import { atMost, convolved, shareOfWins } from "./join.ts";
 
 /** Exact while no more states than this are met; else sampled. */
@@ -564,15 +564,25 @@ export class Shared {
   again = 0;
   scattered = false;
 }
+/** The same people without points to begin with; none named where they all just play. */
+function headless(people: readonly Role[] | undefined): Role[] | undefined {
+  const bare = people?.map(({ head: _, ...rest }) => rest);
+  return bare?.some((p) => p.role !== "plays" || Object.keys(p).length > 1) ? bare : undefined;
+}
 /** Each side by itself, and then all of them together; null where one of them cannot be followed to its end. */
 function joined(input: ForecastInput): Forecast | null {
   const { game, setup } = input;
-  const sides = game.score(game.start(setup)).map((s) => s.players);
+  const scores = game.score(game.start(setup));
+  const sides = scores.map((s) => s.players);
+  // Where sides do not meet points to begin with change nothing but the sum: they are added at the end.
+  const { people: _, ...rest } = setup;
+  const bare = headless(setup.people);
+  const without = game.score(game.start({ ...rest, ...(bare && { people: bare }) }));
   const each: Expanded[] = [];
   const { graphs, known } = input.shared ?? new Shared();
   for (const players of sides) {
     const n = players.length;
-    const people = setup.people && players.map((p) => setup.people![p]!);
+    const people = bare && headless(players.map((p) => bare[p]!));
     const as = JSON.stringify([players, people]);
     const before = known.get(as);
     if (before) {
@@ -595,7 +605,9 @@ function joined(input: ForecastInput): Forecast | null {
     each.push(one);
   }
   const contest = setup.mode === "against";
-  const wins = contest ? shareOfWins(each.map((e) => distribution(e.sums.ranks[0]!))) : [];
+  const wins = contest
+    ? shareOfWins(each.map((e, i) => raised(distribution(e.sums.ranks[0]!), scores[i]!.rank - without[i]!.rank)))
+    : [];
   const once = game.match.swap === "once";
   const spent = each.map((e) => e.sums.spent);
   const add = (f: (s: Spent) => number) => spent.reduce((sum, s) => sum + f(s), 0);
@@ -608,7 +620,11 @@ function joined(input: ForecastInput): Forecast | null {
     choice: each.find((e) => e.told.choice === "mostPoints")?.told.choice ?? each[0]!.told.choice,
     leftOut: [...new Set(each.flatMap((e) => e.told.leftOut))].sort(),
     size: each.reduce((n, e) => n + e.told.size, 0),
-    sides: each.map((e, i) => ({ ...e.told.sides[0]!, players: sides[i]!, win: contest ? wins[i]! : null })),
+    sides: each.map((e, i) => {
+      const one = e.told.sides[0]!;
+      const points = raised(one.points, scores[i]!.value - without[i]!.value);
+      return { ...one, players: sides[i]!, points, win: contest ? wins[i]! : null };
+    }),
     rounds: each.map((e) => e.told.rounds).reduce(atMost),
     time: each.map((e) => e.told.time).reduce(once ? atMost : convolved),
     share: { acting: busy(acting), fetching: busy(fetching), waiting: 1 - busy(acting) - busy(fetching) },
