@@ -294,8 +294,8 @@ export type Ask =
   /** How far what lies there is from the jack: nearer to each other than `near` (millimetres) a look does not tell. `moves`: the jack stays where it was struck. */
   | (Asked & {
       kind: "measure";
+      /** What lies, in the order it was sent: the first is piece 1. */
       pieces: readonly {
-        piece: number;
         player: number;
         away: number | null;
         measured: boolean;

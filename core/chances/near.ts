@@ -13,25 +13,37 @@ const GOLDEN = 0.6180339887498949;
 const jackAt = (parts: readonly Part[], from: string) =>
   (partsOf(parts, "spot").find((x) => x.id === "jack")?.along ?? 0) - standAt(parts, from);
 
-/** Chance to lie within r of the middle of a normal law with these SDs, metres: over the angle, exact along it. */
-function withinRadius(r: number, sx: number, sy: number): number {
-  let sum = 0;
-  for (let i = 0; i < ANGLES; i++) {
-    const a = (Math.PI * (i + 0.5)) / ANGLES;
-    const g = (Math.cos(a) / sx) ** 2 + (Math.sin(a) / sy) ** 2;
-    sum += (1 - Math.exp((-r * r * g) / 2)) / g;
-  }
-  return sum / (ANGLES * sx * sy);
-}
-/** The distance within which a share of all lies, metres. */
+/** Steps towards a distance at most, and when it is near enough, as a share of the larger spread. */
+const MOST_STEPS = 60;
+const NEAR_ENOUGH = 1e-12;
+/**
+ * The distance within which a share (0 to 1) of all lies that have these SDs about the middle, metres: over the angle, exact along it, by
+ * Newton's steps, by halves where one would leave what is known.
+ */
 export function radiusOf(share: number, sx: number, sy: number): number {
-  let [lo, hi] = [0, 8 * Math.max(sx, sy)];
-  for (let i = 0; i < 45; i++) {
-    const m = (lo + hi) / 2;
-    if (withinRadius(m, sx, sy) < share) lo = m;
-    else hi = m;
+  const along = Array.from({ length: ANGLES }, (_, i) => {
+    const a = (Math.PI * (i + 0.5)) / ANGLES;
+    return (Math.cos(a) / sx) ** 2 + (Math.sin(a) / sy) ** 2;
+  });
+  const most = Math.max(sx, sy);
+  let [lo, hi] = [0, 8 * most];
+  let r = Math.sqrt(-2 * Math.log(1 - share) * sx * sy);
+  for (let i = 0; i < MOST_STEPS; i++) {
+    if (!(r > lo && r < hi)) r = (lo + hi) / 2;
+    let [within, slope] = [0, 0];
+    for (const g of along) {
+      const outside = Math.exp((-r * r * g) / 2);
+      within += (1 - outside) / g;
+      slope += r * outside;
+    }
+    const off = within / (ANGLES * sx * sy) - share;
+    if (off < 0) lo = r;
+    else hi = r;
+    const step = (off * ANGLES * sx * sy) / slope;
+    r -= step;
+    if (Math.abs(step) < NEAR_ENOUGH * most) break;
   }
-  return (lo + hi) / 2;
+  return Math.min(r, 8 * most);
 }
 const kept = new Map<string, readonly number[]>();
 /** The ratio of the two spreads is one for each way of sending: they differ beyond this only by rounding. */

@@ -11,9 +11,9 @@ import { mostHead } from "../match/heads.ts";
 export { FAIR_KNOBS, type FairKnob };
 /** Every chance to win within so much of equal is fair. */
 export const FAIR_WITHIN = 0.03;
-/** Where it cannot be gone through exactly games are drawn: no more once the chance is off by so many standard errors, or known so well. */
+/** Where it cannot be gone through exactly games are drawn: no more once the chance is off by so many standard errors, or known so well; less well where it is even by far (`clearly`). */
 const SURE = 2.5;
-const ENOUGH = { roughly: 0.03, surely: 0.015 } as const;
+const ENOUGH = { roughly: 0.03, clearly: 0.02, surely: 0.015 } as const;
 /** And no more than so many, however unsure it still is. */
 const MOST_GAMES = 2500;
 /** Going through a game exactly may cost so many steps (less where sides meet: what is not soon at its end then never is), and playing it out so many for one change: it is done again and again here. */
@@ -36,6 +36,11 @@ export interface Fair {
 
 const PLAYS: Role = { role: "plays" };
 const unequal = (wins: readonly number[]) => Math.max(...wins.map((w) => Math.abs(w - 1 / wins.length)));
+/** Whether it is known well enough that it is fair, or is not. */
+const enoughFor = ({ wins, standardError: e }: SoFar): boolean =>
+  e < ENOUGH.surely ||
+  (e < ENOUGH.clearly && unequal(wins) < FAIR_WITHIN / 2) ||
+  unequal(wins) > FAIR_WITHIN + SURE * e;
 
 /**
  * The smallest change, in the order of the activity unless another is given, that makes a match fair: points to begin with for the weakest; a line farther back for the strongest; a target half as wide again for
@@ -55,18 +60,17 @@ export function fairMatch(
   let tried = 0;
   let method: "auto" | "sampled" = "auto";
   const shared = new Shared();
-  const known = new Map<string, { wins: number[]; error: number; how: keyof typeof ENOUGH }>();
+  const known = new Map<string, { wins: number[]; error: number; how: "roughly" | "surely" }>();
   /** Chances to win: roughly, for which way to go on, or as surely as they are told. */
-  const winsOf = (people: Role[], how: keyof typeof ENOUGH = "surely"): number[] => {
+  const winsOf = (people: Role[], how: "roughly" | "surely" = "surely"): number[] => {
     const key = JSON.stringify(people);
     const before = known.get(key);
     if (before && (before.how === "surely" || how === "roughly")) return before.wins;
     if (!before) tried++;
-    // What seems fair is looked at surely at once.
+    // What seems fair is looked at surely at once; and as it is is told to all.
     const enough = ({ wins, standardError: e }: SoFar) =>
-      e < ENOUGH.surely ||
-      (unequal(wins) > FAIR_WITHIN + SURE * e && (people !== plain || e < ENOUGH.roughly)) ||
-      (how === "roughly" && e < ENOUGH.roughly && unequal(wins) > FAIR_WITHIN / 2);
+      (enoughFor({ wins, standardError: e }) && (people !== plain || e < ENOUGH.roughly)) ||
+      (how === "roughly" && e < ENOUGH.roughly && unequal(wins) > FAIR_WITHIN);
     const f = forecastActivity(a, who, setupOf(people), "middle", {
       method,
       samples: MOST_GAMES,
@@ -83,8 +87,7 @@ export function fairMatch(
       const side = f.sides.find((s) => s.players.includes(i));
       return (side?.win ?? 0) / (side?.players.length ?? 1);
     });
-    const sure =
-      how === "surely" || f.standardError < ENOUGH.surely || unequal(wins) > FAIR_WITHIN + SURE * f.standardError;
+    const sure = how === "surely" || enoughFor({ wins, standardError: f.standardError });
     known.set(key, { wins, error: f.standardError, how: sure ? "surely" : "roughly" });
     return wins;
   };
@@ -117,7 +120,7 @@ export function fairMatch(
       const part = slow > 1 || hi.off === null ? 0.5 : lo.off / (lo.off - hi.off);
       const k = Math.min(hi.k - 1, Math.max(lo.k + 1, Math.round(lo.k + part * wide)));
       const now = winsOf(with_(k), "roughly");
-      if (unequal(now) < FAIR_WITHIN / 2) better(with_(k));
+      if (unequal(now) <= FAIR_WITHIN) better(with_(k));
       if (done()) return;
       if (off(now) > 0) lo = { k, off: off(now) };
       else hi = { k, off: off(now) };

@@ -264,13 +264,16 @@ class Book {
 
   /** Equal for equal asks. What a pattern gives again and again as one object is told apart by that object alone. */
   private idOf(ask: Ask): string {
-    let id = "";
+    let id = this.ids.get(ask) ?? "";
+    if (id !== "") return id;
     for (const key in ask) {
       const v = (ask as unknown as Record<string, unknown>)[key];
       id += typeof v === "object" && v !== null ? `${key}#${this.numberOf(v)} ` : `${key} ${v} `;
     }
+    this.ids.set(ask, id);
     return id;
   }
+  private readonly ids = new WeakMap<Ask, string>();
   private readonly numbers = new WeakMap<object, number>();
   private readonly texts = new Map<string, number>();
   private numberOf(o: object): number | string {

@@ -63,9 +63,7 @@ const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNod
   receive: ({ all: _, ...p }) => p.ask.aim.kind === "receive" && <Passes {...p} mark={p.ask.aim.mark} still={false} />,
   jack: ({ all: _, ...p }) => <Jack {...p} />,
   near: ({ all, ...p }) =>
-    p.ask.aim.kind === "near" && (
-      <NearSend {...p} pieces={askOf(all, "measure")?.pieces ?? []} past={p.ask.aim.past !== null} />
-    ),
+    p.ask.aim.kind === "near" && <NearSend {...p} lie={askOf(all, "measure")} past={p.ask.aim.past !== null} />,
   shuttle: () => null,
   course: () => null,
   skill: () => null,

@@ -5,7 +5,10 @@ import { PieceShape } from "../yard-map.tsx";
 import { Big } from "./big.tsx";
 import type { InputProps } from "./input.ts";
 
-type Lying = AskOf<"measure">["pieces"][number];
+type Lying = AskOf<"measure">["pieces"][number] & { piece: number };
+/** What lies, each with its number. */
+const lying = (ask: AskOf<"measure"> | undefined): Lying[] =>
+  (ask?.pieces ?? []).map((p, i) => ({ ...p, piece: i + 1 }));
 /** What is drawn about the jack: metres to each edge, and pixels. */
 const REACH = 1.2;
 const SIZE = 260;
@@ -62,9 +65,10 @@ function About({ pieces, children }: { pieces: readonly Lying[]; children?: Reac
 export function NearSend({
   ask,
   act,
-  pieces,
+  lie,
   past,
-}: InputProps<AskOf<"send">> & { pieces: readonly Lying[]; past: boolean }) {
+}: InputProps<AskOf<"send">> & { lie: AskOf<"measure"> | undefined; past: boolean }) {
+  const pieces = lying(lie);
   const [at, setAt] = useState({ along: -1000, across: 0 });
   const [moved, setMoved] = useState(false);
   const svg = useRef<SVGSVGElement>(null);
@@ -218,10 +222,11 @@ function Measure({
 /** All pieces by how near they lie: near ties are measured, then the round is counted. */
 export function Nearest({ ask, act, name }: InputProps<AskOf<"measure">>) {
   const [measuring, setMeasuring] = useState<number | null>(null);
-  const one = ask.pieces.find((p) => p.piece === measuring);
+  const pieces = lying(ask);
+  const one = pieces.find((p) => p.piece === measuring);
   const title = (p: Lying) => say("play.measureOf", { number: p.piece, name: name(p.player) });
   if (one) return <Measure piece={one} title={title(one)} act={act} close={() => setMeasuring(null)} />;
-  const lie = ask.pieces.filter((p) => !p.dead).sort((a, b) => (a.away ?? -1) - (b.away ?? -1));
+  const lie = pieces.filter((p) => !p.dead).sort((a, b) => (a.away ?? -1) - (b.away ?? -1));
   const known = lie.every((p) => p.away !== null);
   const near = lie[0]?.away ?? 0;
   // Level to the eye with the nearest, and of somebody else.

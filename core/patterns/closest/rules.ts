@@ -87,6 +87,11 @@ function start(params: ClosestParams, match: Match, setup: Setup): ClosestState 
 
 const full = (s: ClosestState) => s.pieces.length === s.sides.length * s.params.pieces;
 const ofSide = (s: ClosestState, side: number) => s.pieces.filter((p) => p.side === side);
+const sentBy = (s: ClosestState, side: number): number => {
+  let n = 0;
+  for (const p of s.pieces) if (p.side === side) n++;
+  return n;
+};
 const lives = (p: Piece) => !p.dead;
 /** The nearest of a side; none, or not known, is farthest. */
 const bestOf = (s: ClosestState, side: number): number => {
@@ -101,10 +106,15 @@ function sideToSend(s: ClosestState): number {
   if (s.params.order === "turn") return (s.lead + s.pieces.length) % n;
   if (s.pieces.length === 0) return s.lead;
   // In turn from whoever comes after the last one; of those with pieces left the one that lies farthest.
-  const turn = Array.from({ length: n }, (_, i) => (s.from + 1 + i) % n).filter(
-    (i) => ofSide(s, i).length < s.params.pieces,
-  );
-  return turn.reduce((a, b) => (bestOf(s, b) > bestOf(s, a) ? b : a));
+  let farthest = s.lead;
+  let best = Number.NEGATIVE_INFINITY;
+  for (let k = 1; k <= n; k++) {
+    const side = (s.from + k) % n;
+    if (sentBy(s, side) >= s.params.pieces) continue;
+    const lies = bestOf(s, side);
+    if (lies > best) [farthest, best] = [side, lies];
+  }
+  return farthest;
 }
 const playerOf = (s: ClosestState, side: number) => s.sides[side]![s.sent[side]! % s.sides[side]!.length]!;
 /** Who places a jack that was sent twice in vain: the other side. */
@@ -112,12 +122,18 @@ const placer = (s: ClosestState) => (s.lead + 1) % s.sides.length;
 const toAct = (s: ClosestState) => (s.phase === "place" ? placer(s) : sideToSend(s));
 
 const JACK: AimOf<"jack"> = { kind: "jack" };
-/** By how many pieces lie already. */
-const aimsOf = keptBy((p: ClosestParams) =>
-  Array.from(
-    { length: MOST_PLAYERS * p.pieces },
-    (_, turn): AimOf<"near"> => ({ kind: "near", turn, past: p.dead ? p.far : null }),
-  ),
+/** What each player is asked to send, by how many pieces lie already: made once, since it is asked again and again. */
+const sendsOf = keptBy((setup: Setup) =>
+  keptBy((p: ClosestParams) => {
+    const of = (player: number, aim: AimOf<"jack" | "near">): Ask =>
+      asTheyPlay(setup, [{ kind: "send", player, from: "start", manner: PLAIN, aim, fetch: false }])[0]!;
+    return Array.from({ length: setup.players }, (_, player) => ({
+      jack: of(player, JACK),
+      pieces: Array.from({ length: MOST_PLAYERS * p.pieces }, (_, turn) =>
+        of(player, { kind: "near", turn, past: p.dead ? p.far : null }),
+      ),
+    }));
+  }),
 );
 
 function asks(s: ClosestState): Ask[] {
@@ -128,7 +144,7 @@ function asks(s: ClosestState): Ask[] {
   const walk = (p.near + p.far) / 2;
   const out: Ask[] = [];
   if (s.phase === "jack") {
-    out.push({ kind: "send", player, from: "start", manner: PLAIN, aim: JACK, fetch: false });
+    out.push(sendsOf(s.setup)(p)[player]!.jack);
   } else if (s.phase === "place") {
     const takes = { by: [player], seconds: PLACE, walk, moving: true };
     out.push({ kind: "stand", player, what: "jack", takes });
@@ -136,24 +152,21 @@ function asks(s: ClosestState): Ask[] {
     const takes = { by: s.sides.flat(), seconds: SETTLE, walk, moving: true };
     out.push({ kind: "ready", player, takes });
   } else {
-    const aim = aimsOf(p)[s.pieces.length]!;
-    out.push({ kind: "send", player, from: "start", manner: PLAIN, aim, fetch: false });
+    out.push(sendsOf(s.setup)(p)[player]!.pieces[s.pieces.length]!);
   }
   if (s.pieces.length > 0)
     out.push({
       kind: "measure",
       player,
       optional: true,
-      get pieces() {
-        return s.pieces.map((x, i) => ({ piece: i + 1, ...x }));
-      },
+      pieces: s.pieces,
       near: NEAR_TIE,
       mark: s.sides.length === 1 ? Math.round(p.mark * 1000) : null,
       moves: p.struck === "stays",
     });
   if (s.match.carry && s.pieces.length === 0 && s.phase !== "place" && s.round > 0)
     out.push({ kind: "carry", player, optional: true });
-  return asTheyPlay(s.setup, out);
+  return out;
 }
 
 function step(s: ClosestState, e: GameEvent): ClosestState | Refusal {
@@ -262,8 +275,11 @@ export function gains(s: ClosestState): { sides: number[]; mark: number } {
   const one = s.sides.length === 1;
   const mark = one ? Math.round(s.params.mark * 1000) : Number.POSITIVE_INFINITY;
   const sides = s.sides.map((_, i) => {
-    const others = Math.min(mark, ...s.sides.flatMap((_x, k) => (k === i ? [] : [bestOf(s, k)])));
-    return ofSide(s, i).filter((p) => lives(p) && p.away !== null && p.away < others).length;
+    let others = mark;
+    for (let k = 0; k < s.sides.length; k++) if (k !== i) others = Math.min(others, bestOf(s, k));
+    let n = 0;
+    for (const p of s.pieces) if (p.side === i && lives(p) && p.away !== null && p.away < others) n++;
+    return n;
   });
   return { sides, mark: one && bestOf(s, 0) > mark ? 1 : 0 };
 }
@@ -341,7 +357,7 @@ function turn(s: ClosestState): { player: number; side: number; now: Phrase } {
   if (s.phase === "jack") return { ...at, now: { key: "closest.jack" } };
   if (s.phase === "place") return { ...at, now: { key: "closest.place" } };
   if (full(s)) return { ...at, now: { key: "closest.count" } };
-  const piece = ofSide(s, side).length + 1;
+  const piece = sentBy(s, side) + 1;
   return { ...at, now: { key: "closest.send", params: { piece, of: s.params.pieces } } };
 }
 

@@ -52,24 +52,51 @@ const handOf = (s: DuelState, side: number) => {
   return hand;
 };
 const isFree = (s: DuelState, cell: string) => cell !== "out" && s.pieces.every((x) => x.place !== cell);
-const freeOf = (s: DuelState) => cellsOf(s.params).filter((c) => isFree(s, c));
+
+/** Squares and lines as bits of one number: they are looked at in every step of every game that is drawn. */
+interface Grid {
+  cells: readonly string[];
+  bits: ReadonlyMap<string, number>;
+  lines: readonly number[];
+  all: number;
+}
+const gridOf = keptBy((p: ThreeLineParams): Grid => {
+  const cells = cellsOf(p);
+  const bits = new Map(cells.map((c, i) => [c, 1 << i]));
+  const lines = linesOf(p).map((line) => line.reduce((n, c) => n | bits.get(c)!, 0));
+  return { cells, bits, lines, all: (1 << cells.length) - 1 };
+});
+const namesOf = ({ cells }: Grid, squares: number): string[] => cells.filter((_, i) => squares & (1 << i)).sort();
+const squaresOf = (s: DuelState, side: number): number => {
+  const { bits } = gridOf(s.params);
+  let squares = 0;
+  for (const x of s.pieces) if (x.side === side) squares |= bits.get(x.place)!;
+  return squares;
+};
+const freeOf = (s: DuelState): number => {
+  const { bits, all } = gridOf(s.params);
+  let free = all;
+  for (const x of s.pieces) free &= ~bits.get(x.place)!;
+  return free;
+};
 const hasLine = (s: DuelState, side: number) => {
-  const own = new Set(placesOf(s, side));
-  return linesOf(s.params).some((line) => line.every((c) => own.has(c)));
+  const own = squaresOf(s, side);
+  return gridOf(s.params).lines.some((line) => (own & line) === line);
 };
 const longestOf = (s: DuelState, side: number) => {
   const own = new Set(placesOf(s, side));
   return Math.max(...linesOf(s.params).map((line) => line.filter((c) => own.has(c)).length));
 };
 /** Free squares that would complete a line of a side. */
-function completing(s: DuelState, side: number): string[] {
-  const own = new Set(placesOf(s, side));
-  const open = new Set(freeOf(s));
-  const wins = linesOf(s.params).flatMap((line) => {
-    const rest = line.filter((c) => !own.has(c));
-    return rest.length === 1 && open.has(rest[0]!) ? rest : [];
-  });
-  return [...new Set(wins)].sort();
+function completing(s: DuelState, side: number): number {
+  const [own, free] = [squaresOf(s, side), freeOf(s)];
+  let wins = 0;
+  for (const line of gridOf(s.params).lines) {
+    const rest = line & ~own;
+    // One square is left of it.
+    if (rest !== 0 && (rest & (rest - 1)) === 0) wins |= rest & free;
+  }
+  return wins;
 }
 
 function start(params: ThreeLineParams, match: Match, setup: Setup): DuelState {
@@ -98,26 +125,30 @@ const mustLift = (s: DuelState) => handOf(s, s.side) === 0;
 
 /** What sensible play wants: the square that wins, else the one that blocks, else any that is free. All are offered. */
 function aimFor(s: DuelState): AimOf<"cells"> {
+  const grid = gridOf(s.params);
   const free = freeOf(s);
   const wins = completing(s, s.side);
-  const blocks = wins.length > 0 ? [] : s.sides.flatMap((_, k) => (k === s.side ? [] : completing(s, k)));
-  const want = wins.length > 0 ? wins : blocks.length > 0 ? [...new Set(blocks)].sort() : free;
-  return { kind: "cells", want, among: cellsOf(s.params), free };
+  const blocks = s.sides.reduce((all, _, k) => (k === s.side ? all : all | completing(s, k)), 0);
+  const among = grid.cells;
+  const open = among.filter((_, i) => free & (1 << i));
+  return { kind: "cells", want: wins || blocks ? namesOf(grid, wins || blocks) : open, among, free: open };
 }
-/** The same board comes again and again: its aim is worked out once. */
-function aimOn(s: DuelState): AimOf<"cells"> {
-  const known = boards(s.params);
-  const lie = s.pieces.map((x) => `${x.side}${x.place}`).sort();
-  const board = `${s.sides.length} ${s.side} ${lie.join(" ")}`;
-  let aim = known.get(board);
-  if (!aim) {
+/** Where each side lies. */
+const boardOf = (s: DuelState): string => s.sides.reduce((text, _, i) => `${text}${squaresOf(s, i)} `, "");
+/** What somebody sends at: the same board comes again and again, and is worked out once for each that plays on it. */
+function sendOn(s: DuelState, player: number): Ask {
+  const known = boards(s.setup)(s.params);
+  const board = `${boardOf(s)}${s.side} ${player}`;
+  let ask = known.get(board);
+  if (!ask) {
     if (known.size > MOST_BOARDS) known.clear();
-    aim = aimFor(s);
-    known.set(board, aim);
+    const send: Ask = { kind: "send", player, from: "start", manner: PLAIN, aim: aimFor(s), fetch: false };
+    [ask] = asTheyPlay(s.setup, [send]) as [Ask];
+    known.set(board, ask);
   }
-  return aim;
+  return ask;
 }
-const boards = keptBy((_: ThreeLineParams) => new Map<string, AimOf<"cells">>());
+const boards = keptBy((_: Setup) => keptBy((_: ThreeLineParams) => new Map<string, Ask>()));
 const MOST_BOARDS = 10_000;
 
 function asks(s: DuelState): Ask[] {
@@ -128,29 +159,34 @@ function asks(s: DuelState): Ask[] {
     const takes = { by: [player], seconds: LIFT, walk: s.params.distance, moving: true };
     out.push({ kind: "choose", player, of: "lift", options: placesOf(s, s.side).sort(), must: true, takes });
   } else {
-    out.push({ kind: "send", player, from: "start", manner: PLAIN, aim: aimOn(s), fetch: false });
+    out.push(sendOn(s, player));
   }
   if (s.pieces.length > 0) {
     const pieces = s.pieces.map((x, piece) => ({ piece, player: x.player, place: x.place }));
     out.push({ kind: "move", player, optional: true, pieces, places: [...cellsOf(s.params), "out"] });
   }
   if (s.match.carry && !s.lifted) out.push({ kind: "carry", player, optional: true });
-  return asTheyPlay(s.setup, out);
+  return out;
 }
 
 /** A line ends it: of both at once it is the sender's. */
 function settled(s: DuelState): DuelState {
-  const order = [s.from, ...s.sides.map((_, i) => i).filter((i) => i !== s.from)];
-  const winner = order.find((i) => hasLine(s, i));
-  return winner === undefined ? s : { ...s, over: true, winner };
+  const winner = hasLine(s, s.from) ? s.from : s.sides.findIndex((_, i) => hasLine(s, i));
+  return winner < 0 ? s : { ...s, over: true, winner };
 }
 /** Who sends next: whoever has a piece in the hand and a send left; then, where one may be taken up, whoever has a send left. */
 function handedOn(s: DuelState): DuelState {
   if (s.over) return s;
   const n = s.sides.length;
-  const turn = Array.from({ length: n }, (_, i) => (s.side + 1 + i) % n).filter((i) => s.sends[i]! < s.params.sends);
-  const next = turn.find((i) => handOf(s, i) > 0) ?? ((s.params.stuck ?? "takeUp") === "takeUp" ? turn[0] : undefined);
-  return next === undefined ? { ...s, over: true } : { ...s, side: next, lifted: false };
+  let taking: number | null = null;
+  for (let k = 1; k <= n; k++) {
+    const side = (s.side + k) % n;
+    if (s.sends[side]! >= s.params.sends) continue;
+    if (handOf(s, side) > 0) return { ...s, side, lifted: false };
+    taking ??= side;
+  }
+  if (taking === null || (s.params.stuck ?? "takeUp") !== "takeUp") return { ...s, over: true };
+  return { ...s, side: taking, lifted: false };
 }
 
 function step(s: DuelState, e: GameEvent): DuelState | Refusal {
@@ -247,14 +283,7 @@ export const duelRules: Rules<ThreeLineParams, DuelState> = {
   due: () => null,
   clock: () => "none",
   sidesMeet: () => true,
-  key: (s) =>
-    JSON.stringify([
-      s.sides.map((_, i) => placesOf(s, i).sort()),
-      s.sends,
-      s.side,
-      s.lifted,
-      s.over ? (s.winner ?? "draw") : "",
-    ]),
+  key: (s) => `${boardOf(s)}/${s.sends} ${s.side} ${s.lifted} ${s.over ? (s.winner ?? "draw") : ""}`,
   turn,
   done: () => [],
   score,
