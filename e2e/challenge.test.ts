@@ -156,7 +156,7 @@ describe("levels", () => {
     await sees(page, "Level 3");
     await sees(page, "reach the end");
     const first = () => page.$eval("[data-level-rates]", (p) => p.textContent ?? "");
-    await expect.poll(first, { timeout: 20_000 }).toMatch(/\d+ %/);
+    await expect.poll(first, { timeout: 90_000 }).toMatch(/\d+ %/);
     const kept = () => sql`select document->'levels' as levels from activity where id = ${id}`;
     await expect.poll(async () => (await kept())[0]!.levels?.of).toBe("end");
     const { levels } = (await kept())[0]!;
@@ -189,7 +189,7 @@ describe("levels", () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/results/${sent}`);
     await page.select("select[aria-label='Level of Quill F.']", String(other));
-    await expect.poll(() => nearest(sent, "Quill F."), { timeout: 20_000 }).not.toBe(before);
+    await expect.poll(() => nearest(sent, "Quill F."), { timeout: 90_000 }).not.toBe(before);
     const after = await nearest(sent, "Quill F.");
     expect(other === 0 ? after < before : after > before).toBe(true);
     expect((await sql`select levels from assignment where id = ${sent}`)[0]!.levels[quill]).toBe(other);
@@ -207,7 +207,7 @@ describe("what the goes teach", () => {
     const id = await childId("Umar Z.");
     const rows = () =>
       sql`select e.* from evidence e join play p on p.id = e.play_id join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash where v.compiled->'activity'->>'title' = ${a.title}`;
-    await expect.poll(async () => (await rows()).length, { timeout: 40_000 }).toBe(1);
+    await expect.poll(async () => (await rows()).length, { timeout: 90_000 }).toBe(1);
     const [e] = await rows();
     expect(e).toMatchObject({ child_id: id, axis: "spread", tries: 6, action: a.aim.action });
     const teacher = await teacherPage(browser);
@@ -271,7 +271,7 @@ describe("what the goes teach", () => {
           await open(teacher, `${base}/children/${k!.child}`);
           return text(teacher);
         },
-        { timeout: 60_000 },
+        { timeout: 90_000 },
       )
       .toMatch(/Where 12 pieces came to rest: on the whole \d\d cm short, to neither side; about none of them wild/);
     await teacher.close();
@@ -458,7 +458,7 @@ describe("support", () => {
     await handIn(page);
     const kept = () =>
       sql`select r.score, p.setup from result r join play p on p.id = r.play_id join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash where v.compiled->'activity'->>'title' = ${a.title}`;
-    await expect.poll(async () => (await kept()).length, { timeout: 20_000 }).toBe(1);
+    await expect.poll(async () => (await kept()).length, { timeout: 90_000 }).toBe(1);
     const [r] = await kept();
     expect(r!.setup.people[0]).toMatchObject({ nearer: 0.75 });
     // It compares with goes played alike.

@@ -145,7 +145,7 @@ describe("a family plays", () => {
     await open(page, card);
     await page.waitForFunction(
       async (url) => (await (await caches.open("cards")).match(url)) !== undefined,
-      { timeout: 30_000 },
+      { timeout: 90_000 },
       new URL(card).pathname,
     );
     await beginPlay(page, card);
@@ -166,7 +166,7 @@ describe("a family plays", () => {
     await sees(again, "Fetch these things");
     await again.setOfflineMode(false);
     await again.evaluate(() => dispatchEvent(new Event("online")));
-    await expect.poll(async () => (await results(name, "Hallway climb")).length, { timeout: 20_000 }).toBe(before + 1);
+    await expect.poll(async () => (await results(name, "Hallway climb")).length, { timeout: 90_000 }).toBe(before + 1);
     expect((await results(name, "Hallway climb")).at(-1)).toMatchObject({ value: 20, events: 7 });
     await context.close();
   });
@@ -265,7 +265,7 @@ describe("a family plays", () => {
           if (await two.$("main [role=alert]")) await press(two, "Try again");
           return text(two);
         },
-        { timeout: 30_000, interval: 500 },
+        { timeout: 90_000, interval: 500 },
       )
       .toContain("Send 1 of 16");
     await two.close();

@@ -48,7 +48,7 @@ export async function phone(browser: Tabs): Promise<Page> {
 export const text = (page: Page, selector = "body"): Promise<string> =>
   page.$eval(selector, (e) => (e as HTMLElement).innerText);
 
-export async function sees(page: Page, words: string | RegExp, timeout = 30_000): Promise<void> {
+export async function sees(page: Page, words: string | RegExp, timeout = 90_000): Promise<void> {
   const [source, flags] =
     typeof words === "string" ? [words.replace(/[.*+?^${}()|[\]\\]/g, "\\$&"), ""] : [words.source, words.flags];
   try {
@@ -186,7 +186,7 @@ export async function keptOf(name: string) {
   const rows = () => sql`
     select r.score, r.reflection from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
     where v.compiled->'activity'->>'title' = ${name}`;
-  await expect.poll(async () => (await rows()).length, { timeout: 30_000 }).toBe(1);
+  await expect.poll(async () => (await rows()).length, { timeout: 90_000 }).toBe(1);
   const [kept] = await rows();
   await sql.end();
   return kept;

@@ -197,7 +197,7 @@ describe("a roster from a file", () => {
           await doDue();
           return [(await card("Cleo C."))?.floor, (await card("Mo N.")) !== undefined];
         },
-        { timeout: 20_000 },
+        { timeout: 90_000 },
       )
       .toEqual(["tile", true]);
     // The version before is still there, for who had it open.
@@ -237,7 +237,7 @@ describe("answers through a class link", () => {
             await sql`select v.compiled->'activity'->'space'->>'floor' as floor from card k join card_version v on v.card_id = k.id and v.hash = k.hash where k.child_id = ${mo!.id}`
           )[0]?.floor;
         },
-        { timeout: 20_000 },
+        { timeout: 90_000 },
       )
       .toBe("grass");
   });

@@ -14,7 +14,7 @@ beforeAll(async () => {
 });
 afterAll(() => opened.close());
 
-const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 30_000 });
+const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 90_000 });
 const peg = (p: Page, id: string) => p.waitForSelector(`[data-peg=${id}]`);
 const metresOf = async (p: Page, id: string) =>
   Number(await (await peg(p, id))!.evaluate((e) => e.getAttribute("aria-valuenow")));

@@ -162,7 +162,7 @@ describe("two homes in one match", () => {
           await front(one, `${cards[0]}/match`);
           return text(one);
         },
-        { timeout: 20_000 },
+        { timeout: 90_000 },
       )
       .toContain("The other home has not played yet.");
     await play(two, cards[1]!, 2);
@@ -172,7 +172,7 @@ describe("two homes in one match", () => {
           await front(one, `${cards[0]}/match`);
           return text(one);
         },
-        { timeout: 20_000 },
+        { timeout: 90_000 },
       )
       .toContain("Comet won this time.");
     await front(two, `${cards[1]}/match`);

@@ -22,7 +22,7 @@ beforeAll(async () => {
 afterAll(() => opened.close());
 
 const CHILD = "Jory S.";
-const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 30_000 });
+const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 90_000 });
 const labelOf = (p: Page, mark: string) => p.$eval(mark, (e) => e.getAttribute("aria-label")!);
 const focus = (p: Page, mark: string) => p.$eval(mark, (e) => (e as SVGElement).focus());
 
@@ -149,7 +149,7 @@ describe("the busiest layout on a card", () => {
     await press(page, "Send");
     await sees(page, "Send to the class");
     await press(page, "Send to the class");
-    await page.waitForFunction(() => location.pathname.startsWith("/results/"), { timeout: 30_000 });
+    await page.waitForFunction(() => location.pathname.startsWith("/results/"), { timeout: 90_000 });
     await page.close();
     const small = await phone(opened.browser);
     const card = await cardOf(small, await linkOf("Odette R."), "Long course");
@@ -371,7 +371,7 @@ describe("a child's own step and what is behind", () => {
     const look = () =>
       sql`select v.compiled from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
       where c.name = ${CHILD} and a.closes_at > now() and not exists (select 1 from play p where p.card_id = k.id)`;
-    await expect.poll(async () => (await look()).every((k) => k.compiled.measured), { timeout: 30_000 }).toBe(true);
+    await expect.poll(async () => (await look()).every((k) => k.compiled.measured), { timeout: 90_000 }).toBe(true);
     const cards = await look();
     await sql.end();
     expect(row!.step).toBeCloseTo(0.62, 3);

@@ -28,7 +28,7 @@ describe("warnings", () => {
       const told = warningsOf(r.activity, [{ age: r.activity.ages.from }, { age: 8 }, { age: r.activity.ages.to }]);
       for (const w of told) expect(["luck", "level"], `${r.id} ${w.kind}`).toContain(w.kind);
     }
-  }, 60_000);
+  });
 
   it("it cannot end where no end can be reached from a place that can come: a mark nobody gets to, without a cap", () => {
     const never = { marks: [2, 3], way: { kind: "chase", turn: 5 }, sends: null };

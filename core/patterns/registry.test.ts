@@ -168,7 +168,7 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
       expect(f.share.acting + f.share.fetching + f.share.waiting).toBeCloseTo(1, 9);
       if (mode === "against") expect(f.sides.reduce((sum, x) => sum + x.win!, 0) + f.cut).toBeCloseTo(1, 6);
     }
-  }, 30_000);
+  });
 
   it("has an opened activity whose changes are activities", () => {
     const o = opened(fromPattern(name));

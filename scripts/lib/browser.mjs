@@ -19,6 +19,9 @@ const FLAGS = [
   "--animation-duration-scale=0",
 ];
 
+/** Longer than anything takes on a busy machine, milliseconds: what has not come by then does not come. */
+const PATIENCE = 90_000;
+
 /**
  * A headless browser with a profile of its own; `profile` keeps one over several starts; `flags` are added to its own.
  * @param {{ profile?: string, flags?: string[] }} [options]
@@ -31,7 +34,11 @@ export async function openBrowser({ profile, flags = [] } = {}) {
     headless: shell ? "shell" : true,
     userDataDir: dir,
     args: [...FLAGS, ...flags],
-    protocolTimeout: 60_000,
+    protocolTimeout: 2 * PATIENCE,
+  });
+  browser.on("targetcreated", async (target) => {
+    const page = target.type() === "page" ? await target.page() : null;
+    page?.setDefaultTimeout(PATIENCE);
   });
   return {
     browser,
@@ -55,7 +62,7 @@ export async function ready(page) {
       (!scripted ||
         !document.querySelector("script[type=module]") ||
         Object.keys(document.body.firstElementChild ?? {}).some((k) => k.startsWith("__reactFiber"))),
-    { timeout: 30_000, polling: 30 },
+    { timeout: PATIENCE, polling: 30 },
     scripted,
   );
   if (!scripted) return;
@@ -90,7 +97,7 @@ export async function press(page, words) {
           e.getClientRects().length > 0 &&
           !e.disabled,
       ),
-    { timeout: 30_000 },
+    { timeout: PATIENCE },
     words,
   );
   await found.evaluate((e) => e.scrollIntoView({ block: "center" }));

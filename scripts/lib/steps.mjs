@@ -67,12 +67,13 @@ export async function tests(name, args, env) {
   for (const suite of told.testResults)
     for (const t of suite.assertionResults)
       if (t.status === "failed")
-        say(
-          `  ${suite.name.replace(`${root}/`, "")} > ${t.fullName}\n    ${t.failureMessages.join("\n    ").slice(0, 3000)}`,
-        );
+        say(`  ${suite.name.replace(`${root}/`, "")} > ${t.fullName}\n    ${said(t.failureMessages).slice(0, 3000)}`);
   if (failed > 0 && told.numFailedTests === 0) say(out.slice(-6000));
   return { passed, failed };
 }
+
+/** What went wrong; of a test that ran out of time nothing but where it stands is told. */
+const said = (messages) => messages.join("\n    ").replaceAll("Error: STACK_TRACE_ERROR", "it ran out of time");
 
 export function closingLine(results) {
   const sum = (k) => results.reduce((n, r) => n + r[k], 0);

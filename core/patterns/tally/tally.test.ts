@@ -183,7 +183,7 @@ describe("its forecast, by exact renewal", () => {
     const told = forecastActivity(wall, [{ age: 8 }], alone, "middle");
     expect(told.method).toBe("exact");
     expect(mean(told.sides[0]!.points)).toBeGreaterThan(1);
-  }, 60_000);
+  });
 });
 
 describe("there and back, and a course", () => {
