@@ -1,10 +1,10 @@
-import * as Comlink from "comlink";
+import type { Remote } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 
 export interface Beside<W> {
   state: "idle" | "working" | "failed";
   /** Asks the worker; what was asked before is given up. */
-  ask: <T>(call: (worker: Comlink.Remote<W>) => Promise<T>, done: (told: T) => void) => void;
+  ask: <T>(call: (worker: Remote<W>) => Promise<T>, done: (told: T) => void) => void;
   stop: () => void;
 }
 
@@ -24,7 +24,9 @@ export function useBeside<W>(make: () => Worker): Beside<W> {
       const made = make();
       worker.current = made;
       set("working");
-      call(Comlink.wrap<W>(made))
+      // Who never asks does without it.
+      import("comlink")
+        .then(({ wrap }) => call(wrap<W>(made)))
         .then((told) => {
           if (worker.current !== made) return;
           made.terminate();

@@ -4,6 +4,7 @@ import { pathTo, purposeOf, reachChance, runsOn } from "../physics/send.ts";
 import type { HitRule } from "../rules/hit-rule.ts";
 import { endOfRunOn, partsOf } from "../yard/parts.ts";
 import { bestAim, type KindOf, type Outcome, standAt, underWay } from "./kind.ts";
+import { bringsOf } from "./worth.ts";
 
 type Any = AimOf<"any">;
 const NONE = "none";
@@ -21,8 +22,6 @@ const widest = (width: number, rule: HitRule): number =>
             : [],
     ),
   );
-/** What hitting a thing brings to whoever aims so. */
-const bringsOf = (aim: Any, id: string) => (aim.worth ? (aim.worth[id] ?? 0) : aim.want.includes(id) ? 1 : 0);
 /** Times that a send at one thing may pass others in front of it: each is met first where it stands in the way. */
 export const any: KindOf<Any> = {
   options: (aim) => (aim.want.length === 1 ? [aim] : aim.want.map((id) => ({ ...aim, want: [id] }))),
@@ -41,7 +40,6 @@ export const any: KindOf<Any> = {
       wanted.some((w) => t.distance < w.distance + b && t.lo < w.hi && w.lo < t.hi);
     return { ...aim, among: things.filter((t) => aim.want.includes(t.id) || meets(t)).map((t) => t.id) };
   },
-  worth: (aim, seen) => ("hit" in seen && seen.hit !== null ? bringsOf(aim, seen.hit) : 0),
   refs: (aim) => ({ named: aim.among, rest: NONE, meant: aim.want[0] ?? null }),
   reach: (aim, parts, from) => {
     const at = standAt(parts, from);

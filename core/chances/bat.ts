@@ -42,7 +42,6 @@ const reachedBy = (aim: AimOf<"bat">, made: number): number[] => [
 /** A ball put into play: missed, caught, or good for so many bases, and everybody moves as many as the batter does. */
 export const bat: KindOf<AimOf<"bat">> = {
   options: (aim) => [aim],
-  worth: (aim, seen) => ("ran" in seen && seen.ran.reached ? seen.ran.reached.filter((b) => b === aim.home).length : 0),
   refs: (aim) => ({
     named: ["missed", "caught", ...Array.from({ length: aim.home + 1 }, (_, b) => `good${b}`)],
     rest: "good0",

@@ -1,7 +1,7 @@
-import type { Aim, AskOf } from "../asks/ask.ts";
+import type { AskOf } from "../asks/ask.ts";
 import type { Body, GameEvent } from "../events/events.ts";
 import type { Seen } from "./kind.ts";
-import { kindOf } from "./kinds.ts";
+import { worthTo } from "./worth.ts";
 
 /** Whether what was seen of a send brings anything to whoever aimed; of a count, whether there was one. */
 export function brings(ask: AskOf<"send" | "count">, seen: Body | GameEvent): boolean {
@@ -10,5 +10,5 @@ export function brings(ask: AskOf<"send" | "count">, seen: Body | GameEvent): bo
   const { hit = null, rest, away, fell } = seen;
   if (Array.isArray(fell) ? fell.length > 0 : (fell ?? 0) > 0) return true;
   const told = rest === undefined ? { hit, kept: hit === "kept" } : { rest, ...(away !== undefined && { away }) };
-  return kindOf<Aim>(ask.aim).worth(ask.aim, told as Seen) > 0;
+  return worthTo(ask.aim, told as Seen) > 0;
 }

@@ -13,7 +13,6 @@ const cellsIn = (aim: Cells, parts: readonly Part[]): PartOf<"cell">[] =>
 /** A piece counts where its middle rests: every square at once, offset from the aim. */
 export const cells: KindOf<Cells> = {
   options: (aim) => aim.want.map((id) => ({ ...aim, want: [id] })),
-  worth: (aim, seen) => ("rest" in seen && aim.want.includes(seen.rest) ? 1 : 0),
   refs: (aim) => ({ named: aim.among, also: [OUT], rest: OUT, meant: null }),
   reach: (aim, parts, from) => Math.max(...cellsIn(aim, parts).map((c) => c.along)) - standAt(parts, from),
   meets: () => ({ height: 0, purpose: "stop" }),

@@ -45,7 +45,6 @@ function tossed(aim: Chases, sight: Sight, near: number, far: number) {
 /** Rolled, and run after: caught while it rolls between two marks, past the farther one, or at rest before. Whoever comes up with it picks it up as it catches. */
 export const chase: KindOf<Chases> = {
   options: (aim) => [aim],
-  worth: (aim, seen) => ("rest" in seen && seen.rest === aim.mark ? 1 : 0),
   refs: (aim) => ({ named: [aim.mark], also: ["short", "over"], rest: "over", meant: aim.mark }),
   reach: (aim, parts, from) => markAt(aim.mark, { parts, from }),
   meets: () => ({ height: 0, purpose: "stop" }),

@@ -29,7 +29,6 @@ function missesOf(gates: readonly { p: number }[]): number[] {
  */
 export const course: KindOf<Course> = {
   options: (aim) => [aim],
-  worth: () => 1,
   refs: () => ({ named: [LAP], rest: LAP, meant: LAP }),
   reach: () => 0,
   meets: () => null,

@@ -105,8 +105,6 @@ function flies(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, 
 
 export const fall: KindOf<Fall> = {
   options: (aim) => [aim],
-  worth: (aim, seen) =>
-    "fell" in seen ? aim.each * seen.fell.length + (seen.fell.length === aim.standing.length ? aim.all : 0) : 0,
   refs: (aim) => ({ named: aim.standing.map((s) => s.id), rest: "none", meant: null }),
   reach: (aim, parts, from) => Math.min(...pinsOf(aim, { parts, from }).map((t) => t.distance)),
   meets: (aim, parts) => {

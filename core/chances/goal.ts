@@ -32,7 +32,6 @@ export function goalRates(aim: AimOf<"goal">, sight: Sight): [number, number] {
  */
 export const goal: KindOf<AimOf<"goal">> = {
   options: (aim) => [aim],
-  worth: (_, seen) => ("point" in seen && seen.point !== null ? 1 : 0),
   refs: (aim) =>
     aim.stopped
       ? { named: [], rest: "on", meant: null }

@@ -4,7 +4,6 @@ import type { KindOf } from "./kind.ts";
 /** One more touch, or a drop: the thing is fetched from where it ran, and begun again. A drop takes the time of the touch that failed first. */
 export const keep: KindOf<AimOf<"keep">> = {
   options: (aim) => [aim],
-  worth: (_, seen) => ("kept" in seen && seen.kept ? 1 : 0),
   refs: () => ({ named: ["touch"], rest: "drop", meant: "touch" }),
   reach: () => 0,
   meets: () => null,

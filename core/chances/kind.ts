@@ -53,8 +53,6 @@ export interface KindOf<A extends Aim> {
   outcomes(aim: A, sight: Sight): { list: Outcome[]; distance: number; across: number };
   /** The same aim without what cannot change its own chance: for whoever wants no other. As it is where not given. */
   alone?(aim: A, sight: Sight): A;
-  /** What an outcome is worth to whoever aimed. */
-  worth(aim: A, seen: Seen): number;
   /** Outcomes that chances given by hand may name, the one that takes what is left, and the one that is meant (null: each has its own). */
   refs(
     aim: A,

@@ -68,7 +68,6 @@ function binsOf(sx: number, sy: number, turn: number): readonly number[] {
  */
 export const near: KindOf<AimOf<"near">> = {
   options: (aim) => [aim],
-  worth: (_, seen) => ("rest" in seen && seen.away !== undefined ? -seen.away : -100_000),
   refs: () => ({
     named: Array.from({ length: BINS }, (_, i) => `b${i + 1}`),
     also: ["over"],
@@ -108,7 +107,6 @@ export const near: KindOf<AimOf<"near">> = {
 /** The jack comes to rest between its limits (a named assumption of the forecast: always, and half-way). */
 export const jack: KindOf<AimOf<"jack">> = {
   options: (aim) => [aim],
-  worth: () => 0,
   refs: () => ({ named: ["in"], also: ["short", "over"], rest: "short", meant: null }),
   reach: (_, parts, from) => jackAt(parts, from),
   meets: () => ({ height: 0, purpose: "stop" }),

@@ -7,6 +7,7 @@ import { asSeen } from "../yard/off-wall.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 import type { Outcome, Policy, Seen, Sight } from "./kind.ts";
 import { kindOf } from "./kinds.ts";
+import { worthTo } from "./worth.ts";
 
 /** Time comes in tenths of a second. */
 export const QUANTUM_MS = 100;
@@ -147,7 +148,7 @@ const waysOf = (
       share: o.p,
       spent: spentBy(o, play.people[ask.player]!, fetched(o.seen)),
       released: quanta(o.released ?? o.windUp),
-      worth: kindOf<Aim>(ask.aim).worth(ask.aim, o.seen),
+      worth: worthTo(ask.aim, o.seen),
     }));
 
 const seenAs = (seen: Seen): Body =>
@@ -238,6 +239,5 @@ export function worthOf(ask: Ask, play: Play): number {
   // A choice is worth what it is made for.
   if (ask.kind === "choose") return ask.leads ? Math.max(...ask.leads.map((a) => worthOf(a, play))) : 0;
   if (ask.kind !== "send" && ask.kind !== "count") return 0;
-  const kind = kindOf<Aim>(ask.aim);
-  return outcomesOf(ask, play).reduce((sum, o) => sum + o.p * kind.worth(ask.aim, o.seen), 0);
+  return outcomesOf(ask, play).reduce((sum, o) => sum + o.p * worthTo(ask.aim, o.seen), 0);
 }

@@ -23,7 +23,6 @@ export function touchOf(people: readonly Person[], manner: Manner, area: number,
 /** One touch of a rally that all play together, or one child against a wall. */
 export const over: KindOf<AimOf<"over">> = {
   options: (aim) => [aim],
-  worth: (_, seen) => ("kept" in seen && seen.kept ? 1 : 0),
   refs: () => ({ named: ["touch"], rest: "drop", meant: "touch" }),
   reach: () => 0,
   meets: () => null,
@@ -52,7 +51,6 @@ const sideOf = (aim: { people: readonly (readonly number[])[] }, side: number, {
  */
 export const point: KindOf<AimOf<"point">> = {
   options: (aim) => [aim],
-  worth: (aim, seen) => ("point" in seen && seen.point === aim.server ? 1 : 0),
   refs: (_, from) => ({ named: ["won"], also: [from], rest: "lost", meant: "won" }),
   reach: () => 0,
   meets: () => null,

@@ -21,7 +21,6 @@ function ways(aim: Rebound, parts: readonly Part[], from: string) {
  */
 export const rebound: KindOf<Rebound> = {
   options: (aim) => [aim],
-  worth: (_, seen) => ("kept" in seen && seen.kept ? 1 : 0),
   refs: (aim) => ({ named: [aim.onto], rest: "none", meant: aim.onto }),
   reach: (aim, parts, from) => ways(aim, parts, from).there,
   meets: (aim, parts) => {

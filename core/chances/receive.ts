@@ -14,7 +14,6 @@ const markAt = (id: string, { parts, from }: Pick<Sight, "parts" | "from">) =>
 /** Sent to somebody at a mark: within their reach, times their catch. Who catches is taken to be as good as who sends (a named assumption). */
 export const receive: KindOf<Receives> = {
   options: (aim) => [aim],
-  worth: (aim, seen) => ("rest" in seen && seen.rest === aim.mark ? 1 : 0),
   refs: (aim) => ({ named: [aim.mark], also: ["over"], rest: "over", meant: aim.mark }),
   reach: (aim, parts, from) => markAt(aim.mark, { parts, from }),
   meets: () => ({ height: REACH.high / 2, purpose: "meet" }),

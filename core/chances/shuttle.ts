@@ -11,7 +11,6 @@ const targetIn = (aim: Shuttle, parts: readonly Part[]) => partsOf(parts, "targe
 /** Sent at the other end, run after, and sent back from there: the way is run once, not there and back. Both ends are alike (a named assumption). */
 export const shuttle: KindOf<Shuttle> = {
   options: (aim) => [aim],
-  worth: (_, seen) => ("kept" in seen && seen.kept ? 1 : 0),
   refs: (aim) => ({ named: [aim.to], rest: "none", meant: aim.to }),
   reach: (aim, parts, from) => targetIn(aim, parts).along - standAt(parts, from),
   meets: (aim, parts) => {

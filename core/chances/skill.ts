@@ -4,7 +4,6 @@ import type { KindOf } from "./kind.ts";
 /** A task that comes off or does not. */
 export const skill: KindOf<AimOf<"skill">> = {
   options: (aim) => [aim],
-  worth: (_, seen) => ("kept" in seen && seen.kept ? 1 : 0),
   refs: (aim) => ({ named: [aim.task.id], rest: "drop", meant: aim.task.id }),
   reach: () => 0,
   meets: () => null,

@@ -43,7 +43,6 @@ function stops(aim: Zones, { parts, person, manner, from }: Sight) {
 
 export const zones: KindOf<Zones> = {
   options: (aim) => [aim],
-  worth: (aim, seen) => ("rest" in seen ? (aim.worth[seen.rest] ?? 0) : 0),
   refs: (aim) => ({ named: Object.keys(aim.worth), also: ["short", "over"], rest: "short", meant: null }),
   reach: (aim, parts, from) => Math.min(...zonesIn(aim, parts).map((z) => z.near)) - standAt(parts, from),
   meets: () => ({ height: 0, purpose: "stop" }),
