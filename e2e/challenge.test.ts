@@ -375,23 +375,30 @@ describe("a rehearsal of a class", () => {
     await open(page, `${base}/activities/${a!.id}?station=send`);
     await press(page, "Rehearse it first");
     await sees(page, "Choose a child to stop it", 60_000);
-    const homes = await page.$$eval("main canvas", (all) => all.length);
+    const homes = await page.$$eval("main ul li button[aria-pressed]", (all) => all.length);
     expect(homes).toBeGreaterThanOrEqual(24);
-    // Thirty pictures a second, on a machine that does nothing else; here a third of it is asked for.
-    const frames = await page.evaluate(
-      () =>
-        new Promise<number>((done) => {
-          let n = 0;
-          const began = performance.now();
-          const frame = () => {
-            n++;
-            if (performance.now() - began > 2000) done(n / 2);
-            else requestAnimationFrame(frame);
-          };
-          requestAnimationFrame(frame);
-        }),
-    );
-    expect(frames).toBeGreaterThan(10);
+    // On a device that is busy fewer pictures move, and the page says how many.
+    const [moving, said] = await page.evaluate(() => [
+      document.querySelectorAll("main canvas").length,
+      /(\d+) of \d+ pictures move/.exec(document.querySelector("main")?.textContent ?? "")?.[1] ?? null,
+    ]);
+    expect(moving).toBe(said === null ? homes : Number(said));
+    // Thirty pictures a second, on a machine that does nothing else; here a third of it is asked for, some time or other.
+    const frames = () =>
+      page.evaluate(
+        () =>
+          new Promise<number>((done) => {
+            let n = 0;
+            const began = performance.now();
+            const frame = () => {
+              n++;
+              if (performance.now() - began > 2000) done(n / 2);
+              else requestAnimationFrame(frame);
+            };
+            requestAnimationFrame(frame);
+          }),
+      );
+    await expect.poll(frames, { timeout: 60_000 }).toBeGreaterThan(10);
     await page.click("main ul li:nth-child(3) button");
     await press(page, "Stop this one");
     await press(page, "Step on");

@@ -12,6 +12,7 @@ import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { searchOf } from "../read.server.ts";
 import { Beside } from "../rehearsal/beside.tsx";
 import { Detail } from "../rehearsal/detail.tsx";
+import { movingNext } from "../rehearsal/pace.ts";
 import { drawSeen, Tile } from "../rehearsal/tile.tsx";
 import { useForeseen, useGoes } from "../rehearsal/use-rehearsal.ts";
 import { useStill } from "../rehearsal/use-still.ts";
@@ -22,11 +23,9 @@ import type { Route } from "./+types/rehearsal";
 /** So many times as fast as it is. */
 const SPEEDS = [1, 5, 20, 60] as const;
 const MOST_SEED = 9999;
-/** Words under the pictures change so often, milliseconds; and so many pictures a second are meant at least. */
+/** Words under the pictures change so often, and how many pictures move is looked at so often, milliseconds. */
 const WORDS_EVERY = 250;
-const LEAST_A_SECOND = 30;
-/** Never fewer pictures move than this. */
-const FEWEST = 4;
+const PACE_EVERY = 2000;
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `Rehearsal of ${d?.title ?? "?"} · Daring Yard` }];
 
@@ -149,6 +148,11 @@ function Played({
     if (!ready || still || !playing) return;
     let [last, told, frames, since] = [performance.now(), 0, 0, performance.now()];
     let asked = 0;
+    // A page that was not looked at drew nothing meanwhile, and is not slow for it.
+    const seenAgain = () => {
+      [frames, since] = [0, performance.now()];
+    };
+    document.addEventListener("visibilitychange", seenAgain);
     const frame = (now: number) => {
       time.current = Math.min(end, time.current + (now - last) * speed);
       last = now;
@@ -162,9 +166,9 @@ function Played({
         setMs(time.current);
       }
       // Where it does not keep up, fewer move; the others go on in words.
-      if (now - since > 2000) {
+      if (now - since > PACE_EVERY) {
         const rate = (1000 * frames) / (now - since);
-        if (rate < LEAST_A_SECOND) setMost((n) => Math.max(FEWEST, Math.ceil((n * rate) / LEAST_A_SECOND)));
+        setMost((n) => movingNext(n, goes.length, rate));
         [frames, since] = [0, now];
       }
       if (time.current >= end) {
@@ -175,7 +179,10 @@ function Played({
       asked = requestAnimationFrame(frame);
     };
     asked = requestAnimationFrame(frame);
-    return () => cancelAnimationFrame(asked);
+    return () => {
+      cancelAnimationFrame(asked);
+      document.removeEventListener("visibilitychange", seenAgain);
+    };
   }, [ready, still, playing, speed, end, goes, children, stopped]);
   // While nothing moves, pictures show the moment that was stopped at.
   useEffect(() => {
