@@ -6,6 +6,7 @@ import { type Activity, activity, fromPattern, gamePartOf, parseActivity } from 
 import { listOf } from "../kit/items.ts";
 import type { PatternName } from "../patterns/registry.ts";
 import { NOTHING_SAID } from "../records/home.ts";
+import { take } from "../referee/playing.testing.ts";
 import { openPlay, type Play, referee, view } from "../referee/referee.ts";
 import { forHome, type HomeFacts } from "./for-home.ts";
 import { rolesOf } from "./roles.ts";
@@ -18,12 +19,6 @@ const withOthers = (name: PatternName, others: string[], params: object): Activi
   const doc = { ...a, kit: { ...a.kit, others }, pattern: { name, params: { ...a.pattern.params, ...params } } };
   return activity.parse(doc);
 };
-const take = (p: Play, ...bodies: object[]) =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { at: 0, ...body } as never);
-    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
-    return next;
-  }, p);
 const withWhat = (p: Play) => askOf(view(p).asks, "send")?.manner.thing ?? "send";
 
 describe("things that take turns", () => {

@@ -4,23 +4,14 @@ import { mean } from "../forecast/distribution.ts";
 import { forecastActivity } from "../forecast/for-activity.ts";
 import { activity, fromPattern, gamePartOf, parseActivity } from "../formats/activity.ts";
 import { type PatternName, patternNames } from "../patterns/registry.ts";
-import { openPlay, type Play, referee, view } from "../referee/referee.ts";
-import { isRefusal, type Setup } from "./contract.ts";
+import { refusalOf, take } from "../referee/playing.testing.ts";
+import { openPlay, view } from "../referee/referee.ts";
+import type { Setup } from "./contract.ts";
 
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 const BETWEEN = { exercise: "star jumps", dose: 4, every: 2, each: 1.2 };
 const having = (name: PatternName, between: object | null = BETWEEN, more = {}) =>
   activity.parse({ ...fromPattern(name), between, ...more });
-const take = (p: Play, ...bodies: object[]) =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { at: 0, ...body } as never);
-    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
-    return next;
-  }, p);
-const refusedBy = (p: Play, body: object) => {
-  const next = referee(p, { at: 0, ...body } as never);
-  return isRefusal(next) ? next.refused : null;
-};
 const miss = { kind: "send", hit: null };
 
 describe("an exercise between sends", () => {
@@ -30,13 +21,13 @@ describe("an exercise between sends", () => {
     const owed = take(p, miss);
     expect(view(owed).asks[0]).toMatchObject({ kind: "task", exercise: "star jumps", dose: 4 });
     expect(view(owed).now.key).toBe("between.now");
-    expect(refusedBy(owed, miss)).toEqual({ key: "refused.extraFirst", params: { exercise: "star jumps" } });
+    expect(refusalOf(owed, miss)).toEqual({ key: "refused.extraFirst", params: { exercise: "star jumps" } });
     const done = take(owed, { kind: "task" });
     expect(view(done).asks[0]!.kind).toBe("send");
     expect(view(done).progress[0]!.sends).toBe(2);
     // Taken back, it is owed again; nobody owes one that did not send.
     expect(view(take(done, { kind: "undo" })).asks[0]!.kind).toBe("task");
-    expect(refusedBy(done, { kind: "task" })).not.toBeNull();
+    expect(refusalOf(done, { kind: "task" })).not.toBeNull();
   });
 
   it("is each player's own", () => {

@@ -3,20 +3,15 @@ import { askOf } from "../asks/ask.ts";
 import { fromPattern } from "../formats/activity.ts";
 import type { PatternName } from "../patterns/registry.ts";
 import { playSetup } from "../records/play.ts";
-import { openPlay, type Play, referee, view } from "../referee/referee.ts";
-import { isRefusal, type Role, type Setup } from "./contract.ts";
+import { take } from "../referee/playing.testing.ts";
+import { openPlay, view } from "../referee/referee.ts";
+import type { Role, Setup } from "./contract.ts";
 
 const PLAYS: Role = { role: "plays" };
 const open = (name: PatternName, setup: Setup, over: object = {}) => {
   const a = fromPattern(name);
   return openPlay({ name, params: { ...a.pattern.params, ...over }, match: a.match }, setup);
 };
-const take = (p: Play, ...bodies: object[]) =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { ...body, at: 0 } as never);
-    if (isRefusal(next)) throw new Error(next.refused.key);
-    return next;
-  }, p);
 const against = (...people: Role[]): Setup => ({ players: people.length, mode: "against", seed: 1, people });
 
 it("who only helps has no turn and no score", () => {

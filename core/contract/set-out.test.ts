@@ -6,24 +6,14 @@ import { type Activity, activity, canSetOut, fromPattern, gamePartOf, parseActiv
 import { opened } from "../formats/opened.ts";
 import { type PatternName, patternNames } from "../patterns/registry.ts";
 import { settingOf } from "../records/rank.ts";
-import { openPlay, type Play, referee, view } from "../referee/referee.ts";
-import { isRefusal } from "./contract.ts";
+import { refusalOf, take } from "../referee/playing.testing.ts";
+import { openPlay, type Play, view } from "../referee/referee.ts";
 
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
 const FIELD = { near: 0.8, far: 3.2, width: 2.4, farther: false };
 const game = (name: PatternName, over: Partial<Activity> = {}): Activity =>
   activity.parse({ ...fromPattern(name), setOut: FIELD, ...over });
 const begin = (a: Activity) => openPlay(gamePartOf(a), alone);
-const take = (p: Play, ...bodies: object[]) =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { at: 0, ...body } as never);
-    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
-    return next;
-  }, p);
-const refusedBy = (p: Play, body: object) => {
-  const next = referee(p, { at: 0, ...body } as never);
-  return isRefusal(next) ? next.refused : null;
-};
 
 describe("targets that the child sets out", () => {
   const play = begin(game("board"));
@@ -35,7 +25,7 @@ describe("targets that the child sets out", () => {
     expect(mainAsks(view(play).asks)).toHaveLength(1);
     expect(view(play).now).toEqual({ key: "setOut.lay", params: { count: 3 } });
     expect(ask.things!.map((t) => t.item)).toEqual(["basket", "box", "bucket"]);
-    expect(refusedBy(play, { kind: "send", hit: "t1" })).toEqual({ key: "refused.layFirst" });
+    expect(refusalOf(play, { kind: "send", hit: "t1" })).toEqual({ key: "refused.layFirst" });
     const laid = take(play, put([1.2, -0.5], [2.2, 0.4], [2.9, 0]));
     expect(view(laid).laid).toEqual([
       { id: "t1", along: 1.2, across: -0.5 },
@@ -45,7 +35,7 @@ describe("targets that the child sets out", () => {
     const sent = take(laid, { kind: "send", hit: "t3" });
     expect(view(sent).score[0]!.value).toBe(5);
     expect(view(sent).laid).toHaveLength(3);
-    expect(refusedBy(sent, put([1, 0], [2, 0], [3, 0]))).toEqual({
+    expect(refusalOf(sent, put([1, 0], [2, 0], [3, 0]))).toEqual({
       key: "refused.notInGame",
       params: { kind: "arrange" },
     });
@@ -64,21 +54,21 @@ describe("targets that the child sets out", () => {
   });
 
   it("are refused by number with what is missing: outside, touching, nearer than the one before, one too few", () => {
-    expect(refusedBy(play, put([0.9, -0.5], [2.2, 0.4], [2.9, 0]))).toEqual({
+    expect(refusalOf(play, put([0.9, -0.5], [2.2, 0.4], [2.9, 0]))).toEqual({
       key: "refused.targetOutside",
       params: { number: 1, cm: 13 },
     });
-    expect(refusedBy(play, put([1.2, -0.5], [1.2, -0.2], [2.9, 0]))).toEqual({
+    expect(refusalOf(play, put([1.2, -0.5], [1.2, -0.2], [2.9, 0]))).toEqual({
       key: "refused.targetsTouch",
       params: { one: 1, other: 2, cm: 9 },
     });
-    expect(refusedBy(play, put([1.2, -0.5], [2.2, 0.4]))).toEqual({ key: "refused.allTargets", params: { count: 3 } });
+    expect(refusalOf(play, put([1.2, -0.5], [2.2, 0.4]))).toEqual({ key: "refused.allTargets", params: { count: 3 } });
     const ordered = begin(game("board", { setOut: { ...FIELD, farther: true } }));
-    expect(refusedBy(ordered, put([2, -0.6], [1.4, 0.4], [2.9, 0]))).toEqual({
+    expect(refusalOf(ordered, put([2, -0.6], [1.4, 0.4], [2.9, 0]))).toEqual({
       key: "refused.targetNearer",
       params: { one: 2, other: 1 },
     });
-    expect(refusedBy(ordered, put([1.2, -0.6], [1.4, 0.4], [2.9, 0]))).toBeNull();
+    expect(refusalOf(ordered, put([1.2, -0.6], [1.4, 0.4], [2.9, 0]))).toBeNull();
   });
 
   it("go with what the family may set, in either order", () => {

@@ -7,22 +7,13 @@ import { opened } from "../formats/opened.ts";
 import { type PatternName, patternNames, patternOf } from "../patterns/registry.ts";
 import { playSetup } from "../records/play.ts";
 import { settingOf } from "../records/rank.ts";
-import { openPlay, type Play, referee, view } from "../referee/referee.ts";
-import { isRefusal, type Setup } from "./contract.ts";
+import { refusedBy, take } from "../referee/playing.testing.ts";
+import { openPlay, type Play, view } from "../referee/referee.ts";
+import type { Setup } from "./contract.ts";
 import { fieldOf } from "./range.ts";
 import { LINE_FIELD, lineRange, linesIn, standingKnobs, TARGETS_FIELD } from "./standing.ts";
 
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
-const take = (p: Play, ...bodies: object[]) =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { at: 0, ...body } as never);
-    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
-    return next;
-  }, p);
-const refusedBy = (p: Play, body: object) => {
-  const next = referee(p, { at: 0, ...body } as never);
-  return isRefusal(next) ? next.refused.key : null;
-};
 const leaving = (name: PatternName, family: Activity["family"], more: Partial<Activity> = {}) =>
   activity.parse({ ...fromPattern(name), family, ...more });
 const LINES = [-0.5, 0, 0.5];

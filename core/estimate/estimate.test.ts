@@ -5,6 +5,7 @@ import { rates } from "../forecast/for-activity.ts";
 import { fromPattern, gamePartOf } from "../formats/activity.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { random } from "../random.ts";
+import { take } from "../referee/playing.testing.ts";
 import { bodiesOf, openPlay, type Play, referee, view } from "../referee/referee.ts";
 import { evidenceOf } from "./evidence.ts";
 import { evidenceOfScore } from "./from-score.ts";
@@ -12,12 +13,6 @@ import { AT, POINTS } from "./grid.ts";
 import { estimateOf, posterior } from "./posterior.ts";
 
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
-const take = (p: Play, ...bodies: object[]) =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { at: 0, ...body } as never);
-    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
-    return next;
-  }, p);
 const opened = (name: (typeof patternNames)[number], setup = ALONE) => openPlay(gamePartOf(fromPattern(name)), setup);
 const of = (p: Play, name: (typeof patternNames)[number]) => evidenceOf(fromPattern(name), p, 8);
 

@@ -1,12 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { askOf } from "../../asks/ask.ts";
-import { isRefusal, type Setup } from "../../contract/contract.ts";
+import type { Setup } from "../../contract/contract.ts";
 import { match as matchSchema } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
-import { activity, fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
-import { openPlay, type Play, referee, view } from "../../referee/referee.ts";
+import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { having, refusedBy, take } from "../../referee/playing.testing.ts";
+import { openPlay, type Play, view } from "../../referee/referee.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
 import { tellBases } from "./bases.oracle.ts";
 import { circuit } from "./ground.ts";
@@ -16,25 +17,8 @@ import { type BasesParams, basesParams, OUTS } from "./params.ts";
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 const THREE: Setup = { players: 3, mode: "relay", seed: 1 };
-const having = (change: object, match: object = {}) => {
-  const a = fromPattern("bases");
-  return activity.parse({
-    ...a,
-    match: { ...a.match, ...match },
-    pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } },
-  });
-};
-const begin = (change: object = {}, setup = THREE, match = {}) => openPlay(gamePartOf(having(change, match)), setup);
-const take = (p: Play, ...bodies: object[]) =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { at: 0, ...body } as never);
-    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
-    return next;
-  }, p);
-const refusedBy = (p: Play, body: object) => {
-  const next = referee(p, { at: 0, ...body } as never);
-  return isRefusal(next) ? next.refused.key : null;
-};
+const begin = (change: object = {}, setup = THREE, match = {}) =>
+  openPlay(gamePartOf(having("bases", change, match)), setup);
 const ran = (...reached: number[]) => ({ kind: "run", reached });
 const call = (pick: string) => ({ kind: "choose", of: "waiting", pick });
 const runners = (p: Play) => {
@@ -167,7 +151,7 @@ describe("Bases", () => {
       expect(left).toBeLessThanOrEqual(Math.max(0, h - 1));
       // The forecast of the same hits is the same.
       const told = forecastActivity(
-        having({ bases: c, innings: 1, turn: { by: "batters", outs: 3, batters: n } }),
+        having("bases", { bases: c, innings: 1, turn: { by: "batters", outs: 3, batters: n } }),
         Array.from({ length: 6 }, () => ({ age: 8 })),
         { players: 6, mode: "relay", seed: 1 },
         "middle",
@@ -202,7 +186,7 @@ describe("Bases", () => {
   it("is forecast: shorter ways bring more runs, a better side wins more", () => {
     const told = (change: object, ages = [8, 8]) =>
       forecastActivity(
-        having({ innings: 1, ...change }),
+        having("bases", { innings: 1, ...change }),
         ages.map((age) => ({ age })),
         TWO,
         "middle",

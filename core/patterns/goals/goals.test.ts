@@ -1,11 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { isRefusal, type Setup } from "../../contract/contract.ts";
+import type { Setup } from "../../contract/contract.ts";
 import { match as matchSchema } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
-import { activity, fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
-import { openPlay, type Play, referee, view } from "../../referee/referee.ts";
+import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { having, refusedBy, take } from "../../referee/playing.testing.ts";
+import { openPlay, view } from "../../referee/referee.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
 import { tellGoals } from "./goals.oracle.ts";
 import { goals } from "./index.ts";
@@ -13,25 +14,7 @@ import { FOULS, type GoalsParams, goalsParams } from "./params.ts";
 
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
-const having = (change: object, match: object = {}) => {
-  const a = fromPattern("goals");
-  return activity.parse({
-    ...a,
-    match: { ...a.match, ...match },
-    pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } },
-  });
-};
-const begin = (change: object, match = {}, setup = TWO) => openPlay(gamePartOf(having(change, match)), setup);
-const take = (p: Play, ...bodies: object[]) =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { at: 0, ...body } as never);
-    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
-    return next;
-  }, p);
-const refusedBy = (p: Play, body: object) => {
-  const next = referee(p, { at: 0, ...body } as never);
-  return isRefusal(next) ? next.refused.key : null;
-};
+const begin = (change: object, match = {}, setup = TWO) => openPlay(gamePartOf(having("goals", change, match)), setup);
 const goal = (side: number) => ({ kind: "point", side });
 const stop = (why: string, by?: number) => ({ kind: "point", side: null, why, ...(by !== undefined && { by }) });
 
@@ -107,12 +90,13 @@ describe("Goals against each other", () => {
 describe("Goals' chances", () => {
   const two = [{ age: 8 }, { age: 8 }];
   it("to so many: the recursion over goals", () => {
-    const win = forecastActivity(having({ points: 3 }), two, TWO, "middle", { chances: { won: 0.6 } }).sides[0]!.win!;
+    const win = forecastActivity(having("goals", { points: 3 }), two, TWO, "middle", { chances: { won: 0.6 } })
+      .sides[0]!.win!;
     // Best of five.
     expect(win).toBeCloseTo(0.6 ** 3 * (1 + 3 * 0.4 + 6 * 0.16), 9);
   });
   it("until the bell: every tenth a goal for either or none, and a goal stops play", () => {
-    const a = having({ points: null }, { seconds: 30 });
+    const a = having("goals", { points: null }, { seconds: 30 });
     const [q, r] = [0.01, 0.004];
     const told = forecastActivity(a, two, TWO, "middle", { chances: { won: q, lost: r }, method: "exact" });
     // The same by going through the tenths: a goal takes its own, and then six seconds go by.
@@ -137,7 +121,7 @@ describe("Goals' chances", () => {
   });
   it("a wider goal to attack, or more skill, scores more; in two halves ends even out", () => {
     const win = (change: object, who = two, match = {}) =>
-      forecastActivity(having(change, match), who, TWO, "middle").sides.map((s) => s.win!);
+      forecastActivity(having("goals", change, match), who, TWO, "middle").sides.map((s) => s.win!);
     expect(win({ farGoal: 1.2 })[0]).toBeGreaterThan(win({})[0]!);
     expect(win({}, [{ age: 12 }, { age: 7 }])[0]).toBeGreaterThan(0.6);
     const even = win({ points: null, halves: 2, farGoal: 1.2 }, two, { seconds: 60 });
@@ -160,7 +144,7 @@ describe("Goals alone", () => {
     expect(view(end)).toMatchObject({ done: "over" });
     expect(view(end).score[0]).toMatchObject({ value: 83, unit: "tenths" });
     const told = forecastActivity(
-      having({ alone: { by: "count", seconds: 30, goals: 2 } }),
+      having("goals", { alone: { by: "count", seconds: 30, goals: 2 } }),
       [{ age: 8 }],
       ALONE,
       "middle",

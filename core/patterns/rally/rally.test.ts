@@ -1,39 +1,22 @@
 import { describe, expect, it } from "vitest";
 import { askOf } from "../../asks/ask.ts";
-import { isRefusal, type Setup } from "../../contract/contract.ts";
+import type { Setup } from "../../contract/contract.ts";
 import { match as matchSchema } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
-import { activity, fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
-import { openPlay, outlook, type Play, referee, view } from "../../referee/referee.ts";
+import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { having, refusedBy, take } from "../../referee/playing.testing.ts";
+import { openPlay, outlook, view } from "../../referee/referee.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
 import { rally } from "./index.ts";
 import { type RallyParams, rallyParams } from "./params.ts";
 import { tellRally } from "./rally.oracle.ts";
 
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
-const having = (change: object, match: object = {}) => {
-  const a = fromPattern("rally");
-  return activity.parse({
-    ...a,
-    match: { ...a.match, ...match },
-    pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } },
-  });
-};
 const serve = (by: string, every = 1, second = false) => ({ serve: { by, every, how: "hand", second } });
-const take = (p: Play, ...bodies: object[]) =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { at: 0, ...body } as never);
-    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
-    return next;
-  }, p);
-const refusedBy = (p: Play, body: object) => {
-  const next = referee(p, { at: 0, ...body } as never);
-  return isRefusal(next) ? next.refused.key : null;
-};
 const point = (side: number | null, more = {}) => ({ kind: "point", side, ...more });
-const begin = (change: object, setup = TWO, match = {}) => openPlay(gamePartOf(having(change, match)), setup);
+const begin = (change: object, setup = TWO, match = {}) => openPlay(gamePartOf(having("rally", change, match)), setup);
 
 describe("Rally: a second telling agrees", () => {
   const paramsOf = (d: Draw): Drawn<RallyParams> => ({
@@ -120,7 +103,7 @@ describe("Rally against each other", () => {
 
 describe("Rally's chances to win, against the recursion", () => {
   const won = (change: object, s: number, r: number) =>
-    forecastActivity(having(change), [{ age: 8 }, { age: 8 }], TWO, "middle", {
+    forecastActivity(having("rally", change), [{ age: 8 }, { age: 8 }], TWO, "middle", {
       chances: { start: s, far: 1 - r },
       method: "exact",
     }).sides[0]!.win!;
@@ -156,15 +139,15 @@ describe("Rally's chances to win, against the recursion", () => {
     expect(deuce(serve("loser"))).toBeCloseTo(0.756757, 6);
   });
   it("serve as first touch: whoever serves wins a rally with p (1 - q) / (1 - p q)", () => {
-    const a = having(serve("fixed"));
+    const a = having("rally", serve("fixed"));
     const told = forecastActivity(a, [{ age: 8 }, { age: 12 }], TWO, "middle");
     expect(told.sides[0]!.win! + told.sides[1]!.win!).toBeCloseTo(1, 9);
     expect(told.sides[1]!.win!).toBeGreaterThan(told.sides[0]!.win!);
     // A second serve helps whoever serves; a smaller court to cover helps whoever stands in it.
-    const second = forecastActivity(having(serve("fixed", 1, true)), [{ age: 8 }, { age: 8 }], TWO, "middle");
+    const second = forecastActivity(having("rally", serve("fixed", 1, true)), [{ age: 8 }, { age: 8 }], TWO, "middle");
     const one = forecastActivity(a, [{ age: 8 }, { age: 8 }], TWO, "middle");
     expect(second.sides[0]!.win!).toBeGreaterThan(one.sides[0]!.win!);
-    const small = having({ ...serve("fixed"), far: { length: 1, width: 1 } });
+    const small = having("rally", { ...serve("fixed"), far: { length: 1, width: 1 } });
     const smaller = forecastActivity(small, [{ age: 8 }, { age: 8 }], TWO, "middle");
     expect(smaller.sides[1]!.win!).toBeGreaterThan(one.sides[1]!.win!);
   });
@@ -183,7 +166,7 @@ describe("Rally together, and alone", () => {
     expect(view(end).score[0]).toMatchObject({ value: 3, unit: "touches" });
   });
   it("has the mean run of an alternating pair: p (1 + q) / (1 - p q), with equal chances p / (1 - p)", () => {
-    const a = having({ rallies: 1 });
+    const a = having("rally", { rallies: 1 });
     const of = (players: number, mode: "alone" | "relay") =>
       forecastActivity(
         a,

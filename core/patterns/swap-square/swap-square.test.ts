@@ -1,11 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { isRefusal, type Setup } from "../../contract/contract.ts";
+import type { Setup } from "../../contract/contract.ts";
 import { match as matchSchema } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
-import { activity, fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
-import { openPlay, type Play, referee, view } from "../../referee/referee.ts";
+import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { having, refusedBy, take } from "../../referee/playing.testing.ts";
+import { openPlay, view } from "../../referee/referee.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
 import { swapSquare } from "./index.ts";
 import { type SwapSquareParams, swapSquareParams } from "./params.ts";
@@ -13,25 +14,8 @@ import { tellSwapSquare } from "./swap-square.oracle.ts";
 
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
-const having = (change: object, match: object = {}) => {
-  const a = fromPattern("swapSquare");
-  return activity.parse({
-    ...a,
-    match: { ...a.match, ...match },
-    pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } },
-  });
-};
-const begin = (change: object = {}, setup = ALONE, match = {}) => openPlay(gamePartOf(having(change, match)), setup);
-const take = (p: Play, ...bodies: object[]) =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { at: 0, ...body } as never);
-    if (isRefusal(next)) throw new Error(JSON.stringify(next.refused));
-    return next;
-  }, p);
-const refusedBy = (p: Play, body: object) => {
-  const next = referee(p, { at: 0, ...body } as never);
-  return isRefusal(next) ? next.refused.key : null;
-};
+const begin = (change: object = {}, setup = ALONE, match = {}) =>
+  openPlay(gamePartOf(having("swapSquare", change, match)), setup);
 const mix = (text: string, fewest?: number) => ({
   kind: "mix",
   cells: [...text].map(Number),
@@ -146,7 +130,7 @@ describe("Swap square", () => {
     expect(bad({ least: 5, most: 4 })).toEqual(["pattern.params.most"]);
   });
   it("is forecast by sensible play over its mixes: no fewer trips than wanted, longer ways longer times", () => {
-    const told = (change: object) => forecastActivity(having(change), [{ age: 8 }], ALONE, "middle");
+    const told = (change: object) => forecastActivity(having("swapSquare", change), [{ age: 8 }], ALONE, "middle");
     const near = told({ distance: 1, score: "time" });
     const far = told({ distance: 2.8, score: "time" });
     expect(mean(far.sides[0]!.points)).toBeGreaterThan(mean(near.sides[0]!.points) * 1.2);

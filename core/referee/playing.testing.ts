@@ -1,0 +1,29 @@
+import { isRefusal } from "../contract/contract.ts";
+import { activity, fromPattern } from "../formats/activity.ts";
+import type { PatternName } from "../patterns/registry.ts";
+import { type Play, referee } from "./referee.ts";
+
+/** The example of a game with something of its own, and of its match, set otherwise. */
+export function having(name: PatternName, change: object, match: object = {}) {
+  const a = fromPattern(name);
+  return activity.parse({
+    ...a,
+    match: { ...a.match, ...match },
+    pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } },
+  });
+}
+
+/** A play after some events, all at its start unless they say when; a refused one fails the test. */
+export const take = (p: Play, ...bodies: object[]): Play =>
+  bodies.reduce<Play>((q, body) => {
+    const next = referee(q, { at: 0, ...body } as never);
+    if (isRefusal(next)) throw new Error(JSON.stringify([next.refused, body]));
+    return next;
+  }, p);
+
+/** Why an event is refused; null: it is taken. */
+export function refusalOf(p: Play, body: object) {
+  const next = referee(p, { at: 0, ...body } as never);
+  return isRefusal(next) ? next.refused : null;
+}
+export const refusedBy = (p: Play, body: object): string | null => refusalOf(p, body)?.key ?? null;
