@@ -4,7 +4,8 @@ import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { type RenderToPipeableStreamOptions, renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, type HandleErrorFunction, ServerRouter } from "react-router";
-import { log, plainError } from "#server/web/log.ts";
+import { log } from "#server/web/log.ts";
+import { plainError } from "#server/web/plain-error.ts";
 
 /** A page that has not begun by then is given up, milliseconds. */
 const GIVE_UP = 8000;

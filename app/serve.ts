@@ -10,7 +10,8 @@ import { config } from "#server/config.ts";
 import { closeDatabase } from "#server/db/client.ts";
 import { endFigures, figuresIn } from "#server/figures/figures.ts";
 import { keepDoing } from "#server/jobs/jobs.ts";
-import { log, plainError } from "#server/web/log.ts";
+import { log } from "#server/web/log.ts";
+import { plainError } from "#server/web/plain-error.ts";
 import { rim } from "#server/web/rim.ts";
 
 /** The whole of a request must have come by then, milliseconds. */

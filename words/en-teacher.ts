@@ -176,6 +176,8 @@ export const enTeacher: Record<string, string> = {
     "{count, plural, one {One game has} other {# games have}} no send or touch that is known to be the child's own, and {count, plural, one {is} other {are}} left out.",
   "truth.refused":
     "{count, plural, one {One game is} other {# games are}} told in a way that the rules do not allow, and left out.",
+  "truth.unreadable":
+    "{count, plural, one {One game} other {# games}} could not be read by this version, and {count, plural, one {is} other {are}} left out.",
   "truth.cardUnknown":
     "{count, plural, one {Of one game} other {Of # games}} nobody knows any more which card it was played from: left out.",
   "child.played":

@@ -4,6 +4,7 @@ import type { Foreseen } from "#core/rehearsal/rehearsal.ts";
 import type { RehearsalChild } from "#server/activities/rehearsal.ts";
 import { sayScore } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
+import { Heads } from "../ui/heads.tsx";
 
 const percent = (x: number) => Math.round(100 * x);
 const minutes = (seconds: number) => (seconds / 60).toFixed(1);
@@ -27,17 +28,9 @@ export function Beside({
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-left text-[0.94rem]">
-        <thead>
-          <tr className="border-b-2 border-ink text-sm">
-            {["Child", "This draw", "Forecast, 8 in 10", "", "Finishes", "Minutes", "Sending, fetching, waiting"].map(
-              (h, i) => (
-                <th key={h || i} className="py-1.5 pr-3 font-semibold">
-                  {h}
-                </th>
-              ),
-            )}
-          </tr>
-        </thead>
+        <Heads
+          of={["Child", "This draw", "Forecast, 8 in 10", "", "Finishes", "Minutes", "Sending, fetching, waiting"]}
+        />
         <tbody>
           {kids.map((k, i) => {
             const go = goes[i]?.go;

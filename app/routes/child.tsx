@@ -16,6 +16,7 @@ import { answered, found, idOf } from "../answer.server.ts";
 import type { Point } from "../children/accuracy-chart.tsx";
 import { fieldsOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { Heads } from "../ui/heads.tsx";
 import { day, when } from "../when.ts";
 import type { Route } from "./+types/child";
 
@@ -309,15 +310,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
         <section className="lg:col-span-2 print:hidden">
           <h2 className="text-xl">{tell("child.goes", { count: c.goes.length })}</h2>
           <table className="w-full text-left">
-            <thead>
-              <tr className="border-b-2 border-ink text-sm">
-                {["When", "Game", "Score", "Sends", "With"].map((h) => (
-                  <th key={h} className="py-1.5 font-semibold">
-                    {h}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <Heads of={["When", "Game", "Score", "Sends", "With"]} />
             <tbody>
               {c.goes.map((g) => (
                 <tr key={g.playId} className="row-line">

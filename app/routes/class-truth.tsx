@@ -4,12 +4,13 @@ import { truthOfClass } from "#server/children/truth.ts";
 import { tell } from "#words/tell.ts";
 import { found, idOf } from "../answer.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { Heads } from "../ui/heads.tsx";
 import type { Route } from "./+types/class-truth";
 
 const TruthChart = lazy(() => import("../children/truth-chart.tsx"));
 
 /** Why games say nothing, in the order in which it is told. */
-const LEFT_OUT = ["silent", "refused", "cardUnknown"] as const;
+const LEFT_OUT = ["silent", "refused", "unreadable", "cardUnknown"] as const;
 
 export const meta: Route.MetaFunction = () => [{ title: "How forecasts came true · Daring Yard" }];
 
@@ -49,15 +50,7 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
             <TruthChart bins={t.bins} />
           </Suspense>
           <table className="mt-4 w-full text-left">
-            <thead>
-              <tr className="border-b-2 border-ink text-sm">
-                {["Forecast", "Came off", "Sends"].map((h) => (
-                  <th key={h} className="py-1.5 font-semibold">
-                    {h}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <Heads of={["Forecast", "Came off", "Sends"]} />
             <tbody>
               {t.bins.map((b) => (
                 <tr key={b.from} className="row-line">

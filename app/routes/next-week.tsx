@@ -8,6 +8,7 @@ import { tell } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { fieldsOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { Heads } from "../ui/heads.tsx";
 import { levelText } from "../ui/level-text.ts";
 import { Problems } from "../ui/problems.tsx";
 import { fromLocalInput, localInput } from "../when.ts";
@@ -113,15 +114,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
       <Form method="post">
         <input type="hidden" name="orderId" value={d.orderId} />
         <table className="w-full text-left">
-          <thead>
-            <tr className="border-b-2 border-ink text-sm">
-              {["Child", "Proposed", "Level"].map((h) => (
-                <th key={h} className="py-1.5 font-semibold">
-                  {h}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <Heads of={["Child", "Proposed", "Level"]} />
           <tbody>
             {d.rows.map((r) => (
               <tr key={r.childId} className="row-line">

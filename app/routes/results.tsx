@@ -4,6 +4,7 @@ import { shellOf } from "#server/school/classes.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { teacherOf } from "../session.server.ts";
+import { Heads } from "../ui/heads.tsx";
 import { when } from "../when.ts";
 import type { Route } from "./+types/results";
 
@@ -35,15 +36,7 @@ export default function Results({ loaderData }: Route.ComponentProps) {
       </p>
       {loaderData.rows.length === 0 && <p>Nothing has been sent yet.</p>}
       <table className="w-full text-left">
-        <thead>
-          <tr className="border-b-2 border-ink text-sm">
-            {["Activity", "Class", "Opens", "Closes", "Opened by", "Played by"].map((h) => (
-              <th key={h} className="py-1.5 font-semibold">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <Heads of={["Activity", "Class", "Opens", "Closes", "Opened by", "Played by"]} />
         <tbody>
           {loaderData.rows.map((a) => (
             <tr key={a.id} className="row-line">

@@ -18,6 +18,7 @@ import type { Match } from "../contract/match.ts";
 import { asTheyPlay, headOf, whoPlays } from "../contract/people.ts";
 import type { GameEvent } from "../events/events.ts";
 import { including, isOut, without } from "./company.ts";
+import { mostOf } from "./end.ts";
 
 /** Whose go it is: the players of the side, in the order they take their turns. */
 export interface Seat {
@@ -384,8 +385,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     // Who is out is not ranked, and nobody wins against nobody.
     const ranks = score(s).map((x, i) => (isOut(s, i) ? Number.NEGATIVE_INFINITY : x.rank));
     if (ranks.filter((r) => r > Number.NEGATIVE_INFINITY).length < 2) return { reason, winners: [] };
-    const best = Math.max(...ranks);
-    return { reason, winners: ranks.flatMap((r, i) => (r === best ? [i] : [])) };
+    return { reason, winners: mostOf(ranks) };
   }
 
   function turn(s: S): { player: number; side: number; now: Phrase } {

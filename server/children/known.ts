@@ -17,12 +17,12 @@ export interface KnownAction {
   last: Date;
 }
 export type Known = ReadonlyMap<string, KnownAction>;
-/** Why a go says nothing: nobody knows the card that it was played from; the rules refuse what is told of it; it has no try of the child alone. */
-export const LEFT_OUT = ["cardUnknown", "refused", "silent"] as const;
+/** Why a go says nothing: nobody knows the card that it was played from; the rules refuse what is told of it; it could not be read; it has no try of the child alone. */
+export const LEFT_OUT = ["cardUnknown", "refused", "unreadable", "silent"] as const;
 export type LeftOut = (typeof LEFT_OUT)[number];
 /** How many goes of some children say nothing, by the reason. */
 export async function leftOutOf(tx: Tx, childIds: readonly string[]): Promise<Record<LeftOut, number>> {
-  const out: Record<LeftOut, number> = { cardUnknown: 0, refused: 0, silent: 0 };
+  const out: Record<LeftOut, number> = { cardUnknown: 0, refused: 0, unreadable: 0, silent: 0 };
   if (childIds.length === 0) return out;
   const rows = await tx
     .select({ why: evidence.action, n: sql<number>`count(*)::int` })

@@ -17,6 +17,7 @@ import { levelsNext, nextWeek, type Played, type Proposal } from "#core/levels/n
 import type { PlayScore, PlaySetup } from "#core/records/play.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { replay } from "#core/referee/referee.ts";
+import { type PlainError, plainError } from "../web/plain-error.ts";
 
 /** Where eight of ten children of an age should land, and the middle. */
 export interface Expected {
@@ -90,15 +91,29 @@ export const figuresWork = {
       }),
     );
   },
-  /** What each go says of its child: every try of it, or, where only its score is known, that. Goes of one activity share its tables. */
-  evidence: (goes: readonly GoTold[]): { told: Evidence[]; refused: boolean }[] =>
-    goes.map(({ activity, setup, events, version, age, score }) => {
-      const { refused, play } = replay(gamePartOf(activity), setup, events, version);
-      const tries = refused ? [] : evidenceOf(activity, play, age);
-      const plain = setup.players === 1 && score !== null && settingOf(score) === "";
-      const told = tries.length > 0 || !plain ? tries : evidenceOfScore(activity, age, score!);
-      return { told, refused: refused !== null };
+  /** What each go says of its child. Goes of one activity share its tables; one that cannot be read holds up none of the others. */
+  evidence: (goes: readonly GoTold[]): GoSays[] =>
+    goes.map((go) => {
+      try {
+        return says(go);
+      } catch (e) {
+        return { told: [], refused: false, broke: plainError(e) };
+      }
     }),
 };
+/** What a go says: nothing where the rules refuse what is told of it, or where it could not be read at all. */
+export interface GoSays {
+  told: Evidence[];
+  refused: boolean;
+  broke: PlainError | null;
+}
+/** Every try of it, or, where only its score is known, that. */
+function says({ activity, setup, events, version, age, score }: GoTold): GoSays {
+  const { refused, play } = replay(gamePartOf(activity), setup, events, version);
+  const tries = refused ? [] : evidenceOf(activity, play, age);
+  const plain = setup.players === 1 && score !== null && settingOf(score) === "";
+  const told = tries.length > 0 || !plain ? tries : evidenceOfScore(activity, age, score!);
+  return { told, refused: refused !== null, broke: null };
+}
 export type FiguresWork = typeof figuresWork;
 export type WorkName = keyof FiguresWork;

@@ -6,6 +6,7 @@ import { correctionsOf } from "../assignments/corrected.ts";
 import type { LeftOut } from "../children/known.ts";
 import { inSchool, schema } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
+import { log } from "../web/log.ts";
 
 const { card, cardVersion, child, evidence, play, playEvent, result } = schema;
 /** Goes done in one piece of work; others go between. */
@@ -102,9 +103,10 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
     }),
   );
   const said = new Map(known.map((g, i) => [g.play.id, told[i]!]));
+  for (const { broke } of told) if (broke) log.error({ job: "evidence", error: broke }, "a go could not be read");
   const rows = asked.goes.flatMap((g): (typeof evidence.$inferInsert)[] => {
     const is = said.get(g.play.id);
-    const why: LeftOut = !is ? "cardUnknown" : is.refused ? "refused" : "silent";
+    const why: LeftOut = !is ? "cardUnknown" : is.broke ? "unreadable" : is.refused ? "refused" : "silent";
     const base = { schoolId, playId: g.play.id, childId, model: MODEL_VERSION, known: g.knows, at: g.play.startedAt };
     const all = (is?.told ?? []).map((e) => {
       return {

@@ -1,6 +1,7 @@
 import { and, eq, lte, sql } from "drizzle-orm";
 import { beforeSchool, inSchool, schema, type Tx } from "../db/client.ts";
-import { log, plainError } from "../web/log.ts";
+import { log } from "../web/log.ts";
+import { plainError } from "../web/plain-error.ts";
 import { bandsOf, rareOf } from "./bands.ts";
 import { cardsOf } from "./cards.ts";
 import { evidenceOfChild } from "./evidence.ts";

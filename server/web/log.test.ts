@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it, vi } from "vitest";
+import { plainError } from "./plain-error.ts";
 
 let log: typeof import("./log.ts");
 beforeAll(async () => {
@@ -26,11 +27,11 @@ describe("what is logged", () => {
       detail: "Key (name)=(Amina D.)",
     });
     const outer = new Error('Failed query: insert into "child" params: Amina D.', { cause: inner });
-    const told = log.plainError(outer);
+    const told = plainError(outer);
     expect(JSON.stringify(told)).not.toContain("Amina");
     expect(told.frames[0]).toMatch(/^at .*log\.test\.ts/);
     expect(told.cause).toMatchObject({ name: "PostgresError", code: "23505", about: "child" });
-    expect(log.plainError(new TypeError("x is not a function")).message).toBe("x is not a function");
-    expect(log.plainError("Amina")).toEqual({ name: "string", frames: [] });
+    expect(plainError(new TypeError("x is not a function")).message).toBe("x is not a function");
+    expect(plainError("Amina")).toEqual({ name: "string", frames: [] });
   });
 });

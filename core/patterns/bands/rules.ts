@@ -16,7 +16,8 @@ import type { Match } from "../../contract/match.ts";
 import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
-import { cut, joins, LEFT, leaves, renumbered, sideOf } from "../../match/company.ts";
+import { cut, joins, leaves, renumbered, sideOf } from "../../match/company.ts";
+import { endOf, mostOf, sumOf } from "../../match/end.ts";
 import { type BandsParams, MOST_ROUNDS } from "./params.ts";
 
 interface Piece {
@@ -267,8 +268,7 @@ function finished(s: BandsState): boolean {
   const { finish, tie } = s.params;
   const ends = reached(s) || (finish.rounds !== null && played >= finish.rounds);
   if (!ends) return false;
-  const best = Math.max(...s.totals);
-  const level = s.setup.mode === "against" && s.totals.filter((t) => t === best).length > 1;
+  const level = s.setup.mode === "against" && mostOf(s.totals).length > 1;
   return !(level && tie === "extra" && !(finish.exact && reached(s)));
 }
 
@@ -289,7 +289,7 @@ function score(s: BandsState): Score[] {
 function working(s: BandsState, side: number, points: readonly number[]): string {
   if (s.pieces.length > 0) {
     const own = s.pieces.filter((p) => p.side === side).map((p) => pointsOf(s.params, p.zone));
-    return own.length > 1 ? `${own.join(" + ")} = ${points[side]}` : own.join("");
+    return sumOf(own, points[side]!);
   }
   if (!s.closed) return "";
   const { points: lay, gained, before } = s.closed;
@@ -304,13 +304,10 @@ function working(s: BandsState, side: number, points: readonly number[]): string
 
 function ending(s: BandsState): Ending | null {
   if (!s.over) return null;
-  if (s.out) return { reason: LEFT, winners: [] };
   const reason: Phrase = reached(s)
     ? { key: "bands.end.total", params: { total: s.params.finish.total! } }
     : { key: "bands.end.rounds", params: { rounds: s.round - 1 } };
-  if (s.setup.mode !== "against" || s.sides.length < 2) return { reason, winners: [] };
-  const best = Math.max(...s.totals);
-  return { reason, winners: s.totals.flatMap((t, i) => (t === best ? [i] : [])) };
+  return endOf(s, reason, s.setup.mode === "against" && s.sides.length > 1 ? s.totals : null);
 }
 
 function turn(s: BandsState): { player: number; side: number; now: Phrase } {

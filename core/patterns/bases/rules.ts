@@ -14,7 +14,8 @@ import type { Match } from "../../contract/match.ts";
 import { headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
-import { joins, LEFT, leaves, sideOf } from "../../match/company.ts";
+import { joins, leaves, sideOf } from "../../match/company.ts";
+import { endOf, sumOfMany } from "../../match/end.ts";
 import { oneClock, READY, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
 import { type BasesParams, MOST_BATTERS, MOST_TRIPS, type Out, SWINGS } from "./params.ts";
@@ -284,7 +285,7 @@ function score(s: BasesState): Score[] {
       soFar: s.runs[i]!,
       unit: "runs",
       better: "more",
-      working: all.length > 1 ? `${all.join(" + ")} = ${s.runs[i]}` : "",
+      working: sumOfMany(all, s.runs[i]!),
       rank: s.runs[i]!,
     };
   });
@@ -292,11 +293,8 @@ function score(s: BasesState): Score[] {
 
 function ending(s: BasesState): Ending | null {
   if (!s.over) return null;
-  if (s.out) return { reason: LEFT, winners: [] };
   const reason: Phrase = { key: "bases.end", params: { innings: s.params.innings } };
-  if (!contest(s)) return { reason, winners: [] };
-  const best = Math.max(...s.runs);
-  return { reason, winners: s.runs.flatMap((n, i) => (n === best ? [i] : [])) };
+  return endOf(s, reason, contest(s) ? s.runs : null);
 }
 
 function turn(s: BasesState): { player: number; side: number; now: Phrase } {

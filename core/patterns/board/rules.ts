@@ -4,6 +4,7 @@ import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
 import type { ThingRole } from "../../kit/others.ts";
+import { sumOfMany } from "../../match/end.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { lineIndex } from "../../targets/lines.ts";
 import { type Bare, mannerBy, mannerWith } from "../../targets/ways.ts";
@@ -163,7 +164,7 @@ function sum(p: BoardParams, g: BoardGo): Sum {
     better: "more",
     rank: value,
     get working() {
-      return g.each.length > 1 ? `${g.each.join(" + ")} = ${value}` : "";
+      return sumOfMany(g.each, value);
     },
     sends: g.sends,
     stage: g.counted.length,

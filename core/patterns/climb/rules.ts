@@ -2,6 +2,7 @@ import { type AimOf, type Ask, PLAIN } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import { keptBy } from "../../kept-by.ts";
+import { sumOf } from "../../match/end.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import type { ClimbParams } from "./params.ts";
 
@@ -132,21 +133,19 @@ function sum(p: ClimbParams, c: Climber, ms: number): Sum {
 }
 
 function working(p: ClimbParams, c: Climber, time: number): string {
-  const add = (parts: readonly (number | string)[], all: number | string) =>
-    parts.length > 1 ? `${parts.join(" + ")} = ${all}` : parts.join("");
   switch (p.scoring.by) {
     case "points":
-      return add(
+      return sumOf(
         Array.from({ length: c.rung }, (_, r) => worthOf(p, r)),
         c.points,
       );
     case "tries":
-      return add(c.each, c.sends);
+      return sumOf(c.each, c.sends);
     default: {
       if (time === 0) return "";
       // Lap by lap in tenths of a second; what is left after the last rung was the way to the bell.
       const ends = [...c.laps, ...(c.laps.at(-1) === time ? [] : [time])].map((ms) => Math.round(ms / 100));
-      return add(
+      return sumOf(
         ends.map((end, i) => ((end - (ends[i - 1] ?? 0)) / 10).toFixed(1)),
         (ends.at(-1)! / 10).toFixed(1),
       );

@@ -17,7 +17,8 @@ import type { Match } from "../../contract/match.ts";
 import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
-import { cut, joins, LEFT, leaves, renumbered, sideOf } from "../../match/company.ts";
+import { cut, joins, leaves, renumbered, sideOf } from "../../match/company.ts";
+import { endOf, sumOfMany } from "../../match/end.ts";
 import { type ClosestParams, MOST_ROUNDS } from "./params.ts";
 
 interface Piece {
@@ -328,7 +329,7 @@ function score(s: ClosestState): Score[] {
       soFar: s.totals[i]! + now[i]!,
       unit: "points",
       better: "more",
-      working: list.length > 1 ? `${list.join(" + ")} = ${s.totals[i]}` : "",
+      working: sumOfMany(list, s.totals[i]!),
       rank: s.totals[i]!,
     };
   });
@@ -336,7 +337,6 @@ function score(s: ClosestState): Score[] {
 
 function ending(s: ClosestState): Ending | null {
   if (!s.over) return null;
-  if (s.out) return { reason: LEFT, winners: [] };
   const { points } = s.params.finish;
   const won = points !== null && s.totals.some((t) => t >= points);
   const lost = points !== null && s.marked >= points;
@@ -345,9 +345,7 @@ function ending(s: ClosestState): Ending | null {
     : lost
       ? { key: "closest.end.mark", params: { points } }
       : { key: "closest.end.rounds", params: { rounds: s.round } };
-  if (s.setup.mode !== "against" || s.sides.length < 2) return { reason, winners: [] };
-  const best = Math.max(...s.totals);
-  return { reason, winners: s.totals.flatMap((t, i) => (t === best ? [i] : [])) };
+  return endOf(s, reason, s.setup.mode === "against" && s.sides.length > 1 ? s.totals : null);
 }
 
 function turn(s: ClosestState): { player: number; side: number; now: Phrase } {

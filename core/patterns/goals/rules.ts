@@ -14,7 +14,8 @@ import type { Match } from "../../contract/match.ts";
 import { headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
-import { joins, LEFT, leaves } from "../../match/company.ts";
+import { joins, leaves } from "../../match/company.ts";
+import { endOf } from "../../match/end.ts";
 import { oneClock, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
 import { type Foul, type GoalsParams, MOST_ALONE } from "./params.ts";
@@ -203,14 +204,11 @@ function score(s: GoalsState): Score[] {
 
 function ending(s: GoalsState): Ending | null {
   if (!s.over) return null;
-  if (s.out) return { reason: LEFT, winners: [] };
   const reached = contest(s) ? s.params.points !== null && s.goals.some((n) => n >= s.params.points!) : timed(s);
   const reason: Phrase = reached
     ? { key: "goals.end.reached", params: { count: Math.max(...s.goals) } }
     : { key: "goals.end.bell" };
-  if (!contest(s)) return { reason, winners: [] };
-  const best = Math.max(...s.goals);
-  return { reason, winners: s.goals.flatMap((n, i) => (n === best ? [i] : [])) };
+  return endOf(s, reason, contest(s) ? s.goals : null);
 }
 
 function turn(s: GoalsState): { player: number; side: number; now: Phrase } {

@@ -2,6 +2,7 @@ import type { Ask, Spot } from "../../asks/ask.ts";
 import { isRefusal, type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
+import { sumOf } from "../../match/end.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { allStanding, felled, type Standing, standingKey } from "../../targets/standing.ts";
 import { amiss, inMetres } from "../../yard/set-out.ts";
@@ -127,7 +128,7 @@ function sum(p: PinsParams, g: PinsGo): Sum {
     unit: "points",
     better: "more",
     rank: value,
-    working: told.length > 1 ? `${told.join(" + ")} = ${value}` : told.join(""),
+    working: sumOf(told, value),
     sends: g.sends,
     stage: g.frame,
     stages: p.frames,

@@ -14,7 +14,8 @@ import type { Match } from "../../contract/match.ts";
 import { headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
-import { joins, LEFT, leaves, sideOf } from "../../match/company.ts";
+import { joins, leaves, sideOf } from "../../match/company.ts";
+import { endOf } from "../../match/end.ts";
 import { oneClock, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
 import { MOST_RUN, type RallyParams, REASONS } from "./params.ts";
@@ -218,14 +219,11 @@ function score(s: RallyState): Score[] {
 
 function ending(s: RallyState): Ending | null {
   if (!s.over) return null;
-  if (s.out) return { reason: LEFT, winners: [] };
-  if (!contest(s)) return { reason: { key: "rally.end.longest", params: { count: s.longest } }, winners: [] };
+  if (!contest(s)) return endOf(s, { key: "rally.end.longest", params: { count: s.longest } }, null);
   const won = s.games.some((n) => n > s.params.games / 2);
   const reason: Phrase = { key: won ? "rally.end.won" : "rally.end.bell" };
   // At the bell the games decide, then the points; level is a draw.
-  const ranks = score(s).map((x) => x.rank);
-  const best = won ? Math.max(...s.games) : Math.max(...ranks);
-  return { reason, winners: s.sides.flatMap((_, i) => ((won ? s.games[i] : ranks[i]) === best ? [i] : [])) };
+  return endOf(s, reason, won ? s.games : score(s).map((x) => x.rank));
 }
 
 function turn(s: RallyState): { player: number; side: number; now: Phrase } {

@@ -2,6 +2,7 @@ import type { Ask } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
+import { sumOfMany } from "../../match/end.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { aimOf, MOST_RUN, mannerOf, type Stage, type StreakParams } from "./params.ts";
 
@@ -105,7 +106,7 @@ function sum(p: StreakParams, g: StreakGo): Sum {
     unit: unitOf(p),
     better: "more",
     rank: value,
-    working: p.score === "sum" && parts.length > 1 ? `${parts.join(" + ")} = ${value}` : "",
+    working: p.score === "sum" ? sumOfMany(parts, value) : "",
     // A send is a try: it ends with a drop.
     sends: g.drops,
     stage: g.high,

@@ -3,6 +3,7 @@ import { type Phrase, type Possible, type Refusal, refuse, type Setup } from "..
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
+import { sumOfMany } from "../../match/end.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
 import type { SweepParams } from "./params.ts";
@@ -118,7 +119,7 @@ function sum(p: SweepParams, g: Sweeper, ms: number): Sum {
     value,
     ...raced(unit, { value, finished, stage }),
     get working() {
-      return pointed && each.length > 1 ? `${each.join(" + ")} = ${points}` : "";
+      return pointed ? sumOfMany(each, points) : "";
     },
     sends: g.sends,
     stage,

@@ -1,0 +1,14 @@
+/** The heads of a table, one a column; an empty one has no name. */
+export function Heads({ of }: { of: readonly string[] }) {
+  return (
+    <thead>
+      <tr className="border-b-2 border-ink text-sm">
+        {of.map((h, i) => (
+          <th key={h || i} className="py-1.5 pr-3 font-semibold">
+            {h}
+          </th>
+        ))}
+      </tr>
+    </thead>
+  );
+}

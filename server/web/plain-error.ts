@@ -1,0 +1,32 @@
+/** Errors whose messages speak of the code and never of what somebody typed. */
+const PLAIN = new Set(["TypeError", "ReferenceError", "RangeError"]);
+
+export interface PlainError {
+  name: string;
+  message?: string;
+  /** PostgreSQL's or the system's. */
+  code?: string;
+  /** What of the database it is about. */
+  about?: string;
+  frames: string[];
+  cause?: PlainError;
+}
+
+/** What may be logged of an error: where it happened and its kind, without the values its message may carry. */
+export function plainError(e: unknown, depth = 0): PlainError {
+  if (!(e instanceof Error)) return { name: typeof e, frames: [] };
+  const { code, table_name, constraint_name } = e as { code?: unknown; table_name?: string; constraint_name?: string };
+  const about = [table_name, constraint_name].filter(Boolean).join(" ");
+  return {
+    name: e.name,
+    ...(PLAIN.has(e.name) && { message: e.message.slice(0, 200) }),
+    ...(typeof code === "string" && { code }),
+    ...(about && { about }),
+    frames: (e.stack ?? "")
+      .split("\n")
+      .filter((l) => /^\s+at /.test(l))
+      .map((l) => l.trim())
+      .slice(0, 30),
+    ...(e.cause !== undefined && depth < 3 && { cause: plainError(e.cause, depth + 1) }),
+  };
+}
