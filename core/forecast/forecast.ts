@@ -14,6 +14,7 @@ import {
 } from "../chances/outcomes.ts";
 import { type BaseState, isRefusal, type Progress, type Role, type Score, type Setup } from "../contract/contract.ts";
 import type { Game } from "../contract/game.ts";
+import { asTheyPlay } from "../contract/people.ts";
 import type { Body, GameEvent } from "../events/events.ts";
 import { random } from "../random.ts";
 import { rankOf } from "../records/rank.ts";
@@ -85,6 +86,8 @@ export interface ForecastInput {
   stop?: () => boolean;
   /** States already expanded for the same game and setup: several children share one. */
   graph?: Graph;
+  /** How each plays, one a player, where the setup does not say it itself: with the other hand, from a line of its own ... It changes no state. */
+  manners?: readonly Role[];
 }
 
 /** Chances to win of each side so far, a tie shared, and the largest standard error of one. */
@@ -161,11 +164,58 @@ class NamedWay implements Way {
   }
 }
 
+/** Equal texts for equal asks. What a pattern gives again and again as one object is told apart by that object alone. */
+class Names {
+  private readonly ids = new WeakMap<Ask, string>();
+  private readonly numbers = new WeakMap<object, number>();
+  private readonly texts = new Map<string, number>();
+
+  of(ask: Ask): string {
+    let id = this.ids.get(ask) ?? "";
+    if (id !== "") return id;
+    for (const key in ask) {
+      const v = (ask as unknown as Record<string, unknown>)[key];
+      id += typeof v === "object" && v !== null ? `${key}#${this.numberOf(v)} ` : `${key} ${v} `;
+    }
+    this.ids.set(ask, id);
+    return id;
+  }
+  private numberOf(o: object): number | string {
+    const known = this.numbers.get(o);
+    if (known !== undefined) return known;
+    // What holds nothing but a few words and numbers is often made anew.
+    let flat = "";
+    for (const key in o) {
+      const v = (o as Record<string, unknown>)[key];
+      if (typeof v === "object" && v !== null) {
+        flat = "";
+        break;
+      }
+      flat += `${key} ${v},`;
+    }
+    if (flat !== "") return flat;
+    const text = JSON.stringify(o);
+    const n = this.texts.get(text) ?? this.texts.size;
+    this.texts.set(text, n);
+    this.numbers.set(o, n);
+    return n;
+  }
+}
+
+/** What a game amounts to at its end. */
+interface End {
+  winners: readonly number[];
+  reached: Progress[];
+  scores: Score[];
+}
+
 /**
- * The states of one game and where each event leads. Who plays changes the chances, never the states, so one graph serves
+ * The states of one game and where each event leads. Who plays, and how, changes the chances, never the states, so one graph serves
  * every child, as long as elapsed time changes nothing.
  */
 export class Graph {
+  readonly names = new Names();
+  private readonly ends = new WeakMap<BaseState, End>();
   private readonly steps = new Map<string, Map<string, Step>>();
   private readonly asked = new Map<string, Ask[]>();
   /** The best choices over a whole go were beyond their budget: nobody looks for them again. */
@@ -185,6 +235,15 @@ export class Graph {
     if (!found) {
       found = game.asks(state);
       this.asked.set(key, found);
+    }
+    return found;
+  }
+  /** Many plays come to the same end: what it amounts to is worked out once. */
+  end(game: Game, state: BaseState): End {
+    let found = this.ends.get(state);
+    if (!found) {
+      found = { winners: game.ending(state)!.winners, reached: game.progress(state), scores: game.score(state) };
+      this.ends.set(state, found);
     }
     return found;
   }
@@ -257,44 +316,16 @@ class Book {
   readonly leftOut = new Set<AskKind>();
   private readonly play: Play;
   private readonly as: As;
-  constructor({ parts, people, policy, chances, untimed = false, enough }: ForecastInput) {
+  private readonly played: Setup | null;
+  /** `made`: what was made of asks before, for the same people asked alike. */
+  constructor(
+    { parts, people, policy, chances, untimed = false, enough, setup, manners }: ForecastInput,
+    private readonly names = new Names(),
+    private readonly made = new Map<string, readonly Option[]>(),
+  ) {
     this.play = { parts, people, policy, ...(chances && { chances }) };
     this.as = { untimed, byLuck: enough !== undefined };
-  }
-
-  /** Equal for equal asks. What a pattern gives again and again as one object is told apart by that object alone. */
-  private idOf(ask: Ask): string {
-    let id = this.ids.get(ask) ?? "";
-    if (id !== "") return id;
-    for (const key in ask) {
-      const v = (ask as unknown as Record<string, unknown>)[key];
-      id += typeof v === "object" && v !== null ? `${key}#${this.numberOf(v)} ` : `${key} ${v} `;
-    }
-    this.ids.set(ask, id);
-    return id;
-  }
-  private readonly ids = new WeakMap<Ask, string>();
-  private readonly numbers = new WeakMap<object, number>();
-  private readonly texts = new Map<string, number>();
-  private numberOf(o: object): number | string {
-    const known = this.numbers.get(o);
-    if (known !== undefined) return known;
-    // What holds nothing but a few words and numbers is often made anew.
-    let flat = "";
-    for (const key in o) {
-      const v = (o as Record<string, unknown>)[key];
-      if (typeof v === "object" && v !== null) {
-        flat = "";
-        break;
-      }
-      flat += `${key} ${v},`;
-    }
-    if (flat !== "") return flat;
-    const text = JSON.stringify(o);
-    const n = this.texts.get(text) ?? this.texts.size;
-    this.texts.set(text, n);
-    this.numbers.set(o, n);
-    return n;
+    this.played = manners ? { ...setup, people: [...manners] } : null;
   }
 
   /** `again`: the same list is asked for again and again. */
@@ -309,13 +340,21 @@ class Book {
       else if (first.length === 0 || a.player === first[0]!.player) first.push(a);
     }
     let id = "";
-    for (const a of first) id += this.idOf(a);
+    for (const a of first) id += this.names.of(a);
     let found = this.known.get(id);
     if (!found) {
-      found = first.flatMap(optionsOf).map((ask) => new Option(ask, this.play, this.as));
+      found = this.played ? this.optionsAs(asTheyPlay(this.played, first)) : this.optionsAs(first, id);
       this.known.set(id, found);
     }
     if (again) this.same.set(asks, found);
+    return found;
+  }
+  private optionsAs(asked: readonly Ask[], id = asked.map((a) => this.names.of(a)).join("")): readonly Option[] {
+    let found = this.made.get(id);
+    if (!found) {
+      found = asked.flatMap(optionsOf).map((ask) => new Option(ask, this.play, this.as));
+      this.made.set(id, found);
+    }
     return found;
   }
 }
@@ -395,6 +434,7 @@ class Sums {
   constructor(
     first: { game: Game; state: BaseState },
     private readonly ready: number | null,
+    private readonly graph: Graph,
   ) {
     this.sidesOf = first.game.score(first.state).map((s) => s.players);
     for (const i of this.sidesOf.keys()) {
@@ -413,25 +453,11 @@ class Sums {
     this.spent.waiting += s.waiting * p;
   }
 
-  /** Many plays come to the same end: what it amounts to is worked out once. */
-  private readonly ends = new WeakMap<
-    BaseState,
-    { winners: readonly number[]; reached: Progress[]; scores: Score[] }
-  >();
-  private endOf(game: Game, state: BaseState) {
-    let found = this.ends.get(state);
-    if (!found) {
-      found = { winners: game.ending(state)!.winners, reached: game.progress(state), scores: game.score(state) };
-      this.ends.set(state, found);
-    }
-    return found;
-  }
-
   /** Games that ended in a state, `takes` quanta after `times`. */
   end(game: Game, state: BaseState, times: Times, takes: number, share: number): void {
     const p = times.sum * share;
     const put = (m: Map<number, number>, v: number, q = p) => m.set(v, (m.get(v) ?? 0) + q);
-    const { winners, reached, scores } = this.endOf(game, state);
+    const { winners, reached, scores } = this.graph.end(game, state);
     reached.forEach((t, i) => {
       put(this.sends[i]!, t.sends);
       put(this.stage[i]!, t.stage);
@@ -526,7 +552,8 @@ export function forecast(given: ForecastInput): Forecast {
   const { game, setup, graph } = given;
   const clockless = game.clock(setup) === "none";
   const untimed = given.untimed === true && clockless && game.score(game.start(setup))[0]!.unit !== "tenths";
-  const input = { ...given, untimed, ...(clockless && { graph: graph ?? graphIn(given) }) };
+  const played = { ...given, ...plainly(setup), untimed };
+  const input = { ...played, ...(clockless && { graph: graph ?? graphIn(played) }) };
   if (input.method !== "sampled") {
     // What cannot be followed side by side cannot be followed all at once.
     const exact = apart(input) ? joined(input) : (expand(input)?.told ?? null);
@@ -539,10 +566,18 @@ export function forecast(given: ForecastInput): Forecast {
   return sample(input);
 }
 
-const asPlayed = ({ setup }: ForecastInput): string => JSON.stringify([setup.players, setup.people]);
-function graphIn(input: ForecastInput): Graph {
-  const { shared } = input;
-  const as = asPlayed(input);
+/** A setup without how each plays, which is told beside it then: it changes what is asked of each, and no state. */
+function plainly(setup: Setup): Pick<ForecastInput, "setup" | "manners"> {
+  const { people, ...rest } = setup;
+  if (!people?.some((p) => Object.keys(p).some((k) => k !== "role" && k !== "head"))) return { setup };
+  const plain = people.map(({ role, head }): Role => ({ role, ...(head !== undefined && { head }) }));
+  const named = plain.some((p) => p.role !== "plays" || p.head);
+  return { setup: { ...rest, ...(named && { people: plain }) }, manners: people };
+}
+
+const asPlayed = ({ setup, manners }: ForecastInput): string => JSON.stringify([setup.players, setup.people, manners]);
+function graphIn({ setup, shared }: ForecastInput): Graph {
+  const as = JSON.stringify([setup.players, setup.people]);
   const graph = shared?.graphs.get(as) ?? new Graph();
   shared?.graphs.set(as, graph);
   return graph;
@@ -554,9 +589,11 @@ const apart = ({ game, setup }: ForecastInput): boolean =>
 
 /** What several forecasts of one game with the same people, asked alike, have in common, though some play otherwise each time. */
 export class Shared {
-  /** What may be done, and what comes of it. */
-  book: Book | null = null;
-  /** States, by who plays how. */
+  /** What may be done, by how everybody plays, and what comes of it. */
+  readonly books = new Map<string, Book>();
+  readonly names = new Names();
+  readonly made = new Map<string, readonly Option[]>();
+  /** States, by who plays and with how many points to begin with. */
   readonly graphs = new Map<string, Graph>();
   /** What sides that do not touch each other came to, one by one. */
   readonly known = new Map<string, Expanded>();
@@ -586,13 +623,14 @@ function joined(input: ForecastInput): Forecast | null {
   for (const players of sides) {
     const n = players.length;
     const people = bare && headless(players.map((p) => bare[p]!));
-    const as = JSON.stringify([players, people]);
+    const manners = input.manners && players.map((p) => input.manners![p]!);
+    const as = JSON.stringify([players, people, manners?.map(({ head: _, ...rest }) => rest)]);
     const before = known.get(as);
     if (before) {
       each.push(before);
       continue;
     }
-    // Somebody with a hand or a line of its own meets other asks: no graph of others serves.
+    // However somebody plays, the states are the same.
     const asked = people ? JSON.stringify(people) : `${n}`;
     const graph = graphs.get(asked) ?? (!people && n === 1 && input.graph ? input.graph : new Graph());
     graphs.set(asked, graph);
@@ -600,6 +638,7 @@ function joined(input: ForecastInput): Forecast | null {
       ...input,
       setup: { players: n, mode: n === 1 ? "alone" : "relay", seed: setup.seed, ...(people && { people }) },
       people: players.map((p) => input.people[p]!),
+      manners,
       graph,
     };
     const one = expand(own);
@@ -640,10 +679,12 @@ interface Expanded {
 }
 
 const bookOf = (input: ForecastInput): Book => {
-  const { shared } = input;
+  const { shared, manners } = input;
   if (!shared) return new Book(input);
-  shared.book ??= new Book(input);
-  return shared.book;
+  const as = JSON.stringify(manners ?? []);
+  const book = shared.books.get(as) ?? new Book(input, shared.names, shared.made);
+  shared.books.set(as, book);
+  return book;
 };
 
 /** Which of several options a person takes: the best over the whole go where that can be found, else the best of the next send alone. */
@@ -730,10 +771,10 @@ function expand(input: ForecastInput): Expanded | null {
   const timing = game.clock(setup);
   const shared = timing === "none" ? (input.graph ?? new Graph()) : null;
   const graph = timing === "state" ? null : (shared ?? new Graph());
-  const book = new Book(input);
+  const book = new Book(input, graph?.names);
   const chooser = new Chooser(input, book, timing === "none" ? graph : null);
   const first = game.start(setup);
-  const sums = new Sums({ game, state: first }, readyOf(input, book));
+  const sums = new Sums({ game, state: first }, readyOf(input, book), graph ?? new Graph());
   let front = new Map<string, Node>([[game.key(first), { state: first, due: null, at: 0, times: Times.at(0) }]]);
   let met = 1;
   let cost = 0;
@@ -969,7 +1010,7 @@ function sample(input: ForecastInput): Forecast {
     pairs.add(one.end, other.end);
     done = pairs.size % PAIRS_A_LOOK === 0 && enough(pairs.soFar);
   }
-  const sums = new Sums({ game, state: dealer.first }, readyOf(input, dealer.book));
+  const sums = new Sums({ game, state: dealer.first }, readyOf(input, dealer.book), new Graph());
   for (const g of counted) {
     const p = 1 / counted.length;
     sums.spend(g.spent, p);
