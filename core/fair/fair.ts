@@ -17,7 +17,7 @@ const ENOUGH = { roughly: 0.03, clearly: 0.02, surely: 0.015 } as const;
 /** And no more than so many, however unsure it still is. */
 const MOST_GAMES = 2500;
 /** Going through a game exactly may cost so many steps (less where sides meet: what is not soon at its end then never is), and playing it out so many for one change: it is done again and again here. */
-const EXACT = { apart: 8000, meeting: 2500 } as const;
+const EXACT = { apart: 8000, meeting: 1000 } as const;
 const STEPS = 150_000;
 
 export interface Fair {

@@ -552,7 +552,7 @@ export function forecast(given: ForecastInput): Forecast {
   const { game, setup, graph } = given;
   const clockless = game.clock(setup) === "none";
   const untimed = given.untimed === true && clockless && game.score(game.start(setup))[0]!.unit !== "tenths";
-  const played = { ...given, ...plainly(setup), untimed };
+  const played = { ...given, ...plainly(given), untimed };
   const input = { ...played, ...(clockless && { graph: graph ?? graphIn(played) }) };
   if (input.method !== "sampled") {
     // What cannot be followed side by side cannot be followed all at once.
@@ -566,13 +566,17 @@ export function forecast(given: ForecastInput): Forecast {
   return sample(input);
 }
 
-/** A setup without how each plays, which is told beside it then: it changes what is asked of each, and no state. */
-function plainly(setup: Setup): Pick<ForecastInput, "setup" | "manners"> {
+/** A setup without how each plays, which is told beside it then: it changes what is asked of each, and no state. One object for all that are alike. */
+function plainly({ setup, shared }: ForecastInput): Pick<ForecastInput, "setup" | "manners"> {
   const { people, ...rest } = setup;
-  if (!people?.some((p) => Object.keys(p).some((k) => k !== "role" && k !== "head"))) return { setup };
-  const plain = people.map(({ role, head }): Role => ({ role, ...(head !== undefined && { head }) }));
-  const named = plain.some((p) => p.role !== "plays" || p.head);
-  return { setup: { ...rest, ...(named && { people: plain }) }, manners: people };
+  const plain = people?.map(({ role, head }): Role => ({ role, ...(head && { head }) }));
+  const named = plain?.some((p) => p.role !== "plays" || p.head);
+  const bare: Setup = { ...rest, ...(named && { people: plain }) };
+  const as = JSON.stringify(bare);
+  const known = shared?.setups.get(as) ?? bare;
+  shared?.setups.set(as, known);
+  const otherwise = people?.some((p) => Object.keys(p).some((k) => k !== "role" && k !== "head"));
+  return { setup: known, ...(otherwise && { manners: people }) };
 }
 
 const asPlayed = ({ setup, manners }: ForecastInput): string => JSON.stringify([setup.players, setup.people, manners]);
@@ -593,6 +597,7 @@ export class Shared {
   readonly books = new Map<string, Book>();
   readonly names = new Names();
   readonly made = new Map<string, readonly Option[]>();
+  readonly setups = new Map<string, Setup>();
   /** States, by who plays and with how many points to begin with. */
   readonly graphs = new Map<string, Graph>();
   /** What sides that do not touch each other came to, one by one. */
