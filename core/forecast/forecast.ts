@@ -388,6 +388,10 @@ class Times {
     for (let i = 0; i < from.mass.length; i++) into.mass[off + i] = into.mass[off + i]! + from.mass[i]! * share;
     return into;
   }
+  get law(): Distribution {
+    const at = [...this.mass.keys()].filter((i) => this.mass[i]! > 0);
+    return { at: at.map((i) => this.first + i), p: at.map((i) => this.mass[i]!) };
+  }
   get sum(): number {
     let sum = 0;
     for (let i = 0; i < this.mass.length; i++) sum += this.mass[i]!;
@@ -425,7 +429,7 @@ class Sums {
   readonly finish: number[] = [];
   readonly win: number[] = [];
   readonly rounds = new Map<number, number>();
-  readonly time = new Map<number, number>();
+  private time: Times | undefined;
   readonly spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
   readonly sidesOf: (readonly number[])[];
   ended = 0;
@@ -479,10 +483,7 @@ class Sums {
     });
     put(this.rounds, Math.max(...reached.map((t) => t.rounds)));
     this.ended += p;
-    for (let i = 0; i < times.mass.length; i++) {
-      const m = times.mass[i]! * share;
-      if (m > 0) put(this.time, times.first + i + takes, m);
-    }
+    this.time = Times.add(this.time, times, takes, share);
   }
 
   result(
@@ -515,7 +516,7 @@ class Sums {
         win: contest ? this.win[i]! : null,
       })),
       rounds: distribution(this.rounds),
-      time: distribution(this.time),
+      time: this.time?.law ?? { at: [], p: [] },
       share: {
         acting: acting / all / each,
         fetching: fetching / all / each,

@@ -17,7 +17,7 @@ import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
 import { joins, LEFT, leaves, sideOf } from "../../match/company.ts";
 import type { ThreeLineParams } from "./params.ts";
-import { cellsOf, linesOf } from "./rules.ts";
+import { cellsOf, gridOf, inLine, type Squares, taken } from "./rules.ts";
 
 interface Lying {
   side: number;
@@ -53,45 +53,24 @@ const handOf = (s: DuelState, side: number) => {
 };
 const isFree = (s: DuelState, cell: string) => cell !== "out" && s.pieces.every((x) => x.place !== cell);
 
-/** Squares and lines as bits of one number: they are looked at in every step of every game that is drawn. */
-interface Grid {
-  cells: readonly string[];
-  bits: ReadonlyMap<string, number>;
-  lines: readonly number[];
-  all: number;
-}
-const gridOf = keptBy((p: ThreeLineParams): Grid => {
-  const cells = cellsOf(p);
-  const bits = new Map(cells.map((c, i) => [c, 1 << i]));
-  const lines = linesOf(p).map((line) => line.reduce((n, c) => n | bits.get(c)!, 0));
-  return { cells, bits, lines, all: (1 << cells.length) - 1 };
-});
-const namesOf = ({ cells }: Grid, squares: number): string[] => cells.filter((_, i) => squares & (1 << i)).sort();
+const namesOf = ({ cells }: Squares, squares: number): string[] => cells.filter((_, i) => squares & (1 << i)).sort();
 const squaresOf = (s: DuelState, side: number): number => {
   const { bits } = gridOf(s.params);
   let squares = 0;
   for (const x of s.pieces) if (x.side === side) squares |= bits.get(x.place)!;
   return squares;
 };
-const freeOf = (s: DuelState): number => {
-  const { bits, all } = gridOf(s.params);
-  let free = all;
-  for (const x of s.pieces) free &= ~bits.get(x.place)!;
-  return free;
-};
+const freeOf = (s: DuelState): number => gridOf(s.params).all & ~taken(gridOf(s.params), s.pieces);
 const hasLine = (s: DuelState, side: number) => {
   const own = squaresOf(s, side);
-  return gridOf(s.params).lines.some((line) => (own & line) === line);
+  return gridOf(s.params).lineBits.some((line) => (own & line) === line);
 };
-const longestOf = (s: DuelState, side: number) => {
-  const own = new Set(placesOf(s, side));
-  return Math.max(...linesOf(s.params).map((line) => line.filter((c) => own.has(c)).length));
-};
+const longestOf = (s: DuelState, side: number) => inLine(gridOf(s.params), squaresOf(s, side));
 /** Free squares that would complete a line of a side. */
 function completing(s: DuelState, side: number): number {
   const [own, free] = [squaresOf(s, side), freeOf(s)];
   let wins = 0;
-  for (const line of gridOf(s.params).lines) {
+  for (const line of gridOf(s.params).lineBits) {
     const rest = line & ~own;
     // One square is left of it.
     if (rest !== 0 && (rest & (rest - 1)) === 0) wins |= rest & free;

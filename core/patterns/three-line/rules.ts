@@ -13,10 +13,10 @@ export interface Grid {
 
 /** `c<row><column>`, row 1 the near one. */
 export const cellId = (row: number, column: number): string => `c${row}${column}`;
-export const cellsOf = ({ size }: Pick<ThreeLineParams, "size">): readonly string[] => grids[size]!.cells;
+export const cellsOf = (p: Pick<ThreeLineParams, "size">): readonly string[] => gridOf(p).cells;
 
 /** Every line of a grid: rows, columns, and both slanting ones. */
-export const linesOf = ({ size }: Pick<ThreeLineParams, "size">): readonly (readonly string[])[] => grids[size]!.lines;
+export const linesOf = (p: Pick<ThreeLineParams, "size">): readonly (readonly string[])[] => gridOf(p).lines;
 
 function linesIn(size: number): string[][] {
   const n = Array.from({ length: size }, (_, i) => i + 1);
@@ -27,31 +27,48 @@ function linesIn(size: number): string[][] {
     n.map((i) => cellId(i, size + 1 - i)),
   ];
 }
-/** The squares and lines of each size: asked at every step. */
-const grids: Readonly<Record<number, { cells: string[]; lines: string[][] }>> = Object.fromEntries(
-  [3, 4].map((size) => [
-    size,
-    {
-      cells: Array.from({ length: size * size }, (_, i) => cellId(Math.floor(i / size) + 1, (i % size) + 1)),
-      lines: linesIn(size),
-    },
-  ]),
-);
-/** The most that lie in one line. */
-function longest(p: ThreeLineParams, g: Grid): number {
-  const taken = new Set(g.pieces.map((x) => x.place));
-  let most = 0;
-  for (const line of linesOf(p)) {
-    let n = 0;
-    for (const c of line) if (taken.has(c)) n++;
-    if (n > most) most = n;
-  }
-  return most;
+/** The squares and lines of each size: asked at every step. Squares as bits, too, by their number in the list. */
+export interface Squares {
+  cells: readonly string[];
+  lines: readonly (readonly string[])[];
+  bits: ReadonlyMap<string, number>;
+  lineBits: readonly number[];
+  all: number;
 }
+function gridIn(size: number): Squares {
+  const cells = Array.from({ length: size * size }, (_, i) => cellId(Math.floor(i / size) + 1, (i % size) + 1));
+  const lines = linesIn(size);
+  const bits = new Map(cells.map((c, i) => [c, 1 << i]));
+  const lineBits = lines.map((line) => line.reduce((n, c) => n | bits.get(c)!, 0));
+  return { cells, lines, bits, lineBits, all: (1 << cells.length) - 1 };
+}
+const grids: Readonly<Record<number, Squares>> = Object.fromEntries([3, 4].map((size) => [size, gridIn(size)]));
+export const gridOf = ({ size }: Pick<ThreeLineParams, "size">): Squares => grids[size]!;
+/** So many bits are set. */
+function count(bits: number): number {
+  let n = 0;
+  for (let left = bits; left !== 0; left &= left - 1) n++;
+  return n;
+}
+/** The squares that some pieces lie in, as bits. */
+export function taken({ bits }: Squares, pieces: readonly { place: string }[]): number {
+  let squares = 0;
+  for (const x of pieces) squares |= bits.get(x.place) ?? 0;
+  return squares;
+}
+/** The most of some squares that lie in one line. */
+export const inLine = ({ lineBits }: Squares, squares: number): number =>
+  Math.max(...lineBits.map((line) => count(line & squares)));
+const longest = (p: ThreeLineParams, g: Grid) => inLine(gridOf(p), taken(gridOf(p), g.pieces));
 const full = (p: ThreeLineParams, g: Grid) => longest(p, g) === p.size;
+const isFree = (p: ThreeLineParams, g: Grid, place: string) => {
+  const grid = gridOf(p);
+  return ((grid.bits.get(place) ?? 0) & ~taken(grid, g.pieces)) !== 0;
+};
 const free = (p: ThreeLineParams, g: Grid) => {
-  const taken = new Set(g.pieces.map((x) => x.place));
-  return cellsOf(p).filter((c) => !taken.has(c));
+  const grid = gridOf(p);
+  const squares = taken(grid, g.pieces);
+  return grid.cells.filter((_, i) => (squares & (1 << i)) === 0);
 };
 
 function asks(p: ThreeLineParams, g: Grid, player: number): Ask[] {
@@ -75,7 +92,7 @@ function step(p: ThreeLineParams, g: Grid, e: GameEvent): Went<Grid> | Refusal {
     case "send": {
       if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });
       if (e.rest !== "out" && !cellsOf(p).includes(e.rest)) return refuse("refused.unknownCell", { cell: e.rest });
-      const lands = free(p, g).includes(e.rest);
+      const lands = isFree(p, g, e.rest);
       const pieces = lands ? [...g.pieces, { player: 0, place: e.rest }] : g.pieces;
       return after(p, { pieces, sends: g.sends + 1 }, lands ? "hit" : "miss");
     }
@@ -85,7 +102,7 @@ function step(p: ThreeLineParams, g: Grid, e: GameEvent): Went<Grid> | Refusal {
       if (e.place !== "out" && !cellsOf(p).includes(e.place)) return refuse("refused.unknownCell", { cell: e.place });
       // In a free square it counts where it ends; outside or on another it goes back to the hand.
       const rest = g.pieces.filter((_, i) => i !== e.piece);
-      const lies = e.place === piece.place || free(p, g).includes(e.place);
+      const lies = e.place === piece.place || isFree(p, g, e.place);
       const pieces = lies ? g.pieces.map((x, i) => (i === e.piece ? { ...x, place: e.place } : x)) : rest;
       return after(p, { ...g, pieces }, "on");
     }
