@@ -123,6 +123,9 @@ describe("two homes in one match", () => {
     await press(teacher, "Pair all 2 by lot");
     await sees(teacher, "One match is made.");
     await sees(teacher, "has not said yes yet");
+    await open(teacher, `${base}/outbox`);
+    await sees(teacher, `${a.title}: a match for Quill F. with another home`);
+    await sees(teacher, `${a.title}: a match for Umar Z. with another home`);
 
     const one = await phone(browser);
     const cards = [await cardOf(one, await linkOf("Quill F."), a.title)];
@@ -191,6 +194,11 @@ describe("two homes in one match", () => {
     const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
     const who = { teacherId: t!.id, schoolId: t!.school_id };
     const made = await Promise.all([pairHomes(who, sent, null), pairHomes(who, sent, null)]);
+    const messages =
+      await sql`select subject, body from message where assignment_id = ${sent} and subject like '%another home'`;
+    expect(messages).toHaveLength(2);
+    for (const m of messages)
+      expect(["Kezia", "Lorcan", "Quill"].filter((name) => `${m.subject} ${m.body}`.includes(name))).toHaveLength(1);
     expect(made.sort()).toEqual([0, 1]);
     const { matches, free } = await matchesOf(who, sent);
     expect([matches.length, free.length]).toEqual([1, 1]);

@@ -7,6 +7,7 @@ import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { CHOSEN_WORDS, type ChosenWord, type Joined, joinGoes } from "#core/records/two-homes.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
+import { challenge, invite } from "../cards/invite.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
@@ -103,8 +104,9 @@ export function pairHomes(who: SignedIn, id: string, two: readonly [string, stri
       delete from match_seat where assignment_id = ${id} and match_id in (
         select match_id from match_seat where assignment_id = ${id} group by match_id having count(*) < 2)`);
     const free = await tx
-      .select({ cardId: card.id, childId: card.childId })
+      .select({ cardId: card.id, childId: card.childId, name: child.name })
       .from(card)
+      .innerJoin(child, eq(child.id, card.childId))
       .leftJoin(matchSeat, eq(matchSeat.cardId, card.id))
       .where(and(eq(card.assignmentId, id), sql`${matchSeat.cardId} is null`))
       .orderBy(asc(card.id));
@@ -124,6 +126,8 @@ export function pairHomes(who: SignedIn, id: string, two: readonly [string, stri
       return pair.map((f) => ({ schoolId: who.schoolId, assignmentId: id, matchId, cardId: f.cardId }));
     });
     await tx.insert(matchSeat).values(seats);
+    const told = pairs.flat().map((f) => ({ id: f.childId, name: f.name }));
+    await invite(tx, who.schoolId, id, own.revision.document, told, challenge);
     return pairs.length;
   });
 }

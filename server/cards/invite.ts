@@ -3,12 +3,19 @@ import { schema, type Tx } from "../db/client.ts";
 
 const { message } = schema;
 
-function invitation(a: Activity, name: string): { subject: string; body: string } {
-  return {
-    subject: `${a.title}: a game for ${name} to play at home`,
-    body: `Hello,\n\n${name} has a new game: ${a.title}. It takes about ${a.minutes} minutes.\nOpen this private link on any phone or tablet. No account is needed:\n\n{link}\n\nPlease keep the link to your family.`,
-  };
+interface Letter {
+  subject: string;
+  body: string;
 }
+export const invitation = (a: Activity, name: string): Letter => ({
+  subject: `${a.title}: a game for ${name} to play at home`,
+  body: `Hello,\n\n${name} has a new game: ${a.title}. It takes about ${a.minutes} minutes.\nOpen this private link on any phone or tablet. No account is needed:\n\n{link}\n\nPlease keep the link to your family.`,
+});
+/** Who the other home is nobody is told: it shows a word that its child chooses, and the score. */
+export const challenge = (a: Activity, name: string): Letter => ({
+  subject: `${a.title}: a match for ${name} with another home`,
+  body: `Hello,\n\n${name} may play ${a.title} against a child in another home: each plays a whole game at home, and the better score wins.\nIt only counts once both families say yes. The other home sees a word that ${name} chooses, and the score, never a name.\nOpen this private link, and below the game "Play against another home":\n\n{link}\n\nPlease keep the link to your family.`,
+});
 
 /** Puts a message with its private link into the outbox for each child. */
 export async function invite(
@@ -17,9 +24,10 @@ export async function invite(
   assignmentId: string,
   a: Activity,
   children: readonly { id: string; name: string }[],
+  letter: (a: Activity, name: string) => Letter = invitation,
 ): Promise<void> {
   if (children.length === 0) return;
   await tx
     .insert(message)
-    .values(children.map((k) => ({ schoolId, childId: k.id, assignmentId, ...invitation(a, k.name) })));
+    .values(children.map((k) => ({ schoolId, childId: k.id, assignmentId, ...letter(a, k.name) })));
 }
