@@ -1,9 +1,12 @@
 import { type ChildProcess, spawn, spawnSync } from "node:child_process";
 import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
+import postgres from "postgres";
 import { afterAll, describe, expect, it } from "vitest";
 import { freePort } from "../scripts/lib/port.mjs";
-import { root } from "../scripts/lib/root.mjs";
+import { startPostgres } from "../scripts/lib/postgres.mjs";
+import { bin, root } from "../scripts/lib/root.mjs";
+import { prepareDatabase, setUpDatabase } from "../scripts/lib/serve.mjs";
 
 /** A second start, with everything built and loaded, answers within this time, milliseconds, beside all other browser tests; where all is slow, in half the time of the first. */
 const SECOND_START = 45_000;
@@ -92,5 +95,39 @@ describe("npm start", () => {
     });
     expect(nowhere.status).toBe(1);
     expect(nowhere.stderr).toContain("DATABASE_URL");
+  });
+});
+
+describe("the demo school", () => {
+  it("is taken out and loaded again where its loading was cut off, wherever that was", async () => {
+    const database = await startPostgres(join(dir, "cut-off"), { fresh: true });
+    const sql = postgres(database.url, { max: 1, onnotice: () => undefined });
+    const sendings = async () => (await sql`select count(*)::int as n from assignment`)[0]!.n as number;
+    try {
+      const env = { ...process.env, ...setUpDatabase(database.url), DATABASE_URL: database.url };
+      const load = spawn(bin("tsx"), [join(root, "server/demo/load.ts")], {
+        cwd: root,
+        env,
+        stdio: "ignore",
+        detached: true,
+      });
+      const ended = new Promise((done) => load.on("exit", done));
+      await expect.poll(sendings, { timeout: 300_000, interval: 50 }).toBeGreaterThanOrEqual(4);
+      process.kill(-load.pid!, "SIGKILL");
+      await ended;
+      const cut = await sendings();
+      const { demo } = prepareDatabase(database.url);
+      expect(demo.family).toMatch(/./);
+      expect(await sendings()).toBeGreaterThan(cut);
+      const schools = await sql`select name from school`;
+      expect(schools.map((s) => s.name)).toEqual(["Tidewell Bridge School"]);
+      // Whole, it stays as it is.
+      const whole = await sendings();
+      expect(prepareDatabase(database.url).demo).toEqual(demo);
+      expect(await sendings()).toBe(whole);
+    } finally {
+      await sql.end();
+      await database.stop();
+    }
   });
 });

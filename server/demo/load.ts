@@ -181,8 +181,11 @@ const ANSWERS = [
 ];
 const PLANS = ["Stand closer first.", "Push softer.", "Use my other hand.", "Take a bigger step.", ""];
 
+/** What the school is called until all of it is there. */
+const UNFINISHED = `${DEMO_SCHOOL} (being set up)`;
+
 async function load(owner: postgres.Sql): Promise<void> {
-  const { schoolId, teacherId } = await addSchool(owner, tidewell());
+  const { schoolId, teacherId } = await addSchool(owner, { ...tidewell(), school: UNFINISHED });
   const who = { schoolId, teacherId };
   await saveItem(who, ownThing, true);
   const climbBase = fromPattern("climb");
@@ -365,6 +368,7 @@ async function load(owner: postgres.Sql): Promise<void> {
     await play(who, { ...common, ...times, activityId, few: 7, document, classId, mark }, now, 17 + i);
   }
   if (process.env.YARD_DEMO_WEEKS === "on") await weeks(who, heron, now);
+  await owner`update school set name = ${DEMO_SCHOOL} where id = ${schoolId}`;
 }
 
 /** So many weeks of one class before today, one game each. */
@@ -427,7 +431,7 @@ const owner = postgres(process.env.DATABASE_URL!, { max: 1, onnotice: () => unde
 const LOCK = 7_214_504;
 await owner`select pg_advisory_lock(${LOCK})`;
 // A load that was cut off halfway is taken out and done again.
-await owner`delete from school s where s.name = ${DEMO_SCHOOL} and (select count(*) from assignment a where a.school_id = s.id) < 3`;
+await owner`delete from school where name = ${UNFINISHED}`;
 const [known] = await owner`select count(*)::int as n from school`;
 if (known!.n === 0 && process.env.YARD_DEMO !== "off") await load(owner);
 const [link] = await owner`
