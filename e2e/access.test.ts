@@ -1,17 +1,12 @@
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import type { Page } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
-import { base, cardOf, linkOf, open, openBrowser, owner, phone, sending, teacherPage, title } from "./help.ts";
+import { base, cardOf, linkOf, open, owner, phone, sending, tabs, teacherPage, title } from "./help.ts";
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
-let opened: Awaited<ReturnType<typeof openBrowser>>;
-beforeAll(async () => {
-  Object.assign(process.env, inject("webEnv"));
-  opened = await openBrowser();
-});
-afterAll(() => opened.close());
+const browser = tabs();
 
 const ALL = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
 async function faults(page: Page, rules: readonly string[]): Promise<string[]> {
@@ -71,7 +66,7 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
   it("teacher's pages", async () => {
     // Thirty sheets are one sheet thirty times: three of them say as much.
     const few = await sending(["Kezia O.", "Lorcan T.", "Quill F."], { ...fromPattern("climb"), title: title() });
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     const sql = owner();
     const [a] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
     const [r] = await sql`select id, class_id from assignment limit 1`;
@@ -109,7 +104,7 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
   });
 
   it("the stations of the workbench", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     const sql = owner();
     const [a] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
     await sql.end();
@@ -121,7 +116,7 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
   });
 
   it("family's pages", async () => {
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     const link = await linkOf("Idris M.");
     const card = await cardOf(page, link, "Hallway climb");
     const home = ["things", "space", "people", "done"].map((part) => `${link}/home?part=${part}`);

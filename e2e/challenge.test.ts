@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { afterAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
 import { AS_DRAWN } from "../core/levels/levels.ts";
 import {
@@ -9,31 +9,21 @@ import {
   handIn,
   linkOf,
   open,
-  openBrowser,
   owner,
   press,
   retype,
   sees,
   sending,
   sentTo,
-  type Tabs,
+  tabs,
   teacherPage,
   text,
   title,
 } from "./help.ts";
 
-let browser: Tabs;
-let close: () => Promise<void>;
-let sql: ReturnType<typeof owner>;
-beforeAll(async () => {
-  Object.assign(process.env, inject("webEnv"));
-  ({ browser, close } = await openBrowser());
-  sql = owner();
-});
-afterAll(async () => {
-  await sql.end();
-  await close();
-});
+const browser = tabs();
+const sql = owner();
+afterAll(() => sql.end());
 const childId = async (name: string) => (await sql`select id from child where name = ${name}`)[0]!.id as string;
 /** How far away the first thing of a card stands, as it was compiled for a child. */
 const nearest = async (sent: string, name: string) => {

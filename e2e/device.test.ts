@@ -1,19 +1,11 @@
 import { randomUUID } from "node:crypto";
 import type { HTTPRequest, Page } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
-import { base, beginPlay, cardOf, handIn, linkOf, openBrowser, owner, press, sees, teacherPage, text } from "./help.ts";
+import { afterAll, describe, expect, inject, it } from "vitest";
+import { base, beginPlay, cardOf, handIn, linkOf, owner, press, sees, tabs, teacherPage, text } from "./help.ts";
 
-let opened: Awaited<ReturnType<typeof openBrowser>>;
-let sql: ReturnType<typeof owner>;
-beforeAll(async () => {
-  Object.assign(process.env, inject("webEnv"));
-  opened = await openBrowser();
-  sql = owner();
-});
-afterAll(async () => {
-  await opened.close();
-  await sql.end();
-});
+const browser = tabs();
+const sql = owner();
+afterAll(() => sql.end());
 
 const resultsOf = async (name: string) =>
   (
@@ -22,7 +14,7 @@ const resultsOf = async (name: string) =>
 
 /** A phone of its own, so that what waits on it is only its own. */
 async function ownPhone() {
-  const context = await opened.browser.createBrowserContext();
+  const context = await browser.createBrowserContext();
   const page = await context.newPage();
   await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
   return { page, context };
@@ -164,7 +156,7 @@ describe("a go on the device", () => {
 
 describe("data of children", () => {
   it("is kept by no cache and guessed at by no browser, in every form", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     const link = new URL(await linkOf("Fenna B.")).pathname;
     const [a] = await sql`select a.id from assignment a order by created_at limit 1`;
     const [act] = await sql`select id from activity where deleted_at is null order by updated_at limit 1`;

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { activity, fromPattern } from "../core/formats/activity.ts";
 import {
   base,
@@ -6,23 +6,16 @@ import {
   handIn,
   keptOf,
   open,
-  openBrowser,
   playing,
   press,
   sees,
   sentTo,
-  type Tabs,
+  tabs,
   teacherPage,
   title,
 } from "./help.ts";
 
-let browser: Tabs;
-let close: () => Promise<void>;
-beforeAll(async () => {
-  Object.assign(process.env, inject("webEnv"));
-  ({ browser, close } = await openBrowser());
-});
-afterAll(() => close());
+const browser = tabs();
 
 describe("short exercises", () => {
   it("a school adds its own, changes it, and puts it into an activity", async () => {

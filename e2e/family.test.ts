@@ -1,18 +1,28 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { describe, expect, inject, it } from "vitest";
 import { targetName } from "#words/say.ts";
 import { type Part, partsOf } from "../core/yard/parts.ts";
 import { freePort } from "../scripts/lib/port.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";
-import { base, beginPlay, cardOf, handIn, linkOf, open, openBrowser, owner, phone, press, sees, text } from "./help.ts";
+import {
+  base,
+  beginPlay,
+  cardOf,
+  handIn,
+  linkOf,
+  open,
+  openBrowser,
+  owner,
+  phone,
+  press,
+  sees,
+  tabs,
+  text,
+} from "./help.ts";
 
-let opened: Awaited<ReturnType<typeof openBrowser>>;
-beforeAll(async () => {
-  opened = await openBrowser();
-});
-afterAll(() => opened.close());
+const browser = tabs();
 
 /** Results of a child for a title, with their event counts. */
 async function results(child: string, title: string) {
@@ -50,7 +60,7 @@ describe("a family plays", () => {
       select c.name from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
       where (v.compiled->>'grownUp')::bool and v.compiled->'activity'->>'title' = 'Hallway climb' and a.closes_at > now() limit 1`;
     await sql.end();
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     const card = await cardOf(page, await linkOf(row!.name), "Hallway climb");
     await open(page, `${card}?screen=play`);
     await sees(page, "A grown-up must say yes first.");
@@ -59,7 +69,7 @@ describe("a family plays", () => {
 
   it("goes from the private link through all five screens, and the result arrives once", async () => {
     const link = await linkOf("Ilse P.");
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     const card = await cardOf(page, link, "Hallway climb");
     await open(page, card);
     await sees(page, "Fetch these things");
@@ -112,7 +122,7 @@ describe("a family plays", () => {
   });
 
   it("plays Bands for two, with the sum of the round, a moved piece and a winner", async () => {
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     const card = await cardOf(page, await linkOf("Ilse P."), "Stop on the step");
     await beginPlay(page, card, 2, "Against each other");
     await sees(page, "Ilse, your turn.");
@@ -138,7 +148,7 @@ describe("a family plays", () => {
   it("goes on when the network is cut, hands in later, once; and opens cold without a network", async () => {
     const name = "Kezia O.";
     const before = (await results(name, "Hallway climb")).length;
-    const context = await opened.browser.createBrowserContext();
+    const context = await browser.createBrowserContext();
     const page = await context.newPage();
     await page.setViewport({ width: 390, height: 844 });
     const card = await cardOf(page, await linkOf(name), "Hallway climb");
@@ -178,7 +188,7 @@ describe("a family plays", () => {
     const name = "Lorcan T.";
     const link = (await linkOf(name)).replace(base, web.url);
     const before = (await results(name, "Hallway climb")).length;
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     const card = await cardOf(page, link, "Hallway climb");
     await beginPlay(page, card);
     const aims = await aimsOf(name, "Hallway climb");
@@ -229,7 +239,7 @@ describe("a family plays", () => {
   });
 
   it("prints a card on one sheet, A4 or Letter, with the plan to scale and a ruler, and works without a script", async () => {
-    const page = await opened.browser.newPage();
+    const page = await browser.newPage();
     await page.setJavaScriptEnabled(false);
     const link = await linkOf("Ilse P.");
     for (const title of ["Hallway climb", "Stop on the step"]) {
@@ -251,10 +261,10 @@ describe("a family plays", () => {
 
   it("tells a second tab that the game is open already", async () => {
     const link = await linkOf("Wren H.");
-    const one = await phone(opened.browser);
+    const one = await phone(browser);
     const card = await cardOf(one, link, "Hallway climb");
     await beginPlay(one, card);
-    const two = await phone(opened.browser);
+    const two = await phone(browser);
     await open(two, `${card}?screen=play`);
     await sees(two, "This game is open in another tab.");
     await one.close();
@@ -274,7 +284,7 @@ describe("a family plays", () => {
 
 describe("a link that does not open", () => {
   it("says so: unknown, withdrawn, closed", async () => {
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     const unknown = await page.goto(`${base}/f/${"A".repeat(22)}.${"B".repeat(22)}`);
     expect(unknown?.status()).toBe(404);
     await sees(page, "This link does not work.");

@@ -1,30 +1,11 @@
 import type { ElementHandle, Page } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
-import {
-  changed,
-  handIn,
-  keptOf,
-  open,
-  openBrowser,
-  owner,
-  playing,
-  press,
-  retype,
-  sees,
-  sentTo,
-  title,
-} from "./help.ts";
+import { changed, handIn, keptOf, open, owner, playing, press, retype, sees, sentTo, tabs, title } from "./help.ts";
 
-let opened: Awaited<ReturnType<typeof openBrowser>>;
-beforeAll(async () => {
-  Object.assign(process.env, inject("webEnv"));
-  opened = await openBrowser();
-});
-afterAll(() => opened.close());
+const browser = tabs();
 
-const on = (child: string, a: Activity, players?: number, mode?: string) =>
-  playing(opened.browser, child, a, players, mode);
+const on = (child: string, a: Activity, players?: number, mode?: string) => playing(browser, child, a, players, mode);
 /** Taps the so-manieth of the things that may be hit or chosen. */
 const tap = async (page: Page, n: number) => {
   await page.waitForSelector("[data-targets] button");
@@ -56,7 +37,7 @@ describe("around a game", () => {
     ];
     const sweep = changed(fromPattern("sweep"), name, {}, { seconds: 30 });
     const answers = { list, right: 1, explain: "It is the front one." };
-    const { page, card } = await sentTo(opened.browser, "Umar Z.", { ...sweep, question: "Which is it?", answers });
+    const { page, card } = await sentTo(browser, "Umar Z.", { ...sweep, question: "Which is it?", answers });
     await open(page, `${card}?screen=look`);
     for (const box of await page.$$("input[type=checkbox]:not(:checked)")) await box.click();
     await press(page, "Next: Play");
@@ -269,14 +250,7 @@ describe("whole games, by touch", () => {
       await press(page, "only helps");
     };
     const short = { sends: 2, bonus: 0 };
-    const fed = await playing(
-      opened.browser,
-      "Amina D.",
-      changed(fromPattern("board"), name, short),
-      2,
-      "Take turns",
-      helped,
-    );
+    const fed = await playing(browser, "Amina D.", changed(fromPattern("board"), name, short), 2, "Take turns", helped);
     for (const n of [3, 1]) {
       await sees(fed, "Amina, your turn.");
       await tap(fed, n);
@@ -296,7 +270,7 @@ describe("whole games, by touch", () => {
     };
     const match = title();
     const game = changed(fromPattern("board"), match, { sends: 1, bonus: 0 });
-    const page = await playing(opened.browser, "Sabela C.", game, 2, "Against each other", fair);
+    const page = await playing(browser, "Sabela C.", game, 2, "Against each other", fair);
     await tap(page, 2);
     await sees(page, "Player 2, your turn.");
     await tap(page, 1);
@@ -309,7 +283,7 @@ describe("whole games, by touch", () => {
 
   it("three-line against: who starts is chosen, a taken square is a lost turn, the first line wins", async () => {
     const page = await playing(
-      opened.browser,
+      browser,
       "Suri V.",
       changed(fromPattern("threeLine"), title(), {}),
       2,
@@ -336,7 +310,7 @@ describe("whole games, by touch", () => {
 
   it("a child that adds it up itself sees the score once its own is typed", async () => {
     const page = await playing(
-      opened.browser,
+      browser,
       "Suri V.",
       changed(fromPattern("board"), title(), { sends: 2, bonus: 0 }),
       1,

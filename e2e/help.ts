@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import postgres from "postgres";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
-import { expect, inject } from "vitest";
+import { afterAll, afterEach, beforeAll, beforeEach, expect, inject } from "vitest";
 import type { Activity } from "../core/formats/activity.ts";
 import { open, press, ready, signIn, openBrowser as startBrowser } from "../scripts/lib/browser.mjs";
 
@@ -24,6 +24,30 @@ export async function openBrowser(
   return {
     browser: { newPage: () => context.newPage(), createBrowserContext: () => browser.createBrowserContext() },
     close: () => context.close(),
+  };
+}
+/** Tabs for all tests of a file, and what the server's own code needs where a test calls it; those that a failing test leaves open are closed. */
+export function tabs(): Tabs {
+  let opened: Awaited<ReturnType<typeof openBrowser>>;
+  let since: Page[] = [];
+  beforeAll(async () => {
+    Object.assign(process.env, inject("webEnv"));
+    opened = await openBrowser();
+  });
+  beforeEach(() => {
+    since = [];
+  });
+  afterEach(async ({ task }) => {
+    if (task.result?.state === "fail") await Promise.all(since.map((p) => p.close().catch(() => undefined)));
+  });
+  afterAll(() => opened.close());
+  return {
+    newPage: async () => {
+      const page = await opened.browser.newPage();
+      since.push(page);
+      return page;
+    },
+    createBrowserContext: () => opened.browser.createBrowserContext(),
   };
 }
 export const base = inject("base");

@@ -1,5 +1,5 @@
 import type { HTTPRequest, Page } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { afterAll, describe, expect, it } from "vitest";
 import {
   base,
   beginPlay,
@@ -7,26 +7,20 @@ import {
   handIn,
   linkOf,
   open,
-  openBrowser,
   owner,
   phone,
   press,
   ready,
   retype,
   sees,
+  tabs,
   teacherPage,
   text,
 } from "./help.ts";
 
-let opened: Awaited<ReturnType<typeof openBrowser>>;
+const browser = tabs();
 const sql = owner();
-beforeAll(async () => {
-  opened = await openBrowser();
-});
-afterAll(async () => {
-  await opened.close();
-  await sql.end();
-});
+afterAll(() => sql.end());
 
 const homeOf = async (name: string) =>
   (
@@ -59,7 +53,7 @@ describe("the home survey", () => {
     const name = "Suri V.";
     await sql`update home set kit = null, space = null, players = null, answered_at = null where id = ${(await homeOf(name)).id}`;
     const link = await linkOf(name);
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     await open(page, link);
     await press(page, "Tell us what you have. Two minutes.");
     await page.waitForSelector("button[aria-label^='One more: sock']");
@@ -114,7 +108,7 @@ describe("the home survey", () => {
 
   it("works before any script loads, and a count that cannot be comes back with its reason and everything typed", async () => {
     const name = "Quill F.";
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     await page.setJavaScriptEnabled(false);
     await page.goto(`${await linkOf(name)}/home`, { waitUntil: "load" });
     await openAll(page);
@@ -133,7 +127,7 @@ describe("the home survey", () => {
   });
 
   it("keeps what was tapped while the server is away, says so, and saves it once it is back", async () => {
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     await open(page, `${await linkOf("Kezia O.")}/home`);
     await page.waitForSelector("button[aria-label^='One more: colander']");
     await openAll(page);
@@ -155,10 +149,10 @@ describe("the home survey", () => {
   });
 
   it("comes through a class link without a name on it, waits for the teacher, and is put to its home", async () => {
-    const teacher = await teacherPage(opened.browser);
+    const teacher = await teacherPage(browser);
     await open(teacher, `${base}/homes`);
     const path = await teacher.$eval("a[href^='/c/']", (a) => a.getAttribute("href")!);
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     await open(page, `${base}${path}`);
     expect(await text(page)).not.toMatch(/Ilse|Heron/);
     await press(page, "Begin");
@@ -201,7 +195,7 @@ describe("the home survey", () => {
 
 describe("homes on the teacher's desk", () => {
   it("invites and reminds through the outbox, filters, and edits for a family", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     await open(page, `${base}/homes`);
     await press(page, "Invite to the survey");
     await sees(page, /Everyone was asked already|messages? (is|are) in the outbox/);
@@ -229,7 +223,7 @@ describe("homes on the teacher's desk", () => {
   });
 
   it("saves roster and homes as CSV and takes them in again: bad rows by line and reason, good ones only after a yes", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     const csv = await page.evaluate(async () => (await fetch("/homes/csv")).text());
     const [head, ...rows] = csv
       .replace(/^\ufeff/, "")
@@ -317,7 +311,7 @@ describe("homes on the teacher's desk", () => {
 
 describe("the school's list of things", () => {
   it("adds, changes, hides and deletes; an activity that uses a deleted thing keeps its copy", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     await open(page, `${base}/things/new`);
     const type = async (name: string, value: string) => retype((await page.$(`[name=${name}]`))!, value);
     await type("name", "felt puck");
@@ -367,7 +361,7 @@ describe("the school's list of things", () => {
   });
 
   it("gives everything typed back before any script loads, boxes and choices too", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     await page.setJavaScriptEnabled(false);
     await page.goto(`${base}/things/new`, { waitUntil: "load" });
     await page.type("[name=name]", "cork float");
@@ -392,7 +386,7 @@ describe("the school's list of things", () => {
   });
 
   it("goes out and comes in as CSV and JSON, all or nothing", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     await open(page, `${base}/things`);
     const [csv, json] = await page.evaluate(async () => [
       await (await fetch("/things/file?as=csv")).text(),
@@ -431,7 +425,7 @@ describe("the school's list of things", () => {
 
 describe("Kit in the workbench", () => {
   it("shows what a swap does, holds the challenge by moving the line, and says which homes can do it", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
     await page.waitForSelector("[data-strip=ready]");
@@ -471,7 +465,7 @@ describe("Kit in the workbench", () => {
 describe("things on the card", () => {
   it("are swapped on the device, the card is made again at once, and the record says what was really sent", async () => {
     const name = "Sabela C.";
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     const card = await cardOf(page, await linkOf(name), "Hallway climb");
     await open(page, card);
     await page.click("button[aria-label^='Swap the']");
@@ -507,7 +501,7 @@ describe("things on the card", () => {
   });
 
   it("change with the home it is played in", async () => {
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     const card = await cardOf(page, await linkOf("Wren H."), "Stop on the step");
     await open(page, card);
     await sees(page, "Where do you play?");

@@ -1,14 +1,9 @@
 import type { Page } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
-import { base, changed, open, openBrowser, owner, playing, press, sees, teacherPage, text, title } from "./help.ts";
+import { base, changed, open, owner, playing, press, sees, tabs, teacherPage, text, title } from "./help.ts";
 
-let opened: Awaited<ReturnType<typeof openBrowser>>;
-beforeAll(async () => {
-  Object.assign(process.env, inject("webEnv"));
-  opened = await openBrowser();
-});
-afterAll(() => opened.close());
+const browser = tabs();
 
 const chip = async (page: Page, name: string) => {
   const links = await page.$$("section[aria-label='Ready to send'] a");
@@ -27,7 +22,7 @@ const chip = async (page: Page, name: string) => {
 
 describe("ready activities and trying one", () => {
   it("throwing, indoors, alone is two choices away, and what is taken is played at once and sets the mark", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     await open(page, `${base}/activities`);
     await chip(page, "Throwing");
     await chip(page, "Indoors, alone");
@@ -66,7 +61,7 @@ describe("ready activities and trying one", () => {
     const name = title();
     const climb = changed(fromPattern("climb"), name, { tries: 2 });
     const practise = (p: Page) => press(p, "Practise first");
-    const page = await playing(opened.browser, "Umar Z.", climb, 1, undefined, async (p) => {
+    const page = await playing(browser, "Umar Z.", climb, 1, undefined, async (p) => {
       await practise(p);
       await sees(p, "Practice. It does not count.");
       await press(p, "HIT");

@@ -1,14 +1,8 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { activity, fromPattern } from "../core/formats/activity.ts";
-import { changed, handIn, keptOf, openBrowser, playing, press, sees, type Tabs, text, title } from "./help.ts";
+import { changed, handIn, keptOf, playing, press, sees, tabs, text, title } from "./help.ts";
 
-let browser: Tabs;
-let close: () => Promise<void>;
-beforeAll(async () => {
-  Object.assign(process.env, inject("webEnv"));
-  ({ browser, close } = await openBrowser());
-});
-afterAll(() => close());
+const browser = tabs();
 
 describe("games of two sides", () => {
   it("Rally: a fault, a let, points by tap and by key, undone, and a winner", async () => {

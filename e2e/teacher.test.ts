@@ -2,17 +2,15 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Page } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
-import { base, open, openBrowser, owner, press, ready, retype, sees, teacherPage, text } from "./help.ts";
+import { base, open, owner, press, ready, retype, sees, tabs, teacherPage, text } from "./help.ts";
 
-let opened: Awaited<ReturnType<typeof openBrowser>>;
+const browser = tabs();
 let page: Page;
 beforeAll(async () => {
-  opened = await openBrowser();
-  page = await teacherPage(opened.browser);
+  page = await teacherPage(browser);
 });
-afterAll(() => opened.close());
 
 const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 90_000 });
 const peg = (p: Page, id: string) => p.waitForSelector(`[data-peg=${id}]`);
@@ -49,7 +47,7 @@ async function drag(p: Page, id: string, dx: number): Promise<void> {
 
 describe("signing in", () => {
   it("refuses a wrong password in words, keeps what was typed, and works without a script", async () => {
-    const context = await opened.browser.createBrowserContext();
+    const context = await browser.createBrowserContext();
     const p = await context.newPage();
     await p.setJavaScriptEnabled(false);
     await p.goto(`${base}/week`);
@@ -102,7 +100,7 @@ describe("the workbench", () => {
   });
 
   it("drags a target on the plan along and aside, tape and plan stay one, clashes are said, arrows move it, undo takes it back", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
     await page.waitForSelector("[data-strip=ready]");
@@ -222,7 +220,7 @@ describe("the workbench", () => {
 
   it("lets a person choose when two tabs changed the same activity", async () => {
     const url = await fresh("Climb");
-    const other = await opened.browser.newPage();
+    const other = await browser.newPage();
     await other.setViewport({ width: 1280, height: 800 });
     await open(other, url);
     await page.bringToFront();
@@ -315,7 +313,7 @@ describe("sending and reading", () => {
     const link = await page.$eval("details a", (a) => a.getAttribute("href")!);
     expect(link).toMatch(/\/f\/[\w-]{22}\.[\w-]{22}$/);
     const child = await page.$eval("details summary strong", (e) => e.textContent!);
-    const home = await opened.browser.newPage();
+    const home = await browser.newPage();
     await open(home, link);
     await sees(home, "Landing test");
     await home.close();

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
 import {
   base,
@@ -8,25 +8,18 @@ import {
   handIn,
   linkOf,
   open,
-  openBrowser,
   phone,
   playing,
   press,
   sees,
   sending,
-  type Tabs,
+  tabs,
   teacherPage,
   text,
   title,
 } from "./help.ts";
 
-let browser: Tabs;
-let close: () => Promise<void>;
-beforeAll(async () => {
-  Object.assign(process.env, inject("webEnv"));
-  ({ browser, close } = await openBrowser());
-});
-afterAll(() => close());
+const browser = tabs();
 
 /** A short Sweep: what it takes to hit two things. */
 const short = () => {

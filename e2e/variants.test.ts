@@ -1,31 +1,15 @@
 import type { Page } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
-import {
-  base,
-  handIn,
-  keptOf,
-  changed as of,
-  openBrowser,
-  playing as play,
-  press,
-  ready,
-  sees,
-  title,
-} from "./help.ts";
+import { base, handIn, keptOf, changed as of, playing as play, press, ready, sees, tabs, title } from "./help.ts";
 
-let opened: Awaited<ReturnType<typeof openBrowser>>;
-beforeAll(async () => {
-  Object.assign(process.env, inject("webEnv"));
-  opened = await openBrowser();
-});
-afterAll(() => opened.close());
+const browser = tabs();
 
 const playing = (
   child: string,
   a: Activity,
   ...more: [players?: number, mode?: string, choose?: (page: Page) => Promise<void>]
-) => play(opened.browser, child, a, ...more);
+) => play(browser, child, a, ...more);
 const climb = fromPattern("climb");
 const bands = fromPattern("bands");
 

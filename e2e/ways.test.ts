@@ -3,7 +3,7 @@ import { writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Page } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { describe, expect, inject, it } from "vitest";
 import {
   base,
   beginPlay,
@@ -11,21 +11,16 @@ import {
   handIn,
   linkOf,
   open,
-  openBrowser,
   owner,
   phone,
   press,
   sees,
+  tabs,
   teacherPage,
   text,
 } from "./help.ts";
 
-let opened: Awaited<ReturnType<typeof openBrowser>>;
-beforeAll(async () => {
-  Object.assign(process.env, inject("webEnv"));
-  opened = await openBrowser();
-});
-afterAll(() => opened.close());
+const browser = tabs();
 
 /** A school of its own with one teacher and an empty class, and its sign-in. */
 async function emptySchool() {
@@ -44,7 +39,7 @@ async function emptySchool() {
 }
 async function signedIn(email: string): Promise<Page> {
   const { signIn } = await import("../scripts/lib/browser.mjs");
-  const context = await opened.browser.createBrowserContext();
+  const context = await browser.createBrowserContext();
   const page = await context.newPage();
   await page.setViewport({ width: 1280, height: 800 });
   await signIn(page, base, email, "a long password");
@@ -139,7 +134,7 @@ describe("an empty school", () => {
 
 describe("ways back", () => {
   it("undo survives closing the tab", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
@@ -157,7 +152,7 @@ describe("ways back", () => {
     await page.waitForFunction(() => localStorage.getItem("yard-undo") !== null, { timeout: 90_000 });
     const url = page.url();
     await page.close();
-    const again = await teacherPage(opened.browser);
+    const again = await teacherPage(browser);
     await open(again, url);
     const now = () => again.$eval("[data-peg=t1]", (e) => Number(e.getAttribute("aria-valuenow")));
     expect(await now()).toBe(moved);
@@ -182,7 +177,7 @@ describe("ways back", () => {
   });
 
   it("a put-away activity has a shelf, is found, and comes back", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[1] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
@@ -206,7 +201,7 @@ describe("ways back", () => {
   });
 
   it("links go out without a mail service: copied, as CSV, as codes that lead there, and cards of a class on paper", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     const sql = owner();
     const [c] =
       await sql`select c.id from class c join school s on s.id = c.school_id where c.name = 'Heron class' and s.name = 'Tidewell Bridge School'`;
@@ -241,7 +236,7 @@ describe("ways back", () => {
 
 describe("by keyboard on the teacher's side", () => {
   it("a station leads to its panel, what is chosen moves by arrows, keys of one letter work and are listed", async () => {
-    const page = await teacherPage(opened.browser);
+    const page = await teacherPage(browser);
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
@@ -281,7 +276,7 @@ describe("by keyboard on the teacher's side", () => {
 
 describe("a family", () => {
   it("hears what happened, the score and what comes next; the focus goes to the heading of each step", async () => {
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     const card = await cardOf(page, await linkOf("Fenna B."), "Hallway climb");
     await open(page, card);
     await sees(page, "A game for Fenna");
@@ -323,7 +318,7 @@ describe("a family", () => {
   });
 
   it("without a script gets through every screen, and to the paper sheet in place of play", async () => {
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     const card = await cardOf(page, await linkOf("Umar Z."), "Hallway climb");
     await page.setJavaScriptEnabled(false);
     await page.goto(card);
@@ -354,7 +349,7 @@ describe("a family", () => {
   });
 
   it("a link that was withdrawn leads nowhere, and never to the teachers' sign-in", async () => {
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     for (const path of ["/f/nothing-of-ours", "/f/a/b/c/d", "/c/nothing-of-ours"]) {
       await page.goto(`${base}${path}`);
       expect(await page.$$eval("a", (all) => all.map((a) => a.getAttribute("href"))), path).not.toContain("/");
@@ -363,7 +358,7 @@ describe("a family", () => {
   });
 
   it("goes the whole way by keyboard alone, and everything that is reached has a name", async () => {
-    const page = await opened.browser.newPage();
+    const page = await browser.newPage();
     await page.setViewport({ width: 1024, height: 768 });
     await open(page, await linkOf("Wren H."));
     const nameless: string[] = [];

@@ -1,25 +1,8 @@
 import type { Page } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import {
-  base,
-  cardOf,
-  linkOf,
-  open,
-  openBrowser,
-  owner,
-  phone,
-  press,
-  ready,
-  retype,
-  sees,
-  teacherPage,
-} from "./help.ts";
+import { describe, expect, it } from "vitest";
+import { base, cardOf, linkOf, open, owner, phone, press, ready, retype, sees, tabs, teacherPage } from "./help.ts";
 
-let opened: Awaited<ReturnType<typeof openBrowser>>;
-beforeAll(async () => {
-  opened = await openBrowser();
-});
-afterAll(() => opened.close());
+const browser = tabs();
 
 const CHILD = "Jory S.";
 const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 90_000 });
@@ -28,7 +11,7 @@ const focus = (p: Page, mark: string) => p.$eval(mark, (e) => (e as SVGElement).
 
 /** A new climb in the workbench, its address without the query. */
 async function climb(): Promise<{ page: Page; url: string }> {
-  const page = await teacherPage(opened.browser);
+  const page = await teacherPage(browser);
   await page.bringToFront();
   await open(page, `${base}/activities`);
   await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
@@ -151,14 +134,14 @@ describe("the busiest layout on a card", () => {
     await press(page, "Send to the class");
     await page.waitForFunction(() => location.pathname.startsWith("/results/"), { timeout: 90_000 });
     await page.close();
-    const small = await phone(opened.browser);
+    const small = await phone(browser);
     const card = await cardOf(small, await linkOf("Odette R."), "Long course");
     await open(small, card);
     await sees(small, "To stand in the yard");
     await open(small, `${card}?screen=setup`);
     await sees(small, /1 of 2\d/);
     await small.close();
-    const sheet = await opened.browser.newPage();
+    const sheet = await browser.newPage();
     await sheet.goto(`${card}/sheet`, { waitUntil: "load" });
     expect(await sheet.$$eval(".sheet-steps li", (all) => all.length)).toBeGreaterThan(18);
     for (const format of ["A4", "Letter"] as const) {
@@ -236,7 +219,7 @@ describe("several targets at once", () => {
 describe("a space of any shape", () => {
   it("is tapped corner by corner with what stands in it, refused by the corner that is wrong, and kept", async () => {
     const link = await linkOf(CHILD);
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     await open(page, `${link}/home?part=space`);
     await page.$eval("input[name=kind][value=room]", (e) => (e as HTMLElement).click());
     await page.$eval("input[name=shape][value=own]", (e) => (e as HTMLElement).click());
@@ -296,7 +279,7 @@ describe("a space of any shape", () => {
 
   it("can be told in numbers before any script loads", async () => {
     const link = await linkOf(CHILD);
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     await page.setJavaScriptEnabled(false);
     await page.goto(`${link}/home?part=space`, { waitUntil: "load" });
     await page.click("input[name=shape][value=own]");
@@ -323,7 +306,7 @@ describe("a space of any shape", () => {
 describe("a child's own step and what is behind", () => {
   it("is measured by the home, refused by name, and its cards count with it", async () => {
     const link = await linkOf(CHILD);
-    const page = await phone(opened.browser);
+    const page = await phone(browser);
     const card = await cardOf(page, link, "Hallway climb");
     await open(page, `${card}?screen=setup`);
     /** To the last marker. Before its part of the page is there, the link leads to it as a page of its own. */

@@ -629,8 +629,8 @@ function joined(input: ForecastInput): Forecast | null {
   for (const players of sides) {
     const n = players.length;
     const people = bare && headless(players.map((p) => bare[p]!));
-    const manners = input.manners && players.map((p) => input.manners![p]!);
-    const as = JSON.stringify([players, people, manners?.map(({ head: _, ...rest }) => rest)]);
+    const manners = headless(input.manners && players.map((p) => input.manners![p]!));
+    const as = JSON.stringify([players, people, manners]);
     const before = known.get(as);
     if (before) {
       each.push(before);
