@@ -10,10 +10,11 @@ import { enGame } from "./en-game.ts";
 import { enHome } from "./en-home.ts";
 import { enRules } from "./en-rules.ts";
 import { enTeacher } from "./en-teacher.ts";
+import { gameWords } from "./games/all.ts";
 import { sayList } from "./say.ts";
 import { labels } from "./teacher.ts";
 
-const CATALOGUES = { en, enGame, enHome, enTeacher, enRules, labels };
+const CATALOGUES = { en, enGame, ...gameWords, enHome, enTeacher, enRules, labels };
 const every = Object.entries(CATALOGUES).flatMap(([c, all]) =>
   Object.entries(all).map(([key, text]) => [`${c} ${key}`, text as string] as const),
 );

@@ -1,9 +1,11 @@
 import { enGame } from "./en-game.ts";
 import { enRules } from "./en-rules.ts";
 import { enTeacher } from "./en-teacher.ts";
+import { gameWords } from "./games/all.ts";
 import { addWords, say } from "./say.ts";
 
 addWords(enGame);
+for (const words of Object.values(gameWords)) addWords(words);
 addWords(enTeacher);
 addWords(enRules);
 

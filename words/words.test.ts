@@ -16,11 +16,14 @@ import { ROOMS } from "#core/things/item.ts";
 import { en as base } from "./en.ts";
 import { enGame } from "./en-game.ts";
 import { enHome } from "./en-home.ts";
+import { gameWords } from "./games/all.ts";
 import { addWords, itemName, namesOf, say, sayPhrase, sayScore } from "./say.ts";
 import { hasLabel } from "./teacher.ts";
 
+const games: Record<string, string> = Object.assign({}, ...Object.values(gameWords));
 addWords(enGame);
-const en = { ...base, ...enGame, ...enHome };
+addWords(games);
+const en: Readonly<Record<string, string>> = { ...base, ...enGame, ...games, ...enHome };
 
 type Ast = readonly { type: number; value?: string; options?: Record<string, { value: Ast }> }[];
 /** A message with each choice of its selects and plurals in turn; what is filled in is one word. */
@@ -48,6 +51,17 @@ describe("the catalogue", () => {
       ...ROOMS.filter((r) => r !== "made").map((r) => `room.${r}`),
     ];
     expect(wanted.filter((k) => !(k in en))).toEqual([]);
+  });
+  it("gives a device that plays one game all of its sentences, and those of no other", () => {
+    for (const n of patternNames) {
+      const here = { ...base, ...enGame, ...gameWords[n] };
+      expect(
+        patternOf(n).phrases.filter((k) => !(k in here)),
+        n,
+      ).toEqual([]);
+    }
+    const keys = [base, enGame, ...Object.values(gameWords)].flatMap((words) => Object.keys(words));
+    expect(keys.filter((k, i) => keys.indexOf(k) !== i)).toEqual([]);
   });
   it("has a drawing for every thing, and for every step of making one", () => {
     expect(catalogue.map((i) => i.drawing).filter((d) => !(d in paths))).toEqual([]);

@@ -2,7 +2,9 @@ import { useEffect, useState } from "react";
 import type { AnyPattern, Unit } from "#core/contract/contract.ts";
 import { hasRules } from "#core/contract/game.ts";
 import { loadPattern } from "#core/patterns/load.ts";
+import type { PatternName } from "#core/patterns/registry.ts";
 import { enGame } from "#words/en-game.ts";
+import { loadWords } from "#words/games/load.ts";
 import { addWords, say } from "#words/say.ts";
 import { Board } from "./board.tsx";
 import type { CardData, Step } from "./card-app.tsx";
@@ -47,11 +49,11 @@ function useOnlyTab(card: string): { state: "asking" | "mine" | "other"; retry: 
   return { state, retry: () => setTries(tries + 1) };
 }
 
-/** The one pattern that is played: its code comes with the game. */
-function usePattern(name: string): AnyPattern | null {
+/** The one pattern that is played: its code comes with the game, and so do its sentences. */
+function usePattern(name: PatternName): AnyPattern | null {
   const [pattern, set] = useState<AnyPattern | null>(null);
   useEffect(() => {
-    void loadPattern(name).then(set);
+    void Promise.all([loadPattern(name), loadWords(name)]).then(([pattern]) => set(pattern));
   }, [name]);
   return pattern;
 }

@@ -27,6 +27,11 @@ vi.mock("#words/en-game.ts", async (original) => {
   const { enGame } = await original<typeof import("#words/en-game.ts")>();
   return { enGame: Object.fromEntries(Object.entries(enGame).map(([k, text]) => [k, `⟦${text}⟧`])) };
 });
+vi.mock("#words/games/all.ts", async (original) => {
+  const { gameWords } = await original<typeof import("#words/games/all.ts")>();
+  const all = Object.assign({}, ...Object.values(gameWords)) as Record<string, string>;
+  return { gameWords: { all: Object.fromEntries(Object.entries(all).map(([k, text]) => [k, `⟦${text}⟧`])) } };
+});
 vi.mock("#words/en-home.ts", async (original) => {
   const { enHome } = await original<typeof import("#words/en-home.ts")>();
   return { enHome: Object.fromEntries(Object.entries(enHome).map(([k, text]) => [k, `⟦${text}⟧`])) };
@@ -38,6 +43,7 @@ const { HandInScreen } = await import("./hand-in-screen.tsx");
 const { Inputs } = await import("./inputs/inputs.tsx");
 const { addWords } = await import("#words/say.ts");
 addWords((await import("#words/en-game.ts")).enGame);
+for (const words of Object.values((await import("#words/games/all.ts")).gameWords)) addWords(words);
 const { CardApp } = await import("./card-app.tsx");
 const { Sheet } = await import("./sheet.tsx");
 const { RoomMap } = await import("./room-map.tsx");

@@ -1,0 +1,12 @@
+/** Sentences of this game alone; they come with it. */
+export const words = {
+  "threeLine.send": "Land it in a free square. Send {send, number}.",
+  "threeLine.lift": "All lie there. Take one of yours up.",
+  "threeLine.end.draw": "No line: a draw.",
+  "refused.liftFirst": "Take one of yours up first.",
+  "refused.notYours": "That one is not yours.",
+  "threeLine.end.line": "{size, number} in a line!",
+  "threeLine.end.spent": "All sends are used.",
+  "threeLine.summary": "{size, number} in a line within {sends, plural, one {# send} other {# sends}}",
+  "refused.unknownCell": "There is no square called {cell}.",
+};
