@@ -10,7 +10,7 @@ const GOES = 600;
 const EXACT = 8000;
 const STEPS = 40_000;
 
-/** Who plays changes the chances and never the states: one graph of them serves all who play alike. */
+/** Who plays, and how, changes the chances and never the states: one graph of them serves all. */
 const graphOf = keptBy((_: Activity) => new Graph());
 
 /** The share of goes, played alone, that reach the end: the top, the total, all that there is to do; 0 to 1. `stop`: asked now and then; `ForecastStopped` once it says true. */
@@ -28,7 +28,8 @@ export function endIn(
     sampleBudget: STEPS,
     untimed: true,
     stop,
-    ...(!self && { graph: graphOf(a) }),
+    // Points to begin with are part of a state.
+    ...(!self?.head && { graph: graphOf(a) }),
   };
   return forecastActivity(a, [who], setup, "middle", more).sides[0]!.finish;
 }
