@@ -358,6 +358,8 @@ async function playTaps() {
       await press(page, "Start at once");
     }
     await wait(500);
+    // A page in the back draws nothing.
+    await page.bringToFront();
     await watchPaints(page, "click");
     await page.emulateCPUThrottling(4);
     // What a tap costs here that changes nothing.
