@@ -1,4 +1,5 @@
 import { defineConfig } from "vitest/config";
+import { PATIENCE } from "./scripts/lib/browser.mjs";
 
 /** Browser tests on the real build, one file after the other: they share one database and one browser at a time. */
 export default defineConfig({
@@ -10,8 +11,8 @@ export default defineConfig({
     pool: "forks",
     isolate: false,
     // On a busy machine things come late; what never comes is still found.
-    expect: { poll: { timeout: 90_000 } },
-    testTimeout: 600_000,
-    hookTimeout: 300_000,
+    expect: { poll: { timeout: PATIENCE } },
+    testTimeout: 1_200_000,
+    hookTimeout: 600_000,
   },
 });

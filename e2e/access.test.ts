@@ -49,7 +49,7 @@ async function inBoth(page: Page, where: string): Promise<void> {
 }
 
 /** How long charts may take to be drawn anew at another width, milliseconds. */
-const REDRAWN = 5000;
+const REDRAWN = 30_000;
 
 /** At a width that is less than it was drawn for nothing of a page is beyond its sides, once it is drawn anew. */
 async function fitsIn(page: Page, width: number, where: string): Promise<void> {

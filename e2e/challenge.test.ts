@@ -146,7 +146,7 @@ describe("levels", () => {
     await sees(page, "Level 3");
     await sees(page, "reach the end");
     const first = () => page.$eval("[data-level-rates]", (p) => p.textContent ?? "");
-    await expect.poll(first, { timeout: 90_000 }).toMatch(/\d+ %/);
+    await expect.poll(first).toMatch(/\d+ %/);
     const kept = () => sql`select document->'levels' as levels from activity where id = ${id}`;
     await expect.poll(async () => (await kept())[0]!.levels?.of).toBe("end");
     const { levels } = (await kept())[0]!;
@@ -179,7 +179,7 @@ describe("levels", () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/results/${sent}`);
     await page.select("select[aria-label='Level of Quill F.']", String(other));
-    await expect.poll(() => nearest(sent, "Quill F."), { timeout: 90_000 }).not.toBe(before);
+    await expect.poll(() => nearest(sent, "Quill F.")).not.toBe(before);
     const after = await nearest(sent, "Quill F.");
     expect(other === 0 ? after < before : after > before).toBe(true);
     expect((await sql`select levels from assignment where id = ${sent}`)[0]!.levels[quill]).toBe(other);
@@ -197,7 +197,7 @@ describe("what the goes teach", () => {
     const id = await childId("Umar Z.");
     const rows = () =>
       sql`select e.* from evidence e join play p on p.id = e.play_id join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash where v.compiled->'activity'->>'title' = ${a.title}`;
-    await expect.poll(async () => (await rows()).length, { timeout: 90_000 }).toBe(1);
+    await expect.poll(async () => (await rows()).length).toBe(1);
     const [e] = await rows();
     expect(e).toMatchObject({ child_id: id, axis: "spread", tries: 6, action: a.aim.action });
     const teacher = await teacherPage(browser);
@@ -256,13 +256,10 @@ describe("what the goes teach", () => {
     );
     const teacher = await teacherPage(browser);
     await expect
-      .poll(
-        async () => {
-          await open(teacher, `${base}/children/${k!.child}`);
-          return text(teacher);
-        },
-        { timeout: 90_000 },
-      )
+      .poll(async () => {
+        await open(teacher, `${base}/children/${k!.child}`);
+        return text(teacher);
+      })
       .toMatch(/Where 12 pieces came to rest: on the whole \d\d cm short, to neither side; about none of them wild/);
     await teacher.close();
   });
@@ -364,7 +361,7 @@ describe("a rehearsal of a class", () => {
     const [a] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
     await open(page, `${base}/activities/${a!.id}?station=send`);
     await press(page, "Rehearse it first");
-    await sees(page, "Choose a child to stop it", 60_000);
+    await sees(page, "Choose a child to stop it");
     const homes = await page.$$eval("main ul li button[aria-pressed]", (all) => all.length);
     expect(homes).toBeGreaterThanOrEqual(24);
     // On a device that is busy fewer pictures move, and the page says how many.
@@ -388,7 +385,7 @@ describe("a rehearsal of a class", () => {
             requestAnimationFrame(frame);
           }),
       );
-    await expect.poll(frames, { timeout: 60_000 }).toBeGreaterThan(10);
+    await expect.poll(frames).toBeGreaterThan(10);
     await page.click("main ul li:nth-child(3) button");
     await press(page, "Stop this one");
     await press(page, "Step on");
@@ -398,22 +395,22 @@ describe("a rehearsal of a class", () => {
     await expect.poll(step).toBe(before - 1);
     const scores = async () => {
       await press(page, "To the end");
-      await sees(page, "the forecast says about", 60_000);
+      await sees(page, "the forecast says about");
       return page.$$eval("main tbody tr td:nth-child(2)", (all) => all.map((td) => td.textContent));
     };
     const first = await scores();
     expect(first).toHaveLength(homes);
     await press(page, "Draw another");
     await page.waitForFunction(() => location.search.includes("seed=2"));
-    await sees(page, "Choose a child to stop it", 60_000);
+    await sees(page, "Choose a child to stop it");
     expect(await scores()).not.toEqual(first);
     await page.emulateMediaFeatures([{ name: "prefers-reduced-motion", value: "reduce" }]);
     await open(page, `${base}/activities/${a!.id}/rehearsal?seed=1`);
-    await sees(page, "the forecast says about", 60_000);
+    await sees(page, "the forecast says about");
     expect(await page.$("main canvas")).toBeNull();
     expect(await page.$$eval("main tbody tr td:nth-child(2)", (all) => all.map((td) => td.textContent))).toEqual(first);
     await open(page, `${base}/activities/${a!.id}/rehearsal?seed=none&class=nobody`);
-    await sees(page, "the forecast says about", 60_000);
+    await sees(page, "the forecast says about");
     expect(page.url()).not.toContain("error");
     await page.close();
   });
@@ -455,7 +452,7 @@ describe("support", () => {
     await handIn(page);
     const kept = () =>
       sql`select r.score, p.setup from result r join play p on p.id = r.play_id join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash where v.compiled->'activity'->>'title' = ${a.title}`;
-    await expect.poll(async () => (await kept()).length, { timeout: 90_000 }).toBe(1);
+    await expect.poll(async () => (await kept()).length).toBe(1);
     const [r] = await kept();
     expect(r!.setup.people[0]).toMatchObject({ nearer: 0.75 });
     // It compares with goes played alike.
@@ -472,7 +469,7 @@ describe("a fair match", () => {
     await beginPlay(page, card, 2, "Against each other", async (p) => {
       await press(p, "Make it fair");
       await press(p, "Find what makes it fair");
-      await sees(p, "Wins in 100 games:", 30_000);
+      await sees(p, "Wins in 100 games:");
       const said = await text(p);
       const [, before, , after] = /games: (\d+) : (\d+) before, (\d+) : (\d+) now/.exec(said)!;
       expect(Math.abs(Number(after) - 50)).toBeLessThan(Math.abs(Number(before) - 50));
@@ -502,7 +499,7 @@ describe("a fair match", () => {
     );
     await open(page, `${base}/activities/${id}?station=players`);
     await press(page, "Make it fair");
-    await sees(page, "Wins in 100 games:", 30_000);
+    await sees(page, "Wins in 100 games:");
     await page.close();
   });
 });

@@ -70,7 +70,7 @@ describe("a go on the device", () => {
     expect(await resultsOf("Nuri E.")).toBe(before);
     says = () => null;
     await page.goto(link, { waitUntil: "networkidle0" });
-    await expect.poll(() => resultsOf("Nuri E."), { timeout: 90_000 }).toBe(before + 1);
+    await expect.poll(() => resultsOf("Nuri E.")).toBe(before + 1);
     await page.waitForFunction(() => !document.body.innerText.includes("waits"));
     await context.close();
   });
@@ -94,7 +94,7 @@ describe("a go on the device", () => {
     await new Promise((r) => setTimeout(r, 1500));
     expect(await resultsOf(name)).toBe(before);
     await page.goto(await linkOf(name), { waitUntil: "networkidle0" });
-    await expect.poll(() => resultsOf(name), { timeout: 90_000 }).toBe(before + 1);
+    await expect.poll(() => resultsOf(name)).toBe(before + 1);
     await page.waitForFunction(() => !document.body.innerText.includes("waits"));
     await context.close();
   });

@@ -3,6 +3,7 @@ import { Agent, request } from "node:http";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
 import { random } from "../core/random.ts";
+import { PATIENCE } from "../scripts/lib/browser.mjs";
 import { freePort } from "../scripts/lib/port.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";
 import { tidewell } from "../server/demo/tidewell.ts";
@@ -322,8 +323,6 @@ async function ask(r: Wire): Promise<Answered> {
   const first = await askOnce(r);
   return first.status === 0 && first.body !== UNSENDABLE ? askOnce(r) : first;
 }
-/** On a busy machine an answer may take so long, milliseconds. */
-const PATIENCE = 90_000;
 const askOnce = (r: Wire): Promise<Answered> =>
   new Promise((done) => {
     const url = new URL(web.url);

@@ -359,7 +359,7 @@ describe("whole games, by touch", () => {
     await press(page, "Start the seconds");
     const said = async () =>
       Number(await page.$eval("main [aria-label='It counts by itself'] span", (e) => e.textContent));
-    await expect.poll(said, { timeout: 8000 }).toBeGreaterThanOrEqual(2);
+    await expect.poll(said).toBeGreaterThanOrEqual(2);
     await press(page, "Dropped it");
     await sees(page, "Start the seconds");
     await new Promise((r) => setTimeout(r, 1300));

@@ -3,7 +3,7 @@ import postgres from "postgres";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, beforeEach, expect, inject } from "vitest";
 import type { Activity } from "../core/formats/activity.ts";
-import { open, press, ready, signIn, openBrowser as startBrowser } from "../scripts/lib/browser.mjs";
+import { open, PATIENCE, press, ready, signIn, openBrowser as startBrowser } from "../scripts/lib/browser.mjs";
 
 export { open, press, ready };
 
@@ -72,7 +72,7 @@ export async function phone(browser: Tabs): Promise<Page> {
 export const text = (page: Page, selector = "body"): Promise<string> =>
   page.$eval(selector, (e) => (e as HTMLElement).innerText);
 
-export async function sees(page: Page, words: string | RegExp, timeout = 90_000): Promise<void> {
+export async function sees(page: Page, words: string | RegExp, timeout = PATIENCE): Promise<void> {
   const [source, flags] =
     typeof words === "string" ? [words.replace(/[.*+?^${}()|[\]\\]/g, "\\$&"), ""] : [words.source, words.flags];
   try {
@@ -210,10 +210,31 @@ export async function keptOf(name: string) {
   const rows = () => sql`
     select r.score, r.reflection from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
     where v.compiled->'activity'->>'title' = ${name}`;
-  await expect.poll(async () => (await rows()).length, { timeout: 90_000 }).toBe(1);
+  await expect.poll(async () => (await rows()).length).toBe(1);
   const [kept] = await rows();
   await sql.end();
   return kept;
 }
 /** A title that no other test uses. */
 export const title = () => `Game ${randomUUID().slice(0, 6)}`;
+
+/**
+ * Takes something by its middle (or `down` pixels under its top) and drags it so many pixels. It is taken hold of once it lies under the
+ * pointer: what is still moving into its place when it is measured is measured again.
+ */
+export async function drag(page: Page, selector: string, dx: number, dy: number, down?: number): Promise<void> {
+  const handle = (await page.waitForSelector(selector))!;
+  await handle.evaluate((e) => e.scrollIntoView({ block: "center" }));
+  let [x, y] = [0, 0];
+  await expect
+    .poll(async () => {
+      const box = (await handle.boundingBox())!;
+      [x, y] = [box.x + box.width / 2, box.y + (down ?? box.height / 2)];
+      await page.mouse.move(x, y);
+      return handle.evaluate((e, px, py) => (e.closest("g") ?? e).contains(document.elementFromPoint(px, py)), x, y);
+    })
+    .toBe(true);
+  await page.mouse.down();
+  await page.mouse.move(x + dx, y + dy, { steps: 6 });
+  await page.mouse.up();
+}

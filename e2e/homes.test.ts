@@ -75,7 +75,7 @@ describe("the home survey", () => {
     await find("broom");
     await page.click("button[aria-label^='One more: broom']");
     await page.click("button[aria-label='One less: broom']");
-    await expect.poll(async () => (await homeOf(name)).kit, { timeout: 90_000 }).toEqual({ sock: 2, bucket: 1 });
+    await expect.poll(async () => (await homeOf(name)).kit).toEqual({ sock: 2, bucket: 1 });
     // Closed and opened again: what was tapped is there.
     await open(page, `${link}/home`);
     await page.waitForSelector("button[aria-label='One more: sock. Now 2.']");
@@ -99,7 +99,7 @@ describe("the home survey", () => {
       from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
       where c.name = ${name} and a.closes_at > now() and not exists (select from play p where p.card_id = k.id)`;
     await expect
-      .poll(cards, { timeout: 90_000 })
+      .poll(cards)
       .toSatisfy((all: { guessed: string; floor: string }[]) =>
         all.every((c) => c.guessed === "false" && c.floor === "tile"),
       );
@@ -143,7 +143,7 @@ describe("the home survey", () => {
     expect((await homeOf("Kezia O.")).kit?.colander ?? 0).toBe(before);
     page.off("request", away);
     await page.setRequestInterception(false);
-    await page.waitForSelector("[data-saved=yes]", { timeout: 90_000 });
+    await page.waitForSelector("[data-saved=yes]");
     expect((await homeOf("Kezia O.")).kit!.colander).toBe(before + 1);
     await page.close();
   });
@@ -175,7 +175,7 @@ describe("the home survey", () => {
     // Its own address goes on working, and now reaches the home.
     await open(page, `${page.url().split("?")[0]}?part=people`);
     await press(page, "4");
-    await page.waitForSelector("[data-saved=yes]", { timeout: 90_000 });
+    await page.waitForSelector("[data-saved=yes]");
     expect((await homeOf("Zeb X.")).players).toBe(4);
     await teacher.bringToFront();
     await press(teacher, "Withdraw the class link");
@@ -214,7 +214,7 @@ describe("homes on the teacher's desk", () => {
     await press(page, "Save the child");
     await sees(page, "Saved.");
     await page.click("button[aria-label^='One more: towel']");
-    await page.waitForSelector("[data-saved=yes]", { timeout: 90_000 });
+    await page.waitForSelector("[data-saved=yes]");
     await press(page, "Another home");
     await sees(page, "Pell's home 2");
     await page.$$eval("button[value=leave]", (b) => b.at(-1)!.click());
@@ -447,17 +447,15 @@ describe("Kit in the workbench", () => {
     const count = async () => Number(/(\d+) of \d+ children have the things at home/.exec(await text(page))![1]);
     const before = await count();
     await page.select("select[aria-label=Bounces]", "must");
-    await page
-      .waitForFunction((n) => !document.body.innerText.includes(`${n} of`), { timeout: 90_000 }, before)
-      .catch(() => undefined);
-    await expect.poll(count, { timeout: 90_000 }).toBeLessThan(before);
+    await page.waitForFunction((n) => !document.body.innerText.includes(`${n} of`), {}, before).catch(() => undefined);
+    await expect.poll(count).toBeLessThan(before);
     await page.$eval("details[aria-label=Homes]", (d) => {
       (d as HTMLDetailsElement).open = true;
     });
     await sees(page, "A single change lets in");
     await sees(page, "by not asking for bounce");
     await page.$$eval("details[aria-label=Homes] button", (b) => b[0]!.click());
-    await expect.poll(count, { timeout: 90_000 }).toBe(before);
+    await expect.poll(count).toBe(before);
     await page.close();
   });
 });

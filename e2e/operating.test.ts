@@ -142,7 +142,7 @@ describe("with two hundred schools", () => {
     const [k] =
       await sql`select k.id from card k join child c on c.id = k.child_id join link l on l.child_id = c.id where l.withdrawn_at is null and c.name = 'Ilse P.' limit 1`;
     // Without a word of ours in between: jobs that were due are done first.
-    await expect.poll(async () => (await sql`select 1 from job`).length, { timeout: 90_000 }).toBe(0);
+    await expect.poll(async () => (await sql`select 1 from job`).length).toBe(0);
     const pages: [path: string, most: number][] = [
       ["/week.data", 12],
       ["/results.data", 12],
@@ -200,7 +200,7 @@ describe("with two hundred schools", () => {
     expect(await sql`select 1 from expected_band where assignment_id = ${a!.id}`).toHaveLength(0);
     // Due now: a copy takes it up by itself, and the page that is open shows it.
     await sql`update job set due_at = now()`;
-    await page.waitForFunction(() => !document.body.innerText.includes("is being worked out"), { timeout: 90_000 });
+    await page.waitForFunction(() => !document.body.innerText.includes("is being worked out"));
     expect(await sql`select 1 from expected_band where assignment_id = ${a!.id}`).toHaveLength(ages.length);
     await page.close();
   });

@@ -77,7 +77,7 @@ describe("ready activities and trying one", () => {
     const count = () => sql`
       select count(*)::int as n from play p join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
       where v.compiled->'activity'->>'title' = ${name}`;
-    await expect.poll(async () => (await count())[0]!.n, { timeout: 90_000 }).toBe(1);
+    await expect.poll(async () => (await count())[0]!.n).toBe(1);
     await sql.end();
     await page.close();
   });

@@ -192,13 +192,10 @@ describe("a roster from a file", () => {
       "class,child,age,home,space,length_m,width_m,floor,indoors\nRow class,Cleo C.,9,Shared,corridor,5,1.5,tile,yes\nRow class,Mo N.,7,,,,,,",
     );
     await expect
-      .poll(
-        async () => {
-          await doDue();
-          return [(await card("Cleo C."))?.floor, (await card("Mo N.")) !== undefined];
-        },
-        { timeout: 90_000 },
-      )
+      .poll(async () => {
+        await doDue();
+        return [(await card("Cleo C."))?.floor, (await card("Mo N.")) !== undefined];
+      })
       .toEqual(["tile", true]);
     // The version before is still there, for who had it open.
     expect(
@@ -230,15 +227,12 @@ describe("answers through a class link", () => {
     expect(jobs[0]!.later).toBe(true);
     await sql`update job set due_at = now() where about = ${mo!.id}`;
     await expect
-      .poll(
-        async () => {
-          await doDue();
-          return (
-            await sql`select v.compiled->'activity'->'space'->>'floor' as floor from card k join card_version v on v.card_id = k.id and v.hash = k.hash where k.child_id = ${mo!.id}`
-          )[0]?.floor;
-        },
-        { timeout: 90_000 },
-      )
+      .poll(async () => {
+        await doDue();
+        return (
+          await sql`select v.compiled->'activity'->'space'->>'floor' as floor from card k join card_version v on v.card_id = k.id and v.hash = k.hash where k.child_id = ${mo!.id}`
+        )[0]?.floor;
+      })
       .toBe("grass");
   });
 });

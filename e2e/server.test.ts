@@ -348,9 +348,7 @@ describe("what is out", () => {
     const late = await add("Zac H.");
     await sql`insert into job (school_id, kind, about, due_at) values (${theirs.schoolId}, 'cards', ${late}, now())`;
     await expect
-      .poll(async () => (await jobs.doDue()) + (await has(whole)).filter((n) => n === "Zac H.").length * 100, {
-        timeout: 90_000,
-      })
+      .poll(async () => (await jobs.doDue()) + (await has(whole)).filter((n) => n === "Zac H.").length * 100)
       .toBeGreaterThanOrEqual(100);
     expect(await has(some)).not.toContain("Zac H.");
     const got = await sql`select 1 from message where assignment_id = ${whole} and child_id = ${late}`;
@@ -381,7 +379,7 @@ describe("what is out", () => {
         return (error as { code?: string }).code;
       }
     };
-    await expect.poll(gone, { timeout: 90_000 }).toBe("gone");
+    await expect.poll(gone).toBe("gone");
   });
 
   it("has its mark in the unit of the game: another unit, or more than the game gives, asks anew", async () => {
@@ -422,7 +420,7 @@ describe("which card was played", () => {
       space: { kind: "corridor", length: 3.2, width: 1.5, floor: "tile", indoors: true } as never,
     });
     // On a busy machine a card that is not made yet is waited for only so long.
-    await expect.poll(async () => (await family.openCard(to, card!.id)).hash, { timeout: 90_000 }).not.toBe(seen.hash);
+    await expect.poll(async () => (await family.openCard(to, card!.id)).hash).not.toBe(seen.hash);
     const now = await family.openCard(to, card!.id);
     expect(now.card.activity.space.floor).toBe("tile");
     const events = playGo(seen.card.activity, [8], [temper(5)], { players: 1, mode: "alone", seed: 5 }, 5);
@@ -503,7 +501,7 @@ describe("goes", () => {
     expect(r.rows[0]!.best).toBe(goes[1]);
     // Worked out after sending, and not by looking.
     await jobs.doDue();
-    await expect.poll(async () => (await results.resultsFor(theirs, sent)).working, { timeout: 90_000 }).toBe(false);
+    await expect.poll(async () => (await results.resultsFor(theirs, sent)).working).toBe(false);
     const worked = await results.resultsFor(theirs, sent);
     expect(worked.expected[8]!.low).toBeLessThanOrEqual(worked.expected[8]!.high);
     const seen = await family.cardsFor(link);

@@ -3,6 +3,7 @@ import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from "node:
 import { join } from "node:path";
 import postgres from "postgres";
 import { afterAll, describe, expect, it } from "vitest";
+import { PATIENCE } from "../scripts/lib/browser.mjs";
 import { freePort } from "../scripts/lib/port.mjs";
 import { startPostgres } from "../scripts/lib/postgres.mjs";
 import { bin, root } from "../scripts/lib/root.mjs";
@@ -85,7 +86,7 @@ describe("npm start", () => {
         cwd: root,
         encoding: "utf8",
         env: { ...process.env, ...env },
-        timeout: 90_000,
+        timeout: PATIENCE,
       });
     const port = run({ PORT: "eighty" });
     expect([port.status, port.stderr]).toEqual([1, 'PORT: "eighty" is not a port number (1 to 65535).\n']);

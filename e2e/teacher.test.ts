@@ -4,7 +4,7 @@ import { join } from "node:path";
 import type { Page } from "puppeteer-core";
 import { beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
-import { base, open, owner, press, ready, retype, sees, tabs, teacherPage, text } from "./help.ts";
+import { base, drag, open, owner, press, ready, retype, sees, tabs, teacherPage, text } from "./help.ts";
 
 const browser = tabs();
 let page: Page;
@@ -12,7 +12,7 @@ beforeAll(async () => {
   page = await teacherPage(browser);
 });
 
-const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 90_000 });
+const saved = (p: Page) => p.waitForSelector("[data-save=saved]");
 const peg = (p: Page, id: string) => p.waitForSelector(`[data-peg=${id}]`);
 const metresOf = async (p: Page, id: string) =>
   Number(await (await peg(p, id))!.evaluate((e) => e.getAttribute("aria-valuenow")));
@@ -33,16 +33,6 @@ async function fresh(pattern: string): Promise<string> {
   await page.waitForSelector("[data-peg]");
   await ready(page);
   return page.url().split("?")[0]!;
-}
-
-async function drag(p: Page, id: string, dx: number): Promise<void> {
-  const box = (await (await peg(p, id))!.boundingBox())!;
-  const x = box.x + box.width / 2;
-  const y = box.y + 14;
-  await p.mouse.move(x, y);
-  await p.mouse.down();
-  for (let i = 1; i <= 5; i++) await p.mouse.move(x + (dx * i) / 5, y);
-  await p.mouse.up();
 }
 
 describe("signing in", () => {
@@ -72,8 +62,8 @@ describe("the workbench", () => {
     await page.waitForSelector("[data-strip=ready]");
     const before = await rate(page, "t3", 1);
     const strip = await text(page, "[data-strip]");
-    await drag(page, "t3", 60);
-    await expect.poll(() => metresOf(page, "t3"), { timeout: 5000 }).toBeGreaterThan(3.2);
+    await drag(page, "[data-peg=t3]", 60, 0, 14);
+    await expect.poll(() => metresOf(page, "t3")).toBeGreaterThan(3.2);
     await expect.poll(() => rate(page, "t3", 1)).toBeLessThan(before);
     await page.waitForFunction(
       (old) => (document.querySelector("[data-strip]") as HTMLElement).innerText !== old,
@@ -108,12 +98,7 @@ describe("the workbench", () => {
     const where = () => page.$eval("[data-mark=t2]", (e) => e.getAttribute("aria-label")!);
     const peg = () => page.$eval("[data-peg=t2]", (e) => Number(e.getAttribute("aria-valuenow")));
     const begun = await where();
-    const box = (await (await page.$("[data-mark=t2] circle"))!.boundingBox())!;
-    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-    await page.mouse.move(x, y);
-    await page.mouse.down();
-    await page.mouse.move(x + 60, y - 20, { steps: 6 });
-    await page.mouse.up();
+    await drag(page, "[data-mark=t2] circle", 60, -20);
     await page.waitForFunction(
       (w) => document.querySelector("[data-mark=t2]")!.getAttribute("aria-label") !== w,
       {},
@@ -164,8 +149,8 @@ describe("the workbench", () => {
         const doc = await (await fetch(`${u}/file`)).json();
         return doc.pattern.params.ladder.targets[1].distance as number;
       }, url);
-    await expect.poll(kept, { timeout: 4000 }).toBeCloseTo(there + 0.1, 5);
-    await expect.poll(kept, { timeout: 8000 }).toBeCloseTo(there, 5);
+    await expect.poll(kept).toBeCloseTo(there + 0.1, 5);
+    await expect.poll(kept).toBeCloseTo(there, 5);
   });
 
   it("drags by touch, and lines of bands never cross", async () => {

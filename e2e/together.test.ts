@@ -153,23 +153,17 @@ describe("two homes in one match", () => {
     };
     await play(one, cards[0]!, 1);
     await expect
-      .poll(
-        async () => {
-          await front(one, `${cards[0]}/match`);
-          return text(one);
-        },
-        { timeout: 90_000 },
-      )
+      .poll(async () => {
+        await front(one, `${cards[0]}/match`);
+        return text(one);
+      })
       .toContain("The other home has not played yet.");
     await play(two, cards[1]!, 2);
     await expect
-      .poll(
-        async () => {
-          await front(one, `${cards[0]}/match`);
-          return text(one);
-        },
-        { timeout: 90_000 },
-      )
+      .poll(async () => {
+        await front(one, `${cards[0]}/match`);
+        return text(one);
+      })
       .toContain("Comet won this time.");
     await front(two, `${cards[1]}/match`);
     await sees(two, "You won!");

@@ -149,7 +149,7 @@ describe("ways back", () => {
     );
     const moved = await at();
     await page.waitForSelector("[data-save=waiting], [data-save=saved]");
-    await page.waitForFunction(() => localStorage.getItem("yard-undo") !== null, { timeout: 90_000 });
+    await page.waitForFunction(() => localStorage.getItem("yard-undo") !== null);
     const url = page.url();
     await page.close();
     const again = await teacherPage(browser);
@@ -171,7 +171,7 @@ describe("ways back", () => {
     await again.$eval("[data-peg=t1]", (e) => (e as SVGElement).focus());
     await again.keyboard.press("ArrowRight");
     await again.waitForSelector("[data-save=waiting]");
-    await again.waitForSelector("[data-save=saved]", { timeout: 90_000 });
+    await again.waitForSelector("[data-save=saved]");
     expect(await text(again)).not.toContain("changed somewhere else");
     await again.close();
   });

@@ -1,11 +1,25 @@
 import type { Page } from "puppeteer-core";
 import { describe, expect, it } from "vitest";
-import { base, cardOf, linkOf, open, owner, phone, press, ready, retype, sees, tabs, teacherPage } from "./help.ts";
+import {
+  base,
+  cardOf,
+  drag,
+  linkOf,
+  open,
+  owner,
+  phone,
+  press,
+  ready,
+  retype,
+  sees,
+  tabs,
+  teacherPage,
+} from "./help.ts";
 
 const browser = tabs();
 
 const CHILD = "Jory S.";
-const saved = (p: Page) => p.waitForSelector("[data-save=saved]", { timeout: 90_000 });
+const saved = (p: Page) => p.waitForSelector("[data-save=saved]");
 const labelOf = (p: Page, mark: string) => p.$eval(mark, (e) => e.getAttribute("aria-label")!);
 const focus = (p: Page, mark: string) => p.$eval(mark, (e) => (e as SVGElement).focus());
 
@@ -23,15 +37,6 @@ async function layOut(page: Page, name: string): Promise<void> {
   await press(page, name);
   await page.waitForSelector("[data-frame]");
 }
-async function dragBy(page: Page, mark: string, dx: number, dy: number): Promise<void> {
-  await page.$eval(mark, (e) => e.scrollIntoView({ block: "center" }));
-  const box = (await (await page.$(mark))!.boundingBox())!;
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-  await page.mouse.move(x, y);
-  await page.mouse.down();
-  await page.mouse.move(x + dx, y + dy, { steps: 6 });
-  await page.mouse.up();
-}
 const field = async (page: Page, name: string, within = "Lay out beside the game") => {
   const found = await page.waitForSelector(
     `xpath///section[@aria-label='${within}']//label[starts-with(normalize-space(),'${name}')]/following-sibling::span/input`,
@@ -44,12 +49,19 @@ describe("laying out beside a game", () => {
     const { page, url } = await climb();
     await layOut(page, "Slalom, then a shot");
     expect(await page.$$("[data-mark^='x.g']")).toHaveLength(5);
+    const top = () => page.$eval("[data-frame]", (e) => e.closest("svg")!.getBoundingClientRect().top);
+    const lay = await top();
     await retype((await field(page, "Markers")) as never, "4");
     await page.waitForFunction(() => document.querySelectorAll("[data-mark^='x.g']").length === 4);
+    // The plan stays where it is while what was typed is saved.
+    for (const state of ["waiting", "saved"]) {
+      await page.waitForSelector(`[data-save=${state}]`);
+      expect(await top()).toBe(lay);
+    }
     // One mark goes, the others stay.
     const others = await labelOf(page, "[data-mark='x.g1']");
     const was = await labelOf(page, "[data-mark='x.g3']");
-    await dragBy(page, "[data-mark='x.g3']", 30, 60);
+    await drag(page, "[data-mark='x.g3']", 30, 60);
     await expect.poll(() => labelOf(page, "[data-mark='x.g3']")).not.toBe(was);
     expect(await labelOf(page, "[data-mark='x.g1']")).toBe(others);
     await press(page, "Marks back to their places");
@@ -64,7 +76,7 @@ describe("laying out beside a game", () => {
     await page.keyboard.up("Shift");
     await expect.poll(() => labelOf(page, "[data-frame]")).toContain("turned 15 degrees");
     expect(await (await field(page, "Size")).evaluate((e) => (e as HTMLInputElement).value)).toBe("105");
-    await dragBy(page, "[data-grip=turn]", -60, -120);
+    await drag(page, "[data-grip=turn]", -60, -120);
     await expect.poll(() => labelOf(page, "[data-frame]")).not.toContain("turned 15 degrees");
     await press(page, "Undo");
     await expect.poll(() => labelOf(page, "[data-frame]")).toContain("turned 15 degrees");
@@ -132,7 +144,7 @@ describe("the busiest layout on a card", () => {
     await press(page, "Send");
     await sees(page, "Send to the class");
     await press(page, "Send to the class");
-    await page.waitForFunction(() => location.pathname.startsWith("/results/"), { timeout: 90_000 });
+    await page.waitForFunction(() => location.pathname.startsWith("/results/"));
     await page.close();
     const small = await phone(browser);
     const card = await cardOf(small, await linkOf("Odette R."), "Long course");
@@ -187,10 +199,10 @@ describe("several targets at once", () => {
     await focus(page, "[data-mark=t2]");
     const width = () => page.$eval("[data-grip='width t2'] title", (e) => e.textContent!);
     const narrow = await width();
-    await dragBy(page, "[data-grip='width t2']", 0, 12);
+    await drag(page, "[data-grip='width t2']", 0, 12);
     await expect.poll(width).not.toBe(narrow);
     await page.select("[role=toolbar] select", "steps");
-    await dragBy(page, "[data-mark=t2] circle", 40, 0);
+    await drag(page, "[data-mark=t2] circle", 40, 0);
     const step = 0.41 * 1.22;
     await expect
       .poll(async () => Math.abs(((await along("t2")) / (step / 2)) % 1) * (step / 2))
@@ -354,7 +366,7 @@ describe("a child's own step and what is behind", () => {
     const look = () =>
       sql`select v.compiled from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
       where c.name = ${CHILD} and a.closes_at > now() and not exists (select 1 from play p where p.card_id = k.id)`;
-    await expect.poll(async () => (await look()).every((k) => k.compiled.measured), { timeout: 90_000 }).toBe(true);
+    await expect.poll(async () => (await look()).every((k) => k.compiled.measured)).toBe(true);
     const cards = await look();
     await sql.end();
     expect(row!.step).toBeCloseTo(0.62, 3);

@@ -152,6 +152,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
   // By what is on the screen, saved or not: a change of scoring asks for the mark anew.
   const scoreUnit = opened(a).possible.unit;
   const [shown, show] = useState(1);
+  const [told, setTold] = useState(true);
   const people = useMemo(() => shownOf(group?.children ?? []), [group]);
 
   // What is laid out beside the game changes nothing that is forecast.
@@ -223,8 +224,13 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
             setSearch={setSearch}
             send={() => open("send")}
           />
-          {draft.broughtBack && draft.state.at !== "saved" && (
-            <p className="note note-good mx-6 mb-2">What you had typed here before was brought back.</p>
+          {draft.broughtBack && told && (
+            <p className="note note-good mx-6 mb-2 flex items-center justify-between gap-3">
+              What you had typed here before was brought back.
+              <button type="button" className="underline" onClick={() => setTold(false)}>
+                Close this note
+              </button>
+            </p>
           )}
           <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
             <Stations activity={a} station={station} />

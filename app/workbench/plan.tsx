@@ -3,7 +3,7 @@ import { memo, useMemo, useRef } from "react";
 import type { Spread } from "#core/actions/spread.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { strokesOf, writtenOn } from "#core/yard/draw.ts";
-import { type Part, partsOf } from "#core/yard/parts.ts";
+import { type Part, type PartOf, partsOf } from "#core/yard/parts.ts";
 import { targetName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { drawnSize, Strokes, ThingStroke } from "../ui/strokes.tsx";
@@ -63,6 +63,7 @@ export const Plan = memo(function Plan({
   const right = s.x(space.length);
   const runOn = partsOf(parts, "runOn")[0];
   const targets = partsOf(parts, "target");
+  const held = targets.find((t) => t.id === chosen);
   const zones = partsOf(parts, "zone");
   const lines = partsOf(parts, "line").filter((l) => l.role === "start");
   const from = lines.find((l) => l.id === chosen) ?? lines[0];
@@ -252,7 +253,6 @@ export const Plan = memo(function Plan({
             choose={choose}
             focusOn={focusOn}
             toggle={toggle}
-            widen={widen}
             wide={t.width}
             snap={snap}
             step={step}
@@ -264,6 +264,7 @@ export const Plan = memo(function Plan({
             wrong={wrong.includes(t.id)}
           />
         ))}
+        {held && <WidthGrip key={held.id} target={held} widen={widen} scale={s} svg={svg} />}
         <text x="26" y={s.height - 5} fill="var(--color-chalk)" fillOpacity="0.85" fontSize="13">
           {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Where sends of {who} land
         </text>
@@ -302,7 +303,6 @@ interface MarkProps {
   choose: (id: string) => void;
   focusOn: (id: string) => void;
   toggle: Props["toggle"];
-  widen: Props["widen"];
   /** Metres across. */
   wide: number;
   snap: Snap;
@@ -317,8 +317,7 @@ interface MarkProps {
 }
 
 /**
- * A target: dragged along and aside by mouse or finger, moved by arrows while it is chosen; with Shift it is chosen together with others. A grip
- * at its edge makes it wider or narrower.
+ * A target: dragged along and aside by mouse or finger, moved by arrows while it is chosen; with Shift it is chosen together with others.
  */
 const TargetMark = memo(function TargetMark({
   id,
@@ -333,7 +332,6 @@ const TargetMark = memo(function TargetMark({
   choose,
   focusOn,
   toggle,
-  widen,
   wide,
   snap,
   step,
@@ -360,18 +358,6 @@ const TargetMark = memo(function TargetMark({
       const aside = ((cy - box.current.top) * px - scale.height / 2) / scale.k;
       const along = scale.reversed ? distance : to(scale.distanceAt((cx - box.current.left) * px));
       place(id, along, to(aside), `drag ${id} ${gesture.current}`);
-    },
-    { pointer: { touch: true }, filterTaps: true },
-  );
-  const bindWidth = useDrag(
-    ({ xy: [, cy], first }) => {
-      if (first) {
-        gesture.current++;
-        box.current = svg.current?.getBoundingClientRect() ?? null;
-      }
-      if (!box.current) return;
-      const half = ((cy - box.current.top) * (WIDTH / box.current.width) - y) / scale.k;
-      widen(id, Math.round(half * 2 * 100) / 100, `drag width ${id} ${gesture.current}`);
     },
     { pointer: { touch: true }, filterTaps: true },
   );
@@ -433,18 +419,6 @@ const TargetMark = memo(function TargetMark({
         </text>
       </g>
       {chosen && (
-        <g
-          {...bindWidth()}
-          data-grip={`width ${id}`}
-          transform={`translate(${x} ${y + (wide * scale.k) / 2})`}
-          className="cursor-ns-resize touch-none"
-        >
-          <title>{`Width ${wide.toFixed(2)} m: drag`}</title>
-          <rect x="-14" y="-6" width="28" height="22" fill="transparent" />
-          <path d="M-9 0h18" stroke="var(--color-mustard)" strokeWidth="4" strokeLinecap="round" />
-        </g>
-      )}
-      {chosen && (
         <text
           x={x + size * 0.75 + 7}
           y={y + 5}
@@ -465,3 +439,42 @@ const TargetMark = memo(function TargetMark({
     </>
   );
 });
+
+/** Makes the chosen target wider or narrower, by its edge: drawn over all targets, since one may stand on another. */
+function WidthGrip({
+  target: { id, along, across, width },
+  widen,
+  scale: s,
+  svg,
+}: {
+  target: PartOf<"target">;
+  widen: Props["widen"];
+  scale: PlanScale;
+  svg: React.RefObject<SVGSVGElement | null>;
+}) {
+  const box = useRef<DOMRect | null>(null);
+  const y = s.y(across);
+  const bind = useDrag(
+    ({ xy: [, cy], first, startTime }) => {
+      if (first) {
+        box.current = svg.current?.getBoundingClientRect() ?? null;
+      }
+      if (!box.current) return;
+      const half = ((cy - box.current.top) * (WIDTH / box.current.width) - y) / s.k;
+      widen(id, Math.round(half * 2 * 100) / 100, `drag width ${id} ${startTime}`);
+    },
+    { pointer: { touch: true }, filterTaps: true },
+  );
+  return (
+    <g
+      {...bind()}
+      data-grip={`width ${id}`}
+      transform={`translate(${s.x(along)} ${y + (width * s.k) / 2})`}
+      className="cursor-ns-resize touch-none"
+    >
+      <title>{`Width ${width.toFixed(2)} m: drag`}</title>
+      <rect x="-14" y="-6" width="28" height="22" fill="transparent" />
+      <path d="M-9 0h18" stroke="var(--color-mustard)" strokeWidth="4" strokeLinecap="round" />
+    </g>
+  );
+}

@@ -20,7 +20,7 @@ export function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
     <span
       role="status"
       data-save={state.at}
-      className={`text-sm ${state.at === "saved" || state.at === "waiting" ? "text-quiet" : "problem"}`}
+      className={`text-sm whitespace-nowrap max-[600px]:w-full max-[600px]:text-right ${state.at === "saved" || state.at === "waiting" ? "text-quiet" : "problem"}`}
       title={state.at === "mend" ? state.problems.map((p) => p.message).join("\n") : undefined}
     >
       {text}

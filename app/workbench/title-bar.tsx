@@ -29,28 +29,26 @@ export function TitleBar({
 }) {
   const { settled: a, change, undo, redo } = draft;
   return (
-    <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-6 pt-2 pb-1.5">
+    // One row on a wide screen, two on a narrow one, whatever the title and the note of saving say: what is under a hand never moves by it.
+    <div className="flex items-center gap-x-3 gap-y-2 px-6 pt-2 pb-1.5 max-[1240px]:flex-wrap">
       <h1 className="sr-only">{a.title}</h1>
       <input
         aria-label="Title"
-        className="min-w-40 border-transparent bg-transparent px-1 font-head text-[1.65rem] leading-tight font-bold hover:border-hair"
-        style={{
-          width: `${Math.min(28, Math.max(8, a.title.length * 0.62))}em`,
-          fontSize: "1.65rem",
-          maxWidth: "40vw",
-        }}
+        title={a.title}
+        className="min-w-40 shrink text-ellipsis border-transparent bg-transparent px-1 font-head text-[1.65rem] leading-tight font-bold hover:border-hair max-[1240px]:max-w-full"
+        style={{ width: `${Math.min(28, Math.max(8, a.title.length * 0.62))}em`, fontSize: "1.65rem" }}
         value={a.title}
         maxLength={60}
         onChange={(e) => change({ ...a, title: e.target.value }, "title")}
       />
-      <span className="tag">{label(`pattern.${a.pattern.name}`)}</span>
-      <span className="tag">
+      <span className="tag shrink-0">{label(`pattern.${a.pattern.name}`)}</span>
+      <span className="tag shrink-0">
         ages {a.ages.from} to {a.ages.to}
       </span>
-      <label className="flex items-center gap-2 text-sm">
-        <span className="text-quiet">shown for</span>
+      <label className="flex min-w-36 items-center gap-2 text-sm">
+        <span className="shrink-0 text-quiet">shown for</span>
         <select
-          className="py-0.5 text-sm font-semibold"
+          className="max-w-60 min-w-0 py-0.5 text-sm font-semibold"
           value={group?.id}
           onChange={(e) =>
             setSearch(
@@ -69,7 +67,7 @@ export function TitleBar({
           ))}
         </select>
       </label>
-      <div className="ml-auto flex items-center gap-2">
+      <div className="ml-auto flex shrink-0 items-center justify-end gap-2 max-[1240px]:w-full max-[1240px]:flex-wrap">
         <SaveNote draft={draft} zone={zone} />
         <button
           type="button"

@@ -20,7 +20,7 @@ const FLAGS = [
 ];
 
 /** Longer than anything takes on a busy machine, milliseconds: what has not come by then does not come. */
-const PATIENCE = 90_000;
+export const PATIENCE = 180_000;
 
 /**
  * A headless browser with a profile of its own; `profile` keeps one over several starts; `flags` are added to its own.

@@ -54,7 +54,7 @@ export async function startWeb({ port, env, host = process.env.HOST ?? "127.0.0.
     errors = (errors + d).slice(-4000);
   });
   const url = `http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${port}`;
-  const until = Date.now() + 60_000;
+  const until = Date.now() + 180_000;
   while (Date.now() < until) {
     if (child.exitCode !== null) throw new Error(`The server stopped at once (is port ${port} taken?):\n${errors}`);
     try {
