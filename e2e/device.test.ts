@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { HTTPRequest, Page } from "puppeteer-core";
 import { afterAll, describe, expect, inject, it } from "vitest";
-import { base, beginPlay, cardOf, handIn, linkOf, owner, press, sees, tabs, teacherPage, text } from "./help.ts";
+import { base, beginPlay, cardOf, handIn, linkOf, open, owner, press, sees, tabs, teacherPage, text } from "./help.ts";
 
 const browser = tabs();
 const sql = owner();
@@ -72,6 +72,22 @@ describe("a go on the device", () => {
     await page.goto(link, { waitUntil: "networkidle0" });
     await expect.poll(() => resultsOf("Nuri E.")).toBe(before + 1);
     await page.waitForFunction(() => !document.body.innerText.includes("waits"));
+    await context.close();
+  });
+
+  it("says so where the game does not come through, and begins once there is a network again", async () => {
+    const { page, context } = await ownPhone();
+    // As on a first visit, before anything is kept on the device.
+    await page.setBypassServiceWorker(true);
+    await open(page, `${await cardOf(page, await linkOf("Nuri E."), "Hallway climb")}?screen=look`);
+    for (const box of await page.$$("input[type=checkbox]:not(:checked)")) await box.click();
+    await page.setOfflineMode(true);
+    await press(page, "Next: Play");
+    await sees(page, "The game did not come through. Is there a network?");
+    expect(await page.$eval("[role=alert]", (e) => e.checkVisibility())).toBe(true);
+    await page.setOfflineMode(false);
+    await press(page, "Try again");
+    await sees(page, "Who plays?");
     await context.close();
   });
 

@@ -56,9 +56,10 @@ describe("around a game", () => {
     const clock = async () => Number(/0:(\d\d)/.exec(await page.$eval("main", (e) => e.innerText))?.[1]);
     await press(page, "Pause");
     await sees(page, "Paused. The clock stands still.");
+    const stood = await clock();
     await new Promise((r) => setTimeout(r, 3000));
+    expect(await clock()).toBe(stood);
     await press(page, "Go on");
-    expect(await clock()).toBeGreaterThanOrEqual(27);
     await tap(page, 1);
     await press(page, "Fix");
     await press(page, "We do not agree: send it again");

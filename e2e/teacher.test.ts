@@ -130,26 +130,34 @@ describe("the workbench", () => {
     const url = await fresh("Climb");
     await saved(page);
     const there = await metresOf(page, "t2");
-    // A slow network: every save takes a second and a half.
+    // A slow network: a save waits until it is let through.
     await page.evaluate(() => {
       const real = window.fetch;
       window.fetch = async (...a: Parameters<typeof fetch>) => {
-        if (String(a[0]).endsWith("/save")) await new Promise((r) => setTimeout(r, 1500));
+        const box = document.body.dataset;
+        if (String(a[0]).endsWith("/save")) {
+          box.saves = String(Number(box.saves ?? 0) + 1);
+          while (Number(box.through ?? 0) < Number(box.saves)) await new Promise((r) => setTimeout(r, 20));
+        }
         return real(...a);
       };
     });
+    const saves = (n: number) => page.waitForSelector(`body[data-saves="${n}"]`);
+    const through = (n: number) => page.evaluate((k) => document.body.setAttribute("data-through", String(k)), n);
     await focusPeg(page, "t2");
-    const sent = page.waitForRequest((r) => r.url().endsWith("/save"));
     await page.keyboard.press("ArrowRight");
-    await new Promise((r) => setTimeout(r, 1200));
+    await saves(1);
     await press(page, "Undo");
-    await sent;
+    await expect.poll(() => metresOf(page, "t2")).toBeCloseTo(there, 5);
+    await through(1);
+    await saves(2);
     const kept = () =>
       page.evaluate(async (u) => {
         const doc = await (await fetch(`${u}/file`)).json();
         return doc.pattern.params.ladder.targets[1].distance as number;
       }, url);
-    await expect.poll(kept).toBeCloseTo(there + 0.1, 5);
+    expect(await kept()).toBeCloseTo(there + 0.1, 5);
+    await through(2);
     await expect.poll(kept).toBeCloseTo(there, 5);
   });
 

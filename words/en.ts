@@ -33,6 +33,7 @@ export const en = {
   "play.stopped": "You stopped here.",
   "play.otherTab": "This game is open in another tab. Play there.",
   "play.tryAgain": "Try again",
+  "play.notCome": "The game did not come through. Is there a network?",
   "play.resume": "Carry on with your game",
   "play.resumeText": "Your game was kept on this device.",
   "play.otherRules": "This game began with older rules. Hand it in.",

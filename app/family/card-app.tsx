@@ -10,6 +10,7 @@ import { HandInScreen } from "./hand-in-screen.tsx";
 import { LookScreen } from "./look-screen.tsx";
 import { keepPages } from "./offline.ts";
 import { type OwnCard, useOwnCard } from "./own-card.ts";
+import { Pieces } from "./pieces.tsx";
 import { type LocalPlay, playsOfCard } from "./store.ts";
 import { keepSyncing, onSync } from "./sync.ts";
 import { useHeading } from "./use-heading.ts";
@@ -124,8 +125,9 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
     return keepSyncing(data.token, [data.id]);
   }, [data.token, data.id]);
   useEffect(() => {
-    if (step === "fetch") requestIdleCallback?.(() => void loadSetUp());
-    if (step === "look" || step === "setup" || step === "fetch") requestIdleCallback?.(() => void loadPlay());
+    if (step === "fetch") requestIdleCallback?.(() => void loadSetUp().catch(() => undefined));
+    if (step === "look" || step === "setup" || step === "fetch")
+      requestIdleCallback?.(() => void loadPlay().catch(() => undefined));
   }, [step]);
 
   if (data.state !== "open" && !underWay && !(plays ?? []).some((p) => !p.receipt && !p.practice))
@@ -188,9 +190,11 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
           <FetchScreen data={data} own={own} ticks={ticks} setTicks={setTicks} locked={underWay !== null} />
         )}
         {step === "setup" && (
-          <Suspense fallback={<p className="text-lg">{say("play.loading")}</p>}>
-            <SetUpScreen data={data} ticks={ticks} setTicks={setTicks} asked={asked.at} />
-          </Suspense>
+          <Pieces>
+            <Suspense fallback={<p className="text-lg">{say("play.loading")}</p>}>
+              <SetUpScreen data={data} ticks={ticks} setTicks={setTicks} asked={asked.at} />
+            </Suspense>
+          </Pieces>
         )}
         {step === "look" && <LookScreen data={data} ticks={ticks} setTicks={setTicks} />}
         {step === "handin" && <HandInScreen data={data} plays={plays} again={again} go={go} />}
@@ -204,9 +208,11 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
           </div>
         )}
         {playing && (ready || underWay) && plays && (
-          <Suspense fallback={<p className="p-6 text-lg">{say("play.loading")}</p>}>
-            <PlayScreen data={data} own={own} underWay={underWay} again={again} go={go} />
-          </Suspense>
+          <Pieces>
+            <Suspense fallback={<p className="p-6 text-lg">{say("play.loading")}</p>}>
+              <PlayScreen data={data} own={own} underWay={underWay} again={again} go={go} />
+            </Suspense>
+          </Pieces>
         )}
         {playing && (
           <noscript>

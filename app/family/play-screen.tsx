@@ -52,9 +52,11 @@ function useOnlyTab(card: string): { state: "asking" | "mine" | "other"; retry: 
 /** The one pattern that is played: its code comes with the game, and so do its sentences. */
 function usePattern(name: PatternName): AnyPattern | null {
   const [pattern, set] = useState<AnyPattern | null>(null);
+  const [error, setError] = useState<unknown>(null);
   useEffect(() => {
-    void Promise.all([loadPattern(name), loadWords(name)]).then(([pattern]) => set(pattern));
+    Promise.all([loadPattern(name), loadWords(name)]).then(([pattern]) => set(pattern), setError);
   }, [name]);
+  if (error) throw error;
   return pattern;
 }
 
