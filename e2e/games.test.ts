@@ -8,8 +8,9 @@ const browser = tabs();
 const on = (child: string, a: Activity, players?: number, mode?: string) => playing(browser, child, a, players, mode);
 /** Taps the so-manieth of the things that may be hit or chosen. */
 const tap = async (page: Page, n: number) => {
-  await page.waitForSelector("[data-targets] button");
-  const all = await page.$$("[data-targets] button");
+  const those = "[data-targets] button:not(:disabled)";
+  await page.waitForSelector(those);
+  const all = await page.$$(those);
   await all[n - 1]!.click();
 };
 /** Drags the piece to a place of the field about the jack, as shares of it. */
@@ -69,7 +70,7 @@ describe("around a game", () => {
       await tap(page, 1);
       await sees(page, n === 2 ? "the last one" : `${n - 1} to go.`);
     }
-    await press(page, "HIT");
+    await tap(page, 1);
     await handIn(page);
     await sees(page, "You got 4 sends.");
     expect((await keptOf(name))!.reflection).toMatchObject({ chose: 0 });
@@ -89,8 +90,18 @@ describe("whole games, by touch", () => {
     const name = title();
     const page = await on("Rafe J.", changed(fromPattern("sweep"), name, {}));
     await sees(page, "any of them. 4 to go.");
+    // What is tapped stays where it is under the thumb, whatever was hit.
+    const lie = () =>
+      page.$$eval("[data-targets] button", (all) =>
+        all.map((b) => `${b.getAttribute("aria-label")} ${JSON.stringify(b.getBoundingClientRect())}`),
+      );
+    const first = await lie();
     await tap(page, 3);
     await sees(page, "any of them. 3 to go.");
+    expect(await lie()).toEqual(first);
+    expect(
+      await page.$$eval("[data-targets] button", (all) => all.map((b) => (b as HTMLButtonElement).disabled)),
+    ).toEqual([false, false, true, false]);
     await press(page, "MISS");
     await press(page, "Fix");
     await press(page, "Foot over the line");
@@ -103,7 +114,7 @@ describe("whole games, by touch", () => {
     await tap(page, 1);
     await tap(page, 1);
     await sees(page, "the last one");
-    await press(page, "HIT");
+    await tap(page, 1);
     await sees(page, "All of them are hit!");
     await handIn(page);
     await sees(page, "You got 5 sends.");
@@ -119,9 +130,24 @@ describe("whole games, by touch", () => {
     await tap(two, 1);
     await tap(two, 1);
     await sees(two, "the last one");
-    await press(two, "HIT");
+    await tap(two, 1);
     await sees(two, "Rafe wins!");
     await two.close();
+  });
+
+  it("bands: what is tapped stays where it is when more can be told than at the first piece", async () => {
+    const page = await on("Rafe J.", changed(fromPattern("bands"), title(), {}));
+    const lie = () =>
+      page.$$eval("main button", (all) =>
+        all.flatMap((b) => (/^(Too|\d point)/.test(b.innerText) ? [b.getBoundingClientRect().top] : [])),
+      );
+    await sees(page, "piece 1 of 3");
+    const first = await lie();
+    expect(first.length).toBeGreaterThan(4);
+    await press(page, "Too far");
+    await sees(page, "A piece moved");
+    expect(await lie()).toEqual(first);
+    await page.close();
   });
 
   it("board: called first, from lines with points, and by number keys alone", async () => {

@@ -323,7 +323,11 @@ function tokenOf(id, version) {
 }
 
 /** What tells a send, a run or a task of a game: the first of these that there is. */
-const TELLS = ["[data-targets] button", "main .bg-page button[class*='rounded-[']", "main .bg-page button"];
+const TELLS = [
+  "[data-targets] button:not(:disabled)",
+  "main .bg-page button[class*='rounded-[']",
+  "main .bg-page button",
+];
 const TAPS = 24;
 /** One tap after the other on the play screen of each game of the demo, each taken back, at a quarter of the speed. */
 async function playTaps() {

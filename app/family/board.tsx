@@ -209,6 +209,8 @@ export function Board({
     [local, setPlay, flush, write, data, name],
   );
 
+  /** Targets as there were several to choose from: each keeps its place to the last. */
+  const places = useRef<readonly string[]>([]);
   const panel = fixing ? "fix" : swapping ? "swap" : "play";
   useHeading(play && view(play).done ? "over" : panel);
   const elapsed = useElapsed(local.startedAt, play !== null && view(play).done === null, local.speed);
@@ -300,8 +302,11 @@ export function Board({
   const pieces = piecesIn(v.asks).map((p) => ({ zone: p.place, shape: p.player }));
   // Several things to choose from, or pieces that lie there, need more of the screen.
   const spelled = spell !== undefined;
+  if (asked?.kind === "send" && asked.aim.kind === "any" && asked.aim.want.length > 1)
+    if (asked.aim.among.some((id) => !places.current.includes(id))) places.current = asked.aim.among;
   const many =
     spelled ||
+    places.current.length > 0 ||
     (shown && wanted === undefined && asked !== undefined && (asked.kind === "send" || asked.kind === "choose"));
   const pieced = many || data.card.parts.some((p) => p.kind === "zone" || p.kind === "cell");
   const seconds = Math.floor(Math.max(0, dueAt === null ? elapsed - v.still : dueAt - elapsed) / 1000);
@@ -480,6 +485,7 @@ export function Board({
               act={act}
               sound={sound}
               name={name}
+              places={places.current}
               nudge={data.card.ladder ? nudgeOf(play, data.card.ladder) : null}
             />
           )}

@@ -19,11 +19,15 @@ import { useWaiting } from "./waiting.ts";
 /** The game itself comes in a piece of its own, once somebody is about to play. */
 const loadPlay = () => import("./play-screen.tsx");
 const PlayScreen = lazy(loadPlay);
-/** So does the yard, mark by mark; the server has it at hand, so that it is read before any script is there. */
-const loadSetUp = () => import("./set-up-screen.tsx");
-const SetUpScreen = import.meta.env.SSR
-  ? (await loadSetUp()).SetUpScreen
-  : lazy(async () => ({ default: (await loadSetUp()).SetUpScreen }));
+/** So does the yard, mark by mark. */
+const loadSetUp = async () => (await import("./set-up-screen.tsx")).SetUpScreen;
+/**
+ * A page that opens at the yard has it at hand before anything is drawn: on the server, so that it is read before any script is there, and on
+ * the device, so that what is read does not go away until the script has it too.
+ */
+const atOnce = import.meta.env.SSR || new URLSearchParams(location.search).get("screen") === "setup";
+const SetUpScreen =
+  (atOnce ? await loadSetUp().catch(() => null) : null) ?? lazy(async () => ({ default: await loadSetUp() }));
 
 export type CardData = OpenCard & {
   token: string;

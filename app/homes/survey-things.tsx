@@ -42,22 +42,22 @@ export function Things({ answers, items, typed, ready, changed }: PartProps) {
     <>
       <h2 className="text-2xl">{say("survey.things")}</h2>
       <p className="mb-2 text-quiet">{say("survey.thingsHint")}</p>
-      {ready && (
-        <label className="mb-3 flex items-center gap-2">
-          <Search size={20} aria-hidden="true" className="shrink-0" />
-          <input
-            type="search"
-            className="min-h-11 w-full text-lg"
-            aria-label={say("survey.search")}
-            placeholder={say("survey.search")}
-            value={wanted}
-            onChange={(e) => {
-              e.stopPropagation();
-              setWanted(e.target.value);
-            }}
-          />
-        </label>
-      )}
+      {/* There from the beginning, so that nothing moves once the script has come. */}
+      <label className="mb-3 flex items-center gap-2 noscript:hidden">
+        <Search size={20} aria-hidden="true" className="shrink-0" />
+        <input
+          type="search"
+          className="min-h-11 w-full text-lg"
+          aria-label={say("survey.search")}
+          placeholder={say("survey.search")}
+          disabled={!ready}
+          value={wanted}
+          onChange={(e) => {
+            e.stopPropagation();
+            setWanted(e.target.value);
+          }}
+        />
+      </label>
       {/* What was said of things that are not shown now goes along all the same. */}
       {ready && asked.map((i) => <input key={i.id} type="hidden" name={`kit.${i.id}`} value={counts[i.id] ?? ""} />)}
       {found ? (
@@ -109,10 +109,10 @@ function Thing({
   if (!ready)
     return (
       <li>
-        <label className="grid min-h-25 justify-items-center gap-0.5 rounded-md border-2 border-hair bg-raised p-1.5 text-center">
-          <ItemDrawing item={i.id} size={40} />
+        <label className="grid min-h-27 justify-items-center gap-0.5 rounded-md border-2 border-hair bg-raised p-1.5 text-center">
+          <ItemDrawing item={i.id} size={28} />
           <span className="text-sm leading-tight">{name}</span>
-          <input name={`kit.${i.id}`} inputMode="numeric" className="w-14 text-center" defaultValue={count} />
+          <input name={`kit.${i.id}`} inputMode="numeric" className="h-6 w-14 py-0 text-center" defaultValue={count} />
         </label>
       </li>
     );
@@ -121,7 +121,7 @@ function Thing({
       <button
         type="button"
         aria-label={n > 0 ? say("survey.moreOf", { item: name, count: n }) : say("survey.more", { item: name })}
-        className={`grid min-h-25 w-full justify-items-center gap-0.5 rounded-md border-2 p-1.5 ${n > 0 ? "border-teal bg-mint/30" : "border-hair bg-raised"}`}
+        className={`grid min-h-27 w-full justify-items-center gap-0.5 rounded-md border-2 p-1.5 ${n > 0 ? "border-teal bg-mint/30" : "border-hair bg-raised"}`}
         onClick={() => set(i.id, n + 1)}
       >
         <ItemDrawing item={i.id} size={46} />

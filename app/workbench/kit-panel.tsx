@@ -431,7 +431,13 @@ function ClassFit({
   name: (id: string) => string;
   change: (a: Activity) => void;
 }) {
-  if (!fits) return <p className="py-2 text-sm text-quiet">Asking the homes ...</p>;
+  // As high before the answer as with it: what stands under it does not move.
+  if (!fits)
+    return (
+      <p className="mb-1 min-h-16 rounded-sm border-2 border-hair px-2.5 py-1.5 text-sm text-quiet">
+        Asking the homes ...
+      </p>
+    );
   const of = new Map(fits.map((f) => [f.home, f]));
   const count = countHomes(housed, (id) => {
     const f = of.get(id);
@@ -441,7 +447,7 @@ function ClassFit({
   const out = told.filter((f) => !f.can);
   const ranked = rankedChanges(told).slice(0, 4);
   return (
-    <details className="mb-1 rounded-sm border-2 border-hair px-2.5 py-1.5" aria-label="Homes">
+    <details className="mb-1 min-h-16 rounded-sm border-2 border-hair px-2.5 py-1.5" aria-label="Homes">
       <summary className="font-semibold">
         {tell("kit.homes", { n: count.can, all: count.all, silent: count.silent })}
         {out.length > 0 && ranked[0] && (

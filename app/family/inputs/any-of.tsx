@@ -4,9 +4,19 @@ import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 import Targets from "./targets.tsx";
 
-/** One tap tells which of several was hit, or that none was; what no longer counts may be hit as well. */
-export default function AnyOf({ aim, data, act, mending }: InputProps<AskOf<"send">> & { aim: AimOf<"any"> }) {
+/**
+ * One tap tells which of several was hit, or that none was; what no longer counts may be hit as well. What was taken away
+ * keeps its place: the others stay where they are under the finger.
+ */
+export default function AnyOf({
+  aim,
+  places,
+  data,
+  act,
+  mending,
+}: InputProps<AskOf<"send">> & { aim: AimOf<"any">; places: readonly string[] }) {
   const [others, setOthers] = useState(false);
+  const gone = places.filter((id) => !aim.want.includes(id));
   const spent = aim.among.filter((id) => !aim.want.includes(id));
   const hit = (id: string | null) => {
     setOthers(false);
@@ -24,12 +34,12 @@ export default function AnyOf({ aim, data, act, mending }: InputProps<AskOf<"sen
     );
   return (
     <>
-      <Targets ids={aim.want} data={data} pick={hit} miss keys={!mending} worth={aim.worth} />
       {spent.length > 0 && (
         <button type="button" className="btn min-h-12 short:min-h-9" onClick={() => setOthers(true)}>
           {say("play.crossedOut")}
         </button>
       )}
+      <Targets ids={places} gone={gone} data={data} pick={hit} miss keys={!mending} worth={aim.worth} />
     </>
   );
 }

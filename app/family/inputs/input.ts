@@ -11,6 +11,8 @@ export interface InputProps<A extends Ask = Ask> {
   now: string;
   sound: (what: "tick") => void;
   name: (player: number) => string;
+  /** Targets as they were when there were several to choose from; none: there never were. */
+  places?: readonly string[];
   /** An earlier try is mended with it: nothing that only makes sense in play. */
   mending?: boolean;
 }

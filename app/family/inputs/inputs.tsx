@@ -1,5 +1,5 @@
 import { lazy, Suspense, useState } from "react";
-import { type AimKind, type Ask, type AskKind, type AskOf, askOf, mainAsks } from "#core/asks/ask.ts";
+import { type AimKind, type AimOf, type Ask, type AskKind, type AskOf, askOf, mainAsks } from "#core/asks/ask.ts";
 import { LINE_FIELD } from "#core/contract/standing.ts";
 import type { nudgeOf } from "#core/levels/nudge.ts";
 import { say } from "#words/say.ts";
@@ -37,6 +37,12 @@ const AnyOf = lazy(() => import("./any-of.tsx"));
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
 type InputOf<K extends AskKind> = (props: WithAll<AskOf<K>>) => React.ReactNode;
 
+/** Where there were several to choose from, the last one is told as they were: nothing else comes to lie under the finger. */
+function OneOrAny(p: InputProps<AskOf<"send">> & { aim: AimOf<"any"> }) {
+  const places = p.places ?? (p.aim.want.length > 1 ? p.aim.among : []);
+  return places.length > 0 ? <AnyOf {...p} places={places} /> : <HitOrMiss {...p} />;
+}
+
 /** How a send is told, by what it is aimed at: complete by the compiler. */
 const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNode } = {
   any: ({ all: _, ...p }) =>
@@ -49,10 +55,8 @@ const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNod
         tap={(hit) => p.act({ kind: "send", hit })}
         miss
       />
-    ) : p.ask.aim.want.length > 1 ? (
-      <AnyOf {...p} aim={p.ask.aim} />
     ) : (
-      <HitOrMiss {...p} aim={p.ask.aim} />
+      <OneOrAny {...p} aim={p.ask.aim} />
     )),
   zones: ({ all, ...p }) =>
     p.ask.aim.kind === "zones" && <Rest {...p} zones={Object.keys(p.ask.aim.worth)} pieces={piecesIn(all)} />,
@@ -192,11 +196,9 @@ export function Inputs({
       // What must be chosen may be chosen again; where there is no other, it is not asked.
       !(a.kind === "choose" && a.must),
   );
+  // What comes and goes stands over what is tapped at every send: that stays where it is under the thumb.
   return (
     <>
-      {main.map((ask) => (
-        <Input key={`${ask.kind} ${ask.player}`} {...p} ask={ask} all={asks} />
-      ))}
       {p.nudge?.to === "found" && (
         <p role="status" className="text-center font-semibold">
           {say("play.found")}
@@ -216,20 +218,20 @@ export function Inputs({
           )}
           {line &&
             onlyLine &&
+            (line.easier ?? line.harder) !== undefined &&
             (["easier", "harder"] as const).map((way) => {
               const to = line[way];
               const asked = p.nudge?.to === way ? p.nudge.row : null;
               return (
-                to !== undefined && (
-                  <button
-                    key={way}
-                    type="button"
-                    className={`btn min-h-11 short:min-h-9 ${asked === null ? "" : "border-mustard bg-mustard text-night"}`}
-                    onClick={() => stand(to)}
-                  >
-                    {asked === null ? say(`play.${way}`) : say(`play.${way}Now`, { row: asked })}
-                  </button>
-                )
+                <button
+                  key={way}
+                  type="button"
+                  className={`btn min-h-11 short:min-h-9 ${asked === null ? "" : "border-mustard bg-mustard text-night"}`}
+                  disabled={to === undefined}
+                  onClick={() => to !== undefined && stand(to)}
+                >
+                  {asked === null ? say(`play.${way}`) : say(`play.${way}Now`, { row: asked })}
+                </button>
               );
             })}
           {rest && (
@@ -256,6 +258,9 @@ export function Inputs({
           ))}
         </div>
       )}
+      {main.map((ask) => (
+        <Input key={`${ask.kind} ${ask.player}`} {...p} ask={ask} all={asks} />
+      ))}
     </>
   );
 }

@@ -240,8 +240,6 @@ export function Swap({ ask, act, data, mending = false }: InputProps<AskOf<"swap
   const pair = hint === "move" ? greedySwap(cells, n, reach) : null;
   return (
     <div className="grid gap-2.5">
-      <Floor cells={cells} n={n} names={names} kinds={ask.kinds} press={press} chosen={chosen} hinted={pair ?? []} />
-      {!mending && <Keys of="places" />}
       {wrong && (
         <p role="alert" className="problem">
           {wrong}
@@ -254,6 +252,8 @@ export function Swap({ ask, act, data, mending = false }: InputProps<AskOf<"swap
           })}
         </p>
       )}
+      <Floor cells={cells} n={n} names={names} kinds={ask.kinds} press={press} chosen={chosen} hinted={pair ?? []} />
+      {!mending && <Keys of="places" />}
       {!mending && (
         <button
           type="button"

@@ -29,9 +29,15 @@ function sentAs(data: CardData, role: string): string {
   return item === null ? role : itemName(item, namesOf(data.card.activity.kit.own));
 }
 
-/** Several things, or lines, as they may be hit or chosen: one tap each, or its number on the keyboard. `miss`: none of them. */
+const NONE: readonly string[] = [];
+
+/**
+ * Several things, or lines, as they may be hit or chosen: one tap each, or its number on the keyboard. `miss`: none of them; `gone`: those that
+ * no longer count, which keep their places, so that none of the others comes to lie under the finger.
+ */
 export default function Targets({
   ids,
+  gone = NONE,
   data,
   pick,
   miss = false,
@@ -39,6 +45,7 @@ export default function Targets({
   worth,
 }: {
   ids: readonly string[];
+  gone?: readonly string[];
   data: CardData;
   pick: (id: string | null) => void;
   miss?: boolean;
@@ -52,12 +59,12 @@ export default function Targets({
       if (e.target instanceof HTMLInputElement || e.repeat || e.ctrlKey || e.metaKey || e.altKey) return;
       const at = /^[1-9]$/.test(e.key) ? Number(e.key) - 1 : -1;
       const id = ids[at];
-      if (id !== undefined) pick(id);
+      if (id !== undefined && !gone.includes(id)) pick(id);
       else if (miss && (e.key === "0" || e.key === "ArrowRight")) pick(null);
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);
-  }, [ids, pick, miss, keys]);
+  }, [ids, gone, pick, miss, keys]);
   const few = ids.length <= 4;
   return (
     <>
@@ -75,7 +82,8 @@ export default function Targets({
             <button
               key={id}
               type="button"
-              className="relative grid min-h-16 content-center justify-items-center rounded-xl border-[3px] border-night bg-mint p-1 text-night active:scale-[0.98] short:min-h-11 short:grid-flow-col short:items-center short:justify-center short:gap-2"
+              disabled={gone.includes(id)}
+              className="relative grid min-h-16 content-center justify-items-center rounded-xl border-[3px] border-night bg-mint p-1 text-night active:scale-[0.98] disabled:border-dashed disabled:bg-transparent disabled:text-ink disabled:opacity-50 short:min-h-11 short:grid-flow-col short:items-center short:justify-center short:gap-2"
               aria-label={`${nameOf(data, part, id)} ${price}`.trim()}
               onClick={() => pick(id)}
             >
