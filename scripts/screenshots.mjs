@@ -54,6 +54,9 @@ try {
   await page.waitForSelector("[aria-label='What the swap does']");
   await shot("workbench-kit");
   await press(page, "Undo");
+  // Saved as it was before, so that the next pages have nothing to bring back.
+  await new Promise((r) => setTimeout(r, 1500));
+  await page.waitForSelector("[data-save=saved]");
   await page.emulateMediaFeatures([{ name: "prefers-color-scheme", value: "dark" }]);
   await workbench("Stop on the step", "players", "b4");
   await shot("workbench-bands-dark");
