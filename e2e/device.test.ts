@@ -84,8 +84,9 @@ describe("a go on the device", () => {
     await page.setOfflineMode(true);
     await press(page, "Next: Play");
     await sees(page, "The game did not come through. Is there a network?");
-    expect(await page.$eval("[role=alert]", (e) => e.checkVisibility())).toBe(true);
+    await page.waitForSelector("[role=alert] + button:disabled");
     await page.setOfflineMode(false);
+    await page.waitForSelector("[role=alert] + button:enabled");
     await press(page, "Try again");
     await sees(page, "Who plays?");
     await context.close();

@@ -1,5 +1,6 @@
 import { Component, type ReactNode } from "react";
 import { say } from "#words/say.ts";
+import { useOnline } from "../ui/use-online.ts";
 
 /** Errors of pieces of the application that did not come, as where there is no network. */
 const missed = new WeakSet<Error>();
@@ -15,14 +16,24 @@ export class Pieces extends Component<{ children: ReactNode }, { error: Error | 
     const { error } = this.state;
     if (!error) return this.props.children;
     if (!missed.has(error)) throw error;
-    return (
-      <div className="grid content-start gap-4 p-6 text-lg">
-        <p role="alert">{say("play.notCome")}</p>
-        {/* A browser may not ask twice for a piece on the same page. */}
-        <button type="button" className="btn justify-self-start" onClick={() => location.reload()}>
-          {say("play.tryAgain")}
-        </button>
-      </div>
-    );
+    return <NotCome />;
   }
+}
+
+/** A browser may not ask twice for a piece on the same page, and without a network the page itself would not come back. */
+function NotCome() {
+  const online = useOnline();
+  return (
+    <div className="grid content-start gap-4 p-6 text-lg">
+      <p role="alert">{say("play.notCome")}</p>
+      <button
+        type="button"
+        className="btn min-h-12 justify-self-start border-current"
+        disabled={!online}
+        onClick={() => location.reload()}
+      >
+        {say("play.tryAgain")}
+      </button>
+    </div>
+  );
 }
