@@ -1,5 +1,5 @@
 import { readdirSync } from "node:fs";
-import { basename, join } from "node:path";
+import { join } from "node:path";
 import { ensure } from "./lib/install.mjs";
 import { root } from "./lib/root.mjs";
 import { check, closingLine, node, tests, types } from "./lib/steps.mjs";
@@ -21,8 +21,6 @@ const TAKES = {
   https: 50,
 };
 const USUAL = 25;
-/** With more files than this that failed, or more tests in one, something is broken. */
-const MOST_AGAIN = 2;
 /** Most of their time is waiting, and so more run side by side than there are cores. */
 const PARTS = 3;
 /** This measures times, and runs by itself; and this starts everything anew, in an environment that no other has touched. */
@@ -38,9 +36,8 @@ results.push(
   ...(await Promise.all([types(), tests("unit tests", []), node("build and demo school", "scripts/test-school.mjs")])),
 );
 // Parts side by side, each with a database, a server and a browser of its own.
-const nameOf = (file) => basename(file, ".test.ts");
 const names = readdirSync(join(root, "e2e"))
-  .flatMap((f) => (f.endsWith(".test.ts") ? [nameOf(f)] : []))
+  .flatMap((f) => (f.endsWith(".test.ts") ? [f.replace(".test.ts", "")] : []))
   .sort((a, b) => (TAKES[b] ?? USUAL) - (TAKES[a] ?? USUAL) || (a < b ? -1 : 1));
 const parts = Array.from({ length: PARTS }, () => ({ files: [], takes: 0 }));
 for (const name of names.filter((n) => ![...ALONE, ...STARTS].includes(n))) {
@@ -52,23 +49,11 @@ const part = (what, files, n) =>
   tests(`browser tests, ${what}`, ["--config", "vitest.e2e.config.ts", ...files.map((f) => `e2e/${f}.test.ts`)], {
     YARD_TEST_PART: String(n),
   });
-const browser = await Promise.all([
-  ...parts.map(({ files }, i) => part(`part ${i + 1}`, files, i + 1)),
-  part("starting", STARTS, PARTS + 1),
-]);
-browser.push(await part("by themselves", ALONE, PARTS + 2));
-results.push(...browser);
-// What one machine does too late for another is told from what is broken: a few files that failed beside others are gone through once more, by
-// themselves and from a new database. Both attempts are in what is printed, and the second one counts.
-const failed = browser.flatMap((r) => r.files);
-if (failed.length > 0 && failed.length <= MOST_AGAIN && failed.every((f) => f.failed > 0 && f.failed <= MOST_AGAIN)) {
-  for (const f of failed) results.push({ passed: -f.passed, failed: -f.failed });
-  results.push(
-    await part(
-      "what failed, once more",
-      failed.map((f) => nameOf(f.file)),
-      PARTS + 3,
-    ),
-  );
-}
+results.push(
+  ...(await Promise.all([
+    ...parts.map(({ files }, i) => part(`part ${i + 1}`, files, i + 1)),
+    part("starting", STARTS, PARTS + 1),
+  ])),
+);
+results.push(await part("by themselves", ALONE, PARTS + 2));
 closingLine(results);

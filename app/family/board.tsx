@@ -302,8 +302,9 @@ export function Board({
   const pieces = piecesIn(v.asks).map((p) => ({ zone: p.place, shape: p.player }));
   // Several things to choose from, or pieces that lie there, need more of the screen.
   const spelled = spell !== undefined;
-  if (asked?.kind === "send" && asked.aim.kind === "any" && asked.aim.want.length > 1)
-    if (asked.aim.among.some((id) => !places.current.includes(id))) places.current = asked.aim.among;
+  const any = asked?.kind === "send" && asked.aim.kind === "any" ? asked.aim : null;
+  const toChoose = any && (any.want.length > 1 || places.current.length > 0);
+  if (toChoose && any.among.some((id) => !places.current.includes(id))) places.current = any.among;
   const many =
     spelled ||
     places.current.length > 0 ||

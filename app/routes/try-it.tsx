@@ -8,6 +8,7 @@ import { shellOf } from "#server/school/classes.ts";
 import { found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import type { CardData } from "../family/card-app.tsx";
+import { Pieces } from "../family/pieces.tsx";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/try-it";
 
@@ -99,11 +100,13 @@ export default function TryItPage({ loaderData }: Route.ComponentProps) {
         className="on-court flex min-h-[44rem] flex-col overflow-hidden rounded-xl border-4 border-ink bg-court text-chalk"
       >
         {there ? (
-          <Suspense fallback={<p className="p-6">...</p>}>
-            <OwnDrawings value={drawingsOf(data.card.activity.kit.own)}>
-              <TryIt data={data} speed={speed} take={take} />
-            </OwnDrawings>
-          </Suspense>
+          <Pieces>
+            <Suspense fallback={<p className="p-6">...</p>}>
+              <OwnDrawings value={drawingsOf(data.card.activity.kit.own)}>
+                <TryIt data={data} speed={speed} take={take} />
+              </OwnDrawings>
+            </Suspense>
+          </Pieces>
         ) : (
           <p className="p-6">...</p>
         )}

@@ -41,7 +41,7 @@ export async function types() {
   return whole("types", process.execPath, [join(root, "node_modules/typescript-7/bin/tsc"), "--noEmit"]);
 }
 
-/** A run of the test runner, counted test by test; what failed is told file by file, with what passed there. */
+/** A run of the test runner, counted test by test. */
 export async function tests(name, args, env) {
   const began = Date.now();
   const file = join(tmpdir(), `yard-tests-${process.pid}-${name.replace(/\W/g, "")}.json`);
@@ -52,7 +52,7 @@ export async function tests(name, args, env) {
   );
   if (!existsSync(file)) {
     say(`FAIL ${name}: the tests did not run\n${out}`);
-    return { passed: 0, failed: 1, files: [] };
+    return { passed: 0, failed: 1 };
   }
   const told = JSON.parse(readFileSync(file, "utf8"));
   rmSync(file);
@@ -69,14 +69,7 @@ export async function tests(name, args, env) {
       if (t.status === "failed")
         say(`  ${suite.name.replace(`${root}/`, "")} > ${t.fullName}\n    ${said(t.failureMessages).slice(0, 3000)}`);
   if (failed > 0 && told.numFailedTests === 0) say(out.slice(-6000));
-  return { passed, failed, files: told.testResults.flatMap(failedFile) };
-}
-
-/** A file of tests of which some failed, by its path from the root. */
-function failedFile({ name, status, assertionResults }) {
-  const count = (how) => assertionResults.filter((t) => t.status === how).length;
-  if (status !== "failed") return [];
-  return [{ file: name.replace(`${root}/`, ""), passed: count("passed"), failed: count("failed") }];
+  return { passed, failed };
 }
 
 /** What went wrong; of a test that ran out of time nothing but where it stands is told. */
