@@ -19,6 +19,7 @@ export default [
       route("homes/:child", "routes/home-edit.tsx"),
       route("children/:id", "routes/child.tsx"),
       route("children/:id/card", "routes/child-card.tsx"),
+      route("children/:id/erase", "routes/child-erase.tsx"),
       route("exercises", "routes/exercises.tsx"),
       route("things", "routes/things.tsx"),
       route("things/:id", "routes/thing-edit.tsx"),

@@ -33,6 +33,7 @@ const RIGHTS: Record<string, string> = {
   evidence: "SELECT INSERT DELETE",
   expected_band: "SELECT INSERT DELETE",
   home: "SELECT INSERT UPDATE DELETE",
+  home_invitation: "SELECT INSERT DELETE",
   job: "SELECT INSERT UPDATE DELETE",
   link: "SELECT INSERT UPDATE DELETE",
   match_seat: "SELECT INSERT UPDATE DELETE",
@@ -65,6 +66,9 @@ const COLUMNS: Record<string, string> = {
 /** Functions, and whether they run as the owner. */
 const FUNCTIONS: Record<string, boolean> = {
   "yard_due_jobs(integer)": true,
+  "yard_erased()": true,
+  "yard_first_school(text,text,text,text,text,text)": true,
+  "yard_has_teachers()": true,
   "yard_link(uuid)": true,
   "yard_school()": false,
   "yard_session(text)": true,

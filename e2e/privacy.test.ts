@@ -3,7 +3,21 @@ import type { Page } from "puppeteer-core";
 import { UNSAFE_decodeViaTurboStream as decode } from "react-router";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
-import { base, changed, linkOf, open, owner, phone, press, sees, sending, tabs, teacherPage, text, title } from "./help.ts";
+import {
+  base,
+  changed,
+  linkOf,
+  open,
+  owner,
+  phone,
+  press,
+  sees,
+  sending,
+  tabs,
+  teacherPage,
+  text,
+  title,
+} from "./help.ts";
 
 const browser = tabs();
 let sql: ReturnType<typeof owner>;
@@ -67,6 +81,8 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
       "cards[].parts",
       "cards[].space.length",
       "cards[].space.width",
+      "cards[].space.floor",
+      "cards[].space.indoors",
       "cards[].opensAt",
       "cards[].closesAt",
       "cards[].state",
@@ -116,14 +132,14 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
       "homes",
       "homes[].id",
       "homes[].label",
+      "joined",
       "items.own",
       "items.hidden",
-      "invitation",
     ],
   },
   "routes/family-step": { whole: [], paths: ["name", "step", "guess", "card", "done"] },
   "routes/family-card": {
-    whole: ["card.activity", "card.parts", "card.markers", "card.needs", "card.cautions", "card.making"],
+    whole: ["best", "card.activity", "card.parts", "card.markers", "card.needs", "card.cautions", "card.making"],
     paths: [
       "id",
       "name",
@@ -139,8 +155,6 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
       "used",
       "mark",
       "best",
-      "best.value",
-      "best.unit",
       "token",
       "asked.screen",
       "asked.at",
@@ -160,7 +174,9 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
   },
 };
 /** Parts of a compiled card that only some cards have, each a list or document of the card format. */
-const CARD_PARTS = ["notes", "self", "ladder", "together", "warmUp", "coolDown", "home", "unaimed"].map((p) => `card.${p}`);
+const CARD_PARTS = ["notes", "self", "ladder", "together", "warmUp", "coolDown", "home", "unaimed"].map(
+  (p) => `card.${p}`,
+);
 
 function onlyWhatIsListed(route: string, data: unknown) {
   const may = MAY[route]!;
@@ -202,7 +218,9 @@ describe("what a family's pages carry", () => {
         family_note: string;
       };
     await sql`update child set support = 'Teacher only', family_note = '' where name = 'Quill F.'`;
-    expect((await post(`${link}/home`, { part: "people", players: "2", familyNote: "Asthma pump in the bag" })).status).toBe(302);
+    expect(
+      (await post(`${link}/home`, { part: "people", players: "2", familyNote: "Asthma pump in the bag" })).status,
+    ).toBe(302);
     expect(await note()).toEqual({ support: "Teacher only", family_note: "Asthma pump in the bag" });
     // A form that does not carry it changes nothing.
     await post(`${link}/home`, { part: "people", players: "3" });
@@ -229,33 +247,43 @@ describe("what a family's pages carry", () => {
     const who = await teacher();
     const a = changed(fromPattern("climb"), title(), { tries: 2 });
     const sent = await sending(["Quill F.", "Umar Z."], a);
-    const kids = await sql`select c.id, c.name, k.id as card, k.hash from child c join card k on k.child_id = c.id where k.assignment_id = ${sent} order by c.name`;
+    const kids =
+      await sql`select c.id, c.name, k.id as card, k.hash from child c join card k on k.child_id = c.id where k.assignment_id = ${sent} order by c.name`;
     await pairHomes(who, sent, [kids[0]!.id, kids[1]!.id]);
     const began = Date.now();
     for (const [i, k] of kids.entries())
-      await sayYes({ schoolId: who.schoolId, childId: k.id }, k.card, (["otter", "heron"] as const)[i]!, new Date(began - 5000));
+      await sayYes(
+        { schoolId: who.schoolId, childId: k.id },
+        k.card,
+        (["otter", "heron"] as const)[i]!,
+        new Date(began - 5000),
+      );
     const missed = { kind: "send", hit: null } as const;
     for (const k of kids)
-      await takeHandIn(
-        { schoolId: who.schoolId, childId: k.id },
-        {
-          play: randomUUID(),
-          card: k.card,
-          cardHash: k.hash,
-          device: "a-device",
-          setup: { players: 1, mode: "alone", seed: 1 },
-          rulesVersion: 1,
-          startedAt: began,
-          events: [
-            { seq: 0, at: 500, event: missed },
-            { seq: 1, at: 900, event: missed },
-          ],
-          result: {
-            endedAt: 1000,
-            reflection: { before: 2, during: 3, after: 4, answers: { q1: "My secret thought" }, criteria: {}, grownUp: true },
+      await takeHandIn({ schoolId: who.schoolId, childId: k.id }, {
+        play: randomUUID(),
+        card: k.card,
+        cardHash: k.hash,
+        device: "a-device",
+        setup: { players: 1, mode: "alone", seed: 1 },
+        rulesVersion: 1,
+        startedAt: began,
+        events: [
+          { seq: 0, at: 500, event: missed },
+          { seq: 1, at: 900, event: missed },
+        ],
+        result: {
+          endedAt: 1000,
+          reflection: {
+            before: 2,
+            during: 3,
+            after: 4,
+            answers: { q1: "My secret thought" },
+            criteria: {},
+            grownUp: true,
           },
-        } as never,
-      );
+        },
+      } as never);
     const link = await linkOf("Quill F.");
     const { data, bytes } = await payload(`${link}/${kids[0]!.card}/match`, "routes/family-match");
     onlyWhatIsListed("routes/family-match", data);
@@ -273,20 +301,25 @@ describe("joining a home", () => {
     const [theirs] =
       await sql`select h.home_id as id from child_home h join child c on c.id = h.child_id where c.name = 'Umar Z.' limit 1`;
     const mine = async () =>
-      (await sql`select h.home_id as id from child_home h join child c on c.id = h.child_id where c.name = 'Quill F.'`).map((r) => r.id);
+      (
+        await sql`select h.home_id as id from child_home h join child c on c.id = h.child_id where c.name = 'Quill F.'`
+      ).map((r) => r.id);
     const before = await mine();
     await post(`${link}/home`, { intent: "another", order: theirs!.id });
     expect(await mine()).not.toContain(theirs!.id);
     const { addHomeFor } = await import("../server/homes/edit.ts");
     const [k] = await sql`select id from child where name = 'Quill F.'`;
-    await addHomeFor(await teacher(), k!.id, { id: theirs!.id }).catch(() => undefined);
+    await addHomeFor(await teacher(), k!.id, { order: theirs!.id }).catch(() => undefined);
     expect(await mine()).not.toContain(theirs!.id);
     // The same order twice is still one home.
     const order = randomUUID();
     await post(`${link}/home`, { intent: "another", order });
     await post(`${link}/home`, { intent: "another", order });
     expect((await mine()).length - before.length).toBeLessThanOrEqual(3);
-    const [{ n }] = (await sql`select count(*)::int as n from child_home h join child c on c.id = h.child_id where c.name = 'Quill F.'`) as unknown as [{ n: number }];
+    const [{ n }] =
+      (await sql`select count(*)::int as n from child_home h join child c on c.id = h.child_id where c.name = 'Quill F.'`) as unknown as [
+        { n: number },
+      ];
     expect(n).toBe(new Set(await mine()).size);
     // Back to how it was.
     for (const id of await mine()) if (!before.includes(id)) await sql`delete from home where id = ${id}`;
@@ -330,6 +363,7 @@ describe("the link of a whole class", () => {
     const { classLink, changeClassLink } = await import("../server/homes/links.ts");
     const who = await teacher();
     await sql`delete from survey_answer where class_id = ${who.classId}`;
+    await classLink(who, who.classId);
     await changeClassLink(who, who.classId, "renew");
     return { who, link: `${base}/c/${(await classLink(who, who.classId))!}` };
   };
@@ -342,14 +376,19 @@ describe("the link of a whole class", () => {
       select school_id, id, '{"kit":null,"space":null,"players":null,"quiet":false,"noBallsIndoors":false}' from class, generate_series(1, 260) where name = 'Heron class'`;
     const id = begun(await post(link, {}));
     expect(id).toBeTruthy();
-    expect((await post(`${link}/${id}?part=people`, { part: "people", players: "2", name: "Quill F." })).status).toBe(302);
+    expect((await post(`${link}/${id}?part=people`, { part: "people", players: "2", name: "Quill F." })).status).toBe(
+      302,
+    );
     expect((await sql`select name from survey_answer where id = ${id!}`)[0]!.name).toBe("Quill F.");
   });
 
   it("goes on with the answer that a device has begun, and slows who begins many", async () => {
     const { link } = await fresh();
     const first = await post(link, {});
-    const cookie = first.headers.getSetCookie().map((c) => c.split(";")[0]).join("; ");
+    const cookie = first.headers
+      .getSetCookie()
+      .map((c) => c.split(";")[0])
+      .join("; ");
     expect(cookie).not.toBe("");
     expect(begun(await post(link, {}, { Cookie: cookie }))).toBe(begun(first));
     const { beginAnswer } = await import("../server/homes/answers.ts");
@@ -365,7 +404,8 @@ describe("the link of a whole class", () => {
     const { who, link } = await fresh();
     const { beginAnswer, saveAnswer, waitingAnswers } = await import("../server/homes/answers.ts");
     const to = { schoolId: who.schoolId, classId: who.classId };
-    for (let n = 1; n <= 5; n++) await saveAnswer(to, await beginAnswer(to, `198.51.100.${n}`), { players: n }, "Quill F.");
+    for (let n = 1; n <= 5; n++)
+      await saveAnswer(to, await beginAnswer(to, `198.51.100.${n}`), { players: n }, "Quill F.");
     await saveAnswer(to, await beginAnswer(to, "198.51.100.9"), { kit: { sock: 2 } }, undefined);
     const waiting = await waitingAnswers(who, who.classId);
     expect(waiting.filter((w) => w.name === "Quill F.").map((w) => w.answers.players)).toEqual([3, 4, 5]);
@@ -384,6 +424,110 @@ describe("the link of a whole class", () => {
     await page.waitForFunction(() => !document.body.innerText.includes("No name given"));
     expect(await waitingAnswers(who, who.classId)).toHaveLength(0);
     expect((await fetch(link)).status).toBe(410);
+    await page.close();
+  });
+});
+
+describe("deleting a child", () => {
+  /** Every row of every table as text. */
+  async function everything(): Promise<string> {
+    const tables = await sql`select tablename as name from pg_tables where schemaname = 'public'`;
+    const all: string[] = [];
+    for (const { name } of tables)
+      for (const row of await sql.unsafe(`select to_jsonb(t)::text as row from public."${name}" t`))
+        all.push(`${name} ${row.row}`);
+    return all.join("\n");
+  }
+
+  it("shows what will go, hides the child at once, brings everything back, and leaves nothing after the thirty days", async () => {
+    const { addChild } = await import("../server/homes/edit.ts");
+    const { beginAnswer, saveAnswer, placeAnswer } = await import("../server/homes/answers.ts");
+    const { takeHandIn } = await import("../server/hand-in/take.ts");
+    const { homesFor } = await import("../server/homes/homes.ts");
+    const { resultsFor } = await import("../server/assignments/results.ts");
+    const { purgeChild } = await import("../server/children/purge.ts");
+    const who = await teacher();
+    const name = "Xanthippe W.";
+    const id = await addChild(who, who.classId, { name, age: 8 });
+    const to = { schoolId: who.schoolId, classId: who.classId };
+    const answer = await beginAnswer(to, "198.51.100.77");
+    await saveAnswer(to, answer, { players: 2, familyNote: "She sleeps in the loft room" }, name);
+    await placeAnswer(who, answer, id);
+    await saveAnswer(to, await beginAnswer(to, "198.51.100.78"), { players: 5 }, name);
+    await sql`update child set support = 'Xanthippe needs the quiet corner' where id = ${id}`;
+    const a = changed(fromPattern("climb"), title(), { tries: 2 });
+    const sent = await sending([name], a);
+    await sql`update assignment set levels = ${sql.json({ [id]: 1 })} where id = ${sent}`;
+    const [k] = await sql`select id, hash from card where assignment_id = ${sent}`;
+    const go = randomUUID();
+    await takeHandIn({ schoolId: who.schoolId, childId: id }, {
+      play: go,
+      card: k!.id,
+      cardHash: k!.hash,
+      device: "xanthippes-own-device",
+      setup: { players: 1, mode: "alone", seed: 1 },
+      rulesVersion: 1,
+      startedAt: Date.now(),
+      events: [
+        { seq: 0, at: 500, event: { kind: "send", hit: null } },
+        { seq: 1, at: 900, event: { kind: "send", hit: null } },
+      ],
+      result: {
+        endedAt: 1000,
+        reflection: {
+          before: 2,
+          during: 3,
+          after: 4,
+          answers: { q1: "Xanthippe wrote this" },
+          criteria: {},
+          grownUp: true,
+        },
+      },
+    } as never);
+    await sql`insert into criterion_mark (school_id, card_id, criterion, mark) values (${who.schoolId}, ${k!.id}, 'look1', 'yes')`;
+    await expect
+      .poll(async () => (await sql`select 1 from job where about = ${id} and kind <> 'erase'`).length)
+      .toBe(0);
+
+    const link = await linkOf(name);
+    const page = await teacherPage(browser);
+    await open(page, `${base}/homes/${id}`);
+    await press(page, `Delete ${name} …`);
+    await sees(page, "1 go with 2 recorded steps, on");
+    await sees(page, "2 survey answers");
+    await sees(page, "where nobody else lives");
+    await press(page, `Delete ${name}`);
+    await sees(page, "Deleted children");
+    // Nobody sees them any more, anywhere.
+    expect((await fetch(link)).status).toBe(410);
+    expect((await homesFor(who)).map((h) => h.child)).not.toContain(name);
+    expect(JSON.stringify(await resultsFor(who, sent))).not.toContain("Xanthippe");
+    for (const path of [
+      "/week",
+      `/results/${sent}`,
+      "/results",
+      "/outbox",
+      `/classes/${who.classId}/links`,
+      "/homes/csv",
+    ]) {
+      await open(page, base + path).catch(() => undefined);
+      if (path !== "/homes/csv") expect([path, (await text(page)).includes("Xanthippe")]).toEqual([path, false]);
+    }
+    // Not before its time.
+    await purgeChild(who.schoolId, id);
+    expect(await sql`select 1 from child where id = ${id}`).toHaveLength(1);
+    await open(page, `${base}/homes?class=${who.classId}`);
+    await press(page, `Bring ${name} back`);
+    await sees(page, `${name} is back.`);
+    expect((await fetch(link)).status).toBe(200);
+    expect(JSON.stringify(await resultsFor(who, sent))).toContain("Xanthippe");
+    // And once more, for good.
+    const { eraseChild } = await import("../server/children/erase.ts");
+    await eraseChild(who, id);
+    await purgeChild(who.schoolId, id, new Date(Date.now() + 31 * 86_400_000));
+    const left = await everything();
+    for (const trace of ["Xanthippe", id, go, k!.id, "loft room", "xanthippes-own-device"])
+      expect([trace, left.split("\n").filter((l) => l.includes(trace))]).toEqual([trace, []]);
     await page.close();
   });
 });

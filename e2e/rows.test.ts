@@ -209,7 +209,7 @@ describe("answers through a class link", () => {
     const { doDue } = await import("../server/jobs/jobs.ts");
     const [k] = await sql`select id from class where school_id = ${who.schoolId} and name = 'Row class'`;
     const to = { schoolId: who.schoolId, classId: k!.id as string };
-    const answer = await answers.beginAnswer(to);
+    const answer = await answers.beginAnswer(to, "198.51.100.50");
     await answers.saveAnswer(to, answer, { players: 3 }, "Mo N.");
     const [mo] = await sql`select id from child where school_id = ${who.schoolId} and name = 'Mo N.'`;
     await answers.placeAnswer(who, answer, mo!.id);

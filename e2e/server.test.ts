@@ -213,7 +213,7 @@ describe("once, under any number of clicks", () => {
     const many = await Promise.allSettled(Array.from({ length: 10 }, () => families.addFamilyHome(to, randomUUID())));
     expect(many.filter((m) => m.status === "fulfilled")).toHaveLength(2);
     expect(await known()).toHaveLength(4);
-    await expect(editing.addHomeFor(theirs, to.childId, { id: randomUUID() })).rejects.toThrow("at most 4 homes");
+    await expect(editing.addHomeFor(theirs, to.childId, { order: randomUUID() })).rejects.toThrow("at most 4 homes");
     // Another school's home is not taken by its id.
     const [foreign] = await sql`select id from home where school_id = ${ours.schoolId} limit 1`;
     await sql`delete from child_home where child_id = ${to.childId}`;

@@ -186,6 +186,18 @@ export const enTeacher: Record<string, string> = {
   "sent.oneMore": "{name} has it now. The message is in the outbox.",
   "sent.hadIt": "{name} had it already.",
   "outbox.total": "{n, plural, =0 {No message yet} one {# message} other {# messages}}.",
+  "homes.clear": "{n, plural, one {Clear this answer} other {Clear all # answers}}",
+  "homes.cleared": "{n, plural, =0 {There was nothing to clear.} one {# answer cleared.} other {# answers cleared.}}",
+  "homes.clearedKept": "{n, plural, one {# cleared answer is} other {# cleared answers are}} kept for 14 days.",
+  "erase.goes":
+    "{goes, plural, =0 {no goes} one {# go} other {# goes}} with {events, plural, one {# recorded step} other {# recorded steps}}, on {cards, plural, one {# card} other {# cards}}",
+  "erase.marks":
+    "{n, plural, =0 {no success criteria marked} one {# success criterion marked} other {# success criteria marked}}",
+  "erase.messages":
+    "{messages, plural, =0 {no messages} one {# message} other {# messages}} to the family and {answers, plural, =0 {no survey answers} one {# survey answer} other {# survey answers}}",
+  "erase.homes":
+    "{n, plural, one {The home {homes}, where nobody else lives} other {The homes {homes}, where nobody else lives}}",
+  "homes.back": "{name} is back.",
   "homes.added": "{name} was added.",
   "homes.asked": "{n, plural, one {# message is} other {# messages are}} in the outbox.",
   "things.saved": "{n, plural, one {# thing is} other {# things are}} in your list now.",

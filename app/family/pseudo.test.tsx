@@ -250,7 +250,7 @@ describe("no sentence of the home survey is glued", () => {
         <SurveyForm
           part={part}
           answers={answers}
-          support=""
+          familyNote=""
           name=""
           items={[catalogueItem("bucket")!, catalogueItem("sock")!]}
           to={(p) => `?part=${p}`}

@@ -6,7 +6,8 @@ import type { Item } from "#core/things/item.ts";
 export interface SurveyProps {
   part: SurveyPart;
   answers: HomeAnswers;
-  support: string;
+  /** What this family wants the teachers to know; absent where somebody else fills in the form. */
+  familyNote?: string;
   /** Whose it is, where the link does not say. */
   name?: string;
   items: readonly Item[];

@@ -1,9 +1,10 @@
 import { MOST_PLAYERS } from "#core/contract/contract.ts";
+import { LONGEST_SUPPORT } from "#core/records/home.ts";
 import { say } from "#words/say.ts";
 import { pick } from "./one-of.tsx";
 import type { PartProps } from "./survey-part.ts";
 
-export function People({ answers, support, name, typed }: PartProps) {
+export function People({ answers, familyNote, name, typed }: PartProps) {
   const is = (field: string, was: boolean) => (typed ? typed[field] === "yes" : was);
   return (
     <div className="grid gap-5">
@@ -42,11 +43,18 @@ export function People({ answers, support, name, typed }: PartProps) {
           <input type="checkbox" name="noBalls" value="yes" defaultChecked={is("noBalls", answers.noBallsIndoors)} />
           {say("survey.noBalls")}
         </label>
-        <label className="field">
-          <span className="text-lg">{say("survey.support")}</span>
-          <textarea name="support" rows={2} maxLength={300} defaultValue={typed?.support ?? support} />
-          <span className="hint">{say("survey.supportHint")}</span>
-        </label>
+        {familyNote !== undefined && (
+          <label className="field">
+            <span className="text-lg">{say("survey.support")}</span>
+            <textarea
+              name="familyNote"
+              rows={2}
+              maxLength={LONGEST_SUPPORT}
+              defaultValue={typed?.familyNote ?? familyNote}
+            />
+            <span className="hint">{say("survey.supportHint")}</span>
+          </label>
+        )}
       </fieldset>
     </div>
   );

@@ -266,6 +266,11 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
         <section className="print:hidden">
           <h2 className="text-xl">Support</h2>
           {c.support !== "" && <p className="mb-2">{c.support}</p>}
+          {c.familyNote !== "" && (
+            <p className="mb-2">
+              <span className="text-quiet">From the family:</span> {c.familyNote}
+            </p>
+          )}
           <p className="mb-2 text-sm text-quiet">
             Used in every activity that it fits, worded on the card without a name for it. Only teachers of the class
             see this.

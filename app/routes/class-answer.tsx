@@ -69,7 +69,7 @@ export default function ClassAnswer({ loaderData: d, actionData, params }: Route
             key={d.part}
             part={d.part}
             answers={d.answers}
-            support={d.support}
+            familyNote={d.familyNote}
             name={d.name}
             items={listOf(d.items.own, d.items.hidden)}
             to={to}

@@ -1,9 +1,14 @@
-import { redirect } from "react-router";
-import { beginAnswer, schoolNameOf } from "#server/homes/answers.ts";
+import { createCookie, redirect } from "react-router";
+import { z } from "zod";
+import { answersThere, beginAnswer, schoolNameOf } from "#server/homes/answers.ts";
+import type { OpenClassLink } from "#server/links/open-link.ts";
+import { NotAllowed } from "#server/problem.ts";
+import { scopeNow } from "#server/web/scope.ts";
 import { enHome } from "#words/en-home.ts";
 import { addWords, say } from "#words/say.ts";
 import { answered } from "../answer.server.ts";
 import { classOf } from "../family-link.server.ts";
+import { fieldsOf } from "../read.server.ts";
 import type { Route } from "./+types/class-survey";
 
 addWords(enHome);
@@ -13,15 +18,42 @@ export const meta: Route.MetaFunction = () => [
   { name: "robots", content: "noindex" },
 ];
 
-export async function loader({ params }: Route.LoaderArgs) {
-  return { school: await schoolNameOf((await classOf(params.token)).schoolId) };
+/** One device answers for this many children of a class. */
+const MAX_FROM_A_DEVICE = 6;
+/** A device goes on with what it has begun for this many days. */
+const KEPT_DAYS = 60;
+/** What a device has begun: ids that are keys, so scripts cannot read them. */
+const begun = createCookie("yard-answers", {
+  httpOnly: true,
+  sameSite: "lax",
+  path: "/c",
+  maxAge: KEPT_DAYS * 86_400,
+});
+async function begunHere(request: Request, link: OpenClassLink): Promise<string[]> {
+  const value: unknown = await begun.parse(request.headers.get("Cookie"));
+  const ids = Array.isArray(value) ? value.filter((v): v is string => typeof v === "string") : [];
+  return answersThere(link, ids.filter((id) => z.uuid().safeParse(id).success).slice(-MAX_FROM_A_DEVICE));
 }
 
-/** Begins an answer; its address is its key, so that it can be gone on with and changed later. */
-export async function action({ params }: Route.ActionArgs) {
+export async function loader({ request, params }: Route.LoaderArgs) {
   const link = await classOf(params.token);
+  return { school: await schoolNameOf(link.schoolId), begun: (await begunHere(request, link)).length };
+}
+
+/** Begins an answer, or goes on with the one this device began last. Its address is its key, so that it can be changed later. */
+export async function action({ request, params }: Route.ActionArgs) {
+  const link = await classOf(params.token);
+  const { intent } = await fieldsOf(request);
   return answered(async () => {
-    throw redirect(`/c/${params.token}/${await beginAnswer(link)}?part=people`);
+    const before = await begunHere(request, link);
+    const last = before[before.length - 1];
+    if (last && intent !== "another") throw redirect(`/c/${params.token}/${last}?part=people`);
+    if (before.length >= MAX_FROM_A_DEVICE)
+      throw NotAllowed.of("answer", `This device has answered for ${MAX_FROM_A_DEVICE} children. Change one of those.`);
+    const id = await beginAnswer(link, scopeNow()?.caller ?? "unknown");
+    throw redirect(`/c/${params.token}/${id}?part=people`, {
+      headers: { "Set-Cookie": await begun.serialize([...before, id]) },
+    });
   });
 }
 
@@ -39,10 +71,20 @@ export default function ClassSurvey({ loaderData, actionData }: Route.ComponentP
             {p.message}
           </p>
         ))}
-        <form method="post">
+        <form method="post" className="grid gap-3">
           <button type="submit" className="btn btn-main min-h-16 w-full text-2xl">
-            {say("survey.begin")}
+            {say(loaderData.begun > 0 ? "survey.goOn" : "survey.begin")}
           </button>
+          {loaderData.begun > 0 && (
+            <button
+              type="submit"
+              name="intent"
+              value="another"
+              className="btn min-h-14 w-full border-chalk text-lg text-chalk"
+            >
+              {say("survey.anotherChild")}
+            </button>
+          )}
         </form>
       </div>
     </main>

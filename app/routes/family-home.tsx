@@ -2,6 +2,7 @@ import { redirect } from "react-router";
 import { listOf } from "#core/kit/items.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
 import { addFamilyHome, answerForHome, familyHomes } from "#server/homes/family-homes.ts";
+import { INVITATION_DAYS, inviteToHome, joinHome } from "#server/homes/invitations.ts";
 import { schoolItemsIn } from "#server/kit/items.ts";
 import { say } from "#words/say.ts";
 import { answered, found, idOf } from "../answer.server.ts";
@@ -30,11 +31,20 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     another: crypto.randomUUID(),
     name: told.name,
     school: told.school,
-    support: told.support,
+    familyNote: told.familyNote,
     part: partOf(search.get("part")),
-    home: { ...home, answeredAt: null },
+    home: (({ id, label, kit, space, players, quiet, noBallsIndoors }) => ({
+      id,
+      label,
+      kit,
+      space,
+      players,
+      quiet,
+      noBallsIndoors,
+    }))(home),
     homes: told.homes.map(({ id, label }) => ({ id, label })),
     items: await schoolItemsIn(link.schoolId),
+    joined: search.has("joined"),
   };
 }
 
@@ -47,8 +57,15 @@ export async function action({ request, params }: Route.ActionArgs) {
         `/f/${params.token}/home?home=${await addFamilyHome(link, idOf(fields.order, "home"))}&part=things`,
       );
     });
+  if (fields.intent === "join")
+    return answered(async () => {
+      await joinHome(link, fields.code ?? "");
+      throw redirect(`/f/${params.token}/home?part=done&joined=yes`);
+    });
   const told = await found(familyHomes(link));
   const home = told.homes.find((h) => h.id === searchOf(request).get("home")) ?? told.homes[0] ?? null;
+  if (fields.intent === "invite")
+    return answered(async () => ({ code: await inviteToHome(link, home?.id ?? ""), days: INVITATION_DAYS }));
   let id = home?.id ?? "";
   const done = await takePart(fields, home ?? NOTHING_SAID, async (answers) => {
     id = await answerForHome(link, home?.id ?? null, answers);
@@ -60,7 +77,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 
 export default function FamilyHome({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { name, school, support, part, home, homes, items, another } = loaderData;
+  const { name, school, familyNote, part, home, homes, items, another, joined } = loaderData;
   const to = (p: string) => `/f/${params.token}/home?home=${home.id}&part=${p}`;
   const refused = actionData && "problems" in actionData && !actionData.ok ? actionData : null;
   return (
@@ -109,13 +126,52 @@ export default function FamilyHome({ loaderData, actionData, params }: Route.Com
                 {say("survey.another")}
               </button>
             </form>
+            {home.id !== "" && (
+              <form method="post" action={to("done")} className="grid gap-2 border-t-2 border-hair pt-4">
+                <p>{say("survey.inviteText")}</p>
+                {actionData && "code" in actionData && (
+                  <p role="status" className="note note-good text-lg font-bold">
+                    {say("survey.code", { code: actionData.code, days: actionData.days })}
+                  </p>
+                )}
+                <button type="submit" name="intent" value="invite" className="btn btn-quiet justify-self-start">
+                  {say("survey.invite")}
+                </button>
+              </form>
+            )}
+            <form method="post" action={to("done")} className="grid gap-2 border-t-2 border-hair pt-4">
+              {joined && (
+                <p role="status" className="note note-good">
+                  {say("survey.joined")}
+                </p>
+              )}
+              {refused?.problems.map((p) => (
+                <p key={p.message} role="alert" className="problem">
+                  {p.message}
+                </p>
+              ))}
+              <label className="field">
+                <span>{say("survey.joinText")}</span>
+                <input
+                  name="code"
+                  required
+                  autoComplete="off"
+                  autoCapitalize="characters"
+                  maxLength={20}
+                  aria-label={say("survey.codeField")}
+                />
+              </label>
+              <button type="submit" name="intent" value="join" className="btn btn-quiet justify-self-start">
+                {say("survey.join")}
+              </button>
+            </form>
           </section>
         ) : (
           <SurveyForm
             key={`${home.id} ${part}`}
             part={part}
             answers={home}
-            support={support}
+            familyNote={familyNote}
             items={listOf(items.own, items.hidden)}
             to={to}
             keepAs={home.id || `first-${params.token.slice(0, 22)}`}

@@ -109,14 +109,12 @@ export default function FamilyMatchPage({ loaderData: m, actionData, params }: R
           {m.mine.yes && !m.closed && (
             <p>{m.other.yes ? say("match.otherYes", { word: other }) : say("match.otherWaits")}</p>
           )}
-          {m.mine.yes && m.other.yes && !m.mine.go && !m.closed && <p>{say("match.next", { name })}</p>}
-          {m.mine.go && <p>{say("match.mine", { score: sayScore(m.mine.go.score.value, m.mine.go.score.unit) })}</p>}
-          {m.other.go && (
-            <p>
-              {say("match.theirs", { word: other, score: sayScore(m.other.go.score.value, m.other.go.score.unit) })}
-            </p>
+          {m.mine.yes && m.other.yes && !m.mine.score && !m.closed && <p>{say("match.next", { name })}</p>}
+          {m.mine.score && <p>{say("match.mine", { score: sayScore(m.mine.score.value, m.mine.score.unit) })}</p>}
+          {m.other.score && (
+            <p>{say("match.theirs", { word: other, score: sayScore(m.other.score.value, m.other.score.unit) })}</p>
           )}
-          {m.mine.go && m.joined.state === "waits" && <p>{say("match.otherPlays")}</p>}
+          {m.mine.score && m.joined.state === "waits" && <p>{say("match.otherPlays")}</p>}
           {m.joined.state === "missing" && <p className="text-xl font-bold">{say("match.missing")}</p>}
           {m.joined.state === "unlike" && <p className="text-xl font-bold">{say("match.unlike")}</p>}
           {m.joined.state === "played" && (
@@ -134,7 +132,7 @@ export default function FamilyMatchPage({ loaderData: m, actionData, params }: R
             {say("match.toCard")}
           </a>
         </p>
-        {m.mine.yes && !m.mine.go && !m.closed && (
+        {m.mine.yes && !m.mine.score && !m.closed && (
           <Form method="post">
             <button
               type="submit"

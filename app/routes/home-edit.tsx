@@ -2,6 +2,7 @@ import { data, Form, Link, redirect } from "react-router";
 import { listOf } from "#core/kit/items.ts";
 import { addHomeFor, leaveHome, saveChild, saveHome } from "#server/homes/edit.ts";
 import { homesFor } from "#server/homes/homes.ts";
+import { INVITATION_DAYS, inviteToHomeFor, joinHomeFor } from "#server/homes/invitations.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { NotFound } from "#server/problem.ts";
 import { sayList } from "#words/say.ts";
@@ -56,7 +57,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           age: numberOf(fields.age) ?? Number.NaN,
           leftHanded: fields.leftHanded === "yes",
           step: numberOf(fields.step),
-          support: fields.support ?? "",
+          ...(fields.support !== undefined && { support: fields.support }),
         });
         return { ok: true as const, problems: [], told: "Saved." };
       });
@@ -66,9 +67,22 @@ export async function action({ request, params }: Route.ActionArgs) {
         await addHomeFor(
           who,
           row.childId,
-          fields.intent === "share" ? { sharedWith: idOf(fields.with, "child") } : { id: idOf(fields.order, "home") },
+          fields.intent === "share"
+            ? { sharedWith: idOf(fields.with, "child") }
+            : { order: idOf(fields.order, "home") },
         );
         return { ok: true as const, problems: [], told: "The home is added." };
+      });
+    case "invite":
+      return answered(async () => {
+        const code = await inviteToHomeFor(who, row.childId, idOf(fields.home, "home"));
+        const told = `The code is ${code}. It lets one more child join this home, within ${INVITATION_DAYS} days.`;
+        return { ok: true as const, problems: [], told };
+      });
+    case "join":
+      return answered(async () => {
+        await joinHomeFor(who, row.childId, fields.code ?? "");
+        throw redirect(here);
       });
     case "leave":
       return answered(async () => {
@@ -146,15 +160,26 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
             </label>
             <label className="field">
               <span>
-                Support <span className="hint">for the class's teachers only</span>
+                Your note <span className="hint">only this class's teachers can see it</span>
               </span>
               <textarea name="support" rows={3} maxLength={300} defaultValue={row.support} />
               {problem("support")}
             </label>
+            {row.familyNote && (
+              <div className="border-l-4 border-plum pl-3">
+                <p className="text-sm text-quiet">From the family</p>
+                <p>{row.familyNote}</p>
+              </div>
+            )}
             <button type="submit" name="intent" value="child" className="btn btn-main">
               Save the child
             </button>
           </Form>
+          <p className="mt-3">
+            <Link to={`/children/${row.childId}/erase`} className="underline">
+              Delete {row.child} …
+            </Link>
+          </p>
           <h2 className="mt-6 mb-1 text-lg">Homes</h2>
           <ul className="grid gap-1">
             {row.homes.map((h) => (
@@ -199,6 +224,30 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
               Shares this child's home
             </button>
           </Form>
+          <Form method="post" className="mt-2 flex items-center gap-2">
+            <input
+              name="code"
+              required
+              autoComplete="off"
+              maxLength={20}
+              className="min-w-0 py-0.5 text-sm"
+              aria-label="Code from the other home"
+              placeholder="Code from the other home"
+            />
+            <button type="submit" name="intent" value="join" className="btn btn-quiet btn-small">
+              Join with code
+            </button>
+          </Form>
+          {problem("code")}
+          {home && (
+            <Form method="post" className="mt-2">
+              <input type="hidden" name="home" value={home.id} />
+              <button type="submit" name="intent" value="invite" className="btn btn-quiet btn-small">
+                Make a code for this home
+              </button>
+              <p className="hint mt-1">For a child in another class who lives here too.</p>
+            </Form>
+          )}
         </div>
         <div>
           <h2 className="mb-2 text-xl">{home ? `${home.label}, as its family would tap it` : "No home yet"}</h2>
@@ -207,7 +256,6 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
               key={`${home.id} ${part}`}
               part={part}
               answers={home}
-              support={row.support}
               items={listOf(d.items.own, d.items.hidden)}
               to={to}
               keepAs={`teacher-${home.id}`}

@@ -2,7 +2,15 @@ import { QrCode } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { data, Form, Link } from "react-router";
 import { listOf } from "#core/kit/items.ts";
-import { dropAnswer, placeAnswer, waitingAnswers } from "#server/homes/answers.ts";
+import { erasedChildren, restoreChild } from "#server/children/erase.ts";
+import {
+  clearAnswers,
+  clearedAnswers,
+  dropAnswer,
+  placeAnswer,
+  restoreAnswers,
+  waitingAnswers,
+} from "#server/homes/answers.ts";
 import { askFamilies } from "#server/homes/ask.ts";
 import { addChild } from "#server/homes/edit.ts";
 import { homesFor } from "#server/homes/homes.ts";
@@ -19,7 +27,7 @@ import { teacherOf } from "../session.server.ts";
 import { CopyButton } from "../ui/copy-button.tsx";
 import { Options } from "../ui/options.tsx";
 import { SpacePicture } from "../ui/space-picture.tsx";
-import { when } from "../when.ts";
+import { day, when } from "../when.ts";
 import type { Route } from "./+types/homes";
 
 export const meta: Route.MetaFunction = () => [{ title: "Homes · Daring Yard" }];
@@ -56,7 +64,7 @@ const KEEPS: Record<Filter, (r: Row) => boolean> = {
   noBall: (r) => r.homes.some((h) => h.kit && !BALLS.some((b) => h.kit![b])),
   quiet: (r) => r.homes.some((h) => h.quiet),
   alone: (r) => r.homes.some((h) => h.players === 1),
-  support: (r) => r.support !== "",
+  support: (r) => r.support !== "" || r.familyNote !== "",
 };
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -69,7 +77,10 @@ export async function loader({ request }: Route.LoaderArgs) {
   ]);
   const asked = searchOf(request);
   const classId = classes.find((c) => c.id === asked.get("class"))?.id ?? classes[0]?.id ?? "";
-  const waiting = classId ? await waitingAnswers(who, classId) : [];
+  const deleted = await erasedChildren(who);
+  const [waiting, cleared] = classId
+    ? await Promise.all([waitingAnswers(who, classId), clearedAnswers(who, classId)])
+    : [[], 0];
   return {
     rows: rows.map((r) => ({ ...r, askedAt: r.askedAt ? when(r.askedAt, zone) : null })),
     classes: classes.map((c) => ({
@@ -79,6 +90,8 @@ export async function loader({ request }: Route.LoaderArgs) {
     })),
     classId,
     link: classId ? await classLink(who, classId) : null,
+    cleared,
+    deleted: deleted.filter((k) => k.classId === classId).map((k) => ({ ...k, eraseAt: day(k.eraseAt, zone) })),
     waiting: waiting.map((w) => ({ ...w, updatedAt: when(w.updatedAt, zone) })),
     filter: (Object.keys(FILTERS) as Filter[]).find((f) => f === asked.get("show")) ?? ("all" as Filter),
     find: asked.get("find") ?? "",
@@ -131,6 +144,13 @@ export async function action({ request }: Route.ActionArgs) {
       case "drop":
         await dropAnswer(who, idOf(fields.answer, "answer"));
         return done("The answer is deleted.");
+      case "clear":
+        return done(tell("homes.cleared", { n: await clearAnswers(who, idOf(fields.class, "class")) }));
+      case "bringBack":
+        return done(tell("homes.back", { name: await restoreChild(who, idOf(fields.child, "child")) }));
+      case "unclear":
+        await restoreAnswers(who, idOf(fields.class, "class"));
+        return done("The answers are back.");
       default:
         return data(
           {
@@ -211,6 +231,15 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
           </button>
         </Form>
         {d.waiting.length > 0 && <Waiting d={d} />}
+        {d.cleared > 0 && (
+          <Form method="post" className="mb-4 flex flex-wrap items-center gap-3 text-sm">
+            <input type="hidden" name="class" value={d.classId} />
+            <span className="text-quiet">{tell("homes.clearedKept", { n: d.cleared })}</span>
+            <button type="submit" name="intent" value="unclear" className="btn btn-quiet btn-small">
+              Bring them back
+            </button>
+          </Form>
+        )}
         <div className="overflow-x-auto">
           <table className="w-full text-left text-[0.92rem]">
             <thead>
@@ -248,6 +277,31 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
             problems={actionData && !actionData.ok ? actionData.problems : []}
           />
         )}
+        {d.deleted.length > 0 && (
+          <section id="deleted" className="mt-6">
+            <h2 className="text-lg">Deleted children</h2>
+            <ul>
+              {d.deleted.map((k) => (
+                <li key={k.id} className="row-line py-1.5">
+                  <Form method="post" className="flex flex-wrap items-center gap-3">
+                    <input type="hidden" name="child" value={k.id} />
+                    <strong>{k.name}</strong>
+                    <span className="text-sm text-quiet">deleted for good on {k.eraseAt}</span>
+                    <button
+                      type="submit"
+                      name="intent"
+                      value="bringBack"
+                      className="btn btn-small"
+                      aria-label={`Bring ${k.name} back`}
+                    >
+                      Bring back
+                    </button>
+                  </Form>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
         {group && <ClassLink classId={group.id} name={group.name} link={d.link} />}
       </main>
     </OwnDrawings>
@@ -259,15 +313,23 @@ function Waiting({ d }: { d: Route.ComponentProps["loaderData"] }) {
   const group = d.classes.find((c) => c.id === d.classId)!;
   return (
     <section className="mb-4 rounded-sm border-2 border-mustard p-3">
-      <h2 className="text-lg">
-        {d.waiting.length} {d.waiting.length === 1 ? "answer came" : "answers came"} through the class link
-      </h2>
+      <div className="flex flex-wrap items-center gap-3">
+        <h2 className="text-lg">
+          {d.waiting.length} {d.waiting.length === 1 ? "answer came" : "answers came"} through the class link
+        </h2>
+        <Form method="post" className="ml-auto">
+          <input type="hidden" name="class" value={d.classId} />
+          <button type="submit" name="intent" value="clear" className="btn btn-quiet btn-small">
+            {tell("homes.clear", { n: d.waiting.length })}
+          </button>
+        </Form>
+      </div>
       <ul>
         {d.waiting.map((w) => (
           <li key={w.id} className="row-line py-1.5">
             <Form method="post" className="flex flex-wrap items-center gap-3 text-sm">
               <input type="hidden" name="answer" value={w.id} />
-              <strong>{w.name}</strong>
+              {w.name ? <strong>{w.name}</strong> : <em className="text-quiet">No name given</em>}
               <SpacePicture space={w.answers.space} />
               <span className="text-quiet">
                 {w.answers.kit ? `${Object.keys(w.answers.kit).length} kinds of things` : "no things said"},{" "}
@@ -377,11 +439,11 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
         ]
           .filter(Boolean)
           .join(", ")}
-        {r.support && (
-          <span className="tag block max-w-40 truncate border-plum" title={r.support}>
-            {r.support}
+        {[r.support, r.familyNote].filter(Boolean).map((words) => (
+          <span key={words} className="tag block max-w-40 truncate border-plum" title={words}>
+            {words}
           </span>
-        )}
+        ))}
       </td>
       <td className="text-sm text-quiet">
         {r.homes.some((h) => h.answeredAt)

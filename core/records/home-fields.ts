@@ -213,7 +213,7 @@ export function answersFrom(
         players: numberOf(fields.players) ?? null,
         quiet: fields.quiet === "yes",
         noBallsIndoors: fields.noBalls === "yes",
-        ...(fields.support !== undefined && { support: fields.support }),
+        ...(fields.familyNote !== undefined && { familyNote: fields.familyNote }),
       };
   }
 }

@@ -19,8 +19,8 @@ const FLAGS = [
   "--animation-duration-scale=0",
 ];
 
-/** Longer than anything takes on a busy machine, milliseconds: what has not come by then does not come. */
-export const PATIENCE = 180_000;
+/** Longer than anything takes on a busy machine, milliseconds: what has not come by then does not come. YARD_PATIENCE sets it, in seconds. */
+export const PATIENCE = 1000 * Number(process.env.YARD_PATIENCE ?? 180);
 
 /**
  * A headless browser with a profile of its own; `profile` keeps one over several starts; `flags` are added to its own.

@@ -5,6 +5,7 @@ import { z } from "zod";
 import { inTwoHomes } from "#core/contract/two-homes.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
+import type { PlayScore } from "#core/records/play.ts";
 import { CHOSEN_WORDS, type ChosenWord, type Joined, joinGoes } from "#core/records/two-homes.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { challenge, invite } from "../cards/invite.ts";
@@ -148,16 +149,37 @@ export function unpairHomes(who: SignedIn, id: string, matchId: string): Promise
   });
 }
 
-/** What a family sees of its match: the other home by its word alone. */
+/** One side of a match as both families may see it: the word it plays under, and its score. */
+export interface SideShown {
+  word: ChosenWord | null;
+  yes: boolean;
+  score: { value: number; unit: PlayScore["unit"] } | null;
+}
+const shown = (s: Side, withScore: boolean): SideShown => ({
+  word: s.word,
+  yes: s.yes,
+  score: withScore && s.go ? { value: s.go.score.value, unit: s.go.score.unit } : null,
+});
+
+/** What a family sees of its match: the other home by its word and its score alone. */
 export interface FamilyMatch {
   title: string;
   child: string;
   closed: boolean;
-  mine: Side;
-  other: Pick<Side, "word" | "yes" | "go">;
+  mine: SideShown;
+  other: SideShown;
   /** As this home sees it: `winner` 0 is this one. */
   joined: Joined;
 }
+/** The seats of a match whose children are still here: a deleted child's card is hidden, and its seat with it. */
+const seatsOfMatch = async (tx: Tx, matchId: string): Promise<Seat[]> =>
+  (
+    await tx
+      .select({ seat: matchSeat })
+      .from(matchSeat)
+      .innerJoin(card, eq(card.id, matchSeat.cardId))
+      .where(eq(matchSeat.matchId, matchId))
+  ).map((r) => r.seat);
 const seatsFor = async (tx: Tx, link: OpenLink, cardId: string) => {
   const [own] = await tx
     .select({ seat: matchSeat, closesAt: assignment.closesAt, name: child.name, assignment })
@@ -167,7 +189,7 @@ const seatsFor = async (tx: Tx, link: OpenLink, cardId: string) => {
     .innerJoin(assignment, eq(assignment.id, card.assignmentId))
     .where(and(eq(matchSeat.cardId, cardId), eq(card.childId, link.childId)));
   if (!own || own.assignment.withdrawnAt) throw new NotFound("match");
-  const seats = await tx.select().from(matchSeat).where(eq(matchSeat.matchId, own.seat.matchId));
+  const seats = await seatsOfMatch(tx, own.seat.matchId);
   const other = seats.find((s) => s.cardId !== cardId);
   // Its other half is gone with a child that left.
   if (!other) throw new NotFound("match");
@@ -191,9 +213,9 @@ export function familyMatch(link: OpenLink, cardId: string, now = new Date()): P
       title,
       child: own.name,
       closed,
-      mine,
+      mine: shown(mine, true),
       // Until both have played nothing is shown of how far the other came.
-      other: { word: theirs.word, yes: theirs.yes, go: mine.go ? theirs.go : null },
+      other: shown(theirs, mine.go !== null),
       joined: joinGoes([mine.go?.score ?? null, theirs.go?.score ?? null], closed),
     };
   });
@@ -231,6 +253,7 @@ export async function matchedCards(tx: Tx, cardIds: readonly string[]): Promise<
     .select({ id: matchSeat.cardId })
     .from(matchSeat)
     .innerJoin(other, and(eq(other.matchId, matchSeat.matchId), ne(other.cardId, matchSeat.cardId)))
+    .innerJoin(card, eq(card.id, other.cardId))
     .where(inArray(matchSeat.cardId, [...cardIds]));
   return new Set(rows.map((r) => r.id));
 }

@@ -13,24 +13,45 @@ const PACE = {
   address: { free: 5, seconds: 1 },
   machine: { free: 40, seconds: 0.25 },
   device: { free: 5, seconds: 1 },
+  survey: { free: 40, seconds: 0.25 },
 } as const;
 /** A try that would wait longer is told to come again, seconds. */
 const HORIZON = 20;
+/** A class's survey is begun at once, or after a moment, seconds. */
+const SURVEY_HORIZON = 2;
 /** A session lasts a school day and a bit, hours. */
 export const SESSION_HOURS = 14;
 
 const sha256 = (text: string) => createHash("sha256").update(text).digest("hex");
 
 /** Waits for the turn of one more try under a key. */
-async function takeTurn(kind: keyof typeof PACE, key: string): Promise<void> {
+async function takeTurn(kind: keyof typeof PACE, key: string, horizon: number, refused: NotAllowed): Promise<void> {
   const { free, seconds } = PACE[kind];
   const [row] = await beforeSchool.execute<{ wait: number }>(
-    sql`select public.yard_sign_in_turn(${key}, ${free}, make_interval(secs => ${seconds}), make_interval(secs => ${HORIZON})) as wait`,
+    sql`select public.yard_sign_in_turn(${key}, ${free}, make_interval(secs => ${seconds}), make_interval(secs => ${horizon})) as wait`,
   );
   const wait = row!.wait;
-  if (wait < 0) throw NotAllowed.of("password", "Many tries are waiting already. Wait half a minute, then try again.");
+  if (wait < 0) throw refused;
   if (wait > 0) await new Promise((done) => setTimeout(done, wait));
 }
+const signInTurn = (kind: "address" | "machine" | "device", key: string) =>
+  takeTurn(
+    kind,
+    key,
+    HORIZON,
+    NotAllowed.of("password", "Many tries are waiting already. Wait half a minute, then try again."),
+  );
+/**
+ * Waits for the turn of one more survey answer begun from a network address. NotAllowed where that address has begun very many within a few
+ * minutes; other addresses are not slowed, and an answer that was begun can always be gone on with.
+ */
+export const surveyTurn = (machine: string): Promise<void> =>
+  takeTurn(
+    "survey",
+    `survey ${sha256(machine)}`,
+    SURVEY_HORIZON,
+    NotAllowed.of("answer", "Many surveys were begun from here just now. Wait a minute, then begin again."),
+  );
 const done = (key: string, forget: boolean) =>
   beforeSchool.execute(sql`select public.yard_sign_in_done(${key}, ${forget})`);
 
@@ -61,8 +82,8 @@ export async function signIn(
   const known = knownDevice(email, mark);
   const caller = `machine ${sha256(machine)}`;
   const key = known ? `device ${sha256(`${email.toLowerCase()} ${known}`)}` : `address ${sha256(email.toLowerCase())}`;
-  if (!known) await takeTurn("machine", caller);
-  await takeTurn(known ? "device" : "address", key);
+  if (!known) await signInTurn("machine", caller);
+  await signInTurn(known ? "device" : "address", key);
   const rows = await beforeSchool.execute<{ id: string; school_id: string; password_hash: string }>(
     sql`select * from public.yard_sign_in(${email})`,
   );

@@ -24,7 +24,8 @@ export interface FamilyCard {
   state: "soon" | "open" | "closed" | "withdrawn";
   tries: number;
   used: number;
-  best: Go["score"] | null;
+  /** The best that counts, and nothing else of that go. */
+  best: Pick<Go["score"], "value" | "unit"> | null;
   /** Another home plays the same match. */
   paired: boolean;
 }
@@ -81,6 +82,7 @@ export async function cardsFor(
     );
     const cards = rows.map(({ assignment: a, ...c }) => {
       const mine = standing(goes.filter((g) => g.cardId === c.id));
+      const best = bestOf(mine)?.score ?? null;
       return {
         ...c,
         opensAt: a.opensAt,
@@ -88,7 +90,7 @@ export async function cardsFor(
         state: stateOf(a, now),
         tries: a.tries,
         used: mine.length,
-        best: bestOf(mine)?.score ?? null,
+        best: best && { value: best.value, unit: best.unit },
         paired: paired.has(c.id),
       } as FamilyCard;
     });

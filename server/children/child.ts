@@ -47,6 +47,7 @@ export interface ChildPage {
   classId: string;
   className: string;
   support: string;
+  familyNote: string;
   supports: readonly Support[];
   leftHanded: boolean;
   known: [action: string, known: KnownAction][];
@@ -130,6 +131,7 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
       classId: me.classId,
       className: me.className,
       support: me.support,
+      familyNote: me.familyNote,
       supports: me.adjust?.supports ?? [],
       leftHanded: me.leftHanded,
       known: [...knownFrom(rows, me.age, now)],

@@ -144,8 +144,12 @@ export const child = pgTable(
     leftHanded: boolean("left_handed").notNull().default(false),
     /** Measured at home, metres. */
     step: real("step"),
-    /** A support need, told by the family or noted by the teacher: for the class's teachers only. */
+    /** The teacher's note on what this child needs. It never leaves the pages of the class's teachers. */
     support: text("support").notNull().default(""),
+    /** What the family wants the teachers to know: shown to that family and to the class's teachers. */
+    familyNote: text("family_note").notNull().default(""),
+    /** Set when a teacher deletes the child: hidden everywhere from then on, and purged by a job after this instant. */
+    eraseAt: instant("erase_at"),
     /** What is set otherwise for this child, and its spread once that is known. */
     adjust: jsonb("adjust").$type<Adjust>(),
   },
@@ -153,6 +157,7 @@ export const child = pgTable(
     keyed("child", t),
     hangsOn("child_class_fk", t, t.classId, schoolClass).onDelete("cascade"),
     index("child_class").on(t.schoolId, t.classId),
+    index("child_to_erase").on(t.eraseAt).where(sql`${t.eraseAt} is not null`),
   ],
 );
 
@@ -190,6 +195,23 @@ export const childHome = pgTable(
   ],
 );
 
+/** A code with which one more child joins a home: made by that household or its class teacher, used once, and gone on its date. */
+export const homeInvitation = pgTable(
+  "home_invitation",
+  {
+    schoolId: schoolId(),
+    /** SHA-256 of the code, which is shown once and kept nowhere. */
+    codeHash: text("code_hash").notNull(),
+    homeId: uuid("home_id").notNull(),
+    expiresAt: instant("expires_at").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.codeHash] }),
+    hangsOn("home_invitation_home", t, t.homeId, home).onDelete("cascade"),
+    index("home_invitation_of_home").on(t.schoolId, t.homeId),
+  ],
+);
+
 /** A private link to one child's cards, or to a class's home survey, which shows no names. The address is derived from id and version, never stored. */
 export const link = pgTable(
   "link",
@@ -220,12 +242,15 @@ export const surveyAnswer = pgTable(
     /** First name and initial as the family typed it. */
     name: text("name").notNull().default(""),
     answers: jsonb("answers").$type<HomeAnswers>().notNull(),
+    /** What the family wants the teachers to know. */
     support: text("support").notNull().default(""),
     /** What is set otherwise for this child, and its spread once that is known. */
     adjust: jsonb("adjust").$type<Adjust>(),
     /** The home it was put to; set to null, and only it, when that home goes (see the migration). */
     homeId: uuid("home_id"),
     updatedAt: instant("updated_at").notNull().defaultNow(),
+    /** Set when a teacher clears it, or a new class link replaces the one it came through; cleared answers are hidden, then deleted. */
+    clearedAt: instant("cleared_at"),
   },
   (t) => [
     hangsOn("survey_answer_class_fk", t, t.classId, schoolClass).onDelete("cascade"),
@@ -582,7 +607,7 @@ export const job = pgTable(
   "job",
   {
     schoolId: schoolId(),
-    kind: text("kind", { enum: ["cards", "expected", "rare", "evidence"] }).notNull(),
+    kind: text("kind", { enum: ["cards", "expected", "rare", "evidence", "erase"] }).notNull(),
     /** What it is about: a child, or an assignment. */
     about: uuid("about").notNull(),
     /** Not before. Asked for again, it waits again. */

@@ -1,13 +1,15 @@
 import { randomUUID } from "node:crypto";
-import { and, asc, count, eq, lt } from "drizzle-orm";
+import { and, asc, desc, eq, gt, inArray, isNull } from "drizzle-orm";
 import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
 import { type HomeAnswers, NOTHING_SAID } from "#core/records/home.ts";
-import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
+import { type SignedIn, surveyTurn } from "../auth/sign-in.ts";
+import { contentHash } from "../content-hash.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import type { OpenClassLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { ownChild, ownClass } from "../school/classes.ts";
-import { homesOf } from "./homes-of.ts";
+import { childrenOf, homesOf } from "./homes-of.ts";
 import { addHome, checked, homeLabel, keep, makeAnew, oneByOne, PAUSE } from "./keep.ts";
 
 const { child, home, surveyAnswer } = schema;
@@ -21,23 +23,70 @@ export interface ClassAnswer {
   /** Whose home it could be: one child of that name, in that class. */
   suggests: string | null;
 }
-/** Answers that came through the class link and belong to no home yet. */
+/** Names are compared without case, spaces and marks. */
+const plain = (name: string) => name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
+const isBlank = (r: { name: string; answers: HomeAnswers; support: string }) =>
+  r.name.trim() === "" && r.support === "" && contentHash(r.answers) === contentHash(NOTHING_SAID);
+
+/** Answers of a class that belong to no home and were not cleared. */
+const waitingIn = (classId: string) =>
+  and(eq(surveyAnswer.classId, classId), isNull(surveyAnswer.homeId), isNull(surveyAnswer.clearedAt));
+
+/** Answers that came through the class link and belong to no home yet, oldest first; also those without a name, unless nothing was said at all. */
 export function waitingAnswers(who: SignedIn, classId: string): Promise<ClassAnswer[]> {
   return inSchool(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
-    const rows = await tx
-      .select()
-      .from(surveyAnswer)
-      .where(eq(surveyAnswer.classId, classId))
-      .orderBy(asc(surveyAnswer.updatedAt));
+    const rows = await tx.select().from(surveyAnswer).where(waitingIn(classId)).orderBy(asc(surveyAnswer.updatedAt));
     const children = await tx.select().from(child).where(eq(child.classId, classId));
-    const plain = (s: string) => s.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
     return rows
-      .filter((r) => r.homeId === null && r.name.trim() !== "")
-      .map(({ id, name, answers, support: told, updatedAt }) => {
+      .filter((r) => !isBlank(r))
+      .map(({ id, name, answers, support, updatedAt }) => {
         const same = children.filter((k) => plain(k.name) === plain(name));
-        return { id, name, answers, support: told, updatedAt, suggests: same.length === 1 ? same[0]!.id : null };
+        return { id, name: name.trim(), answers, support, updatedAt, suggests: same.length === 1 ? same[0]!.id : null };
       });
+  });
+}
+
+/** Clears every answer of a class that belongs to no home, and says how many of them had something in them. `restoreAnswers` brings them back. */
+export function clearAnswers(who: SignedIn, classId: string): Promise<number> {
+  return inSchool(who.schoolId, async (tx) => {
+    await ownClass(tx, who.teacherId, classId);
+    return clearIn(tx, classId);
+  });
+}
+export async function clearIn(tx: Tx, classId: string): Promise<number> {
+  const cleared = await tx
+    .update(surveyAnswer)
+    .set({ clearedAt: new Date() })
+    .where(waitingIn(classId))
+    .returning({ name: surveyAnswer.name, answers: surveyAnswer.answers, support: surveyAnswer.support });
+  return cleared.filter((r) => !isBlank(r)).length;
+}
+/** How many answers of a class were cleared and can still be brought back. */
+export function clearedAnswers(who: SignedIn, classId: string): Promise<number> {
+  return inSchool(who.schoolId, async (tx) => {
+    await ownClass(tx, who.teacherId, classId);
+    const rows = await tx
+      .select({ name: surveyAnswer.name, answers: surveyAnswer.answers, support: surveyAnswer.support })
+      .from(surveyAnswer)
+      .where(
+        and(
+          eq(surveyAnswer.classId, classId),
+          isNull(surveyAnswer.homeId),
+          gt(surveyAnswer.clearedAt, new Date(Date.now() - KEPT_DAYS * 86_400_000)),
+        ),
+      );
+    return rows.filter((r) => !isBlank(r)).length;
+  });
+}
+/** Brings back every cleared answer of a class. */
+export function restoreAnswers(who: SignedIn, classId: string): Promise<void> {
+  return inSchool(who.schoolId, async (tx) => {
+    await ownClass(tx, who.teacherId, classId);
+    await tx
+      .update(surveyAnswer)
+      .set({ clearedAt: null })
+      .where(and(eq(surveyAnswer.classId, classId), isNull(surveyAnswer.homeId)));
   });
 }
 
@@ -56,7 +105,7 @@ export function placeAnswer(who: SignedIn, answerId: string, childId: string): P
       who.schoolId,
       homeId,
       childId,
-      { ...row.answers, ...(row.support && { support: row.support }) },
+      { ...row.answers, ...(row.support && { familyNote: row.support }) },
       row.updatedAt,
     );
     await tx.update(surveyAnswer).set({ homeId }).where(eq(surveyAnswer.id, answerId));
@@ -76,12 +125,14 @@ export interface OpenAnswer {
   school: string;
   name: string;
   answers: HomeAnswers;
-  support: string;
+  familyNote: string;
 }
-/** Answers of one class that wait for a home; more than any class has families. */
-export const MOST_ANSWERS = 200;
-/** An answer without a name is dropped after so many days. */
-const BEGUN_DAYS = 14;
+/** Answers of one class that wait for a home; more than any class has families. Beyond it the least telling ones make room. */
+export const MAX_ANSWERS = 200;
+/** Answers under one name that wait: a further one replaces the oldest. */
+const MAX_OF_A_CHILD = 3;
+/** An answer in which nothing was said, or which was cleared, is deleted after this many days. */
+const KEPT_DAYS = 14;
 /** The school's name, for pages that show nothing else of it. */
 export function schoolNameOf(schoolId: string): Promise<string> {
   return inSchool(schoolId, async (tx) => {
@@ -89,25 +140,14 @@ export function schoolNameOf(schoolId: string): Promise<string> {
     return row?.name ?? "";
   });
 }
-/** Begins an answer through a class link: its id is its key, so it is made here and not given. */
-export function beginAnswer(to: { schoolId: string; classId: string }): Promise<string> {
+/**
+ * Begins an answer through a class link: its id is its key, so it is made here and not given. `caller`, the network address, is slowed where it
+ * begins very many. A full list never refuses anybody: what says least makes room.
+ */
+export async function beginAnswer(to: OpenClassLink, caller: string): Promise<string> {
+  await surveyTurn(caller);
   return inSchool(to.schoolId, async (tx) => {
-    // Begun and never gone on with: they make room.
-    await tx
-      .delete(surveyAnswer)
-      .where(
-        and(
-          eq(surveyAnswer.classId, to.classId),
-          eq(surveyAnswer.name, ""),
-          lt(surveyAnswer.updatedAt, new Date(Date.now() - BEGUN_DAYS * 86_400_000)),
-        ),
-      );
-    const [{ n } = { n: 0 }] = await tx
-      .select({ n: count() })
-      .from(surveyAnswer)
-      .where(eq(surveyAnswer.classId, to.classId));
-    if (n >= MOST_ANSWERS)
-      throw NotAllowed.of("answer", "This class has too many answers waiting. Ask the teacher to look at them first.");
+    await makeRoom(tx, to.classId);
     const [row] = await tx
       .insert(surveyAnswer)
       .values({ schoolId: to.schoolId, classId: to.classId, answers: NOTHING_SAID })
@@ -115,34 +155,92 @@ export function beginAnswer(to: { schoolId: string; classId: string }): Promise<
     return row!.id;
   });
 }
-export function openAnswer(to: { schoolId: string; classId: string }, id: string): Promise<OpenAnswer> {
+/** Deletes what has had its time, and beyond the most first what was cleared, then blank, nameless and unknown answers, oldest first. */
+async function makeRoom(tx: Tx, classId: string): Promise<void> {
+  const rows = await tx
+    .select()
+    .from(surveyAnswer)
+    .where(and(eq(surveyAnswer.classId, classId), isNull(surveyAnswer.homeId)));
+  const names = new Set(
+    (await tx.select({ name: child.name }).from(child).where(eq(child.classId, classId))).map((k) => plain(k.name)),
+  );
+  const before = Date.now() - KEPT_DAYS * 86_400_000;
+  const old = rows.filter((r) => (r.clearedAt ?? (isBlank(r) ? r.updatedAt : new Date())).getTime() < before);
+  const rank = (r: (typeof rows)[number]) =>
+    r.clearedAt ? 0 : isBlank(r) ? 1 : r.name.trim() === "" ? 2 : names.has(plain(r.name)) ? 4 : 3;
+  const spare = rows
+    .filter((r) => !old.includes(r))
+    .sort((a, b) => rank(a) - rank(b) || a.updatedAt.getTime() - b.updatedAt.getTime());
+  const gone = [...old, ...spare.slice(0, Math.max(0, spare.length - MAX_ANSWERS + 1))].map((r) => r.id);
+  if (gone.length > 0) await tx.delete(surveyAnswer).where(inArray(surveyAnswer.id, gone));
+}
+/** Keeps the newest answers under a name. */
+async function keepNewest(tx: Tx, classId: string, name: string): Promise<void> {
+  const rows = await tx
+    .select({ id: surveyAnswer.id, name: surveyAnswer.name })
+    .from(surveyAnswer)
+    .where(waitingIn(classId))
+    .orderBy(desc(surveyAnswer.updatedAt));
+  const gone = rows.filter((r) => plain(r.name) === plain(name)).slice(MAX_OF_A_CHILD);
+  if (gone.length > 0)
+    await tx.delete(surveyAnswer).where(
+      inArray(
+        surveyAnswer.id,
+        gone.map((r) => r.id),
+      ),
+    );
+}
+/** Which of some answers can be gone on with through a class link. */
+export function answersThere(to: OpenClassLink, ids: readonly string[]): Promise<string[]> {
+  if (ids.length === 0) return Promise.resolve([]);
+  return inSchool(to.schoolId, async (tx) => {
+    const rows = await tx
+      .select({ id: surveyAnswer.id })
+      .from(surveyAnswer)
+      .where(
+        and(inArray(surveyAnswer.id, [...ids]), eq(surveyAnswer.classId, to.classId), isNull(surveyAnswer.clearedAt)),
+      );
+    return ids.filter((id) => rows.some((r) => r.id === id));
+  });
+}
+export function openAnswer(to: OpenClassLink, id: string): Promise<OpenAnswer> {
   return inSchool(to.schoolId, async (tx) => {
     const [row] = await tx
       .select({ answer: surveyAnswer, school: schema.school.name })
       .from(surveyAnswer)
       .innerJoin(schema.school, eq(schema.school.id, surveyAnswer.schoolId))
-      .where(and(eq(surveyAnswer.id, id), eq(surveyAnswer.classId, to.classId)));
+      .where(and(eq(surveyAnswer.id, id), eq(surveyAnswer.classId, to.classId), isNull(surveyAnswer.clearedAt)));
     if (!row) throw new NotFound("answer");
-    const { name, answers, support: told } = row.answer;
-    return { id, school: row.school, name, answers, support: told };
+    const { name, answers, support } = row.answer;
+    return { id, school: row.school, name, answers, familyNote: support };
   });
 }
+/** Gives a family's note to the child that a placed answer is about: the only one of the class in that home, else the one of that name. */
+async function noteFor(tx: Tx, classId: string, homeId: string, name: string, familyNote: string): Promise<void> {
+  const all = await tx
+    .select({ id: child.id, name: child.name })
+    .from(child)
+    .where(and(eq(child.classId, classId), inArray(child.id, await childrenOf(tx, homeId))));
+  const one = all.length === 1 ? all[0] : all.find((k) => plain(k.name) === plain(name));
+  if (one) await tx.update(child).set({ familyNote }).where(eq(child.id, one.id));
+}
+
 const typedName = z.string().trim().max(30, "name must be 30 letters or fewer");
 export function saveAnswer(
-  to: { schoolId: string; classId: string },
+  to: OpenClassLink,
   id: string,
   given: unknown,
   name: string | undefined,
   now = new Date(),
 ): Promise<void> {
-  const { support: told, ...rest } = checked(given);
+  const { familyNote, ...rest } = checked(given);
   const read = typedName.safeParse(name ?? "");
   if (!read.success) throw new NotAllowed(problemsOf(read.error).map((p) => ({ ...p, field: "name" })));
   return inSchool(to.schoolId, async (tx) => {
     const [row] = await tx
       .select()
       .from(surveyAnswer)
-      .where(and(eq(surveyAnswer.id, id), eq(surveyAnswer.classId, to.classId)))
+      .where(and(eq(surveyAnswer.id, id), eq(surveyAnswer.classId, to.classId), isNull(surveyAnswer.clearedAt)))
       .for("update");
     if (!row) throw new NotFound("answer");
     const answers = { ...row.answers, ...rest };
@@ -151,11 +249,15 @@ export function saveAnswer(
       .set({
         answers,
         ...(name !== undefined && { name: read.data }),
-        ...(told !== undefined && { support: told }),
+        ...(familyNote !== undefined && { support: familyNote }),
         updatedAt: now,
       })
       .where(eq(surveyAnswer.id, id));
-    if (!row.homeId) return;
+    if (!row.homeId) {
+      if (name) await keepNewest(tx, to.classId, read.data);
+      return;
+    }
+    if (familyNote !== undefined) await noteFor(tx, to.classId, row.homeId, row.name, familyNote);
     await tx
       .update(home)
       .set({ ...rest, answeredAt: now })

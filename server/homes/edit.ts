@@ -11,7 +11,7 @@ import { ownChild, ownClass } from "../school/classes.ts";
 import { shortName } from "./csv.ts";
 import { leave } from "./homes.ts";
 import { homesOf } from "./homes-of.ts";
-import { addHome, checked, homeLabel, keep, oneByOne, room, support } from "./keep.ts";
+import { addHome, checked, homeIdFor, homeLabel, keep, note, oneByOne, room } from "./keep.ts";
 
 const { child, childHome } = schema;
 
@@ -28,7 +28,7 @@ const childFacts = z.strictObject({
     .min(SHORTEST_STEP, `step must be ${SHORTEST_STEP} m or more`)
     .max(LONGEST_STEP, `step must be ${LONGEST_STEP} m or less`)
     .nullable(),
-  support,
+  support: note.optional(),
 });
 const newChild = childFacts.pick({ name: true, age: true });
 /** A child by hand, in one of the teacher's own classes; a private link, and cards of what is out for all of the class, come by themselves. */
@@ -85,14 +85,18 @@ export function saveHome(who: SignedIn, childId: string, homeId: string, given: 
 }
 
 /** Another home for a child, or the home it shares with another child. */
-export function addHomeFor(who: SignedIn, childId: string, of: { id: string } | { sharedWith: string }): Promise<void> {
+export function addHomeFor(
+  who: SignedIn,
+  childId: string,
+  of: { order: string } | { sharedWith: string },
+): Promise<void> {
   return inSchool(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, childId);
     await oneByOne(tx, childId);
     const mine = (await homesOf(tx, [childId])).get(childId)!;
-    if ("id" in of) {
-      if (room(mine, of.id) === "room")
-        await addHome(tx, who.schoolId, childId, homeLabel(me.name, mine.length), of.id);
+    if ("order" in of) {
+      const id = homeIdFor(childId, of.order);
+      if (room(mine, id) === "room") await addHome(tx, who.schoolId, childId, homeLabel(me.name, mine.length), id);
       return;
     }
     await ownChild(tx, who, of.sharedWith);

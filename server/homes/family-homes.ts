@@ -4,14 +4,14 @@ import type { HomeFacts } from "#core/compile/for-home.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { NotFound } from "../problem.ts";
 import { factsOf, homesOf } from "./homes-of.ts";
-import { addHome, checked, homeLabel, keep, oneByOne, room } from "./keep.ts";
+import { addHome, checked, homeIdFor, homeLabel, keep, oneByOne, room } from "./keep.ts";
 
 const { child } = schema;
 
 export interface FamilyHomes {
   name: string;
   school: string;
-  support: string;
+  familyNote: string;
   homes: (HomeFacts & { answeredAt: Date | null })[];
 }
 
@@ -19,7 +19,7 @@ export interface FamilyHomes {
 export function familyHomes(to: { schoolId: string; childId: string }): Promise<FamilyHomes> {
   return inSchool(to.schoolId, async (tx) => {
     const [me] = await tx
-      .select({ name: child.name, support: child.support, school: schema.school.name })
+      .select({ name: child.name, familyNote: child.familyNote, school: schema.school.name })
       .from(child)
       .innerJoin(schema.school, eq(schema.school.id, child.schoolId))
       .where(eq(child.id, to.childId));
@@ -53,8 +53,9 @@ async function firstHome(tx: Tx, to: { schoolId: string; childId: string }): Pro
   return addHome(tx, to.schoolId, to.childId, homeLabel(me.name, 0), randomUUID());
 }
 
-/** Another home of the same child, asked for by its family under an id of its own. */
-export function addFamilyHome(to: { schoolId: string; childId: string }, id: string): Promise<string> {
+/** Another home of the same child, asked for by its family under an order of its own. */
+export function addFamilyHome(to: { schoolId: string; childId: string }, order: string): Promise<string> {
+  const id = homeIdFor(to.childId, order);
   return inSchool(to.schoolId, async (tx) => {
     await oneByOne(tx, to.childId);
     const homes = (await homesOf(tx, [to.childId])).get(to.childId)!;

@@ -18,7 +18,9 @@ export interface HomeRow {
   age: number;
   leftHanded: boolean;
   step: number | null;
+  /** The teachers' own note, and what the family wants them to know. */
   support: string;
+  familyNote: string;
   className: string;
   homes: HomeOfChild[];
   token: string | null;
@@ -56,6 +58,7 @@ export function homesFor(who: SignedIn): Promise<HomeRow[]> {
         leftHanded: row.leftHanded,
         step: row.step,
         support: row.support,
+        familyNote: row.familyNote,
         className: me.className,
         homes: homes
           .get(childId)!

@@ -2,6 +2,7 @@ import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
 import { homeAnswers, LONGEST_SUPPORT } from "#core/records/home.ts";
+import { idFrom } from "../content-hash.ts";
 import { schema, type Tx } from "../db/client.ts";
 import { askFor } from "../jobs/jobs.ts";
 import { NotAllowed } from "../problem.ts";
@@ -9,12 +10,13 @@ import { childrenOf } from "./homes-of.ts";
 
 const { child, childHome, home } = schema;
 
-export const support = z
+/** A note about one child, the teacher's or the family's. */
+export const note = z
   .string()
   .trim()
   .max(LONGEST_SUPPORT, `anything to know must be ${LONGEST_SUPPORT} letters or fewer`);
 /** Answers, whole or in part; what is not named stays as it is. */
-export const someAnswers = homeAnswers.partial().extend({ support: support.optional() }).strict();
+export const someAnswers = homeAnswers.partial().extend({ familyNote: note.optional() }).strict();
 export type SomeAnswers = z.infer<typeof someAnswers>;
 
 export function checked(given: unknown): SomeAnswers {
@@ -39,19 +41,24 @@ export async function keep(
   given: SomeAnswers,
   byFamily: Date | null,
 ): Promise<void> {
-  const { support: told, ...rest } = given;
+  const { familyNote, ...rest } = given;
   const changes = { ...rest, ...(byFamily && { answeredAt: byFamily }) };
-  if (told !== undefined) await tx.update(child).set({ support: told }).where(eq(child.id, childId));
+  if (familyNote !== undefined && byFamily) await tx.update(child).set({ familyNote }).where(eq(child.id, childId));
   if (Object.keys(changes).length > 0) await tx.update(home).set(changes).where(eq(home.id, homeId));
   // A note for the teacher changes no card.
   if (Object.keys(rest).length > 0) await makeAnew(tx, schoolId, homeId, PAUSE);
 }
 
-/** A new home for a child, which so far said nothing. Its id comes from whoever asks, so that asking twice is asking once. */
+/**
+ * The id of a home that a child's page asks for under an order of its own. It is made here from child and order, so that asking twice is asking
+ * once, and no id that a client sends can be that of a home which exists.
+ */
+export const homeIdFor = (childId: string, order: string): string => idFrom(`home of ${childId} ordered as ${order}`);
+
+/** A new home for a child, about which nothing is known yet. NotAllowed where the id is taken: a home that exists is joined by invitation only. */
 export async function addHome(tx: Tx, schoolId: string, childId: string, label: string, id: string): Promise<string> {
-  await tx.insert(home).values({ id, schoolId, label }).onConflictDoNothing();
-  const [made] = await tx.select({ id: home.id }).from(home).where(eq(home.id, id));
-  if (!made) throw NotAllowed.of("home", "home: load this page again, then add it");
+  const made = await tx.insert(home).values({ id, schoolId, label }).onConflictDoNothing().returning({ id: home.id });
+  if (made.length === 0) throw NotAllowed.of("home", "This home could not be added. Load the page again, then add it.");
   await tx.insert(childHome).values({ schoolId, childId, homeId: id }).onConflictDoNothing();
   return id;
 }

@@ -4,6 +4,7 @@ import { inSchool, schema } from "../db/client.ts";
 import { linkToken } from "../links/token.ts";
 import { NotFound } from "../problem.ts";
 import { ownChild, ownClass } from "../school/classes.ts";
+import { clearIn } from "./answers.ts";
 
 const { link } = schema;
 
@@ -47,5 +48,7 @@ export function changeClassLink(who: SignedIn, classId: string, how: LinkChange)
     const [own] = await tx.select().from(link).where(eq(link.classId, classId)).for("update");
     if (!own) throw new NotFound("link");
     await tx.update(link).set(changed(own, how)).where(eq(link.id, own.id));
+    // A new link starts clean: what came through the old one is set aside, and can be brought back.
+    if (how === "renew") await clearIn(tx, classId);
   });
 }

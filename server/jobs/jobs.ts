@@ -1,4 +1,5 @@
 import { and, eq, lte, sql } from "drizzle-orm";
+import { purgeChild } from "../children/purge.ts";
 import { beforeSchool, inSchool, schema, type Tx } from "../db/client.ts";
 import { log } from "../web/log.ts";
 import { plainError } from "../web/plain-error.ts";
@@ -7,7 +8,7 @@ import { cardsOf } from "./cards.ts";
 import { evidenceOfChild } from "./evidence.ts";
 
 const { job } = schema;
-export type JobKind = "cards" | "expected" | "rare" | "evidence";
+export type JobKind = "cards" | "expected" | "rare" | "evidence" | "erase";
 
 /** Work that its copy did not end by then is taken up by another, seconds. */
 const LEASE = 60;
@@ -24,6 +25,7 @@ const WORK: Record<JobKind, (schoolId: string, about: string) => Promise<unknown
   expected: bandsOf,
   rare: rareOf,
   evidence: evidenceOfChild,
+  erase: (schoolId, childId) => purgeChild(schoolId, childId),
 };
 
 /** Asks for work within a transaction: it is due once that is kept, and asked again it is still done once. Seconds from now. */

@@ -1,0 +1,64 @@
+import { Form, Link, redirect } from "react-router";
+import { eraseChild, erasePreview, GRACE_DAYS } from "#server/children/erase.ts";
+import { tell } from "#words/tell.ts";
+import { answered, found, idOf } from "../answer.server.ts";
+import { teacherOf } from "../session.server.ts";
+import type { Route } from "./+types/child-erase";
+
+export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `Delete ${d?.name ?? "a child"} · Daring Yard` }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const id = idOf(params.id, "child");
+  return { id, days: GRACE_DAYS, ...(await found(erasePreview(await teacherOf(request), id))) };
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const who = await teacherOf(request);
+  return answered(async () => {
+    await eraseChild(who, idOf(params.id, "child"));
+    throw redirect("/homes?deleted=yes#deleted");
+  });
+}
+
+/** What goes with a child, before anything is deleted. */
+export default function ChildErase({ loaderData: d }: Route.ComponentProps) {
+  const first = d.name.split(" ")[0]!;
+  const lists = d.homes.map((h) => `“${h}”`).join(", ");
+  return (
+    <main className="mx-auto w-full max-w-2xl p-6">
+      <p className="mb-1 text-sm">
+        <Link to={`/homes/${d.id}`} className="underline">
+          {d.name}
+        </Link>
+      </p>
+      <h1 className="mb-3 text-3xl">Delete {d.name}?</h1>
+      <p>This will go, from {d.className} and everywhere else in Daring Yard:</p>
+      <ul className="my-3 list-disc pl-6">
+        <li>{tell("erase.goes", { goes: d.goes, events: d.events, cards: d.cards })}</li>
+        <li>{tell("erase.marks", { n: d.marks })}</li>
+        <li>{tell("erase.messages", { messages: d.messages, answers: d.answers })}</li>
+        {d.notes && <li>Your note and what the family wrote about {first}</li>}
+        <li>The private link, and the age, step and level of {first}</li>
+        {d.homes.length > 0 && <li>{tell("erase.homes", { n: d.homes.length, homes: lists })}</li>}
+      </ul>
+      {d.sharedHomes.length > 0 && (
+        <p className="mb-3">
+          {d.sharedHomes.map((h) => `“${h}”`).join(", ")} stays, because another child lives there too.
+        </p>
+      )}
+      <p className="mb-4">
+        {first} disappears from every list at once, and the private link stops working. For {d.days} days you can bring{" "}
+        {first} back from Homes. After that everything above is deleted for good. Backups made before then still hold it
+        until they are overwritten.
+      </p>
+      <Form method="post" className="flex gap-3">
+        <button type="submit" className="btn border-coral">
+          Delete {d.name}
+        </button>
+        <Link to={`/homes/${d.id}`} className="btn btn-quiet">
+          Keep {first}
+        </Link>
+      </Form>
+    </main>
+  );
+}

@@ -1,0 +1,118 @@
+import { and, asc, count, countDistinct, eq, isNotNull } from "drizzle-orm";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inSchool, schema } from "../db/client.ts";
+import { askFor, nudge } from "../jobs/jobs.ts";
+import { ownChild } from "../school/classes.ts";
+import { answersAbout, homesAround, showErased } from "./purge.ts";
+
+const { card, child, classTeacher, criterionMark, job, message, play, playEvent } = schema;
+
+/** A deleted child can be brought back for this many days; then everything of theirs is purged. */
+export const GRACE_DAYS = 30;
+
+/** What goes when a child is deleted, counted. */
+export interface ErasePreview {
+  name: string;
+  className: string;
+  cards: number;
+  goes: number;
+  events: number;
+  marks: number;
+  messages: number;
+  /** Survey answers that came through the class link. */
+  answers: number;
+  /** Homes in which nobody else lives: they go as well. */
+  homes: string[];
+  /** Homes that stay, since another child lives there. */
+  sharedHomes: string[];
+  notes: boolean;
+}
+
+/** What deleting a child would take away. NotFound: not in a class of this teacher. */
+export function erasePreview(who: SignedIn, childId: string): Promise<ErasePreview> {
+  return inSchool(who.schoolId, async (tx) => {
+    const me = await ownChild(tx, who, childId);
+    const { alone, shared } = await homesAround(tx, childId);
+    const mine = eq(card.childId, childId);
+    const [n] = await tx
+      .select({ cards: countDistinct(card.id), goes: countDistinct(play.id), events: count(playEvent.seq) })
+      .from(card)
+      .leftJoin(play, eq(play.cardId, card.id))
+      .leftJoin(playEvent, eq(playEvent.playId, play.id))
+      .where(mine);
+    const [m] = await tx
+      .select({ n: count() })
+      .from(criterionMark)
+      .innerJoin(card, eq(card.id, criterionMark.cardId))
+      .where(mine);
+    const [letters] = await tx.select({ n: count() }).from(message).where(eq(message.childId, childId));
+    return {
+      name: me.name,
+      className: me.className,
+      cards: n!.cards,
+      goes: n!.goes,
+      events: n!.events,
+      marks: m!.n,
+      messages: letters!.n,
+      answers: (
+        await answersAbout(
+          tx,
+          me,
+          alone.map((h) => h.id),
+        )
+      ).length,
+      homes: alone.map((h) => h.label),
+      sharedHomes: shared.map((h) => h.label),
+      notes: me.support !== "" || me.familyNote !== "",
+    };
+  });
+}
+
+/** Deletes a child: hidden at once, the private link off, everything purged after the days of grace. Done twice it is done once. */
+export function eraseChild(who: SignedIn, childId: string, now = new Date()): Promise<Date> {
+  return inSchool(who.schoolId, async (tx) => {
+    await showErased(tx);
+    const me = await ownChild(tx, who, childId);
+    if (me.eraseAt) return me.eraseAt;
+    const eraseAt = new Date(now.getTime() + GRACE_DAYS * 86_400_000);
+    await tx.update(child).set({ eraseAt }).where(eq(child.id, childId));
+    await askFor(tx, who.schoolId, "erase", [childId], GRACE_DAYS * 86_400);
+    return eraseAt;
+  });
+}
+
+/** A child of the teacher's classes who is deleted and not purged yet. */
+export interface ErasedChild {
+  id: string;
+  name: string;
+  classId: string;
+  eraseAt: Date;
+}
+export function erasedChildren(who: SignedIn): Promise<ErasedChild[]> {
+  return inSchool(who.schoolId, async (tx) => {
+    await showErased(tx);
+    const rows = await tx
+      .select({ id: child.id, name: child.name, classId: child.classId, eraseAt: child.eraseAt })
+      .from(child)
+      .innerJoin(classTeacher, eq(classTeacher.classId, child.classId))
+      .where(and(eq(classTeacher.teacherId, who.teacherId), isNotNull(child.eraseAt)))
+      .orderBy(asc(child.name));
+    return rows.map((r) => ({ ...r, eraseAt: r.eraseAt! }));
+  });
+}
+
+/** Brings a deleted child back with everything of theirs, while the days of grace last. */
+export function restoreChild(who: SignedIn, childId: string): Promise<string> {
+  return inSchool(who.schoolId, async (tx) => {
+    await showErased(tx);
+    const me = await ownChild(tx, who, childId);
+    await tx.update(child).set({ eraseAt: null }).where(eq(child.id, childId));
+    await tx.delete(job).where(and(eq(job.kind, "erase"), eq(job.about, childId)));
+    // What was sent to the class meanwhile reaches them too.
+    await askFor(tx, who.schoolId, "cards", [childId]);
+    return me.name;
+  }).then((name) => {
+    nudge();
+    return name;
+  });
+}

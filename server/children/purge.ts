@@ -1,0 +1,66 @@
+import { eq, inArray, sql } from "drizzle-orm";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import { leave } from "../homes/homes.ts";
+import { childrenOf, homesOf } from "../homes/homes-of.ts";
+
+const { assignment, child, job, surveyAnswer } = schema;
+
+/** Deleted children are hidden by the database itself; a transaction that restores or purges one asks to see them. */
+export const showErased = (tx: Tx) => tx.execute(sql`select set_config('yard.erased', 'shown', true)`);
+
+const plain = (name: string) => name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
+
+/** Survey answers about a child: those placed at a home where nobody else lives, and those of the class under the child's name. */
+export async function answersAbout(
+  tx: Tx,
+  k: { name: string; classId: string },
+  own: readonly string[],
+): Promise<string[]> {
+  const rows = await tx
+    .select({ id: surveyAnswer.id, name: surveyAnswer.name, homeId: surveyAnswer.homeId })
+    .from(surveyAnswer)
+    .where(eq(surveyAnswer.classId, k.classId));
+  const placed =
+    own.length === 0
+      ? []
+      : await tx
+          .select({ id: surveyAnswer.id })
+          .from(surveyAnswer)
+          .where(inArray(surveyAnswer.homeId, [...own]));
+  const named = rows.filter((r) => plain(r.name) === plain(k.name)).map((r) => r.id);
+  return [...new Set([...placed.map((r) => r.id), ...named])];
+}
+
+/** The homes of a child: those where nobody else lives, and those that others share. Deleted children count as living there. */
+export async function homesAround(tx: Tx, childId: string) {
+  const homes = (await homesOf(tx, [childId])).get(childId)!;
+  const alone: typeof homes = [];
+  const shared: typeof homes = [];
+  for (const h of homes) ((await childrenOf(tx, h.id)).some((id) => id !== childId) ? shared : alone).push(h);
+  return { alone, shared };
+}
+
+/** Purges a deleted child whose time has come: every row about them, in every table. Nothing happens where they were brought back. */
+export async function purgeChild(schoolId: string, childId: string, now = new Date()): Promise<void> {
+  await inSchool(schoolId, async (tx) => {
+    await showErased(tx);
+    const [me] = await tx.select().from(child).where(eq(child.id, childId)).for("update");
+    if (!me?.eraseAt || me.eraseAt > now) return;
+    const { alone } = await homesAround(tx, childId);
+    const answers = await answersAbout(
+      tx,
+      me,
+      alone.map((h) => h.id),
+    );
+    if (answers.length > 0) await tx.delete(surveyAnswer).where(inArray(surveyAnswer.id, answers));
+    for (const h of alone) await leave(tx, childId, h.id);
+    // Levels are kept with an assignment, by child.
+    await tx
+      .update(assignment)
+      .set({ levels: sql`${assignment.levels} - ${childId}` })
+      .where(sql`${assignment.levels} ? ${childId}`);
+    await tx.delete(job).where(eq(job.about, childId));
+    // Cards, goes, events, results, marks, what was learnt, links and messages go with the child.
+    await tx.delete(child).where(eq(child.id, childId));
+  });
+}

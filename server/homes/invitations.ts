@@ -1,0 +1,97 @@
+import { createHash, randomInt } from "node:crypto";
+import { and, asc, eq, gt, inArray, lt } from "drizzle-orm";
+import type { SignedIn } from "../auth/sign-in.ts";
+import { inSchool, schema, type Tx } from "../db/client.ts";
+import { askFor, nudge } from "../jobs/jobs.ts";
+import type { OpenLink } from "../links/open-link.ts";
+import { NotAllowed, NotFound } from "../problem.ts";
+import { ownChild } from "../school/classes.ts";
+import { leave } from "./homes.ts";
+import { homesOf } from "./homes-of.ts";
+import { oneByOne, room } from "./keep.ts";
+
+const { childHome, homeInvitation } = schema;
+
+/** Letters and digits that are not mistaken for each other when read aloud or typed. */
+const ALPHABET = "0123456789ABCDEFGHJKMNPQRSTVWXYZ";
+/** 60 bits: a code cannot be found by trying within the days that it lasts. */
+const CODE_LENGTH = 12;
+const GROUP = 4;
+/** An invitation lasts this many days. */
+export const INVITATION_DAYS = 7;
+/** Invitations of one home that can wait at once; a further one replaces the oldest. */
+const MAX_WAITING = 4;
+
+const hashOf = (code: string) =>
+  createHash("sha256")
+    .update(`invitation ${code.toUpperCase().replace(/[^0-9A-Z]/g, "")}`)
+    .digest("hex");
+
+async function invite(tx: Tx, schoolId: string, homeId: string, now = new Date()): Promise<string> {
+  const letters = Array.from({ length: CODE_LENGTH }, () => ALPHABET[randomInt(ALPHABET.length)]!).join("");
+  const code = letters.replace(new RegExp(`(.{${GROUP}})(?=.)`, "g"), "$1-");
+  await tx.delete(homeInvitation).where(lt(homeInvitation.expiresAt, now));
+  const waiting = await tx
+    .select({ codeHash: homeInvitation.codeHash })
+    .from(homeInvitation)
+    .where(eq(homeInvitation.homeId, homeId))
+    .orderBy(asc(homeInvitation.expiresAt));
+  const old = waiting.slice(0, Math.max(0, waiting.length - MAX_WAITING + 1)).map((w) => w.codeHash);
+  if (old.length > 0) await tx.delete(homeInvitation).where(inArray(homeInvitation.codeHash, old));
+  const expiresAt = new Date(now.getTime() + INVITATION_DAYS * 86_400_000);
+  await tx.insert(homeInvitation).values({ schoolId, codeHash: hashOf(code), homeId, expiresAt });
+  return code;
+}
+
+async function join(tx: Tx, schoolId: string, childId: string, code: string, now = new Date()): Promise<void> {
+  await oneByOne(tx, childId);
+  const live = and(eq(homeInvitation.codeHash, hashOf(code)), gt(homeInvitation.expiresAt, now));
+  // Deleted first: of two who use a code at once only one gets it. Where the joining is refused, this is undone with it.
+  const [found] = await tx.delete(homeInvitation).where(live).returning({ homeId: homeInvitation.homeId });
+  if (!found)
+    throw NotAllowed.of(
+      "code",
+      "This code does not work. Codes work once, for a week. Ask the other family for a new one.",
+    );
+  const mine = (await homesOf(tx, [childId])).get(childId)!;
+  if (room(mine, found.homeId) === "room") {
+    // A home about which nothing was ever said only held the place.
+    for (const h of mine)
+      if (h.kit === null && h.space === null && h.answeredAt === null) await leave(tx, childId, h.id);
+    await tx.insert(childHome).values({ schoolId, childId, homeId: found.homeId }).onConflictDoNothing();
+    await askFor(tx, schoolId, "cards", [childId]);
+  }
+}
+
+async function ownHome(tx: Tx, childId: string, homeId: string): Promise<void> {
+  const homes = (await homesOf(tx, [childId])).get(childId)!;
+  if (!homes.some((h) => h.id === homeId)) throw new NotFound("home");
+}
+
+/** A code with which the family of one more child joins this family's home. Shown once, used once. */
+export function inviteToHome(link: OpenLink, homeId: string): Promise<string> {
+  return inSchool(link.schoolId, async (tx) => {
+    await ownHome(tx, link.childId, homeId);
+    return invite(tx, link.schoolId, homeId);
+  });
+}
+/** The same, made by a teacher of the child's class. */
+export function inviteToHomeFor(who: SignedIn, childId: string, homeId: string): Promise<string> {
+  return inSchool(who.schoolId, async (tx) => {
+    await ownChild(tx, who, childId);
+    await ownHome(tx, childId, homeId);
+    return invite(tx, who.schoolId, homeId);
+  });
+}
+
+/** Joins the home that a code was made for. NotAllowed: unknown, used or out of date, or the child has as many homes as there may be. */
+export function joinHome(link: OpenLink, code: string): Promise<void> {
+  return inSchool(link.schoolId, (tx) => join(tx, link.schoolId, link.childId, code)).then(nudge);
+}
+/** The same, done by a teacher of the child's class. */
+export function joinHomeFor(who: SignedIn, childId: string, code: string): Promise<void> {
+  return inSchool(who.schoolId, async (tx) => {
+    await ownChild(tx, who, childId);
+    await join(tx, who.schoolId, childId, code);
+  }).then(nudge);
+}
