@@ -2,6 +2,7 @@ import { index, layout, type RouteConfig, route } from "@react-router/dev/routes
 
 export default [
   index("routes/start.tsx"),
+  route("set-up/:token", "routes/set-up.tsx"),
   route("sign-in", "routes/sign-in.tsx"),
   route("sign-in-here", "routes/sign-in-here.ts"),
   route("sign-out", "routes/sign-out.tsx"),

@@ -19,9 +19,17 @@ export async function signInFrom(
   const email = fields.email ?? "";
   const read = form.safeParse(fields);
   if (!read.success) return { ok: false, problems: problemsOf(read.error), email };
+  return signInWith(request, read.data.email, read.data.password);
+}
+
+/** Opens a session for an address and its password: the cookies for the answer, or what is wrong. */
+export async function signInWith(
+  request: Request,
+  address: string,
+  password: string,
+): Promise<{ ok: true; cookies: [string, string][] } | { ok: false; problems: Problem[]; email: string }> {
   const machine = scopeNow()?.caller ?? "direct";
   try {
-    const { email: address, password } = read.data;
     const token = await signIn(address, password, machine, await deviceOf(request));
     return {
       ok: true,
@@ -31,7 +39,7 @@ export async function signInFrom(
       ],
     };
   } catch (e) {
-    if (e instanceof NotAllowed) return { ok: false, problems: e.problems, email };
+    if (e instanceof NotAllowed) return { ok: false, problems: e.problems, email: address };
     throw e;
   }
 }

@@ -10,6 +10,9 @@ import { prepareDatabase, startWeb } from "./lib/serve.mjs";
 const port = Number(process.env.PORT ?? 3000);
 if (!Number.isInteger(port) || port < 1 || port > 65535)
   give(`PORT: "${process.env.PORT}" is not a port number (1 to 65535).`);
+/** The demo school is for trying things out: on the built-in database unless it is turned off, on any other only where it is asked for. */
+const wished = process.env.YARD_DEMO?.toLowerCase();
+const load = wished ? ["1", "on", "yes", "true"].includes(wished) : !process.env.DATABASE_URL;
 const dataDir = resolve(process.env.YARD_DATA_DIR ?? join(root, ".yard-data"));
 
 await ensure(...(process.env.DATABASE_URL ? [] : ["postgres"]));
@@ -32,20 +35,43 @@ async function stop(code) {
 process.on("SIGINT", () => void stop(0));
 process.on("SIGTERM", () => void stop(0));
 
-try {
-  const { env, demo } = prepareDatabase(database.url, { weeks: true });
-  if ((await built) !== 0) await stop(1);
+/** A server that stops by itself is started again after this long, milliseconds, doubled each time; one that ran longer than STEADY begins anew. */
+const FIRST_REST = 500;
+const LONGEST_REST = 30_000;
+const STEADY = 60_000;
+
+/** Serves, and starts the server again whenever it stops by itself. */
+async function keepServing(env, rest = FIRST_REST) {
+  const began = Date.now();
   web = await startWeb({ port, env, ...(process.env.YARD_LOG && { onLog: (text) => process.stdout.write(text) }) });
-  web.child.once("exit", (code) => {
+  const { child, errors } = web;
+  child.once("exit", async (code, signal) => {
     if (stopping) return;
-    say(`The server stopped by itself (${code}):\n${web.errors()}`);
-    void stop(1);
+    const after = Date.now() - began > STEADY ? FIRST_REST : rest;
+    say(`The server stopped by itself (${code ?? signal}) and is started again:\n${errors()}`);
+    await new Promise((done) => setTimeout(done, after));
+    for (let next = after; !stopping; next = Math.min(2 * next, LONGEST_REST)) {
+      try {
+        return await keepServing(env, Math.min(2 * next, LONGEST_REST));
+      } catch (e) {
+        say(e.message);
+        await new Promise((done) => setTimeout(done, next));
+      }
+    }
   });
+}
+
+try {
+  const { env, demo, setUp } = prepareDatabase(database.url, { weeks: true, load });
+  if ((await built) !== 0) await stop(1);
+  await keepServing(env);
   say(`Teacher: ${web.url}/`);
   if (demo) {
     say(`Family: ${web.url}/f/${demo.family}`);
     say(`Sign in: ${demo.email} with the password ${demo.password}`);
   }
+  if (setUp)
+    say(`Nobody can sign in yet. Set up the first school with this link, which works once: ${web.url}/set-up/${setUp}`);
   say("Ctrl-C stops it, the database too.");
 } catch (e) {
   process.stderr.write(`${e.message}\n`);

@@ -37,6 +37,8 @@ export interface LocalPlay {
   refused: string | null;
   /** Why it waits, in the server's own words; it is sent again. */
   stuck?: string | null;
+  /** The server asked not to be asked again before this instant, milliseconds since 1970. */
+  notBefore?: number;
 }
 interface LocalEvent {
   play: string;

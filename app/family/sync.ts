@@ -5,6 +5,8 @@ import { adopt, changePlay, clearHandedIn, eventsOf, type LocalPlay, markKept, p
 /** Waits between tries when a go did not get through, milliseconds: doubled each time between these. */
 const FIRST_WAIT = 2000;
 const LONGEST_WAIT = 60_000;
+/** A server that asks for patience is believed for this long at most, seconds. */
+const LONGEST_PATIENCE = 86_400;
 
 const changed = new EventTarget();
 /** Calls back whenever something was receipted, refused, or could not be sent. */
@@ -19,17 +21,21 @@ let timer: ReturnType<typeof setTimeout> | null = null;
 /** Sends everything of a link and its cards that has no receipt yet, now and again until it has. Safe to call at any time, in any tab. */
 export async function syncAll(token: string, cards: readonly string[]): Promise<void> {
   let failed = false;
+  /** How long until the first of those may be sent that the server asked to wait, milliseconds. */
+  let patience = Number.POSITIVE_INFINITY;
   await adopt(token, cards);
   for (const play of await playsOf(token, cards))
-    if (!play.receipt && !play.refused && !play.practice) failed = !(await syncPlay(play.id)) || failed;
+    if (!play.receipt && !play.refused && !play.practice) {
+      const before = (play.notBefore ?? 0) - Date.now();
+      if (before > 0 && before <= LONGEST_PATIENCE * 1000) patience = Math.min(patience, before);
+      else failed = !(await syncPlay(play.id)) || failed;
+    }
   if (timer) clearTimeout(timer);
   timer = null;
-  if (!failed) {
-    wait = FIRST_WAIT;
-    return;
-  }
-  timer = setTimeout(() => void syncAll(token, cards), wait);
-  wait = Math.min(LONGEST_WAIT, wait * 2);
+  if (!failed) wait = FIRST_WAIT;
+  if (!failed && patience === Number.POSITIVE_INFINITY) return;
+  timer = setTimeout(() => void syncAll(token, cards), Math.min(failed ? wait : patience, LONGEST_WAIT));
+  if (failed) wait = Math.min(LONGEST_WAIT, wait * 2);
 }
 
 /** One sender at a time over all tabs; sending twice would be harmless, but a waste. */
@@ -64,7 +70,14 @@ function syncPlay(id: string): Promise<boolean> {
 async function sendByAnyLink(play: LocalPlay, events: HandInSent["events"]): Promise<boolean> {
   for (const token of [play.token, ...(play.others ?? [])]) {
     const answer = await post(play, token, events);
-    if (answer === "later") return false;
+    if ("later" in answer) {
+      if (answer.later > 0)
+        await changePlay(play.id, {
+          notBefore: Date.now() + 1000 * answer.later,
+          ...(answer.message !== null && { stuck: answer.message }),
+        });
+      return false;
+    }
     if ("kept" in answer) {
       await markKept(play.id, [...answer.kept, ...answer.conflicts]);
       if (answer.result) await clearHandedIn(play.id, answer.result);
@@ -79,12 +92,17 @@ async function sendByAnyLink(play: LocalPlay, events: HandInSent["events"]): Pro
   return false;
 }
 
+/** To be sent again: after so many seconds where the server said how many, with its reason where it gave one. */
+interface Later {
+  later: number;
+  message: string | null;
+}
+const LATER: Later = { later: 0, message: null };
+const secondsOf = (response: Response) =>
+  Math.min(LONGEST_PATIENCE, Math.max(0, Number(response.headers.get("Retry-After")) || 0));
+
 /** What our server answered; whatever anybody else says (a network's sign-in page, a proxy) means: try again later. */
-async function post(
-  play: LocalPlay,
-  token: string,
-  events: HandInSent["events"],
-): Promise<Receipt | NotTaken | "later"> {
+async function post(play: LocalPlay, token: string, events: HandInSent["events"]): Promise<Receipt | NotTaken | Later> {
   const body: HandInSent = {
     play: play.id,
     card: play.card,
@@ -104,11 +122,14 @@ async function post(
       body: JSON.stringify(body),
       redirect: "error",
     });
+    // Too many at once: it says when to come again, before it has looked at anything.
+    if (response.status === 503) return { ...LATER, later: secondsOf(response) };
     const told = (await response.json()) as (Receipt & { answer?: string }) | NotTaken;
-    if (told?.answer !== ANSWERED) return "later";
-    return response.ok || typeof (told as NotTaken).final === "boolean" ? told : "later";
+    if (told?.answer !== ANSWERED) return LATER;
+    if (response.status === 429) return { later: secondsOf(response), message: (told as NotTaken).message };
+    return response.ok || typeof (told as NotTaken).final === "boolean" ? told : LATER;
   } catch {
-    return "later";
+    return LATER;
   }
 }
 

@@ -17,7 +17,7 @@ export function byTarget(a: Activity, rows: readonly Pick<ResultRow, "goes">[]):
   for (const { goes } of rows)
     for (const g of goes) {
       if (g.corrected && g.corrected.score === null) continue;
-      for (const [id, [sends, hits]] of Object.entries(g.score.aimed ?? {})) {
+      for (const [id, [sends, hits]] of g.aimed) {
         const [s, h] = sums.get(id) ?? [0, 0];
         sums.set(id, [s + sends, h + hits]);
       }

@@ -1,6 +1,6 @@
 import { ANSWERED, type NotTaken } from "#core/records/answer.ts";
 import { handIn } from "#core/records/play.ts";
-import { takeHandIn } from "#server/hand-in/take.ts";
+import { TooManyGoes, takeHandIn } from "#server/hand-in/take.ts";
 import { openLink } from "#server/links/open-link.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
 import { jsonOf } from "../read.server.ts";
@@ -8,8 +8,11 @@ import type { Route } from "./+types/hand-in";
 
 /** What is wrong with a whole sending is said shortly, letters. */
 const LONGEST = 300;
-const notTaken = (status: number, field: string, message: string, final: boolean) =>
-  Response.json({ answer: ANSWERED, field, message: message.slice(0, LONGEST), final } satisfies NotTaken, { status });
+const notTaken = (status: number, field: string, message: string, final: boolean, headers: HeadersInit = {}) =>
+  Response.json({ answer: ANSWERED, field, message: message.slice(0, LONGEST), final } satisfies NotTaken, {
+    status,
+    headers,
+  });
 
 /**
  * Takes what a device sends of a go and answers with receipts, or says by name why not. Everything about it may be repeated. Every answer
@@ -33,6 +36,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   } catch (e) {
     if (e instanceof NotAllowed)
       return notTaken(422, e.problems[0]?.field ?? "body", e.message, e.problems[0]?.field !== "send");
+    if (e instanceof TooManyGoes) return notTaken(429, "play", e.message, false, { "Retry-After": String(e.seconds) });
     if (e instanceof NotFound)
       return notTaken(404, "card", "This card is of another child, or there is none any more.", false);
     throw e;

@@ -511,7 +511,7 @@ function Row({
             cardId={r.cardId}
             criterion={c}
             child={r.child}
-            mark={r.marks[c.id] ?? null}
+            mark={r.marks.get(c.id) ?? null}
             says={last?.reflection.criteria.includes(c.id) ?? false}
           />
         </td>

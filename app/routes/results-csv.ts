@@ -17,7 +17,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       activity: r.activity.title,
       opened: row.openedAt?.toISOString() ?? "",
     };
-    const marks = Object.fromEntries(r.activity.criteria.map((c) => [`criterion: ${c.text}`, row.marks[c.id] ?? ""]));
+    const marks = Object.fromEntries(
+      r.activity.criteria.map((c) => [`criterion: ${c.text}`, row.marks.get(c.id) ?? ""]),
+    );
     const none = {
       go: "",
       score: "",

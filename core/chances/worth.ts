@@ -1,9 +1,10 @@
 import type { Aim, AimKind, AimOf } from "../asks/ask.ts";
+import { own } from "../own.ts";
 import type { Seen } from "./kind.ts";
 
 /** What hitting a thing brings to whoever aims so. */
 export const bringsOf = (aim: AimOf<"any">, id: string): number =>
-  aim.worth ? (aim.worth[id] ?? 0) : aim.want.includes(id) ? 1 : 0;
+  aim.worth ? (own(aim.worth, id) ?? 0) : aim.want.includes(id) ? 1 : 0;
 
 const kept = (_: Aim, seen: Seen) => ("kept" in seen && seen.kept ? 1 : 0);
 const atMark = (aim: { mark: string }, seen: Seen) => ("rest" in seen && seen.rest === aim.mark ? 1 : 0);

@@ -1,6 +1,7 @@
 import { lineShifts } from "../aim/band-lines.ts";
 import { stopBands } from "../aim/stop-bands.ts";
 import type { AimOf } from "../asks/ask.ts";
+import { own } from "../own.ts";
 import { asksAtMost, nearest, pathTo, reachChance } from "../physics/send.ts";
 import { type Part, type PartOf, partsOf } from "../yard/parts.ts";
 import { bestAim, type KindOf, type Sight, standAt, underWay } from "./kind.ts";
@@ -51,7 +52,7 @@ export const zones: KindOf<Zones> = {
     person.typical(manner).range * (Math.max(...zonesIn(aim, parts).map((z) => z.far)) - standAt(parts, from)),
   outcomes(aim, sight) {
     const { player, zones: all, lines, shifts, aimedAt } = stops(aim, sight);
-    const worth = (id: string) => aim.worth[id] ?? 0;
+    const worth = (id: string) => own(aim.worth, id) ?? 0;
     const expected = (d: number) => [...aimedAt(d)].reduce((sum, [ref, p]) => sum + p * worth(ref), 0);
     // Of the bands that half of the sends get as far as; the nearest where none is.
     const far = asksAtMost(player.sending);

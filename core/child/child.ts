@@ -17,6 +17,7 @@ import type { Body, PlayEvent } from "../events/events.ts";
 import { layoutOf, personOf } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import { own } from "../own.ts";
 import { farthest, reachChance } from "../physics/send.ts";
 import { normalDraw, random } from "../random.ts";
 import { partsOf } from "../yard/parts.ts";
@@ -104,7 +105,7 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
     const player = person.sends(manner);
     const at = standAt(parts, from);
     const zones = partsOf(parts, "zone").map((z) => ({ ...z, near: z.near - at, far: z.far - at }));
-    const worth = (id: string) => aim.worth[id] ?? 0;
+    const worth = (id: string) => own(aim.worth, id) ?? 0;
     const best = zones.reduce((x, y) => (worth(y.id) > worth(x.id) ? y : x));
     const shifts = shiftsOf(zones, player.object.diameter);
     const aimed = Math.min(farthest(player.sending), middleOf(best, zones, shifts));

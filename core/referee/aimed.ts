@@ -10,10 +10,11 @@ export type Aimed = Readonly<Record<string, readonly [sends: number, hits: numbe
  * thing (pins).
  */
 export function aimedBy(play: Play, player: number): Aimed {
-  const out: Record<string, [number, number]> = {};
+  // A map, since ids are names that a teacher may have typed: an object knows some names already.
+  const out = new Map<string, [number, number]>();
   const add = (id: string, sends: number, hits: number) => {
-    const [s, h] = out[id] ?? [0, 0];
-    out[id] = [s + sends, h + hits];
+    const [s, h] = out.get(id) ?? [0, 0];
+    out.set(id, [s + sends, h + hits]);
   };
   const places = new Set<string>();
   let rested = 0;
@@ -40,5 +41,5 @@ export function aimedBy(play: Play, player: number): Aimed {
     }
   }
   for (const id of places) add(id, rested, 0);
-  return out;
+  return Object.fromEntries(out);
 }

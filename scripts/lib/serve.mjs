@@ -21,21 +21,28 @@ function told(databaseUrl, script, env) {
 
 /** Migrations, the application's role and the secret. Answers with what the web tier needs in its environment. */
 export function setUpDatabase(databaseUrl) {
-  const { appUrl, secret } = told(databaseUrl, "server/db/setup.ts", {});
-  return { YARD_APP_DATABASE_URL: appUrl, YARD_SECRET: secret };
+  return made(databaseUrl).env;
+}
+function made(databaseUrl) {
+  const { appUrl, secret, setUp } = told(databaseUrl, "server/db/setup.ts", {});
+  return { env: { YARD_APP_DATABASE_URL: appUrl, YARD_SECRET: secret }, setUp: setUp ?? null };
 }
 
 /**
- * The same, and the demo school where there is none yet; with `weeks` also eight weeks of one of its classes.
+ * The same, and the demo school (unless `load` is false) where the database is empty; with `weeks` also eight weeks of one of its classes.
+ * `demo`: how to sign in to it, null where it is not there; `setUp`: the address part of the link that makes the first administrator, null
+ * where somebody can sign in.
  * @param {string} databaseUrl
- * @param {{ weeks?: boolean }} [options]
+ * @param {{ weeks?: boolean, load?: boolean }} [options]
  */
-export function prepareDatabase(databaseUrl, { weeks = false } = {}) {
-  const env = setUpDatabase(databaseUrl);
-  return {
-    env,
-    demo: told(databaseUrl, "server/demo/load.ts", { ...env, ...(weeks && { YARD_DEMO_WEEKS: "on" }) }),
-  };
+export function prepareDatabase(databaseUrl, { weeks = false, load = true } = {}) {
+  const { env, setUp } = made(databaseUrl);
+  const demo = told(databaseUrl, "server/demo/load.ts", {
+    ...env,
+    YARD_DEMO: load ? "1" : "0",
+    ...(weeks && { YARD_DEMO_WEEKS: "on" }),
+  });
+  return { env, demo, setUp: demo ? null : setUp };
 }
 
 /**
@@ -56,7 +63,8 @@ export async function startWeb({ port, env, host = process.env.HOST ?? "127.0.0.
   const url = `http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${port}`;
   const until = Date.now() + 180_000;
   while (Date.now() < until) {
-    if (child.exitCode !== null) throw new Error(`The server stopped at once (is port ${port} taken?):\n${errors}`);
+    if (child.exitCode !== null || child.signalCode !== null)
+      throw new Error(`The server stopped at once (is port ${port} taken?):\n${errors}`);
     try {
       if ((await fetch(`${url}/healthz`)).ok) return { child, url, errors: () => errors, stop: () => stopWeb(child) };
     } catch {

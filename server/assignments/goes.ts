@@ -10,7 +10,9 @@ const { assignment, card, play, result } = schema;
 export interface Go {
   playId: string;
   cardId: string;
-  score: PlayScore;
+  score: Omit<PlayScore, "aimed">;
+  /** The child's own throws at each thing, and its hits. A map, since the ids are names that a teacher may have typed. */
+  aimed: ReadonlyMap<string, readonly [sends: number, hits: number]>;
   reflection: Reflection;
   setup: PlaySetup;
   source: "device" | "paper";
@@ -49,11 +51,12 @@ export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> 
     const n = (used.get(r.cardId) ?? 0) + (gone ? 0 : 1);
     used.set(r.cardId, n);
     const beyond = !gone && n > tries;
-    const score = corrected?.score ?? r.score;
+    const { aimed, ...score } = corrected?.score ?? r.score;
     return {
       playId: p.id,
       cardId: r.cardId,
       score,
+      aimed: new Map(Object.entries(aimed ?? {})),
       reflection: r.reflection,
       setup: p.setup,
       source: p.source,

@@ -4,7 +4,6 @@ import { type Activity, problemsOf } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";
 import { type Levels, offered } from "#core/levels/levels.ts";
 import type { Played, Proposal } from "#core/levels/next-week.ts";
-import type { Aimed } from "#core/referee/aimed.ts";
 import { addOnce } from "../activities/activities.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { whoOf } from "../cards/making.ts";
@@ -13,7 +12,7 @@ import { inSchool, schema } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
 import { schoolItemsOf } from "../kit/items.ts";
 import { NotAllowed } from "../problem.ts";
-import { goesOf } from "./goes.ts";
+import { type Go, goesOf } from "./goes.ts";
 import { ownAssignment } from "./own.ts";
 import { copyOrder, sendActivity, sentBefore } from "./send.ts";
 
@@ -37,8 +36,8 @@ export interface NextWeek {
   rows: NextRow[];
 }
 
-const summed = (aimed: Aimed | undefined) =>
-  Object.values(aimed ?? {}).reduce((n, [sends, hits]) => ({ hits: n.hits + hits, sends: n.sends + sends }), {
+const summed = (aimed: Go["aimed"]) =>
+  [...aimed.values()].reduce((n, [sends, hits]) => ({ hits: n.hits + hits, sends: n.sends + sends }), {
     hits: 0,
     sends: 0,
   });
@@ -83,9 +82,7 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
       supports: k.adjust?.supports ?? [],
       level: a.levels ? (own.assignment.levels?.[k.id] ?? 0) : null,
       came: all.length > 0,
-      goes: alone.map((g) =>
-        a.levels?.of === "end" ? { hits: g.score.finished ? 1 : 0, sends: 1 } : summed(g.score.aimed),
-      ),
+      goes: alone.map((g) => (a.levels?.of === "end" ? { hits: g.score.finished ? 1 : 0, sends: 1 } : summed(g.aimed))),
     };
   });
   const middle = { age: order[Math.floor((order.length - 1) / 2)]?.age ?? 8 };

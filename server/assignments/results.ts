@@ -110,7 +110,7 @@ export interface ResultRow {
   openedAt: Date | null;
   goes: Go[];
   best: Go | null;
-  marks: Record<string, "notYet" | "nearly" | "yes">;
+  marks: ReadonlyMap<string, "notYet" | "nearly" | "yes">;
   /** Goes begun but never handed in: they are kept, and count for accuracy, not for boards. */
   begun: number;
   conflicts: number;
@@ -205,7 +205,7 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
           openedAt: c.openedAt,
           goes: mine,
           best: bestOf(mine),
-          marks: Object.fromEntries(marks.filter((m) => m.cardId === c.id).map((m) => [m.criterion, m.mark])),
+          marks: new Map(marks.filter((m) => m.cardId === c.id).map((m) => [m.criterion, m.mark])),
           level: own.revision.document.levels ? (own.assignment.levels?.[childId] ?? null) : null,
           begun: begun.filter((b) => b.cardId === c.id).length,
           conflicts: conflicts.filter((b) => b.cardId === c.id).length,

@@ -9,7 +9,7 @@ import type { PlayScore } from "#core/records/play.ts";
 import { CHOSEN_WORDS, type ChosenWord, type Joined, joinGoes } from "#core/records/two-homes.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { challenge, invite } from "../cards/invite.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
+import { inSchool, rowsIn, schema, type Tx } from "../db/client.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { type Go, goesOf } from "./goes.ts";
@@ -206,11 +206,13 @@ export function familyMatch(link: OpenLink, cardId: string, now = new Date()): P
     );
     const [mine, theirs] = [sideOf(seats, goes, own.seat), sideOf(seats, goes, other)];
     const closed = now > own.closesAt;
-    const [{ title }] = (await tx.execute(sql`
-      select v.compiled->'activity'->>'title' as title from card c join card_version v on v.card_id = c.id and v.hash = c.hash
-      where c.id = ${cardId}`)) as unknown as [{ title: string }];
+    const [named] = await rowsIn<{ title: string }>(
+      tx,
+      sql`select v.compiled->'activity'->>'title' as title from card c join card_version v on v.card_id = c.id and v.hash = c.hash
+      where c.id = ${cardId}`,
+    );
     return {
-      title,
+      title: named!.title,
       child: own.name,
       closed,
       mine: shown(mine, true),

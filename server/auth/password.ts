@@ -2,7 +2,7 @@ import { hash, verify } from "@node-rs/argon2";
 
 /** OWASP's second setting for argon2id: 19 MiB, two passes. */
 const SETTINGS = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
-export const LEAST_PASSWORD = 10;
+export const MIN_PASSWORD = 10;
 
 export const hashPassword = (password: string): Promise<string> => hash(password, SETTINGS);
 

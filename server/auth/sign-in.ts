@@ -1,7 +1,7 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from "node:crypto";
 import { eq, sql } from "drizzle-orm";
 import { config } from "../config.ts";
-import { beforeSchool, inSchool, schema } from "../db/client.ts";
+import { inSchool, schema, systemRows } from "../db/client.ts";
 import { NotAllowed } from "../problem.ts";
 import { passwordFits } from "./password.ts";
 
@@ -27,7 +27,7 @@ const sha256 = (text: string) => createHash("sha256").update(text).digest("hex")
 /** Waits for the turn of one more try under a key. */
 async function takeTurn(kind: keyof typeof PACE, key: string, horizon: number, refused: NotAllowed): Promise<void> {
   const { free, seconds } = PACE[kind];
-  const [row] = await beforeSchool.execute<{ wait: number }>(
+  const [row] = await systemRows<{ wait: number }>(
     sql`select public.yard_sign_in_turn(${key}, ${free}, make_interval(secs => ${seconds}), make_interval(secs => ${horizon})) as wait`,
   );
   const wait = row!.wait;
@@ -52,8 +52,7 @@ export const surveyTurn = (machine: string): Promise<void> =>
     SURVEY_HORIZON,
     NotAllowed.of("answer", "Many surveys were begun from here just now. Wait a minute, then begin again."),
   );
-const done = (key: string, forget: boolean) =>
-  beforeSchool.execute(sql`select public.yard_sign_in_done(${key}, ${forget})`);
+const done = (key: string, forget: boolean) => systemRows(sql`select public.yard_sign_in_done(${key}, ${forget})`);
 
 /** The mark of a device that a teacher has signed in on: a number of its own, and a check that it was given for this address. */
 const checkOf = (email: string, number: string) =>
@@ -84,7 +83,7 @@ export async function signIn(
   const key = known ? `device ${sha256(`${email.toLowerCase()} ${known}`)}` : `address ${sha256(email.toLowerCase())}`;
   if (!known) await signInTurn("machine", caller);
   await signInTurn(known ? "device" : "address", key);
-  const rows = await beforeSchool.execute<{ id: string; school_id: string; password_hash: string }>(
+  const rows = await systemRows<{ id: string; school_id: string; password_hash: string }>(
     sql`select * from public.yard_sign_in(${email})`,
   );
   const teacher = rows[0];
@@ -110,7 +109,7 @@ export interface SignedIn {
 }
 
 export async function sessionOf(token: string): Promise<SignedIn | null> {
-  const rows = await beforeSchool.execute<{ teacher_id: string; school_id: string }>(
+  const rows = await systemRows<{ teacher_id: string; school_id: string }>(
     sql`select * from public.yard_session(${sha256(token)})`,
   );
   return rows[0] ? { teacherId: rows[0].teacher_id, schoolId: rows[0].school_id } : null;

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { basename } from "node:path";
 import postgres from "postgres";
 import { problemsOf } from "#core/formats/activity.ts";
+import { passwordProblem } from "../auth/common-passwords.ts";
 import { addSchool } from "./add-school.ts";
 import { schoolFile } from "./school-file.ts";
 
@@ -22,6 +23,11 @@ function jsonOf(text: string): unknown {
   }
 }
 const read = schoolFile.safeParse(jsonOf(readFileSync(path, "utf8")));
+if (read.success)
+  for (const [i, t] of read.data.teachers.entries()) {
+    const weak = await passwordProblem(t.password, [read.data.school, t.name, t.email]);
+    if (weak) stop(`${name}: teachers.${i}.password: ${weak}`);
+  }
 if (!read.success) {
   const [first, ...more] = problemsOf(read.error);
   stop(`${name}: ${first!.field}: ${first!.message}${more.length > 0 ? ` (and ${more.length} more)` : ""}`);

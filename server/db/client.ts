@@ -1,16 +1,30 @@
-import { sql } from "drizzle-orm";
-import { drizzle, type PostgresJsDatabase } from "drizzle-orm/postgres-js";
-import postgres from "postgres";
+import { type SQL, sql } from "drizzle-orm";
+import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
+import pg from "pg";
 import { config } from "../config.ts";
+import { log } from "../web/log.ts";
+import { plainError } from "../web/plain-error.ts";
 import * as schema from "./schema.ts";
 
 /** Connections one copy of the server holds at most. */
 const POOL = 10;
-const client = postgres(config.YARD_APP_DATABASE_URL, { max: POOL, onnotice: () => undefined });
-const db = drizzle(client, { schema });
+/** A connection that is not there by then is given up, milliseconds: the database is away, and whoever asked is told so. */
+const CONNECT_WITHIN = 10_000;
+
+const pool = new pg.Pool({
+  connectionString: config.YARD_APP_DATABASE_URL,
+  max: POOL,
+  connectionTimeoutMillis: CONNECT_WITHIN,
+  keepAlive: true,
+});
+// A connection may break at any time: idle in the pool, or between two statements of a transaction. Without a listener the event would end the
+// process. Whoever holds the connection is told by its next statement, which fails.
+pool.on("error", (e) => log.warn({ error: plainError(e) }, "connection lost"));
+pool.on("connect", (client) => client.on("error", (e) => log.warn({ error: plainError(e) }, "connection lost")));
+const db = drizzle(pool, { schema });
 
 /** A transaction of one school: the database shows it that school's rows and no others. */
-export type Tx = Parameters<Parameters<PostgresJsDatabase<typeof schema>["transaction"]>[0]>[0];
+export type Tx = Parameters<Parameters<NodePgDatabase<typeof schema>["transaction"]>[0]>[0];
 
 /** Runs `work` in one transaction bound to a school. */
 export function inSchool<T>(schoolId: string, work: (tx: Tx) => Promise<T>): Promise<T> {
@@ -20,9 +34,15 @@ export function inSchool<T>(schoolId: string, work: (tx: Tx) => Promise<T>): Pro
   });
 }
 
-/** Outside any school: only the exact-key look-ups and the sign-in tries can be reached from here. */
-export const beforeSchool = db;
+/** Rows of a statement outside any school: only the exact-key look-ups and the sign-in tries can be reached from here. */
+export async function systemRows<T>(statement: SQL): Promise<T[]> {
+  return (await db.execute(statement)).rows as T[];
+}
+/** Rows of a statement within a transaction, as the database gives them. */
+export async function rowsIn<T>(tx: Tx, statement: SQL): Promise<T[]> {
+  return (await tx.execute(statement)).rows as T[];
+}
 export { schema };
 
 /** Lets go of the connections, once nothing is asked any more. */
-export const closeDatabase = (): Promise<void> => client.end({ timeout: 5 });
+export const closeDatabase = (): Promise<void> => pool.end();

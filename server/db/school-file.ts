@@ -1,19 +1,23 @@
 import { z } from "zod";
 import { homeAnswers, LONGEST_SUPPORT } from "#core/records/home.ts";
-import { LEAST_PASSWORD } from "../auth/password.ts";
+import { MIN_PASSWORD } from "../auth/password.ts";
+
+export const schoolZone = z
+  .string()
+  .refine((zone) => Intl.supportedValuesOf("timeZone").includes(zone) || zone === "UTC", {
+    error: "zone must be an IANA time zone, for example Europe/London",
+  });
 
 /** A whole school to begin with: `npm run school -- FILE`. Children by first name and initial; homes are shared by name. */
 export const schoolFile = z.strictObject({
   school: z.string().min(1).max(100),
-  zone: z.string().refine((zone) => Intl.supportedValuesOf("timeZone").includes(zone) || zone === "UTC", {
-    error: "zone must be an IANA time zone, for example Europe/London",
-  }),
+  zone: schoolZone,
   teachers: z
     .array(
       z.strictObject({
         email: z.email("email must be an e-mail address").toLowerCase(),
         name: z.string().min(1).max(60),
-        password: z.string().min(LEAST_PASSWORD, `password must be ${LEAST_PASSWORD} letters or more`),
+        password: z.string().min(MIN_PASSWORD, `password must be ${MIN_PASSWORD} letters or more`),
         classes: z.array(z.string().min(1)),
       }),
     )

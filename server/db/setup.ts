@@ -3,6 +3,7 @@ import { drizzle } from "drizzle-orm/postgres-js";
 import { migrate } from "drizzle-orm/postgres-js/migrator";
 import postgres from "postgres";
 import { MODEL_VERSION } from "#core/model.ts";
+import { firstToken } from "../auth/first-token.ts";
 import { giveToPlainOwner } from "./plain-owner.ts";
 
 /**
@@ -31,7 +32,11 @@ async function main(): Promise<void> {
     const app = new URL(url);
     app.username = role;
     app.password = password;
-    process.stdout.write(`${JSON.stringify({ appUrl: app.href, secret })}\n`);
+    const [{ some }] = await sql<[{ some: boolean }]>`select exists (select from teacher) as some`;
+    // Where nobody can sign in yet, the console gives a link that makes the first administrator.
+    process.stdout.write(
+      `${JSON.stringify({ appUrl: app.href, secret, ...(!some && { setUp: firstToken(secret) }) })}\n`,
+    );
   } finally {
     await sql.end();
   }

@@ -433,7 +433,7 @@ await owner`select pg_advisory_lock(${LOCK})`;
 // A load that was cut off halfway is taken out and done again.
 await owner`delete from school where name = ${UNFINISHED}`;
 const [known] = await owner`select count(*)::int as n from school`;
-if (known!.n === 0 && process.env.YARD_DEMO !== "off") await load(owner);
+if (known!.n === 0 && process.env.YARD_DEMO === "1") await load(owner);
 const [link] = await owner`
   select l.id, l.version from link l join child c on c.id = l.child_id join school s on s.id = l.school_id
   where c.name = ${DEMO_CHILD} and s.name = ${DEMO_SCHOOL} and l.withdrawn_at is null`;

@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, or, sql } from "drizzle-orm";
 import { BARE_FIELD, UNIT_FIELD } from "#core/compile/bare.ts";
 import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
@@ -23,6 +23,9 @@ const { assignment, card, cardVersion, child, play, playConflict, playEvent, res
 
 /** A go begun before closing may still be handed in so long after it, hours. */
 const GRACE_HOURS = 48;
+/** Goes that one card takes within a day from devices; more than any child plays. Further ones wait on the device. */
+export const MAX_GOES_A_DAY = 40;
+const DAY = 86_400_000;
 /** What a go says of its child is worked out once nothing more of it has come for so long, seconds. */
 const EVIDENCE_AFTER = 10;
 /** A device clock ahead of ours by more, or behind the opening, cannot be right; minutes. */
@@ -43,8 +46,9 @@ export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Dat
       .innerJoin(cardVersion, inForce)
       .where(and(eq(card.id, sent.card), eq(card.childId, link.childId)));
     if (!where) throw new NotFound("card");
-    // Two sendings of one go wait for each other, so that the second finds what the first kept.
-    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${sent.play}, 0))`);
+    // Two sendings to one card wait for each other, so that the second finds what the first kept, and the bound of a day is exact.
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`card ${sent.card}`}, 0))`);
+    await roomToday(tx, sent, now);
     const startedAt = new Date(sent.startedAt);
     const doubt =
       startedAt.getTime() > now.getTime() + CLOCK_SLACK * 60_000 ||
@@ -86,6 +90,30 @@ export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Dat
     await askFor(tx, link.schoolId, "evidence", [link.childId], EVIDENCE_AFTER);
     return receipt;
   });
+}
+
+/** The card has taken as many goes today as it may; the next can be sent after so many seconds. */
+export class TooManyGoes extends Error {
+  constructor(readonly seconds: number) {
+    super(`This game takes ${MAX_GOES_A_DAY} goes a day. This one is kept on your device, and is sent tomorrow.`);
+  }
+}
+/** Refuses another go of a card beyond the most of a day; a go that was begun is always gone on with. */
+async function roomToday(tx: Tx, sent: HandInSent, now: Date): Promise<void> {
+  const rows = await tx
+    .select({ id: play.id, at: play.receivedAt })
+    .from(play)
+    .where(
+      and(
+        eq(play.cardId, sent.card),
+        eq(play.source, "device"),
+        or(eq(play.id, sent.play), gt(play.receivedAt, new Date(now.getTime() - DAY))),
+      ),
+    )
+    .orderBy(desc(play.receivedAt));
+  if (rows.length < MAX_GOES_A_DAY || rows.some((r) => r.id === sent.play)) return;
+  const free = rows[MAX_GOES_A_DAY - 1]!.at.getTime() + DAY;
+  throw new TooManyGoes(Math.max(1, Math.ceil((free - now.getTime()) / 1000)));
 }
 
 async function takeEvents(tx: Tx, schoolId: string, sent: HandInSent, receipt: Receipt, now: Date): Promise<void> {

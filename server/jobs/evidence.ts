@@ -4,7 +4,7 @@ import type { Decided } from "#core/compile/swap.ts";
 import { MODEL_VERSION } from "#core/model.ts";
 import { correctionsOf } from "../assignments/corrected.ts";
 import type { LeftOut } from "../children/known.ts";
-import { inSchool, schema } from "../db/client.ts";
+import { inSchool, rowsIn, schema } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
 import { log } from "../web/log.ts";
 
@@ -59,7 +59,8 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
     const corrected = paper.length > 0 ? await correctionsOf(tx, paper) : new Map();
     const counts = new Map(
       (paper.length > 0
-        ? await tx.execute<{ play_id: string; n: number }>(
+        ? await rowsIn<{ play_id: string; n: number }>(
+            tx,
             sql`select play_id, count(*)::int as n from result_correction where play_id in (select p.id from play p join card k on k.id = p.card_id where k.child_id = ${childId}) group by play_id`,
           )
         : []

@@ -1,6 +1,6 @@
 import { and, eq, lte, sql } from "drizzle-orm";
 import { purgeChild } from "../children/purge.ts";
-import { beforeSchool, inSchool, schema, type Tx } from "../db/client.ts";
+import { inSchool, schema, systemRows, type Tx } from "../db/client.ts";
 import { log } from "../web/log.ts";
 import { plainError } from "../web/plain-error.ts";
 import { bandsOf, rareOf } from "./bands.ts";
@@ -81,7 +81,7 @@ async function doOne(schoolId: string, kind: JobKind, about: string): Promise<bo
 export async function doDue(): Promise<number> {
   let n = 0;
   for (;;) {
-    const due = await beforeSchool.execute<{ school_id: string; kind: JobKind; about: string }>(
+    const due = await systemRows<{ school_id: string; kind: JobKind; about: string }>(
       sql`select * from public.yard_due_jobs(${AT_ONCE})`,
     );
     let some = false;

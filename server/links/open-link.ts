@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { beforeSchool } from "../db/client.ts";
+import { systemRows } from "../db/client.ts";
 import { claimedLink, tokenIsTrue } from "./token.ts";
 
 export interface OpenLink {
@@ -23,7 +23,7 @@ interface Found {
 async function open(token: string): Promise<Found | { trouble: LinkTrouble }> {
   const id = claimedLink(token);
   if (!id) return { trouble: "unknown" };
-  const rows = await beforeSchool.execute<{
+  const rows = await systemRows<{
     school_id: string;
     child_id: string | null;
     class_id: string | null;

@@ -23,7 +23,7 @@ describe("what is logged", () => {
     const inner = Object.assign(new Error("duplicate key: Amina D. chalk-and-tape"), {
       name: "PostgresError",
       code: "23505",
-      table_name: "child",
+      table: "child",
       detail: "Key (name)=(Amina D.)",
     });
     const outer = new Error('Failed query: insert into "child" params: Amina D.', { cause: inner });

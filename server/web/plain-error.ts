@@ -15,8 +15,8 @@ export interface PlainError {
 /** What may be logged of an error: where it happened and its kind, without the values its message may carry. */
 export function plainError(e: unknown, depth = 0): PlainError {
   if (!(e instanceof Error)) return { name: typeof e, frames: [] };
-  const { code, table_name, constraint_name } = e as { code?: unknown; table_name?: string; constraint_name?: string };
-  const about = [table_name, constraint_name].filter(Boolean).join(" ");
+  const { code, table, constraint } = e as { code?: unknown; table?: unknown; constraint?: unknown };
+  const about = [table, constraint].filter((x) => typeof x === "string").join(" ");
   return {
     name: e.name,
     ...(PLAIN.has(e.name) && { message: e.message.slice(0, 200) }),

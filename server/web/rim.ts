@@ -1,4 +1,4 @@
-import { randomUUID } from "node:crypto";
+import { randomInt, randomUUID } from "node:crypto";
 import type { NextFunction, Request, RequestHandler, Response } from "express";
 import onHeaders from "on-headers";
 import { log, plainPath } from "./log.ts";
@@ -6,6 +6,13 @@ import { inScope } from "./scope.ts";
 
 /** Most that any request may carry, bytes: a whole go or a file of homes fits many times over. */
 export const LARGEST_BODY = 1_200_000;
+/**
+ * Requests that one copy works on at once. Further ones are refused at once with when to come again, so that those that were taken are answered
+ * soon. Hand-ins have fewer places: devices send them again by themselves, while somebody waits for a page.
+ */
+const MAX_AT_ONCE = { page: 120, handIn: 24 } as const;
+/** Seconds after which a refused request may be tried again; spread, so that not all come back together. */
+const RETRY = { least: 2, most: 6 } as const;
 const METHODS = new Set(["GET", "HEAD", "POST"]);
 const FORWARDED = ["x-forwarded-for", "x-forwarded-host", "x-forwarded-proto", "x-forwarded-port", "forwarded"];
 
@@ -27,6 +34,15 @@ export function originOf(req: Request): URL | null {
   }
 }
 
+/** The path and search of an absolute address on our own host; null where it is another's, or none at all. */
+export function pathOn(own: URL, address: string): string | null {
+  try {
+    const url = new URL(address);
+    return url.host === own.host && /^https?:$/.test(url.protocol) ? url.pathname + url.search : null;
+  } catch {
+    return null;
+  }
+}
 /**
  * Whether a request that changes something comes from a page of ours. Browsers say so in `Origin`, or at least in
  * `Sec-Fetch-Site`; one that says neither is let in only without a session to misuse.
@@ -44,6 +60,7 @@ export function fromOurs(req: Request, own: URL): boolean {
  * anything, and what every answer says to browsers and caches.
  */
 export function rim({ closing }: { closing: () => boolean }): RequestHandler {
+  const busy = { page: 0, handIn: 0 };
   return (req: Request, res: Response, next: NextFunction) => {
     const id = randomUUID();
     const began = performance.now();
@@ -70,6 +87,20 @@ export function rim({ closing }: { closing: () => boolean }): RequestHandler {
       ),
     );
     if (closing()) res.set("Connection", "close");
+    const kind = req.url.startsWith("/api/hand-in/") ? "handIn" : "page";
+    const isStatic = req.url.startsWith("/assets/") || req.url === "/healthz";
+    if (!isStatic) {
+      if (busy[kind] >= MAX_AT_ONCE[kind]) {
+        const seconds = randomInt(RETRY.least, RETRY.most + 1);
+        // A browser asks again by itself.
+        return refuse(res, 503, "Many people are here just now. Try again in a moment.", {
+          "Retry-After": String(seconds),
+          ...(req.method === "GET" && { Refresh: String(seconds) }),
+        });
+      }
+      busy[kind]++;
+      res.on("close", () => busy[kind]--);
+    }
     if (!METHODS.has(req.method)) return refuse(res, 405, "This is not done here.", { Allow: [...METHODS].join(", ") });
     if (req.headers["transfer-encoding"] !== undefined)
       return refuse(res, 411, "Say how long this is (Content-Length).");
@@ -78,6 +109,13 @@ export function rim({ closing }: { closing: () => boolean }): RequestHandler {
 
     const own = originOf(req);
     if (!own) return refuse(res, 400, "This address cannot be understood.");
+    // The absolute form of a request line (`GET http://host/path`) is for proxies: of our own host it means the path, of any other it is refused.
+    if (!req.url.startsWith("/")) {
+      const path = pathOn(own, req.url);
+      if (path === null) return refuse(res, 400, "This address is not one of this server's.");
+      req.url = path;
+      req.originalUrl = path;
+    }
     const caller = req.ip ?? "unknown";
     // From here on the request says what was believed of it, and nothing else.
     const { protocol } = req;

@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import { otherAt, others } from "#core/kit/others.ts";
+import { own } from "#core/own.ts";
 import { BARE } from "#core/targets/ways.ts";
 import type { Part } from "#core/yard/parts.ts";
 import { itemName, namesOf, say, targetName } from "#words/say.ts";
@@ -75,7 +76,7 @@ export default function Targets({
         {ids.map((id, i) => {
           const part = toldPart(data, id);
           // What is worth the same as all others says nothing.
-          const points = part?.points === undefined ? undefined : (worth?.[id] ?? part.points);
+          const points = part?.points === undefined ? undefined : (own(worth, id) ?? part.points);
           const drawn = part?.kind === "target" ? part.item : part ? null : thingAs(data, id);
           const price = points === undefined ? "" : say("play.points", { points });
           return (

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { own } from "../../own.ts";
 import type { Part, Place } from "../parts.ts";
 import { type LayoutName, layoutNamed, layoutNames, type layouts } from "./index.ts";
 import { schemaOf } from "./layout.ts";
@@ -84,7 +85,7 @@ export function laidParts(x: Laid): Part[] {
   const l = layoutNamed(x.name);
   const [c, s] = [Math.cos(x.turn), Math.sin(x.turn)];
   const put = (p: Place, id: string): Place => {
-    const by = x.moved[id] ?? { along: 0, across: 0 };
+    const by = own(x.moved, id) ?? { along: 0, across: 0 };
     const [u, v] = [p.along * x.size + by.along, p.across * x.size + by.across];
     return { along: x.along + u * c - v * s, across: x.across + u * s + v * c };
   };

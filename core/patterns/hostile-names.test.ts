@@ -1,0 +1,71 @@
+import { describe, expect, it } from "vitest";
+import { playGo, temper } from "../child/child.ts";
+import { compileFor } from "../compile/card.ts";
+import { forecastActivity, pegRates } from "../forecast/for-activity.ts";
+import { type Activity, activity, fromPattern, gamePartOf } from "../formats/activity.ts";
+import { NOTHING_SAID } from "../records/home.ts";
+import { aimedBy } from "../referee/aimed.ts";
+import { replay, view } from "../referee/referee.ts";
+import { patternNames } from "./registry.ts";
+
+/** Names that an object without care has already. */
+const HOSTILE = [
+  "__proto__",
+  "constructor",
+  "toString",
+  "hasOwnProperty",
+  "valueOf",
+  "isPrototypeOf",
+  "toLocaleString",
+];
+
+/** Every id that a document gives to something on the ground. */
+function idsIn(value: unknown): string[] {
+  if (Array.isArray(value)) return value.flatMap(idsIn);
+  if (typeof value !== "object" || value === null) return [];
+  const own = "id" in value && typeof value.id === "string" ? [value.id] : [];
+  return [...own, ...Object.values(value).flatMap(idsIn)];
+}
+const renamed = (value: unknown, names: ReadonlyMap<string, string>): unknown =>
+  typeof value === "string"
+    ? (names.get(value) ?? value)
+    : Array.isArray(value)
+      ? value.map((v) => renamed(v, names))
+      : typeof value === "object" && value !== null
+        ? Object.fromEntries(Object.entries(value).map(([k, v]) => [names.get(k) ?? k, renamed(v, names)]))
+        : value;
+
+describe("things on the ground called as objects' own properties are", () => {
+  it.each(patternNames)("%s: it compiles, forecasts, plays and is summed up as under plain names", (name) => {
+    const plain = fromPattern(name);
+    const ids = [...new Set(idsIn(plain.pattern.params))].slice(0, HOSTILE.length);
+    if (ids.length === 0) return;
+    const names = new Map(ids.map((id, i) => [id, HOSTILE[i]!]));
+    const back = new Map([...names].map(([a, b]) => [b, a]));
+    const odd = activity.parse(
+      JSON.parse(JSON.stringify({ ...plain, pattern: renamed(plain.pattern, names) })),
+    ) as Activity;
+    expect(idsIn(odd.pattern.params)).toContain("__proto__");
+    const child = { age: 8, step: null, leftHanded: false };
+    const home = { ...NOTHING_SAID, id: "h", label: "home" };
+    const cardOf = (designed: Activity) =>
+      compileFor({ designed, child, homes: [home], items: { own: [], hidden: [] } });
+    expect(renamed(cardOf(odd).markers, back)).toEqual(cardOf(plain).markers);
+    const told = (a: Activity) => forecastActivity(a, [{ age: 8 }], { players: 1, mode: "alone", seed: 3 }, "middle");
+    expect(told(odd).sides[0]!.finish).toBeCloseTo(told(plain).sides[0]!.finish, 9);
+    const rates = (a: Activity) => pegRates(a, { age: 8 });
+    expect([...rates(odd)].map(([id, p]) => [back.get(id) ?? id, p])).toEqual([...rates(plain)]);
+    const setup = { players: 1, mode: "alone", seed: 3 } as const;
+    if (!plain.players.modes.includes("alone")) return;
+    const goOf = (a: Activity) => {
+      const events = playGo(a, [8], [temper(1)], setup, 5);
+      const done = replay(gamePartOf(a), setup, events);
+      expect(done.refused).toBeNull();
+      return { aimed: aimedBy(done.play, 0), score: view(done.play).score };
+    };
+    const [x, y] = [goOf(odd), goOf(plain)];
+    expect(x.score).toEqual(y.score);
+    const kept = JSON.parse(JSON.stringify(x.aimed)) as Record<string, unknown>;
+    expect(Object.entries(kept).map(([id, v]) => [back.get(id) ?? id, v])).toEqual(Object.entries(y.aimed));
+  });
+});

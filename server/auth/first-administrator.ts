@@ -1,0 +1,46 @@
+import { timingSafeEqual } from "node:crypto";
+import { sql } from "drizzle-orm";
+import { z } from "zod";
+import { problemsOf } from "#core/formats/activity.ts";
+import { config } from "../config.ts";
+import { systemRows } from "../db/client.ts";
+import { schoolZone } from "../db/school-file.ts";
+import { NotAllowed, NotFound } from "../problem.ts";
+import { passwordProblem } from "./common-passwords.ts";
+import { firstToken } from "./first-token.ts";
+import { hashPassword } from "./password.ts";
+
+/** NotFound unless the token is the true one and nobody can sign in yet. */
+export async function openFirst(token: string): Promise<void> {
+  const [given, own] = [Buffer.from(token), Buffer.from(firstToken(config.YARD_SECRET))];
+  const isTrue = given.length === own.length && timingSafeEqual(given, own);
+  const [row] = isTrue ? await systemRows<{ some: boolean }>(sql`select public.yard_has_teachers() as some`) : [];
+  if (!row || row.some) throw new NotFound("page");
+}
+
+const firstSchool = z.object({
+  school: z.string().trim().min(1, "Give the school's name.").max(100, "The school's name may have 100 letters."),
+  zone: schoolZone,
+  name: z.string().trim().min(1, "Give your name.").max(60, "Your name may have 60 letters."),
+  email: z.email("This is not an e-mail address.").max(200, "The address may have 200 letters.").toLowerCase(),
+  password: z.string().max(500, "The password may have 500 characters."),
+  group: z.string().trim().min(1, "Name your first class.").max(40, "A class's name may have 40 letters."),
+});
+
+/** Makes the first school with its first teacher and class. The link that led here works once: NotFound where somebody was quicker. */
+export async function makeFirstSchool(token: string, given: unknown): Promise<{ email: string; password: string }> {
+  await openFirst(token);
+  const read = firstSchool.safeParse(given);
+  const problems = read.success ? [] : problemsOf(read.error);
+  const typed = given as Record<string, string>;
+  const weak = await passwordProblem(typed.password ?? "", [typed.school ?? "", typed.name ?? "", typed.email ?? ""]);
+  if (weak && !problems.some((p) => p.field === "password")) problems.push({ field: "password", message: weak });
+  if (!read.success || problems.length > 0) throw new NotAllowed(problems);
+  const { school, zone, name, email, password, group } = read.data;
+  const hash = await hashPassword(password);
+  const [row] = await systemRows<{ id: string | null }>(
+    sql`select public.yard_first_school(${school}, ${zone}, ${name}, ${email}, ${hash}, ${group}) as id`,
+  );
+  if (!row?.id) throw new NotFound("page");
+  return { email, password };
+}
