@@ -1,5 +1,6 @@
+import { spawnSync } from "node:child_process";
 import { createHash, createHmac, randomUUID } from "node:crypto";
-import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { chmodSync, cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { drizzle } from "drizzle-orm/postgres-js";
@@ -7,10 +8,13 @@ import { migrate } from "drizzle-orm/postgres-js/migrator";
 import postgres from "postgres";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { MODEL_VERSION } from "#core/model.ts";
+import { countRows } from "../scripts/lib/backup.mjs";
+import { postgresBin } from "../scripts/lib/install.mjs";
+import { freePort } from "../scripts/lib/port.mjs";
 import { startPostgres } from "../scripts/lib/postgres.mjs";
 import { root } from "../scripts/lib/root.mjs";
-import { prepareDatabase, setUpDatabase } from "../scripts/lib/serve.mjs";
-import { owner } from "./help.ts";
+import { prepareDatabase, setUpDatabase, startWeb } from "../scripts/lib/serve.mjs";
+import { base, linkOf, owner } from "./help.ts";
 
 const quiet = { max: 1, onnotice: () => undefined } as const;
 let sql: ReturnType<typeof owner>;
@@ -283,5 +287,76 @@ describe("a data folder made by earlier code", () => {
       rmSync(old, { recursive: true, force: true });
     }
     // A whole database of before is migrated several times over.
+  });
+});
+
+describe("a backup", () => {
+  const at = mkdtempSync("/var/tmp/yard-backup-");
+  afterAll(() => rmSync(at, { recursive: true, force: true }));
+  const command = (name: string, args: string[], env: Record<string, string>) =>
+    spawnSync(process.execPath, [join(root, `scripts/${name}.mjs`), ...args], {
+      encoding: "utf8",
+      env: { ...process.env, ...env },
+    });
+
+  it("restores into an empty cluster row by row, with roles and rights, and the school signs in", async () => {
+    chmodSync(at, 0o755);
+    const file = join(at, "school.backup");
+    // The database of the tests is written to by nobody meanwhile.
+    const saved = command("backup", [file], { DATABASE_URL: inject("ownerUrl") });
+    expect([saved.status, saved.stderr]).toEqual([0, ""]);
+    const before = countRows(inject("ownerUrl"));
+    expect(before.play_event).toBeGreaterThan(1000);
+    const env = { YARD_DATA_DIR: join(at, "data"), DATABASE_URL: "" };
+    const back = command("restore", [file], env);
+    expect([back.status, back.stderr]).toEqual([0, ""]);
+    expect(back.stdout).toContain(`${before.child} children`);
+    // Once more it refuses, in words.
+    const twice = command("restore", [file], env);
+    expect([twice.status, twice.stderr]).toEqual([1, expect.stringContaining("The database is not empty")]);
+    const database = await startPostgres(join(at, "data"));
+    const db = postgres(database.url, quiet);
+    try {
+      expect(countRows(database.url)).toEqual(before);
+      await walk(db);
+      const web = await startWeb({ port: await freePort(), env: setUpDatabase(database.url) });
+      const link = (await linkOf("Ilse P.")).replace(base, web.url);
+      expect((await fetch(link)).status).toBe(200);
+      const signed = await fetch(`${web.url}/sign-in`, {
+        method: "POST",
+        redirect: "manual",
+        headers: { "Content-Type": "application/x-www-form-urlencoded", Origin: web.url },
+        body: new URLSearchParams({ email: inject("email"), password: inject("password") }),
+      });
+      expect([signed.status, signed.headers.get("location")]).toEqual([302, "/week"]);
+      await web.stop();
+    } finally {
+      await db.end();
+      database.stop();
+    }
+  });
+
+  it("that somebody took by plain pg_dump is mended by the next start: roles, owner and rights", async () => {
+    const bin = postgresBin()!;
+    const dump = spawnSync(join(bin, "pg_dump"), ["-d", inject("ownerUrl")], { encoding: "utf8", maxBuffer: 1 << 29 });
+    expect(dump.status).toBe(0);
+    const database = await startPostgres(join(at, "plain"), { fresh: true });
+    const db = postgres(database.url, quiet);
+    try {
+      spawnSync(join(bin, "psql"), ["-X", "-q", "-d", database.url], { input: dump.stdout, encoding: "utf8" });
+      setUpDatabase(database.url);
+      await walk(db);
+      expect(countRows(database.url)).toEqual(countRows(inject("ownerUrl")));
+    } finally {
+      await db.end();
+      database.stop();
+    }
+  });
+
+  it("says so where the file is none of ours", () => {
+    writeFileSync(join(at, "other.backup"), "hello");
+    const told = command("restore", [join(at, "other.backup")], { YARD_DATA_DIR: join(at, "other"), DATABASE_URL: "" });
+    expect([told.status, told.stderr]).toEqual([1, expect.stringContaining("pg_restore failed")]);
+    expect(command("restore", [join(at, "nowhere")], {}).stderr).toContain("there is no such file");
   });
 });

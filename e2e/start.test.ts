@@ -80,6 +80,80 @@ describe("npm start", () => {
     FIRST_START,
   );
 
+  it("on another database loads no demo school; a link that works once makes the first administrator", async () => {
+    const database = await startPostgres(join(dir, "managed"), { fresh: true });
+    const port = await freePort();
+    const env = { DATABASE_URL: database.url, PORT: String(port), YARD_DEMO: "" };
+    const sql = postgres(database.url, { max: 1, onnotice: () => undefined });
+    const run = start(env);
+    try {
+      const out = await run.ready;
+      expect(out).not.toContain("chalk-and-tape");
+      expect(await sql`select 1 from school`).toHaveLength(0);
+      const link = /http:\S+\/set-up\/\S+/.exec(out)![0];
+      expect((await fetch(link)).status).toBe(200);
+      expect((await fetch(`${link.slice(0, -1)}_`)).status).toBe(404);
+      const typed = {
+        school: "Upper Fen",
+        zone: "Europe/London",
+        name: "A. First",
+        email: "a@fen.example",
+        group: "Class 1",
+      };
+      const post = (password: string) =>
+        fetch(link, {
+          method: "POST",
+          redirect: "manual",
+          headers: { "Content-Type": "application/x-www-form-urlencoded", Origin: new URL(link).origin },
+          body: new URLSearchParams({ ...typed, password }),
+        });
+      for (const weak of ["short", "1234567890", "passwordpassword", "upperfen2026", "qwertyuiop"]) {
+        const told = await post(weak);
+        expect([weak, told.status]).toEqual([weak, 422]);
+        const page = await told.text();
+        expect(page).toMatch(/too easy to guess|10 characters or more/);
+        // Nothing else that was typed is lost.
+        expect(page).toContain("Upper Fen");
+      }
+      // Two at once: one gets it.
+      const both = await Promise.all([post("paper kite and two drums"), post("paper kite and two drums")]);
+      expect(both.map((r) => r.status).sort()).toEqual([302, 404]);
+      const cookie = both
+        .find((r) => r.status === 302)!
+        .headers.getSetCookie()
+        .map((c) => c.split(";")[0])
+        .join("; ");
+      expect(await (await fetch(`http://127.0.0.1:${port}/week`, { headers: { Cookie: cookie } })).text()).toContain(
+        "Upper Fen",
+      );
+      expect((await fetch(link)).status).toBe(404);
+      // A server that dies is started again.
+      const server = () =>
+        readdirSync("/proc").filter((p) => {
+          try {
+            return (
+              readFileSync(`/proc/${p}/cmdline`, "utf8").includes("build/server/index.js") &&
+              readFileSync(`/proc/${p}/environ`, "utf8").includes(`PORT=${port}\0`)
+            );
+          } catch {
+            return false;
+          }
+        });
+      const [first] = server();
+      process.kill(Number(first), "SIGKILL");
+      await expect.poll(() => run.said()).toContain("is started again");
+      await expect
+        .poll(async () => (await fetch(`http://127.0.0.1:${port}/healthz`).catch(() => null))?.status)
+        .toBe(200);
+      expect(server()[0]).not.toBe(first);
+    } finally {
+      run.child.kill("SIGTERM");
+      await run.ended;
+      await sql.end();
+      database.stop();
+    }
+  });
+
   it("says what is wrong with a port, and with a database that cannot be reached", async () => {
     const run = (env: Record<string, string>) =>
       spawnSync(process.execPath, [join(root, "scripts/start.mjs")], {
@@ -103,7 +177,7 @@ describe("the demo school", () => {
   it("is taken out and loaded again where its loading was cut off, wherever that was", async () => {
     const database = await startPostgres(join(dir, "cut-off"), { fresh: true });
     const sql = postgres(database.url, { max: 1, onnotice: () => undefined });
-    const env = { ...process.env, ...setUpDatabase(database.url), DATABASE_URL: database.url };
+    const env = { ...process.env, ...setUpDatabase(database.url), DATABASE_URL: database.url, YARD_DEMO: "1" };
     /** Loads it until something is so, and is killed there. */
     const loadUntil = async (so: () => Promise<boolean>) => {
       const load = spawn(bin("tsx"), [join(root, "server/demo/load.ts")], {

@@ -1,8 +1,8 @@
 import { spawnSync } from "node:child_process";
 import { existsSync } from "node:fs";
 import { join, resolve } from "node:path";
+import { theDatabase } from "./lib/database.mjs";
 import { ensure } from "./lib/install.mjs";
-import { startPostgres } from "./lib/postgres.mjs";
 import { bin, root } from "./lib/root.mjs";
 import { give } from "./lib/say.mjs";
 
@@ -14,10 +14,7 @@ const file = process.argv[2] ?? give("Give the path of a school file; docs/runni
 const path = resolve(process.env.INIT_CWD ?? process.cwd(), file);
 if (!existsSync(path)) give(`${file}: there is no such file.`);
 await ensure();
-const dataDir = resolve(process.env.YARD_DATA_DIR ?? join(root, ".yard-data"));
-const database = process.env.DATABASE_URL
-  ? { url: process.env.DATABASE_URL, stop: () => undefined }
-  : await startPostgres(dataDir);
+const database = await theDatabase();
 const run = (script, args, quiet) =>
   spawnSync(bin("tsx"), [join(root, script), ...args], {
     cwd: root,

@@ -10,9 +10,10 @@ function told(databaseUrl, script, env) {
     env: { ...process.env, DATABASE_URL: databaseUrl, ...env },
   });
   if (done.status !== 0) {
-    const reason = /ECONNREFUSED|ENOTFOUND|EAI_AGAIN|password authentication|does not exist|no pg_hba/.exec(
-      done.stderr,
-    );
+    const reason =
+      /ECONNREFUSED|ENOTFOUND|EAI_AGAIN|password authentication|database "[^"]*" does not exist|no pg_hba/.exec(
+        done.stderr,
+      );
     if (reason) throw new Error(`DATABASE_URL: the database cannot be used (${reason[0]}).`);
     throw new Error(`${script} failed:\n${done.stderr.trim()}`);
   }

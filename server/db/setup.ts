@@ -4,6 +4,7 @@ import { migrate } from "drizzle-orm/postgres-js/migrator";
 import postgres from "postgres";
 import { MODEL_VERSION } from "#core/model.ts";
 import { firstToken } from "../auth/first-token.ts";
+import { APP_GROUP, giveRights, makeGroup } from "./grants.ts";
 import { giveToPlainOwner } from "./plain-owner.ts";
 
 /**
@@ -18,17 +19,19 @@ async function main(): Promise<void> {
   const sql = postgres(url, { max: 1, onnotice: () => undefined });
   try {
     await sql`select pg_advisory_lock(${LOCK})`;
+    await makeGroup(sql);
     await migrate(drizzle(sql), { migrationsFolder: new URL("./migrations", import.meta.url).pathname });
     const [where] = await sql<{ name: string }[]>`select current_database() as name`;
     const ours = createHash("sha256").update(where!.name).digest("hex").slice(0, 12);
     await giveToPlainOwner(sql, `yard_plain_${ours}`);
+    await giveRights(sql);
     await askForNewModel(sql);
     const secret = process.env.YARD_SECRET ?? (await storedSecret(sql));
     const role = `yard_app_${ours}`;
     const password = createHmac("sha256", secret).update(`role ${role}`).digest("hex");
     const known = await sql`select 1 from pg_roles where rolname = ${role}`;
     await sql.unsafe(`${known.length > 0 ? "alter" : "create"} role ${role} login password '${password}'`);
-    await sql.unsafe(`grant yard_app to ${role}`);
+    await sql.unsafe(`grant ${APP_GROUP} to ${role}`);
     const app = new URL(url);
     app.username = role;
     app.password = password;

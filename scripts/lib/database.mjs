@@ -1,0 +1,9 @@
+import { join, resolve } from "node:path";
+import { startPostgres } from "./postgres.mjs";
+import { root } from "./root.mjs";
+
+/** The database that a command of this checkout works on: the one that DATABASE_URL names, else the built-in one, started for it where it does not run. */
+export const theDatabase = async () =>
+  process.env.DATABASE_URL
+    ? { url: process.env.DATABASE_URL, stop: () => undefined }
+    : startPostgres(resolve(process.env.YARD_DATA_DIR ?? join(root, ".yard-data")));
