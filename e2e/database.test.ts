@@ -31,6 +31,7 @@ const RIGHTS: Record<string, string> = {
   card_version: "SELECT INSERT",
   child: "SELECT INSERT UPDATE DELETE",
   child_home: "SELECT INSERT UPDATE DELETE",
+  child_forecast: "SELECT INSERT UPDATE",
   class: "SELECT",
   class_teacher: "SELECT",
   criterion_mark: "SELECT INSERT UPDATE DELETE",

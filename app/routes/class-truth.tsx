@@ -1,5 +1,5 @@
-import { lazy, Suspense } from "react";
-import { Link } from "react-router";
+import { lazy, Suspense, useEffect } from "react";
+import { Link, useRevalidator } from "react-router";
 import { truthOfClass } from "#server/children/truth.ts";
 import { tell } from "#words/tell.ts";
 import { found, idOf } from "../answer.server.ts";
@@ -9,17 +9,24 @@ import type { Route } from "./+types/class-truth";
 
 const TruthChart = lazy(() => import("../children/truth-chart.tsx"));
 
+/** A page that is being worked out is looked at again after this long, milliseconds. */
+const LOOK_AGAIN = 2000;
 /** Why games say nothing, in the order in which it is told. */
 const LEFT_OUT = ["silent", "refused", "unreadable", "cardUnknown"] as const;
 
 export const meta: Route.MetaFunction = () => [{ title: "How forecasts came true · Daring Yard" }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  const { goes, ...rest } = await found(truthOfClass(await teacherOf(request), idOf(params.id, "class")));
-  return { ...rest, goes: goes.length };
+  return found(truthOfClass(await teacherOf(request), idOf(params.id, "class")));
 }
 
 export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    if (!t.working) return;
+    const timer = setInterval(() => void revalidate(), LOOK_AGAIN);
+    return () => clearInterval(timer);
+  }, [t.working, revalidate]);
   const percent = (x: number | null) => Math.round(100 * (x ?? 0));
   return (
     <main className="mx-auto w-full max-w-4xl p-6">
@@ -30,6 +37,11 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
           How it works
         </Link>
       </p>
+      {t.working && (
+        <p role="status" className="mb-3 text-sm text-quiet">
+          The last games are still being worked out.
+        </p>
+      )}
       {t.brier === null || t.guess === null ? (
         <p className="note">No game has come back yet whose sends are known one by one.</p>
       ) : (

@@ -66,12 +66,12 @@ function quantile(law: readonly number[], share: number): number {
 }
 
 /**
- * How forecasts came true: every go of every child beside what was forecast from its earlier goes alone (from its age where there were none), in the
- * order they were played. Goes of the same week know nothing of each other.
+ * Every go beside what was forecast of it from the same child's earlier goes alone (from its age where there were none), in the order they were
+ * played. Goes of the same week know nothing of each other. What is forecast of one child depends on no other.
  */
-export function truthOf(goes: readonly GoSeen[]): Truth {
+export function forecastedOf(goes: readonly GoSeen[]): Forecasted[] {
   const usable = goes.filter((g) => g.tries > 0 && g.means.length > 0);
-  const out = usable.map((g): Forecasted => {
+  return usable.map((g): Forecasted => {
     const before = goes.filter((x) => x.child === g.child && x.axis === g.axis && x.week < g.week);
     const { shares: weights } = posterior(g.axis, g.age, before, g.week);
     const shares = finer(g.means.map((m) => m / g.tries)).map((s) => Math.min(1, Math.max(0, s)));
@@ -80,10 +80,20 @@ export function truthOf(goes: readonly GoSeen[]): Truth {
     const { child, week, tries, hits } = g;
     return { child, week, tries, hits, forecast, low: quantile(law, 0.1) / tries, high: quantile(law, 0.9) / tries };
   });
+}
+
+/** How forecasts came true: of every go of every child, and over all of them. */
+export function truthOf(goes: readonly GoSeen[]): Truth {
+  const out = forecastedOf(goes);
+  return { goes: out, ...accuracyOf(out) };
+}
+
+/** How forecasts came true over some goes: a sum over them, so that it costs next to nothing. */
+export function accuracyOf(out: readonly Omit<Forecasted, "child" | "week">[]): Omit<Truth, "goes"> {
   const tries = out.reduce((n, g) => n + g.tries, 0);
-  if (tries === 0) return { goes: out, bins: [], inside: null, brier: null, guess: null };
+  if (tries === 0) return { bins: [], inside: null, brier: null, guess: null };
   const all = out.reduce((n, g) => n + g.hits, 0) / tries;
-  const squares = (of: (g: Forecasted) => number) =>
+  const squares = (of: (g: { forecast: number }) => number) =>
     out.reduce((sum, g) => sum + g.hits * (1 - of(g)) ** 2 + (g.tries - g.hits) * of(g) ** 2, 0) / tries;
   const inside = out.filter((g) => g.hits / g.tries >= g.low - 1e-9 && g.hits / g.tries <= g.high + 1e-9).length;
   const bins = Array.from({ length: 10 }, (_, i) =>
@@ -100,5 +110,5 @@ export function truthOf(goes: readonly GoSeen[]): Truth {
       },
     ];
   });
-  return { goes: out, bins, inside: inside / out.length, brier: squares((g) => g.forecast), guess: squares(() => all) };
+  return { bins, inside: inside / out.length, brier: squares((g) => g.forecast), guess: squares(() => all) };
 }

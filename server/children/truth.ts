@@ -1,38 +1,48 @@
-import { eq } from "drizzle-orm";
-import { type GoSeen, type Truth, truthOf } from "#core/estimate/truth.ts";
+import { and, eq, inArray, ne } from "drizzle-orm";
+import { accuracyOf, type Truth } from "#core/estimate/truth.ts";
+import { MODEL_VERSION } from "#core/model.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema } from "../db/client.ts";
+import { askFor, nudge } from "../jobs/jobs.ts";
 import { ownClass } from "../school/classes.ts";
-import { evidenceRows, type LeftOut, leftOutOf, weekOf } from "./known.ts";
+import { type LeftOut, leftOutOf } from "./known.ts";
 
-/** How well forecasts came true for one of the teacher's classes, over every go whose tries are known. */
-export function truthOfClass(
-  who: SignedIn,
-  classId: string,
-): Promise<Truth & { className: string; children: number; leftOut: Record<LeftOut, number> }> {
-  return inSchool(who.schoolId, async (tx) => {
+const { child, childForecast, evidence } = schema;
+
+export interface ClassTruth extends Omit<Truth, "goes"> {
+  className: string;
+  goes: number;
+  children: number;
+  leftOut: Record<LeftOut, number>;
+  /** Some children's goes are still being worked out: what is told leaves them out. */
+  working: boolean;
+}
+
+/** How well forecasts came true for one of the teacher's classes, over every go whose tries are known. It adds up what is kept for each child. */
+export async function truthOfClass(who: SignedIn, classId: string): Promise<ClassTruth> {
+  const told = await inSchool(who.schoolId, async (tx) => {
     const { name } = await ownClass(tx, who.teacherId, classId);
-    const children = await tx.select().from(schema.child).where(eq(schema.child.classId, classId));
-    const ages = new Map(children.map((k) => [k.id, k.age]));
-    const rows = await evidenceRows(tx, [...ages.keys()]);
-    const leftOut = await leftOutOf(tx, [...ages.keys()]);
-    const goes = rows.flatMap((r): GoSeen[] =>
-      r.means
-        ? [
-            {
-              // Each action is known by itself.
-              child: `${r.childId} ${r.action}`,
-              age: ages.get(r.childId)!,
-              axis: r.axis,
-              week: weekOf(r.at),
-              tries: r.tries,
-              hits: r.hits,
-              means: r.means,
-              ll: r.ll,
-            },
-          ]
-        : [],
-    );
-    return { ...truthOf(goes), className: name, children: new Set(rows.map((r) => r.childId)).size, leftOut };
+    const ids = (await tx.select({ id: child.id }).from(child).where(eq(child.classId, classId))).map((k) => k.id);
+    const kept = await tx
+      .select({ childId: childForecast.childId, goes: childForecast.goes })
+      .from(childForecast)
+      .where(and(inArray(childForecast.childId, ids), eq(childForecast.model, MODEL_VERSION)));
+    const known = await tx
+      .selectDistinct({ childId: evidence.childId })
+      .from(evidence)
+      .where(and(inArray(evidence.childId, ids), ne(evidence.axis, "none")));
+    const missing = known.map((k) => k.childId).filter((id) => !kept.some((k) => k.childId === id));
+    await askFor(tx, who.schoolId, "evidence", missing);
+    const goes = kept.flatMap((k) => k.goes);
+    return {
+      ...accuracyOf(goes),
+      className: name,
+      goes: goes.length,
+      children: known.length,
+      leftOut: await leftOutOf(tx, ids),
+      working: missing.length > 0,
+    };
   });
+  if (told.working) nudge();
+  return told;
 }

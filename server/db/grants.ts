@@ -11,6 +11,7 @@ const TABLES: Readonly<Record<string, string>> = {
   card_version: "select, insert",
   child: "select, insert, update, delete",
   child_home: "select, insert, update, delete",
+  child_forecast: "select, insert, update",
   class: "select",
   class_teacher: "select",
   criterion_mark: "select, insert, update, delete",

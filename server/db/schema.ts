@@ -20,6 +20,7 @@ import type { Card } from "#core/compile/card.ts";
 import type { Support } from "#core/compile/support.ts";
 import type { Decided } from "#core/compile/swap.ts";
 import type { Setting } from "#core/contract/settings.ts";
+import type { Forecasted } from "#core/estimate/truth.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
 import type { OwnExercise } from "#core/exercises/own.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -577,6 +578,24 @@ export const evidence = pgTable(
     hangsOn("evidence_play", t, t.playId, play).onDelete("cascade"),
     hangsOn("evidence_child_fk", t, t.childId, child).onDelete("cascade"),
     index("evidence_of_child").on(t.schoolId, t.childId),
+  ],
+);
+
+/** A go beside what was forecast of it, as shares 0 to 1 (see core/estimate/truth.ts). */
+export type ForecastSeen = Omit<Forecasted, "child">;
+/** What was forecast of each go of a child and what came of it: worked out when goes come in, so that looking at a class only adds up. */
+export const childForecast = pgTable(
+  "child_forecast",
+  {
+    schoolId: schoolId(),
+    childId: uuid("child_id").notNull(),
+    /** Version of the model that it comes from. */
+    model: integer("model").notNull(),
+    goes: jsonb("goes").$type<ForecastSeen[]>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.childId] }),
+    hangsOn("child_forecast_child", t, t.childId, child).onDelete("cascade"),
   ],
 );
 

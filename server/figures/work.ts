@@ -6,6 +6,7 @@ import type { Role } from "#core/contract/contract.ts";
 import { type Evidence, evidenceOf } from "#core/estimate/evidence.ts";
 import { evidenceOfScore } from "#core/estimate/from-score.ts";
 import { type Lean, leanOf, restingOf } from "#core/estimate/lean.ts";
+import { type Forecasted, forecastedOf, type GoSeen } from "#core/estimate/truth.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
 import { quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
@@ -42,6 +43,8 @@ export interface GoTold {
 export const figuresWork = {
   /** The card of each child. */
   cards: (makings: readonly Making[]): Card[] => makings.map((m) => compileFor(m)),
+  /** Goes of one child beside what was forecast of each. */
+  forecasted: (goes: readonly GoSeen[]): Forecasted[] => forecastedOf(goes),
   /** A card as its family decided to play it. */
   remade: (making: Making, decided: Decided): Card => remake(making, decided),
   /** What is expected of each age, alone. */

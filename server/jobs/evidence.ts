@@ -1,14 +1,16 @@
 import { and, asc, eq, inArray, sql } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
+import type { GoSeen } from "#core/estimate/truth.ts";
 import { MODEL_VERSION } from "#core/model.ts";
 import { correctionsOf } from "../assignments/corrected.ts";
-import type { LeftOut } from "../children/known.ts";
+import { evidenceRows, type LeftOut, weekOf } from "../children/known.ts";
 import { inSchool, rowsIn, schema } from "../db/client.ts";
+import type { ForecastSeen } from "../db/schema.ts";
 import { figures } from "../figures/figures.ts";
 import { log } from "../web/log.ts";
 
-const { card, cardVersion, child, evidence, play, playEvent, result } = schema;
+const { card, cardVersion, child, childForecast, evidence, play, playEvent, result } = schema;
 /** Goes done in one piece of work; others go between. */
 const AT_ONCE = 12;
 /** Log-likelihoods are kept to so many places. */
@@ -132,7 +134,37 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
       );
       await tx.insert(evidence).values(rows).onConflictDoNothing();
     });
+  if (!asked.more) await keepForecasts(schoolId, childId, asked.age);
   return asked.more;
+}
+
+/** Keeps what was forecast of each go of a child beside what came of it. */
+async function keepForecasts(schoolId: string, childId: string, age: number): Promise<void> {
+  const rows = await inSchool(schoolId, (tx) => evidenceRows(tx, [childId]));
+  const seen = rows.flatMap((r): GoSeen[] => {
+    const { axis, tries, hits, means, ll } = r;
+    // Each action is known by itself.
+    return means ? [{ child: r.action, age, axis, week: weekOf(r.at), tries, hits, means, ll }] : [];
+  });
+  const goes = (await figures("forecasted", seen)).map(
+    ({ week, tries, hits, forecast, low, high }): ForecastSeen => ({
+      week,
+      tries,
+      hits,
+      forecast: rounded(forecast),
+      low: rounded(low),
+      high: rounded(high),
+    }),
+  );
+  await inSchool(schoolId, (tx) =>
+    tx
+      .insert(childForecast)
+      .values({ schoolId, childId, model: MODEL_VERSION, goes })
+      .onConflictDoUpdate({
+        target: [childForecast.schoolId, childForecast.childId],
+        set: { model: MODEL_VERSION, goes },
+      }),
+  );
 }
 const rounded = (x: number) => Math.round(x * PLACES) / PLACES;
 
