@@ -214,3 +214,138 @@ describe("data of children", () => {
     await page.close();
   });
 });
+
+describe("a device that keeps nothing", () => {
+  /** Every event that reached the school of a child's newest go, in its order. */
+  const arrived = async (name: string) =>
+    sql`select e.seq, e.event->>'kind' as kind from play_event e where e.play_id =
+      (select p.id from play p join card k on k.id = p.card_id join child c on c.id = k.child_id where c.name = ${name} order by p.received_at desc limit 1) order by e.seq`;
+  /** From a moment that a test chooses on, nothing more fits. */
+  const fills = (page: Page) =>
+    page.evaluateOnNewDocument(() => {
+      const add = IDBObjectStore.prototype.add;
+      const put = IDBObjectStore.prototype.put;
+      const full = () => {
+        if ((window as unknown as { full?: boolean }).full) throw new DOMException("no room", "QuotaExceededError");
+      };
+      IDBObjectStore.prototype.add = function (...args) {
+        full();
+        return add.apply(this, args);
+      };
+      IDBObjectStore.prototype.put = function (...args) {
+        full();
+        return put.apply(this, args);
+      };
+    });
+  const setFull = (page: Page, is: boolean) =>
+    page.evaluate((f) => {
+      (window as unknown as { full?: boolean }).full = f;
+    }, is);
+
+  it("stops the game at once where it is full, goes on where there is room again, and every throw arrives", async () => {
+    const { page, context } = await ownPhone();
+    await fills(page);
+    await beginPlay(page, await cardOf(page, await linkOf("Nuri E."), "Hallway climb"));
+    await press(page, "MISS");
+    await setFull(page, true);
+    await press(page, "MISS");
+    await sees(page, "Stop! This device is full.");
+    expect(await page.$$("[data-targets], [aria-label='Pause']")).toHaveLength(0);
+    await press(page, "Try again");
+    await sees(page, "It is still full.");
+    await press(page, "Show a code for the teacher");
+    const code = await page.$eval("[data-code]", (e) => e.textContent!);
+    expect(code).toMatch(/^([0-9A-Z]{4}-){5}[0-9A-Z]{3}$/);
+    await setFull(page, false);
+    await press(page, "Try again");
+    await page.waitForFunction(() => !document.querySelector("[data-storage-trouble]"));
+    await press(page, "MISS");
+    await press(page, "Stop here");
+    await handIn(page);
+    await expect.poll(async () => (await arrived("Nuri E.")).filter((e) => e.kind === "send").length).toBe(3);
+    const all = await arrived("Nuri E.");
+    expect(all.map((e) => e.seq)).toEqual(all.map((_, i) => i));
+    await context.close();
+    // The teacher adds the score by its code: the one go once, however often it is typed.
+    const teacher = await teacherPage(browser);
+    const [a] =
+      await sql`select a.id from assignment a join card k on k.assignment_id = a.id join child c on c.id = k.child_id join card_version v on v.card_id = k.id and v.hash = k.hash
+      where c.name = 'Nuri E.' and v.compiled->'activity'->>'title' = 'Hallway climb'`;
+    for (const typed of [code, code.toLowerCase()]) {
+      await open(teacher, `${base}/results/${a!.id}`);
+      await teacher.type("input[name=code]", typed);
+      await press(teacher, "Add by code");
+      await sees(teacher, "The score of Nuri E. was added.");
+    }
+    expect(
+      await sql`select 1 from play p join card k on k.id = p.card_id join child c on c.id = k.child_id where c.name = 'Nuri E.' and p.source = 'paper'`,
+    ).toHaveLength(1);
+    await open(teacher, `${base}/results/${a!.id}`);
+    await teacher.type("input[name=code]", `${code.slice(0, -1)}${code.endsWith("0") ? "4" : "0"}`);
+    await press(teacher, "Add by code");
+    await sees(teacher, "This code has a wrong or missing letter.");
+    await teacher.close();
+  });
+
+  it("plays on in memory where the family wants to, and the whole go arrives", async () => {
+    const { page, context } = await ownPhone();
+    await fills(page);
+    await beginPlay(page, await cardOf(page, await linkOf("Fenna B."), "Hallway climb"));
+    await press(page, "MISS");
+    await setFull(page, true);
+    await press(page, "MISS");
+    await sees(page, "Stop! This device is full.");
+    await press(page, "Play on without saving");
+    await sees(page, "Nothing is saved here.");
+    await press(page, "MISS");
+    await press(page, "Stop here");
+    await handIn(page);
+    await expect.poll(async () => (await arrived("Fenna B.")).filter((e) => e.kind === "send").length).toBe(3);
+    await context.close();
+  });
+
+  it.each([
+    [
+      "IndexedDB is blocked",
+      () =>
+        Object.defineProperty(window, "indexedDB", {
+          get: () => {
+            throw new DOMException("no", "SecurityError");
+          },
+        }),
+    ],
+    [
+      "IndexedDB never opens",
+      () => {
+        IDBFactory.prototype.open = () => new EventTarget() as never;
+      },
+    ],
+    [
+      "localStorage is blocked",
+      () =>
+        Object.defineProperty(window, "localStorage", {
+          get: () => {
+            throw new DOMException("no", "SecurityError");
+          },
+        }),
+    ],
+    [
+      "localStorage is full",
+      () => {
+        Storage.prototype.setItem = () => {
+          throw new DOMException("no room", "QuotaExceededError");
+        };
+      },
+    ],
+  ] as const)("%s: the family plays all the same and hands in over the network", async (what, block) => {
+    const { page, context } = await ownPhone();
+    await page.evaluateOnNewDocument(block);
+    const name = "Aoife P.";
+    const before = await resultsOf(name);
+    await playToTheEnd(page, await cardOf(page, await linkOf(name), "Hallway climb"));
+    if (what.startsWith("IndexedDB")) expect(await text(page)).toContain("Nothing is saved here.");
+    await expect.poll(() => resultsOf(name)).toBe(before + 1);
+    expect(await text(page)).not.toContain("Kept on this device");
+    await context.close();
+  });
+});

@@ -234,7 +234,7 @@ describe("the log", () => {
     expect(await page.$$eval("header nav a", (as) => as.map((x) => x.textContent))).toContain("Homes");
     const home = await opened.browser.newPage();
     expect((await home.goto(`${web.url}/f/${demo.family}`))!.status()).toBe(500);
-    expect(await text(home)).toContain("Your goes are kept here.");
+    expect(await text(home)).toContain("Try again in a moment.");
     await sql`alter table gone_for_a_moment rename to criterion_mark`;
     await sql`alter table gone_as_well rename to card_version`;
     await home.close();

@@ -1,5 +1,15 @@
 /** Sentences of the game itself: what to do now, what was seen, what is refused, how it ended. They come with the game, and with the teacher's side. */
 export const enGame = {
+  "full.title": "Stop! This device is full.",
+  "full.text": "Your last try is not saved yet. Keep this page open.",
+  "full.free": "Make space, then go on",
+  "full.freed": "{count, plural, one {# old game is} other {# old games are}} cleared.",
+  "full.stillFull": "It is still full.",
+  "full.playOn": "Play on without saving",
+  "full.playOnText": "Then hand in before you close this page.",
+  "full.showCode": "Show a code for the teacher",
+  "full.score": "So far: {score}.",
+  "full.code": "Write this code down for your teacher:",
   "set.title": "You choose",
   "set.change": "You choose",
   "set.done": "That is how we play",

@@ -186,6 +186,7 @@ export const enTeacher: Record<string, string> = {
   "sent.oneMore": "{name} has it now. The message is in the outbox.",
   "sent.hadIt": "{name} had it already.",
   "outbox.total": "{n, plural, =0 {No message yet} one {# message} other {# messages}}.",
+  "result.coded": "The score of {name} was added.",
   "homes.clear": "{n, plural, one {Clear this answer} other {Clear all # answers}}",
   "homes.cleared": "{n, plural, =0 {There was nothing to clear.} one {# answer cleared.} other {# answers cleared.}}",
   "homes.clearedKept": "{n, plural, one {# cleared answer is} other {# cleared answers are}} kept for 14 days.",

@@ -25,11 +25,12 @@ import { piecesIn } from "./inputs/zones.tsx";
 import type { OwnCard } from "./own-card.ts";
 import { lineText } from "./own-line.tsx";
 import { heard } from "./seen.ts";
-import { addEvent, changePlay, dropPractice, eventsOf, type LocalPlay } from "./store.ts";
+import { StorageTrouble } from "./storage-trouble.tsx";
+import { changePlay, dropPractice, eventsOf, type LocalPlay } from "./store.ts";
 import { SwapInPlay } from "./swap-in-play.tsx";
-import { syncAll } from "./sync.ts";
 import { speak, useClockHeard, useElapsed, useSound, useWakeLock } from "./use-device.ts";
 import { useHeading } from "./use-heading.ts";
+import { useWrites } from "./use-writes.ts";
 import { YardMap } from "./yard-map.tsx";
 
 /** Taps so close together are one run, milliseconds; and so many at most, so that undo never takes back much. */
@@ -101,7 +102,10 @@ export function Board({
   const [said, setSaid] = useState("");
   const [fixing, setFixing] = useState(false);
   const [swapping, setSwapping] = useState(false);
-  const writes = useRef<Promise<void>>(Promise.resolve());
+  const writes = useWrites(local, data, again);
+  const { write, trouble } = writes;
+  const stopped = useRef(false);
+  stopped.current = trouble === "full";
   const name = useCallback((i: number) => local.names[i] ?? say("play.player", { number: i + 1 }), [local.names]);
   const sound = useSound();
   const awake = useWakeLock();
@@ -117,17 +121,6 @@ export function Board({
     });
   }, [local.id]);
 
-  /** An event that stands is written; what it changed of the go is told to the rest of the page. */
-  const write = useCallback(
-    (seq: number, event: PlayEvent, changes: { done: boolean } | null) => {
-      writes.current = writes.current
-        .then(() => addEvent(local.id, seq, event))
-        .then(() => (changes ? changePlay(local.id, changes).then(again) : undefined))
-        .then(() => void syncAll(data.token, [data.id]))
-        .catch(() => setTold(say("play.otherTab")));
-    },
-    [local, again, data.token, data.id],
-  );
   /** Taps that follow each other quickly are one event with a number: written once nothing more comes. */
   const run = useRef<Run | null>(null);
   const flush = useCallback(() => {
@@ -148,6 +141,8 @@ export function Board({
   const act = useCallback(
     (body: Record<string, unknown> & { kind: string }, at?: number) => {
       if (!latest.current) return;
+      // What could not be kept stops the game at once: nothing more happens in it but that its clock stands still.
+      if (stopped.current && body.kind !== "pause") return;
       const now = Math.round((local.speed ?? 1) * (Date.now() - local.startedAt));
       const r = run.current;
       if (r && body.kind === "count" && body.n === 1 && body.by === r.event.by && r.event.n < MOST_IN_RUN) {
@@ -208,6 +203,20 @@ export function Board({
     },
     [local, setPlay, flush, write, data, name],
   );
+
+  // While the device cannot keep what happens, the clock stands still; it goes on with the game.
+  const held = useRef(false);
+  useEffect(() => {
+    const now = latest.current;
+    if (trouble === "full" && now && !view(now).done && !view(now).paused) {
+      held.current = true;
+      act({ kind: "pause" });
+    }
+    if (trouble === null && held.current) {
+      held.current = false;
+      act({ kind: "goOn" });
+    }
+  }, [trouble, act]);
 
   /** Targets as there were several to choose from: each keeps its place to the last. */
   const places = useRef<readonly string[]>([]);
@@ -313,6 +322,16 @@ export function Board({
   const seconds = Math.floor(Math.max(0, dueAt === null ? elapsed - v.still : dueAt - elapsed) / 1000);
   const marker = data.card.markers.find((m) => m.id === now);
 
+  if (trouble === "otherTab")
+    return (
+      <div className="grid content-start gap-4 p-6 text-lg">
+        <p role="alert">{say("play.otherTab")}</p>
+        <button type="button" className="btn border-chalk text-chalk" onClick={() => location.reload()}>
+          {say("play.tryAgain")}
+        </button>
+      </div>
+    );
+  if (trouble === "full") return <StorageTrouble data={data} local={local} play={play} writes={writes} />;
   if (v.done) {
     const winners = v.ending?.winners.flatMap((w) => v.score[w]!.players.map(name)) ?? [];
     return (
@@ -332,14 +351,18 @@ export function Board({
         {...(tried && { tried })}
         practised={async () => {
           flush();
-          await writes.current;
+          await writes.settled();
           await dropPractice(local.id);
           await again();
         }}
         handIn={async () => {
           flush();
-          await writes.current;
-          await changePlay(local.id, { done: true });
+          if (!(await writes.settled())) return;
+          // The device is full at the very last step: the go is handed in from memory.
+          await changePlay(local.id, { done: true }).catch(async () => {
+            await writes.playOn();
+            await changePlay(local.id, { done: true });
+          });
           await again();
           go("handin");
         }}

@@ -4,10 +4,12 @@ import { Link, useSearchParams } from "react-router";
 import type { OpenCard } from "#server/cards/family.ts";
 import { say } from "#words/say.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { remember, rememberedJson } from "../kept.ts";
 import { useOnline } from "../ui/use-online.ts";
 import { FetchScreen } from "./fetch-screen.tsx";
 import { HandInScreen } from "./hand-in-screen.tsx";
 import { LookScreen } from "./look-screen.tsx";
+import { MemoryNote } from "./memory-note.tsx";
 import { keepPages } from "./offline.ts";
 import { type OwnCard, useOwnCard } from "./own-card.ts";
 import { Pieces } from "./pieces.tsx";
@@ -58,15 +60,15 @@ function useTicks(card: string): [Ticks, (t: Ticks) => void] {
   const [ticks, set] = useState(NO_TICKS);
   const key = `yard-ticks-${card}`;
   useEffect(() => {
-    const kept = localStorage.getItem(key);
+    const kept = rememberedJson<Ticks>(key);
     if (!kept) return;
-    const ticks = { ...NO_TICKS, ...(JSON.parse(kept) as Ticks) };
+    const ticks = { ...NO_TICKS, ...kept };
     set(ticks.day === today() ? ticks : { ...NO_TICKS, have: ticks.have });
   }, [key]);
   const change = useCallback(
     (t: Ticks) => {
       const now = { ...t, day: today() };
-      localStorage.setItem(key, JSON.stringify(now));
+      remember(key, JSON.stringify(now));
       set(now);
     },
     [key],
@@ -162,6 +164,7 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
           </span>
         )}
       </header>
+      <MemoryNote />
       <nav
         aria-label={say("card.step.play")}
         className={`px-4 pb-2 ${playing ? "" : "bg-court text-chalk on-court"} ${playing && underWay ? "sr-only" : ""}`}

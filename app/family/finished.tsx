@@ -3,6 +3,7 @@ import type { AnyPattern, Unit } from "#core/contract/contract.ts";
 import { beatsMark, rankOf, settingOf } from "#core/records/rank.ts";
 import { type Play, view } from "#core/referee/play.ts";
 import { say, sayList, sayScore } from "#words/say.ts";
+import { remember } from "../kept.ts";
 import type { CardData } from "./card-app.tsx";
 import type { LocalPlay } from "./store.ts";
 
@@ -59,7 +60,7 @@ export function Finished({
   const hidden = local.adds === true && told === null;
   useEffect(() => {
     if (local.practice) return;
-    localStorage.setItem(`yard-score-${local.id}`, JSON.stringify({ value: mine.value, unit: mine.unit, beat }));
+    remember(`yard-score-${local.id}`, JSON.stringify({ value: mine.value, unit: mine.unit, beat }));
   }, [local.id, local.practice, mine.value, mine.unit, beat]);
   return (
     <div className="mx-auto grid w-full max-w-lg grow content-center gap-5 p-6 text-center">

@@ -2,10 +2,11 @@ import { useState } from "react";
 import type { Unit } from "#core/contract/contract.ts";
 import { say, sayScore } from "#words/say.ts";
 import { Face } from "../drawings/face.tsx";
+import { rememberedJson } from "../kept.ts";
 import { ExerciseList } from "../ui/exercises.tsx";
 import type { CardData, Step } from "./card-app.tsx";
 import { holdPage } from "./offline.ts";
-import { changePlay, eventsOf, type LocalPlay } from "./store.ts";
+import { changePlay, eventsOf, isInMemory, type LocalPlay, moveToMemory } from "./store.ts";
 import { syncAll } from "./sync.ts";
 
 interface Props {
@@ -73,7 +74,7 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
   async function send() {
     setBusy(true);
     const events = await eventsOf(play.id);
-    await changePlay(play.id, {
+    const change = {
       result: {
         events: events.length,
         reflection: {
@@ -86,6 +87,11 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
       },
       // Refused on its way or not: whole, it is tried once more.
       refused: null,
+    };
+    // A device that is full now keeps no answers: they go from this page's memory.
+    await changePlay(play.id, change).catch(async () => {
+      await moveToMemory(play.id, []);
+      await changePlay(play.id, change);
     });
     holdPage(false);
     await again();
@@ -170,16 +176,20 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
 }
 
 function Sent({ play, go }: { play: LocalPlay; go: (to: Step) => void }) {
-  const kept = localStorage.getItem(`yard-score-${play.id}`);
-  const score = kept ? (JSON.parse(kept) as { value: number; unit: Unit; beat?: "best" | "mark" }) : null;
+  const score = rememberedJson<{ value: number; unit: Unit; beat?: "best" | "mark" }>(`yard-score-${play.id}`);
   return (
     <div className="grid gap-4 text-lg" aria-live="polite">
       {play.refused ? (
         <p className="note">{say("hand.refused", { why: play.refused })}</p>
       ) : (
         <>
-          <h1 className="text-3xl">{say(play.receipt ? "hand.sent" : "hand.kept")}</h1>
-          {!play.receipt && <p>{say("hand.keptText")}</p>}
+          <h1 className="text-3xl">
+            {say(play.receipt ? "hand.sent" : isInMemory(play.id) ? "hand.inMemory" : "hand.kept")}
+          </h1>
+          {!play.receipt && (
+            <p>{say(play.stuck ? "hand.stuck" : isInMemory(play.id) ? "hand.inMemoryText" : "hand.keptText")}</p>
+          )}
+          {!play.receipt && play.stuck && <p className="note">{play.stuck}</p>}
         </>
       )}
       {score && <p className="text-2xl font-bold">{say("hand.score", { score: sayScore(score.value, score.unit) })}</p>}

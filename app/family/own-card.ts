@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from "react";
 import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
+import { remember, rememberedJson } from "../kept.ts";
 
 const NOTHING: Decided = { home: null, fixed: {}, also: [] };
 /** The choosing comes in a piece of its own, once somebody swaps something. */
@@ -41,12 +42,12 @@ export function useOwnCard(id: string, sent: Card): OwnCard {
     [sent],
   );
   useEffect(() => {
-    const kept = localStorage.getItem(key);
-    if (kept) void apply({ ...NOTHING, ...(JSON.parse(kept) as Decided) });
+    const kept = rememberedJson<Decided>(key);
+    if (kept) void apply({ ...NOTHING, ...kept });
   }, [key, apply]);
   const decide = useCallback(
     (d: Decided) => {
-      localStorage.setItem(key, JSON.stringify(d));
+      remember(key, JSON.stringify(d));
       void apply(d);
     },
     [key, apply],

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
+import { remember, remembered } from "../kept.ts";
 import type { CardData } from "./card-app.tsx";
 
 const keyOf = (card: string) => `yard-question-${card}`;
@@ -8,12 +9,12 @@ const keyOf = (card: string) => `yard-question-${card}`;
 export const toAsk = (data: CardData): boolean =>
   data.card.activity.answers !== null &&
   data.card.activity.answers !== undefined &&
-  localStorage.getItem(keyOf(data.id)) === null;
+  remembered(keyOf(data.id)) === null;
 /** The answer that goes along with the first go after it; null: it went already, or there is none. */
 export function takeChosen(card: string): number | null {
-  const kept = localStorage.getItem(keyOf(card));
+  const kept = remembered(keyOf(card));
   if (kept === null || kept === "") return null;
-  localStorage.setItem(keyOf(card), "");
+  remember(keyOf(card), "");
   return Number(kept);
 }
 
@@ -38,7 +39,7 @@ export function Question({ data, done }: { data: CardData; done: () => void }) {
               disabled={chosen !== null}
               className={`grid min-h-36 content-center justify-items-center gap-2 rounded-lg border-3 p-2 text-center text-xl leading-tight font-bold text-chalk disabled:opacity-100 ${good ? "border-mint bg-mint text-night" : is ? "border-mustard bg-mustard text-night" : "border-chalk/50"}`}
               onClick={() => {
-                localStorage.setItem(keyOf(data.id), String(i));
+                remember(keyOf(data.id), String(i));
                 choose(i);
               }}
             >

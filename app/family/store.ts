@@ -1,6 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 import type { PlayEvent } from "#core/events/events.ts";
 import type { HandInSent, PlaySetup, Reflection } from "#core/records/play.ts";
+import { remember, remembered } from "../kept.ts";
 
 /** One go as this device keeps it, until it is handed in and receipted. */
 export interface LocalPlay {
@@ -55,59 +56,149 @@ interface Yard extends DBSchema {
 /** What earlier versions took for final, though a new link, or another network, would have taken it. */
 const GIVEN_UP = ["This link was withdrawn.", "This link is not known.", "There is no such card."];
 
-let opened: Promise<IDBPDatabase<Yard>> | null = null;
-const db = () => {
-  opened ??= openDB<Yard>("daring-yard", 2, {
-    async upgrade(d, from, _to, tx) {
-      if (from === 1) {
-        // Given up by an earlier version for a reason that was not final: it is sent again.
-        const all = tx.objectStore("plays");
-        for (const p of await all.getAll())
-          if (p.refused !== null && (/^\d{3}$/.test(p.refused) || GIVEN_UP.includes(p.refused)))
-            await all.put({ ...p, refused: null });
-        return;
+/** A database that has not opened by then is blocked, milliseconds. */
+const OPENS_WITHIN = 4000;
+
+/**
+ * Goes that are only in this page's memory: all of them where the browser keeps nothing, else those that a family plays on with after the device
+ * could not keep a throw. They are gone when the page is closed, and handed in over the network before.
+ */
+const memory = { plays: new Map<string, LocalPlay>(), events: new Map<string, LocalEvent[]>() };
+
+const changed = new EventTarget();
+let blocked = false;
+const noteMemory = () => changed.dispatchEvent(new Event("memory"));
+/** Whether goes are only in this page's memory: the browser keeps nothing, or one was moved there. */
+export const inMemoryOnly = (): boolean => blocked || [...memory.plays.values()].some((p) => !p.practice);
+/** Whether one go is in this page's memory alone. */
+export const isInMemory = (id: string): boolean => memory.plays.has(id);
+/** Calls back when that changes. */
+export function onMemory(listen: () => void): () => void {
+  changed.addEventListener("memory", listen);
+  return () => changed.removeEventListener("memory", listen);
+}
+/** Goes that would be lost if the page were closed now. */
+export const unsentInMemory = (): boolean =>
+  [...memory.plays.values()].some((p) => !p.practice && !p.receipt && !p.refused);
+
+let opened: Promise<IDBPDatabase<Yard> | null> | null = null;
+/** The device's database; null where the browser does not let us have one. */
+const db = (): Promise<IDBPDatabase<Yard> | null> => {
+  opened ??= (async () => {
+    const opening = openDB<Yard>("daring-yard", 2, {
+      async upgrade(d, from, _to, tx) {
+        if (from === 1) {
+          // Given up by an earlier version for a reason that was not final: it is sent again.
+          const all = tx.objectStore("plays");
+          for (const p of await all.getAll())
+            if (p.refused !== null && (/^\d{3}$/.test(p.refused) || GIVEN_UP.includes(p.refused)))
+              await all.put({ ...p, refused: null });
+          return;
+        }
+        const plays = d.createObjectStore("plays", { keyPath: "id" });
+        plays.createIndex("token", "token");
+        plays.createIndex("card", "card");
+        d.createObjectStore("events", { keyPath: ["play", "seq"] }).createIndex("play", "play");
+      },
+    });
+    const late = new Promise<null>((done) => setTimeout(() => done(null), OPENS_WITHIN));
+    return Promise.race([opening, late]);
+  })()
+    .catch(() => null)
+    .then((d) => {
+      if (!d) {
+        blocked = true;
+        noteMemory();
       }
-      const plays = d.createObjectStore("plays", { keyPath: "id" });
-      plays.createIndex("token", "token");
-      plays.createIndex("card", "card");
-      d.createObjectStore("events", { keyPath: ["play", "seq"] }).createIndex("play", "play");
-    },
-  });
+      return d;
+    });
   return opened;
 };
 
 export const deviceId = (): string => {
-  const known = localStorage.getItem("yard-device");
+  const known = remembered("yard-device");
   if (known) return known;
   const made = crypto.randomUUID();
-  localStorage.setItem("yard-device", made);
+  remember("yard-device", made);
   return made;
 };
 
+/** Keeps a new go: on the device, or where that fails in memory. */
 export async function addPlay(play: LocalPlay): Promise<void> {
-  await (await db()).add("plays", play);
+  const d = await db();
+  try {
+    if (d) {
+      await d.add("plays", play);
+      return;
+    }
+  } catch (e) {
+    if ((e as DOMException).name === "ConstraintError") throw e;
+  }
+  memory.plays.set(play.id, play);
+  memory.events.set(play.id, []);
+  noteMemory();
 }
 
 /** Changes a play in one transaction, so that two tabs never undo each other's change. */
 export async function changePlay(id: string, change: Partial<LocalPlay>): Promise<void> {
-  const tx = (await db()).transaction("plays", "readwrite");
+  const own = memory.plays.get(id);
+  if (own) {
+    memory.plays.set(id, { ...own, ...change });
+    noteMemory();
+    return;
+  }
+  const tx = (await db())?.transaction("plays", "readwrite");
+  if (!tx) return;
   const play = await tx.store.get(id);
   if (play) await tx.store.put({ ...play, ...change });
   await tx.done;
 }
 
-/** Keeps an event; a place that is taken is an error, never an overwrite. */
+/** The place of an event is taken: the same go is played in another tab. */
+export class PlaceTaken extends Error {}
+/** An event could not be kept; the ones before it are. */
+export class NotKept extends Error {}
+
+/**
+ * Keeps an event behind the one before it, so that what is kept has no gap. PlaceTaken where somebody else wrote there; NotKept where the device
+ * could not (it is full, or lost what it had).
+ */
 export async function addEvent(play: string, seq: number, event: PlayEvent): Promise<void> {
-  await (await db()).add("events", { play, seq, event, kept: 0 });
+  const own = memory.events.get(play);
+  if (own) {
+    own.push({ play, seq, event, kept: 0 });
+    return;
+  }
+  try {
+    const tx = (await db())!.transaction("events", "readwrite");
+    tx.done.catch(() => undefined);
+    if (seq > 0 && (await tx.store.getKey([play, seq - 1])) === undefined)
+      throw new NotKept("the one before is missing");
+    await tx.store.add({ play, seq, event, kept: 0 });
+    await tx.done;
+  } catch (e) {
+    if ((e as DOMException).name !== "ConstraintError") throw new NotKept((e as Error).name);
+    // A try before may have kept it and not known so.
+    const there = await (await db())!.get("events", [play, seq]);
+    if (JSON.stringify(there?.event) !== JSON.stringify(event)) throw new PlaceTaken();
+  }
 }
 
 export async function eventsOf(play: string): Promise<LocalEvent[]> {
-  const all = await (await db()).getAllFromIndex("events", "play", play);
+  const own = memory.events.get(play);
+  if (own) return [...own];
+  const all = (await (await db())?.getAllFromIndex("events", "play", play)) ?? [];
   return all.sort((a, b) => a.seq - b.seq);
 }
 
 export async function markKept(play: string, seqs: readonly number[]): Promise<void> {
-  const tx = (await db()).transaction("events", "readwrite");
+  const own = memory.events.get(play);
+  if (own) {
+    for (const e of own) if (seqs.includes(e.seq)) e.kept = 1;
+    return;
+  }
+  const tx = (await db())?.transaction("events", "readwrite");
+  if (!tx) return;
   for (const seq of seqs) {
     const e = await tx.store.get([play, seq]);
     if (e) await tx.store.put({ ...e, kept: 1 });
@@ -115,33 +206,75 @@ export async function markKept(play: string, seqs: readonly number[]): Promise<v
   await tx.done;
 }
 
-/** Forgets a go that did not count, with its events. One that counts stays. */
-export async function dropPractice(id: string): Promise<void> {
-  const tx = (await db()).transaction(["plays", "events"], "readwrite");
-  const play = await tx.objectStore("plays").get(id);
-  if (play?.practice) {
-    for (const key of await tx.objectStore("events").index("play").getAllKeys(id))
+/** Plays on with a go in memory alone: what the device has of it, and the events that it could not keep. */
+export async function moveToMemory(id: string, unkept: readonly { seq: number; event: PlayEvent }[]): Promise<void> {
+  const play = await playById(id);
+  if (!play || memory.plays.has(id)) return;
+  const events = (await eventsOf(id)).filter((e) => !unkept.some((u) => u.seq === e.seq));
+  memory.plays.set(id, play);
+  memory.events.set(id, [...events, ...unkept.map((u) => ({ play: id, ...u, kept: 0 as const }))]);
+  noteMemory();
+  // What the device has stays there, in case the page is closed: it is handed in from there, and twice is once.
+}
+
+/** Makes room: goes that the school has already, with everything of them. Answers with how many there were. */
+export async function freeSpace(): Promise<number> {
+  const d = await db();
+  if (!d) return 0;
+  const done = (await d.getAll("plays")).filter((p) => p.receipt !== null);
+  for (const p of done) {
+    const tx = d.transaction(["plays", "events"], "readwrite");
+    for (const key of await tx.objectStore("events").index("play").getAllKeys(p.id))
       await tx.objectStore("events").delete(key);
-    await tx.objectStore("plays").delete(id);
+    await tx.objectStore("plays").delete(p.id);
+    await tx.done;
   }
+  return done.length;
+}
+
+async function dropFrom(d: IDBPDatabase<Yard> | null, id: string): Promise<void> {
+  if (!d) return;
+  const tx = d.transaction(["plays", "events"], "readwrite");
+  for (const key of await tx.objectStore("events").index("play").getAllKeys(id))
+    await tx.objectStore("events").delete(key);
+  await tx.objectStore("plays").delete(id);
   await tx.done;
 }
 
-export async function playById(id: string): Promise<LocalPlay | undefined> {
-  return (await db()).get("plays", id);
+/** Forgets a go that did not count, with its events. One that counts stays. */
+export async function dropPractice(id: string): Promise<void> {
+  const play = await playById(id);
+  if (!play?.practice) return;
+  memory.plays.delete(id);
+  memory.events.delete(id);
+  await dropFrom(await db(), id);
 }
 
+export async function playById(id: string): Promise<LocalPlay | undefined> {
+  return memory.plays.get(id) ?? (await (await db())?.get("plays", id));
+}
+
+/** In the order they were begun; what is in memory stands for what the device has of it. */
+const merged = (kept: readonly LocalPlay[], own: readonly LocalPlay[]): LocalPlay[] =>
+  [...new Map([...kept, ...own].map((p) => [p.id, p])).values()].sort((a, b) => a.startedAt - b.startedAt);
+
 export async function playsOfCard(card: string): Promise<LocalPlay[]> {
-  const all = await (await db()).getAllFromIndex("plays", "card", card);
-  return all.sort((a, b) => a.startedAt - b.startedAt);
+  const kept = (await (await db())?.getAllFromIndex("plays", "card", card)) ?? [];
+  return merged(
+    kept,
+    [...memory.plays.values()].filter((p) => p.card === card),
+  );
 }
 
 /** Goes on this device that a page answers for: of its link, and of the cards it shows. */
 export async function playsOf(token: string, cards: readonly string[]): Promise<LocalPlay[]> {
   const d = await db();
-  const found = await d.getAllFromIndex("plays", "token", token);
-  for (const card of cards) found.push(...(await d.getAllFromIndex("plays", "card", card)));
-  return [...new Map(found.map((p) => [p.id, p])).values()].sort((a, b) => a.startedAt - b.startedAt);
+  const found = (await d?.getAllFromIndex("plays", "token", token)) ?? [];
+  for (const card of cards) found.push(...((await d?.getAllFromIndex("plays", "card", card)) ?? []));
+  return merged(
+    found,
+    [...memory.plays.values()].filter((p) => p.token === token || cards.includes(p.card)),
+  );
 }
 
 /** Goes of these cards that wait go by this link from now on; the links they had stand by. */
@@ -156,10 +289,18 @@ const MOST_LINKS = 5;
 
 /** After the receipt the device clears its own: events go, and with them the names. */
 export async function clearHandedIn(id: string, receipt: string): Promise<void> {
-  const tx = (await db()).transaction(["plays", "events"], "readwrite");
+  const clear = { receipt, refused: null, stuck: null, names: [] };
+  const own = memory.plays.get(id);
+  if (own) {
+    memory.plays.set(id, { ...own, ...clear });
+    memory.events.set(id, []);
+    noteMemory();
+  }
+  const tx = (await db())?.transaction(["plays", "events"], "readwrite");
+  if (!tx) return;
   const play = await tx.objectStore("plays").get(id);
-  if (play) await tx.objectStore("plays").put({ ...play, receipt, refused: null, stuck: null, names: [] });
   for (const key of await tx.objectStore("events").index("play").getAllKeys(id))
     await tx.objectStore("events").delete(key);
+  if (play) await tx.objectStore("plays").put({ ...(own ?? play), ...clear });
   await tx.done;
 }

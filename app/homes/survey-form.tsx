@@ -4,6 +4,7 @@ import type { Problem } from "#core/formats/activity.ts";
 import { SURVEY_PARTS } from "#core/records/home-fields.ts";
 import { enHome } from "#words/en-home.ts";
 import { addWords, say } from "#words/say.ts";
+import { forget, remember, rememberedJson } from "../kept.ts";
 import type { SurveyProps } from "./survey-part.ts";
 import { People } from "./survey-people.tsx";
 import { Space } from "./survey-space.tsx";
@@ -35,8 +36,8 @@ export function SurveyForm(props: SurveyProps) {
   const key = `yard-survey-${keepAs}-${part}`;
   useEffect(() => {
     setReady(true);
-    const left = localStorage.getItem(key);
-    if (left) setKept(JSON.parse(left) as Record<string, string>);
+    const left = rememberedJson<Record<string, string>>(key);
+    if (left) setKept(left);
   }, [key]);
 
   const at = SURVEY_PARTS.indexOf(part);
@@ -48,7 +49,7 @@ export function SurveyForm(props: SurveyProps) {
   const save = useCallback(() => {
     if (!form.current) return;
     const fields = Object.fromEntries(new FormData(form.current)) as Record<string, string>;
-    localStorage.setItem(key, JSON.stringify(fields));
+    remember(key, JSON.stringify(fields));
     if (!navigator.onLine) {
       setFailed(true);
       return;
@@ -73,7 +74,7 @@ export function SurveyForm(props: SurveyProps) {
   useEffect(() => {
     if (fetcher.state !== "idle" || !fetcher.data) return;
     if (fetcher.data.ok) {
-      localStorage.removeItem(key);
+      forget(key);
       if (goOn.current) void navigate(to(next));
     }
     goOn.current = false;
@@ -121,7 +122,7 @@ export function SurveyForm(props: SurveyProps) {
           if (timer.current) clearTimeout(timer.current);
           timer.current = null;
           const fields = Object.fromEntries(new FormData(e.currentTarget)) as Record<string, string>;
-          localStorage.setItem(key, JSON.stringify(fields));
+          remember(key, JSON.stringify(fields));
           goOn.current = true;
           void submit({ ...fields, quietly: "yes" }, { method: "post" }).catch(() => setFailed(true));
         }}

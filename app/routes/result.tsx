@@ -7,7 +7,7 @@ import { MARKS } from "#core/records/play.ts";
 import { beatsMark, settingOf } from "#core/records/rank.ts";
 import { readScore } from "#core/records/score-text.ts";
 import { closeAt, sendToChild, setLevel, withdraw } from "#server/assignments/change.ts";
-import { correctResult, paperResult } from "#server/assignments/corrections.ts";
+import { codedResult, correctResult, paperResult } from "#server/assignments/corrections.ts";
 import { askForLooks, criterionOrder, markCriterion, type ResultRow, resultsFor } from "#server/assignments/results.ts";
 import { matchesOf, pairHomes, unpairHomes } from "#server/assignments/two-homes.ts";
 import type { Expected } from "#server/figures/work.ts";
@@ -84,6 +84,8 @@ export async function action({ request, params }: Route.ActionArgs) {
           ...(await typedScore(who, id, fields)),
         });
         return done("paper");
+      case "code":
+        return done("code", tell("result.coded", { name: await codedResult(who, id, fields.code ?? "") }));
       case "correct":
         await correctResult(who, id, {
           orderId: fields.orderId ?? "",
@@ -341,6 +343,25 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           problems={problems.filter((p) => ["value", "stage", "cardId", "orderId"].includes(p.field))}
           added={told?.intent === "paper"}
         />
+        <h3 className="mt-5 mb-1 text-lg">By a code from the child's device</h3>
+        <p className="text-sm text-quiet">
+          A device that cannot save or send a game shows a code. Type it here to add the score.
+        </p>
+        <Problems list={problems.filter((p) => p.field === "code")} />
+        {told?.intent === "code" && (
+          <p role="status" className="note note-good">
+            {told.told}
+          </p>
+        )}
+        <Form method="post" className="mt-2 flex flex-wrap items-end gap-3">
+          <label className="field">
+            <span>Code</span>
+            <input name="code" required maxLength={40} autoComplete="off" className="w-80 font-mono" />
+          </label>
+          <button type="submit" name="intent" value="code" className="btn">
+            Add by code
+          </button>
+        </Form>
       </section>
     </main>
   );

@@ -1,6 +1,7 @@
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
+import { remember, remembered } from "../kept.ts";
 
 /** Where `g` and a letter go. */
 const PLACES = [
@@ -33,7 +34,7 @@ export function keyOfPage(e: KeyboardEvent): boolean {
   const t = e.target as HTMLElement;
   const typing =
     t.matches?.("input, textarea, select, [contenteditable]") && !t.matches("[type=radio], [type=checkbox]");
-  return !typing && !e.ctrlKey && !e.metaKey && !e.altKey && localStorage.getItem(KEPT) !== "off";
+  return !typing && !e.ctrlKey && !e.metaKey && !e.altKey && remembered(KEPT) !== "off";
 }
 
 /** Keys of every page of a teacher, and the list of them. */
@@ -41,7 +42,7 @@ export function Keys() {
   const navigate = useNavigate();
   const [open, setOpen] = useState(false);
   const [on, setOn] = useState(true);
-  useEffect(() => setOn(localStorage.getItem(KEPT) !== "off"), []);
+  useEffect(() => setOn(remembered(KEPT) !== "off"), []);
   useEffect(() => {
     let went = 0;
     const press = (e: KeyboardEvent) => {
@@ -89,7 +90,7 @@ export function Keys() {
               type="checkbox"
               checked={on}
               onChange={() => {
-                localStorage.setItem(KEPT, on ? "off" : "on");
+                remember(KEPT, on ? "off" : "on");
                 setOn(!on);
               }}
             />

@@ -4,15 +4,16 @@ import { type Activity, problemsOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import type { PlayScore } from "#core/records/play.ts";
 import { rankOf } from "#core/records/rank.ts";
+import { readResultCode } from "#core/records/result-code.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { contentHash } from "../content-hash.ts";
+import { contentHash, idFrom } from "../content-hash.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { askFor } from "../jobs/jobs.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { correctionsOf } from "./corrected.ts";
 import { ownAssignment } from "./own.ts";
 
-const { card, play, result, resultCorrection } = schema;
+const { card, child, play, result, resultCorrection } = schema;
 
 /** What a teacher types of a score on paper. */
 const typed = {
@@ -81,6 +82,42 @@ async function cardOfAssignment(tx: Tx, id: string, cardId: string): Promise<str
     .where(eq(card.id, cardId));
   if (mine?.assignmentId !== id) throw new NotFound("card");
   return mine.childId;
+}
+
+/**
+ * A result by the code that a child's device shows where it cannot keep or send what was played. Typed twice, it is added once. Answers with the
+ * child's name. NotAllowed: no such code, or of another activity.
+ */
+export async function codedResult(who: SignedIn, id: string, typedCode: string): Promise<string> {
+  const read = readResultCode(typedCode);
+  if (!read)
+    throw NotAllowed.of(
+      "code",
+      "This code has a wrong or missing letter. Compare it with the child's screen, then type it again.",
+    );
+  const found = await inSchool(who.schoolId, async (tx) => {
+    await ownAssignment(tx, who, id);
+    const cards = await tx
+      .select({ id: card.id, child: child.name })
+      .from(card)
+      .innerJoin(child, eq(child.id, card.childId))
+      .where(eq(card.assignmentId, id));
+    return cards.find((c) => c.id.replaceAll("-", "").startsWith(read.card)) ?? null;
+  });
+  if (!found)
+    throw NotAllowed.of(
+      "code",
+      "This code belongs to another activity. Open that activity's results, then type it there.",
+    );
+  const { value, finished: reachedTop, stage } = read;
+  await paperResult(who, id, {
+    orderId: idFrom(`code ${found.id} ${read.play}`),
+    cardId: found.id,
+    value,
+    reachedTop,
+    stage: reachedTop ? null : stage,
+  });
+  return found.child;
 }
 
 /** A score from paper, typed by the teacher. There is nothing to replay. */

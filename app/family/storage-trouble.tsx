@@ -1,0 +1,99 @@
+import { useState } from "react";
+import { resultCode } from "#core/records/result-code.ts";
+import { type Play, view } from "#core/referee/play.ts";
+import { say, sayScore } from "#words/say.ts";
+import type { CardData } from "./card-app.tsx";
+import type { LocalPlay } from "./store.ts";
+import type { Writes } from "./use-writes.ts";
+
+/** The score so far, and a code that brings it to the teacher by hand. */
+export function ResultCode({ data, local, play }: { data: CardData; local: LocalPlay; play: Play }) {
+  const v = view(play);
+  const side = v.score.findIndex((s) => s.players.includes(0));
+  const { own: value, finished, stage } = v.progress[side]!;
+  const code = resultCode({ card: data.id, play: local.id, value, finished, stage });
+  return (
+    <div className="grid gap-1">
+      <p>{say("full.score", { score: sayScore(value, v.score[side]!.unit) })}</p>
+      {code && (
+        <>
+          <p>{say("full.code")}</p>
+          <p className="font-mono text-2xl leading-snug font-bold break-words" data-code>
+            {code}
+          </p>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** The device could not keep the last throw: the game stands still until somebody decides. */
+export function StorageTrouble({
+  data,
+  local,
+  play,
+  writes,
+}: {
+  data: CardData;
+  local: LocalPlay;
+  play: Play;
+  writes: Writes;
+}) {
+  const [busy, setBusy] = useState(false);
+  const [told, setTold] = useState("");
+  const [coded, setCoded] = useState(false);
+  const attempt = (work: () => Promise<string>) => async () => {
+    setBusy(true);
+    setTold(await work());
+    setBusy(false);
+  };
+  return (
+    <div className="mx-auto grid w-full max-w-lg content-start gap-4 p-4 text-lg" data-storage-trouble>
+      <div role="alert" className="grid gap-2">
+        <h1 className="text-3xl text-mustard">{say("full.title")}</h1>
+        <p>{say("full.text")}</p>
+      </div>
+      <button
+        type="button"
+        className="btn btn-main min-h-16 text-xl"
+        disabled={busy}
+        onClick={attempt(async () => {
+          const n = await writes.free();
+          return n > 0 ? say("full.freed", { count: n }) : say("full.stillFull");
+        })}
+      >
+        {say("full.free")}
+      </button>
+      <button
+        type="button"
+        className="btn min-h-14 border-chalk text-chalk"
+        disabled={busy}
+        onClick={attempt(async () => {
+          await writes.retry();
+          return say("full.stillFull");
+        })}
+      >
+        {say("play.tryAgain")}
+      </button>
+      <button
+        type="button"
+        className="btn min-h-14 border-chalk text-chalk"
+        disabled={busy}
+        onClick={() => void writes.playOn()}
+      >
+        {say("full.playOn")}
+      </button>
+      <p className="text-base text-chalk/85">{say("full.playOnText")}</p>
+      {coded ? (
+        <ResultCode data={data} local={local} play={play} />
+      ) : (
+        <button type="button" className="btn min-h-12 border-chalk text-chalk" onClick={() => setCoded(true)}>
+          {say("full.showCode")}
+        </button>
+      )}
+      <p role="status" className="min-h-7 font-semibold text-mustard">
+        {told}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,105 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { PlayEvent } from "#core/events/events.ts";
+import { addEvent, changePlay, freeSpace, type LocalPlay, moveToMemory, PlaceTaken } from "./store.ts";
+import { syncAll } from "./sync.ts";
+
+interface Write {
+  seq: number;
+  event: PlayEvent;
+  changes: { done: boolean } | null;
+  /** The event is kept; what it changed of the go is not yet. */
+  kept?: true;
+}
+/** `full`: the device cannot keep the last throws; they wait here in their order. `otherTab`: another tab plays the same go. */
+export type WriteTrouble = "full" | "otherTab" | null;
+
+export interface Writes {
+  trouble: WriteTrouble;
+  /** Keeps an event that stands, and what it changed of the go. */
+  write: (seq: number, event: PlayEvent, changes: { done: boolean } | null) => void;
+  /** Until everything is kept; false where it cannot be. */
+  settled: () => Promise<boolean>;
+  /** Tries once more to keep what waits. */
+  retry: () => Promise<void>;
+  /** Makes room on the device first. Answers with how many goes made room. */
+  free: () => Promise<number>;
+  /** Goes on in this page's memory alone. */
+  playOn: () => Promise<void>;
+}
+
+/**
+ * Keeps what happens in a go, one after the other. A write that fails stops at once: what comes after it waits behind it, so that what is kept never
+ * has a gap, and nothing is lost while the page is open.
+ */
+export function useWrites(local: LocalPlay, data: { token: string; id: string }, again: () => Promise<void>): Writes {
+  const queue = useRef<Write[]>([]);
+  const busy = useRef<Promise<boolean> | null>(null);
+  const [trouble, setTrouble] = useState<WriteTrouble>(null);
+  const { id } = local;
+  const latest = useRef({ data, again });
+  useEffect(() => {
+    latest.current = { data, again };
+  }, [data, again]);
+
+  const drain = useCallback((): Promise<boolean> => {
+    busy.current ??= (async () => {
+      try {
+        for (let w = queue.current[0]; w; w = queue.current[0]) {
+          if (!w.kept) await addEvent(id, w.seq, w.event);
+          w.kept = true;
+          if (w.changes) {
+            await changePlay(id, w.changes);
+            await latest.current.again();
+          }
+          queue.current.shift();
+        }
+        setTrouble(null);
+        void syncAll(latest.current.data.token, [latest.current.data.id]);
+        return true;
+      } catch (e) {
+        setTrouble(e instanceof PlaceTaken ? "otherTab" : "full");
+        return false;
+      } finally {
+        busy.current = null;
+      }
+    })();
+    return busy.current;
+  }, [id]);
+  const settled = useCallback(async () => {
+    while (busy.current) await busy.current;
+    return queue.current.length === 0 || drain();
+  }, [drain]);
+
+  return {
+    trouble,
+    write: useCallback(
+      (seq, event, changes) => {
+        queue.current.push({ seq, event, changes });
+        // Behind one that failed it waits for whoever plays to decide.
+        if (queue.current.length === 1 || busy.current) void drain();
+      },
+      [drain],
+    ),
+    settled,
+    retry: useCallback(async () => {
+      await settled();
+    }, [settled]),
+    free: useCallback(async () => {
+      const n = await freeSpace();
+      await settled();
+      return n;
+    }, [settled]),
+    playOn: useCallback(async () => {
+      await moveToMemory(
+        id,
+        queue.current.flatMap(({ seq, event, kept }) => (kept ? [] : [{ seq, event }])),
+      );
+      const done = queue.current.findLast((w) => w.changes)?.changes;
+      queue.current = [];
+      if (done) await changePlay(id, done);
+      setTrouble(null);
+      await latest.current.again();
+      void syncAll(latest.current.data.token, [latest.current.data.id]);
+    }, [id]),
+  };
+}

@@ -1,0 +1,86 @@
+/** Letters and digits that are not mistaken for each other when read aloud or typed. */
+const ALPHABET = "0123456789ABCDEFGHJKMNPQRSTVWXYZ";
+/** Bytes of each part of a code: which card, which go, its score, how far it came, and a check. */
+const CARD = 5;
+const PLAY = 3;
+const VALUE = 3;
+const FAR = 1;
+const CHECK = 2;
+const BYTES = CARD + PLAY + VALUE + FAR + CHECK;
+const GROUP = 4;
+/** The highest score and stage that a code can say. */
+export const MAX_CODE_VALUE = 2 ** (8 * VALUE) - 1;
+const MAX_STAGE = 127;
+
+/** A result as its code says it: beginnings of the ids of card and go (hexadecimal), score in the unit of the game, and how far it came. */
+export interface CodedResult {
+  card: string;
+  play: string;
+  value: number;
+  finished: boolean;
+  stage: number;
+}
+
+const hex = (bytes: readonly number[]) => bytes.map((b) => b.toString(16).padStart(2, "0")).join("");
+const bytesOf = (id: string, n: number) =>
+  Array.from({ length: n }, (_, i) => Number.parseInt(id.replaceAll("-", "").slice(2 * i, 2 * i + 2), 16));
+const numberBytes = (value: number, n: number) =>
+  Array.from({ length: n }, (_, i) => Math.floor(value / 256 ** (n - 1 - i)) % 256);
+/** Two sums, so that a wrong letter and two that changed places are both noticed (Fletcher's checksum, 16 bits). */
+function checkOf(bytes: readonly number[]): number[] {
+  let [a, b] = [1, 0];
+  for (const x of bytes) {
+    a = (a + x) % 255;
+    b = (b + a) % 255;
+  }
+  return [b, a];
+}
+
+/**
+ * A result as a code that a family reads out or writes down and a teacher types in, for when nothing else brings it to the school. 23 letters and
+ * digits in groups of four: `0000-0000-0000-0000-0000-000`. Scores beyond MAX_CODE_VALUE have no code (null).
+ */
+export function resultCode(r: {
+  card: string;
+  play: string;
+  value: number;
+  finished: boolean;
+  stage: number;
+}): string | null {
+  if (!Number.isInteger(r.value) || r.value < 0 || r.value > MAX_CODE_VALUE) return null;
+  const said = [
+    ...bytesOf(r.card, CARD),
+    ...bytesOf(r.play, PLAY),
+    ...numberBytes(r.value, VALUE),
+    (r.finished ? 128 : 0) + Math.min(MAX_STAGE, Math.max(0, r.stage)),
+  ];
+  const bits = [...said, ...checkOf(said)].map((b) => b.toString(2).padStart(8, "0")).join("");
+  const letters = (bits.match(/.{1,5}/g) ?? []).map((five) => ALPHABET[Number.parseInt(five.padEnd(5, "0"), 2)]!);
+  return letters.join("").replace(new RegExp(`(.{${GROUP}})(?=.)`, "g"), "$1-");
+}
+
+/** Reads such a code as it was typed, with any case and spacing; null where it is none, or a letter is wrong. */
+export function readResultCode(typed: string): CodedResult | null {
+  const letters = [
+    ...typed
+      .toUpperCase()
+      .replace(/[^0-9A-Z]/g, "")
+      .replace(/O/g, "0")
+      .replace(/[IL]/g, "1"),
+  ];
+  if (letters.length !== Math.ceil((8 * BYTES) / 5)) return null;
+  const values = letters.map((l) => ALPHABET.indexOf(l));
+  if (values.includes(-1)) return null;
+  const bits = values.map((v) => v.toString(2).padStart(5, "0")).join("");
+  const bytes = Array.from({ length: BYTES }, (_, i) => Number.parseInt(bits.slice(8 * i, 8 * i + 8), 2));
+  const said = bytes.slice(0, BYTES - CHECK);
+  if (hex(checkOf(said)) !== hex(bytes.slice(BYTES - CHECK))) return null;
+  const far = said[BYTES - CHECK - 1]!;
+  return {
+    card: hex(said.slice(0, CARD)),
+    play: hex(said.slice(CARD, CARD + PLAY)),
+    value: said.slice(CARD + PLAY, CARD + PLAY + VALUE).reduce((n, b) => 256 * n + b, 0),
+    finished: far >= 128,
+    stage: far % 128,
+  };
+}
