@@ -340,7 +340,7 @@ describe("a device that keeps nothing", () => {
   ] as const)("%s: the family plays all the same and hands in over the network", async (what, block) => {
     const { page, context } = await ownPhone();
     await page.evaluateOnNewDocument(block);
-    const name = "Aoife P.";
+    const name = "Kezia O.";
     const before = await resultsOf(name);
     await playToTheEnd(page, await cardOf(page, await linkOf(name), "Hallway climb"));
     if (what.startsWith("IndexedDB")) expect(await text(page)).toContain("Nothing is saved here.");

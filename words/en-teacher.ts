@@ -246,8 +246,9 @@ export const enTeacher: Record<string, string> = {
   "rates.keep": "Share of touches that keep it up.",
   "rates.rebound": "Share of sends that land on the mark.",
   "strip.ends": "set out near {near, number}, far {far, number}",
-  "warning.cannotEnd":
-    "It may never end: there is a place in it from which no end can be reached. Set a number of sends, or a bell.",
+  "warning.cannotEnd": "This game could go on for ever. Set a maximum number of attempts, or a time limit.",
+  "warning.slow":
+    "Half of all goes last longer than the {planned, plural, one {# minute} other {# minutes}} you planned, many far longer. Set a maximum number of attempts, or a time limit.",
   "warning.nobody":
     "Nobody from {from} to {to} gets there: {what}. Bring it nearer, make it bigger, or set less before it.",
   "warning.alwaysBest":
@@ -256,7 +257,7 @@ export const enTeacher: Record<string, string> = {
     "Against each other it is luck alone: half the spread wins hardly more. Give more sends, or smaller targets.",
   "warning.level": "Two who play against each other nearly always end level. Give fewer sends, or harder targets.",
   "warning.tooLong":
-    "A go of the middle child takes about {minutes, plural, one {# minute} other {# minutes}}, longer than the {planned, plural, one {# minute} other {# minutes}} planned.",
+    "A typical child needs about {minutes, plural, one {# minute} other {# minutes}} with warm-up and cool-down, more than the {planned, plural, one {# minute} other {# minutes}} you planned.",
   "rates.nobody": "Nobody from {from} to {to} gets there: {what}. Bring it nearer, or set less before it.",
   "rates.chase": "Share of sends that are run after and picked up in time.",
   "rates.receive": "Share of sends that are caught at the mark.",

@@ -4,7 +4,7 @@ import { timeOf } from "#core/exercises/library.ts";
 import { quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import { type Activity, MOST_GOAL } from "#core/formats/activity.ts";
-import { type GoTimes, planFor, REST, type TimePlan } from "#core/plan/plan.ts";
+import { type GoTimes, planFor, REST, type TimePlan, wholeMinutes } from "#core/plan/plan.ts";
 import { tell } from "#words/tell.ts";
 import { NumberField, Toggle } from "./knobs.tsx";
 import { useForecast } from "./use-forecast.ts";
@@ -19,7 +19,7 @@ function planOf(a: Activity, age: number, go: GoTimes, own: readonly Exercise[])
   const [before, after] = [timeOf(a.warmUp ?? [], age, own), timeOf(a.coolDown ?? [], age, own)];
   const rounds = a.rounds ?? 1;
   const game = rounds * go.minutes + (rounds - 1) * REST;
-  const minutes = (before.seconds + after.seconds) / 60 + game;
+  const minutes = wholeMinutes(a, age, go.minutes, own);
   return {
     warmUp: a.warmUp ?? [],
     coolDown: a.coolDown ?? [],

@@ -41,6 +41,33 @@ describe("warnings", () => {
     expect(kinds(stuck)).toContain("cannotEnd");
   });
 
+  it("of a game that ends, however late, it is said that it is slow, and never that it goes on for ever", () => {
+    // Hard, without a cap: it ends with chance 1.
+    const slow = of("climb", { tries: null }, { minutes: 1 });
+    expect(kinds(slow)).toContain("tooLong");
+    expect(kinds(slow)).not.toContain("cannotEnd");
+    // Many states, a bell after two minutes: sure to end.
+    const row = Array.from({ length: 4 }, () => ({
+      task: "keepUp",
+      seconds: 30,
+      rest: 0,
+      hand: "usual",
+      moving: false,
+      bounce: false,
+    }));
+    expect(kinds(of("tally", { rounds: row }))).toEqual([]);
+    for (const name of patternNames) expect(kinds(of(name)), name).not.toContain("cannotEnd");
+  });
+
+  it("minutes are those of the whole plan: what fits by itself may not with its warm-up", () => {
+    const a = of("climb");
+    const alone = warningsOf({ ...a, minutes: 4 }, PEOPLE).filter((w) => w.kind === "tooLong");
+    expect(alone).toEqual([]);
+    const around = { ...a, minutes: 4, rounds: 3, warmUp: ["marchOnTheSpot", "starJumps"], coolDown: [] };
+    const told = warningsOf(around as Activity, PEOPLE).find((w) => w.kind === "tooLong");
+    expect(told?.phrase.params!.minutes).toBeGreaterThan(4);
+  });
+
   it("one choice is always best where one thing brings the most at every age, and not where the others bring as much", () => {
     expect(alwaysBest(priced([1, 1, 1]), PEOPLE)).toBe("t1");
     expect(kinds(priced([1, 1, 1]))).toContain("alwaysBest");

@@ -5,12 +5,13 @@ import { type BaseState, isRefusal, type Phrase, type Setup } from "../contract/
 import type { GameEvent } from "../events/events.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import { wholeMinutes } from "../plan/plan.ts";
 import { quantile } from "./distribution.ts";
 import { forecastActivity, layoutOf, NO_CHANCE, pegRates, personOf, type Who } from "./for-activity.ts";
 import { Graph } from "./forecast.ts";
 
 /** What a teacher should look at before sending, by kind; each is proved by going through states, never guessed from the words. */
-export const WARNINGS = ["cannotEnd", "nobody", "alwaysBest", "luck", "level", "tooLong"] as const;
+export const WARNINGS = ["cannotEnd", "nobody", "alwaysBest", "luck", "level", "tooLong", "slow"] as const;
 export interface Warning {
   kind: (typeof WARNINGS)[number];
   phrase: Phrase;
@@ -25,6 +26,8 @@ const SKILL = 0.03;
 const YEARS = 4;
 /** Where two end level so often, nobody can win. */
 const LEVEL = 0.9;
+/** Exercises are dosed for children; a grown-up does what the oldest do. */
+const GROWN = 15;
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 
 interface Seen {
@@ -72,9 +75,14 @@ function statesOf(a: Activity, who: Who): { seen: Map<string, Seen>; whole: bool
   return { seen, whole: true };
 }
 
-/** Whether some state that can come leads to no end; or none of so many that follow each other is one. */
-function endless({ seen, whole }: ReturnType<typeof statesOf>): boolean {
-  if (!whole) return ![...seen.values()].some((s) => s.ended);
+/** Of all that was followed, this little has ended: nothing has. */
+const NOTHING = 1e-9;
+/**
+ * Whether some state that can come leads to no end: a chance that never leaves. Where there are too many states to go through, it is said only
+ * where none of all goes has ended within everything that was followed: `cut` is the share that had not.
+ */
+function endless({ seen, whole }: ReturnType<typeof statesOf>, cut: number): boolean {
+  if (!whole) return cut > 1 - NOTHING && ![...seen.values()].some((s) => s.ended);
   const back = new Map<string, string[]>();
   for (const [key, { to }] of seen) for (const next of to) back.set(next, [...(back.get(next) ?? []), key]);
   const ends = new Set<string>();
@@ -166,14 +174,18 @@ export function warningsOf(a: Activity, people: readonly [Who, Who, Who]): Warni
       from: String(people[0].age),
       to: String(people[2].age),
     });
-  if (endless(statesOf(a, middle))) say("cannotEnd");
+  const { time, cut } = forecastActivity(a, [middle], ALONE, "middle", { graph: new Graph() });
+  const stuck = endless(statesOf(a, middle), cut);
+  if (stuck) say("cannotEnd");
   const best = alwaysBest(a, people);
   if (best !== null) say("alwaysBest", { what: label(best) });
   const skill = skillOf(a, middle);
   if (skill !== null && Math.abs(skill.more) < SKILL) say(skill.level > LEVEL ? "level" : "luck");
-  const { time } = forecastActivity(a, [middle], ALONE, "middle", { graph: new Graph() });
-  // All goes of it: what half of them take.
-  const minutes = quantile(time, 0.5) / 600;
+  // What half of the games take, with everything that is done around them.
+  const age = middle.age === "adult" ? GROWN : middle.age;
+  const minutes = wholeMinutes(a, age, quantile(time, 0.5) / 600, a.exercises ?? []);
+  // A median that is not met within what was followed: it ends, and nobody waits for it.
+  if (!Number.isFinite(minutes) && !stuck) say("slow", { planned: a.minutes });
   if (Number.isFinite(minutes) && minutes > a.minutes)
     say("tooLong", { minutes: Math.ceil(minutes), planned: a.minutes });
   return out;

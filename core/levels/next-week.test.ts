@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { fromPattern } from "../formats/activity.ts";
-import { AS_DRAWN } from "./levels.ts";
+import { patternNames } from "../patterns/registry.ts";
+import { AS_DRAWN, everyLevel, rateWith, shareOf } from "./levels.ts";
 import { levelsNext, nextWeek } from "./next-week.ts";
 
 const board = fromPattern("board");
@@ -37,6 +38,27 @@ describe("next week", () => {
     expect(helped!.now!).toBeGreaterThan(plain!.now!);
     expect(helped!.level).toBeGreaterThanOrEqual(plain!.level);
   });
+  it.each(patternNames)(
+    "%s: whoever is far above the corridor gets the hardest level, whoever is far below the easiest",
+    (name) => {
+      const a = fromPattern(name);
+      const list = levelsNext(a, { age: 8 });
+      for (const who of [
+        { age: 8, multiplier: 0.25, skill: 3 },
+        { age: 8, multiplier: 4, skill: -3 },
+      ]) {
+        const rates = everyLevel(a, list).map((x) => rateWith(x.activity, who, x.self, [], shareOf(list)));
+        if (rates.some((r) => r === null)) continue;
+        const [p] = nextWeek(a, list, [{ who, level: null, goes: [] }]);
+        if (rates.every((r) => r! > list.high))
+          expect(Math.min(...(rates as number[]))).toBeGreaterThan(p!.rate! - 0.02);
+        if (rates.every((r) => r! < list.low)) expect(Math.max(...(rates as number[]))).toBeLessThan(p!.rate! + 0.02);
+        // Where all are alike, it is the last or the first of them.
+        if (new Set(rates).size === 1 && rates[0]! > list.high) expect(p!.level).toBe(rates.length - 1);
+        if (new Set(rates).size === 1 && rates[0]! < list.low) expect(p!.level).toBe(0);
+      }
+    },
+  );
   it("who did not come is named, and two goes are too few to say that somebody is stuck", () => {
     const [none, two] = nextWeek(board, levels, [
       { who: { age: 7 }, level: 2, goes: [] },

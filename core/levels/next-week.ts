@@ -60,6 +60,19 @@ export function levelsNext(
 }
 
 /**
+ * The level whose share of hits is nearest to the middle of the corridor. Where all are beyond the corridor on one side, levels that differ by less
+ * than WORTH_IT count as alike: whoever hits more gets the hardest of them, whoever hits less the easiest.
+ */
+function bestLevel(rates: readonly number[], middle: number, { low, high }: { low: number; high: number }): number {
+  const off = (r: number) => Math.abs(r - middle);
+  const nearest = rates.reduce((b, r, i) => (off(r) < off(rates[b]!) - 1e-9 ? i : b), 0);
+  const alike = rates.flatMap((r, i) => (off(r) <= off(rates[nearest]!) + WORTH_IT ? [i] : []));
+  if (rates.every((r) => r > high)) return alike[alike.length - 1]!;
+  if (rates.every((r) => r < low)) return alike[0]!;
+  return nearest;
+}
+
+/**
  * For every child the level that brings it nearest to the middle of the corridor, in the activity with its levels: up, down or stay, with the
  * shares before and after. Children alike are looked at once, so that it is linear in how many differ. `none`: nothing in the game has a chance.
  */
@@ -85,7 +98,7 @@ export function nextWeek(a: Activity, levels: Levels, children: readonly Played[
     if (rates.some((r) => r === null) || now === null)
       return { move: "none", level: level ?? 0, rate: null, now: null, notice };
     const off = (r: number | null) => Math.abs(r! - middle);
-    const best = rates.reduce<number>((b, r, i) => (off(r) < off(rates[b]!) - 1e-9 ? i : b), 0);
+    const best = bestLevel(rates as number[], middle, levels);
     const stays = level !== null && off(now) <= off(rates[best]!) + WORTH_IT;
     const to = stays ? level : best;
     const rate = rates[to]!;

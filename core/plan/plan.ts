@@ -25,6 +25,17 @@ const WARM = { share: 0.2, least: 1, most: 5 } as const;
 const COOL = { share: 0.12, least: 0.5, most: 3 } as const;
 /** A rest between two goes, minutes: an assumption. */
 export const REST = 0.5;
+/** Minutes of an activity as it is done: warm-up, its games with a rest between them, cool-down. `game`: minutes of one game. */
+export function wholeMinutes(
+  a: { rounds?: number | undefined; warmUp?: readonly string[] | undefined; coolDown?: readonly string[] | undefined },
+  age: number,
+  game: number,
+  own: readonly Exercise[],
+): number {
+  const rounds = a.rounds ?? 1;
+  const around = timeOf([...(a.warmUp ?? []), ...(a.coolDown ?? [])], age, own).seconds / 60;
+  return around + rounds * game + (rounds - 1) * REST;
+}
 export const MOST_ROUNDS = 12;
 /** A list holds so many exercises. */
 const MOST_LISTED = 6;

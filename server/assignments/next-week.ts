@@ -12,7 +12,7 @@ import { inSchool, schema } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
 import { schoolItemsOf } from "../kit/items.ts";
 import { NotAllowed } from "../problem.ts";
-import { type Go, goesOf } from "./goes.ts";
+import { type Go, goesOf, standing } from "./goes.ts";
 import { ownAssignment } from "./own.ts";
 import { copyOrder, sendActivity, sentBefore } from "./send.ts";
 
@@ -75,7 +75,7 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
   const order = [...children].sort((x, y) => x.age - y.age || (x.name < y.name ? -1 : 1));
   const played = order.map((k): Played => {
     const cardId = cards.find((c) => c.childId === k.id)!.id;
-    const all = goes.filter((g) => g.cardId === cardId).reverse();
+    const all = standing(goes.filter((g) => g.cardId === cardId)).reverse();
     const alone = all.filter((g) => g.setup.players === 1);
     return {
       who: whoOf(k, known.get(k.id), a.aim.action),
