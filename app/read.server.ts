@@ -35,8 +35,11 @@ export class Form {
   /** The text of a file, or null where none was chosen. Larger ones are refused by name and size. */
   async file(name: string, largest: number): Promise<{ name: string; text: string } | null> {
     const v = this.given.get(name);
-    if (!(v instanceof File) || v.size === 0) return null;
+    if (!(v instanceof File)) return null;
     const known = wellFormed(v.name).slice(0, 80);
+    if (v.size === 0 && known !== "")
+      throw NotAllowed.of(name, `The file ${known} is empty. Choose the one you saved.`);
+    if (v.size === 0) return null;
     if (v.size > largest) throw NotAllowed.of(name, `${name}: ${known} has ${v.size} bytes; ${largest} are allowed`);
     return { name: known, text: wellFormed(await v.text()) };
   }

@@ -44,6 +44,9 @@ export const enTeacher: Record<string, string> = {
   "pair.won": "{name} won",
   "pair.takeBack": "Take back the match of {names}",
   "mark.hint": "as {score}, may be left out",
+  "level.exactly":
+    "{way, select, farther {{cm, number} cm farther} nearer {{cm, number} cm nearer} other {the line as designed}}",
+  "level.sameAs": "the same as level {number, number}",
   "level.number": "Level {number, number}",
   "level.hands": "Hand on level {number, number}",
   "level.postures": "How one stands on level {number, number}",
@@ -87,7 +90,7 @@ export const enTeacher: Record<string, string> = {
   "rehearsal.speed": "{n, number}x",
   "rehearsal.time": "{now} of {end} min",
   "rehearsal.now":
-    "{finished, plural, =0 {Nobody has} one {One of {of, number} has} other {{finished, number} of {of, number} have}} finished, {stuck, plural, =0 {nobody is stuck} one {one is stuck} other {{stuck, number} are stuck}}, {waits, plural, =0 {nobody waits} one {one waits} other {{waits, number} wait}}.",
+    "{finished, number} of {of, number} finished{short, plural, =0 {} one {; # ran out of tries} other {; # ran out of tries}}{stuck, plural, =0 {} one {; # is stuck} other {; # are stuck}}{waits, plural, =0 {} one {; # is waiting} other {; # are waiting}}.",
   "rehearsal.fewer": "This device is slow: {n, number} of {of, number} pictures move, the others go on in words.",
   "rehearsal.pick": "Choose a child to stop it and go through its game thing by thing.",
   "rehearsal.of": "{name}",
@@ -120,10 +123,13 @@ export const enTeacher: Record<string, string> = {
     "{count, plural, =0 {Nobody is stuck} one {One is stuck: three games without reaching the end} other {{count, number} are stuck: three games without reaching the end}}",
   "next.end.bored":
     "{count, plural, =0 {Nobody is bored} one {One is bored: the end reached three games running} other {{count, number} are bored: the end reached three games running}}",
-  "next.up": "hits {now, number} in 100 now: level {level, number} brings {rate, number}, harder",
-  "next.down": "hits {now, number} in 100 now: level {level, number} brings {rate, number}, easier",
-  "next.stay": "hits {now, number} in 100, inside or as near as it gets",
-  "next.none": "nothing in this game is sent or kept up one by one",
+  "next.up":
+    "{did, select, touch {Keeps up} other {Hits}} {now, number}% {did, select, touch {of touches } other {}}now; level {level, number} is expected to give {rate, number}%, harder",
+  "next.down":
+    "{did, select, touch {Keeps up} other {Hits}} {now, number}% {did, select, touch {of touches } other {}}now; level {level, number} is expected to give {rate, number}%, easier",
+  "next.stay":
+    "{did, select, touch {Keeps up} other {Hits}} {now, number}% {did, select, touch {of touches } other {}}now. This level is right, or as near as it gets",
+  "next.none": "This game has no throws or touches to count",
   "next.stuck":
     "{count, plural, =0 {Nobody is stuck} one {One is stuck: three games under {low, number} % hits} other {{count, number} are stuck: three games under {low, number} % hits}}",
   "next.bored":
@@ -203,6 +209,8 @@ export const enTeacher: Record<string, string> = {
   "homes.asked": "{n, plural, one {# message is} other {# messages are}} in the outbox.",
   "things.saved": "{n, plural, one {# thing is} other {# things are}} in your list now.",
   "week.played": "{played} of {cards} played, {looked} only opened, {unopened} not opened",
+  "week.unsent":
+    "{n, plural, =0 {Nobody had played it} one {# child had played it: their result is kept} other {# children had played it: their results are kept}}",
   "week.day": "{day} {n}",
   "links.title": "Links of {class}",
   "links.how":

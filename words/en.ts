@@ -280,6 +280,7 @@ export const en = {
   "setup.title": "Set it up",
   "setup.start": "Put a line on the floor. Stand behind it.",
   "setup.walk": `{unit, select, shoe {Go {count} ${SHOES}, heel to toe.} bigStep {Take {count} ${BIG} from the line.} metre {Measure {count} m from the line.} foot {Measure {count} ${FEET} from the line.} other {Walk {count} of your steps from the line.}}`,
+  "setup.clear": "Find a clear spot to stand in.",
   "setup.back": `{unit, select, shoe {Go {count} ${SHOES} from the {label}, heel to toe.} bigStep {Take {count} ${BIG} away from the {label}.} metre {Measure {count} m away from the {label}.} foot {Measure {count} ${FEET} away from the {label}.} other {Walk {count} of your steps away from the {label}.}}`,
   "setup.behind": `{unit, select, shoe {Go back {count} ${SHOES}, heel to toe.} bigStep {Take {count} ${BIG} back.} metre {Measure {count} m back.} foot {Measure {count} ${FEET} back.} other {Walk {count} of your steps back.}}`,
   "setup.onLine": "Stay on the line.",

@@ -40,10 +40,12 @@ export function stages({ card }: Pick<CardData, "card">): Stage[] {
     });
   } else {
     shown.push("start");
+    // Nothing is sent from anywhere: there is no line to lay.
+    const nowhere = card.unaimed && card.needs.pieces === 0 && card.markers.length === 0;
     out.push({
       id: "start",
-      item: a.kit.marker,
-      lines: [say("setup.start")],
+      item: nowhere ? "" : a.kit.marker,
+      lines: [say(nowhere ? "setup.clear" : "setup.start")],
       shown: [...shown],
     });
   }
@@ -183,7 +185,7 @@ export function SetUpScreen({
       </div>
       {stage && (
         <div className="mt-4 flex gap-4">
-          <ItemDrawing item={stage.item} size={64} className="shrink-0" />
+          {stage.item !== "" && <ItemDrawing item={stage.item} size={64} className="shrink-0" />}
           <div className="grid gap-1 text-xl">
             <p className="text-sm text-quiet">{say("setup.of", { at: at + 1, all: list.length })}</p>
             {stage.lines.map((l) => (

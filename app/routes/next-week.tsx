@@ -1,5 +1,5 @@
 import { Form, Link, redirect, useNavigation } from "react-router";
-import { allAlike } from "#core/levels/levels.ts";
+import { allAlike, countsTouches } from "#core/levels/levels.ts";
 import { paces } from "#core/measures/step.ts";
 import { nextWeekFor, sendNextWeek } from "#server/assignments/next-week.ts";
 import { shellOf } from "#server/school/classes.ts";
@@ -9,7 +9,7 @@ import { answered, found, idOf } from "../answer.server.ts";
 import { fieldsOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { Heads } from "../ui/heads.tsx";
-import { levelText } from "../ui/level-text.ts";
+import { levelTexts } from "../ui/level-text.ts";
 import { Problems } from "../ui/problems.tsx";
 import { fromLocalInput, localInput } from "../when.ts";
 import type { Route } from "./+types/next-week";
@@ -27,8 +27,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return {
     ...rest,
     title: activity.title,
+    did: countsTouches(activity) ? "touch" : "hit",
     middle,
-    words: next.levels.list.map((s) => levelText(activity, s, paces(middle).step, names)),
+    words: levelTexts(activity, next.levels.list, paces(middle).step, names),
     zone,
     opens: localInput(new Date(), zone),
     closes: localInput(new Date(Date.now() + WEEK), zone),
@@ -76,7 +77,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
           {d.title}
         </Link>
         , {d.className}: the level that brings each child between {percent(d.levels.low)} and {percent(d.levels.high)}{" "}
-        {byEnd ? "goes of 100 to the end" : "hits in 100"}.
+        {byEnd ? "goes of 100 to the end" : d.did === "touch" ? "touches kept up in 100" : "hits in 100"}.
       </p>
       <Problems list={problems} />
       <div className="mb-4 grid gap-4 sm:grid-cols-3">
@@ -125,7 +126,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
                   <span className="text-sm text-quiet">{r.age}</span>
                 </td>
                 <td className={r.move === "stay" ? "text-quiet" : ""}>
-                  {tell(said(r.move), { now: percent(r.now), rate: percent(r.rate), level: r.level + 1 })}
+                  {tell(said(r.move), { now: percent(r.now), rate: percent(r.rate), level: r.level + 1, did: d.did })}
                 </td>
                 <td>
                   <select name={`level ${r.childId}`} defaultValue={r.level} aria-label={`Level of ${r.child}`}>

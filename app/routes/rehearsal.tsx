@@ -202,6 +202,8 @@ function Played({
   const over = still || ms >= end;
   const seen = goes.map((g, i) => seenAt(g!, stopped[i] ?? (over ? end : ms)));
   const finished = goes.filter((g, i) => g!.go.finished && (over || seen[i]!.doing === "done")).length;
+  // Over without having got all the way: the tries or the time were used up.
+  const short = seen.filter((s, i) => (over || s.doing === "done") && !goes[i]!.go.finished).length;
   const stuck = seen.filter((s) => s.stuck && (over || s.doing !== "done")).length;
   const waits = seen.filter((s) => s.doing === "waits").length;
   const unit = opened(children[0]!.activity).possible.unit;
@@ -260,7 +262,7 @@ function Played({
         </div>
       )}
       <p role="status" className="mb-3 font-semibold">
-        {tell("rehearsal.now", { finished, stuck, waits, of: children.length })}
+        {tell("rehearsal.now", { finished, short, stuck, waits, of: children.length })}
         {most < children.length && ` ${tell("rehearsal.fewer", { n: most, of: children.length })}`}
       </p>
       {!still && (

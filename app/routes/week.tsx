@@ -80,7 +80,7 @@ export default function Week({ loaderData }: Route.ComponentProps) {
       {begun && <FirstHour begun={begun} />}
       <Sendings title="Out now" rows={open} days={days} />
       <Sendings title="Closed" rows={closed} days={days} />
-      <Sendings title="Taken back" rows={back} days={days} />
+      <Sendings title="Unsent" rows={back} days={days} />
     </main>
   );
 }
@@ -124,12 +124,19 @@ function Sendings({
                   {a.className} <span className="text-quiet">· {label(`pattern.${a.pattern}`)}</span>
                 </p>
                 <p className="text-sm text-quiet">
-                  {a.state === "opens" ? `opens ${a.opens}` : `${a.state === "open" ? "closes" : "closed"} ${a.closes}`}
+                  {a.state === "withdrawn"
+                    ? "unsent: no family can open it"
+                    : a.state === "opens"
+                      ? `opens ${a.opens}`
+                      : `${a.state === "open" ? "closes" : "closed"} ${a.closes}`}
                 </p>
               </div>
               <div>
-                <p className="mb-1 text-sm">{tell("week.played", counts(a))}</p>
+                <p className="mb-1 text-sm">
+                  {a.state === "withdrawn" ? tell("week.unsent", { n: a.played }) : tell("week.played", counts(a))}
+                </p>
                 <div
+                  hidden={a.state === "withdrawn"}
                   className="flex h-4 overflow-hidden rounded-sm border border-ink"
                   role="img"
                   aria-label={tell("week.played", counts(a))}

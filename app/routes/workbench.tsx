@@ -96,7 +96,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         const read = parseActivity(jsonIn(fields.document));
         if (!read.ok) return data({ ok: false as const, problems: read.problems }, { status: 422 });
         throw redirect(
-          `/activities/${await addActivity(who, { ...read.value, title: `${read.value.title.slice(0, 50)}, my copy` })}`,
+          `/activities/${await addActivity(who, { ...read.value, title: `${read.value.title.slice(0, 50)}, my copy` })}?copied=${id}`,
         );
       }
       case "send": {

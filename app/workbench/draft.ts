@@ -176,6 +176,9 @@ export function useDraft(id: string, kept: { document: Activity; version: number
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page opens
   useEffect(() => {
     move({ type: "restore", past: undoFor(id, kept.version) });
+    // This is a copy that was kept beside the other version: what was typed for it is in it, and the other is as the server has it.
+    const copied = new URLSearchParams(location.search).get("copied");
+    if (copied) localStorage.removeItem(`yard-draft-${copied}`);
     const text = localStorage.getItem(backup);
     if (!text) return;
     const left = JSON.parse(text) as { document: Activity; version: number };

@@ -26,7 +26,7 @@ import { namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { knobName } from "../ui/knob-name.ts";
-import { levelText } from "../ui/level-text.ts";
+import { levelTexts } from "../ui/level-text.ts";
 import { Options } from "../ui/options.tsx";
 import { Problems } from "../ui/problems.tsx";
 import { useBeside } from "../ui/use-beside.ts";
@@ -66,6 +66,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
   };
   const { step } = paces(middle.age === "adult" ? 18 : middle.age);
   const levels = a.levels;
+  const texts = levels ? levelTexts(a, levels.list, step, names) : [];
   const sends = useMemo(
     () => (levels && levels.of !== "end" ? levels.list.map((s) => people.map((who) => rateAt(a, s, who))) : []),
     [a, levels, people],
@@ -230,7 +231,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               <li key={i} className="row-line grid gap-1 py-2">
                 <p className="flex flex-wrap items-baseline justify-between gap-x-3">
                   <strong>{tell("level.number", { number: i + 1 })}</strong>
-                  <span className="text-sm">{levelText(a, s, step, names)}</span>
+                  <span className="text-sm">{texts[i]}</span>
                 </p>
                 <p className="flex gap-3 text-sm" data-level-rates>
                   {levels.of === "end" && <span className="text-quiet">reach the end</span>}

@@ -8,7 +8,7 @@ import { countedBackFrom } from "#core/yard/parts.ts";
 import { hasLabel } from "#words/teacher.ts";
 import { getIn, setIn } from "./knobs.tsx";
 import { planScale, WIDTH } from "./scale.ts";
-import { answerOf, STATIONS } from "./stations.tsx";
+import { answerOf, STATIONS, stationName } from "./stations.tsx";
 import { stepsText } from "./tape.tsx";
 
 describe("places in a document", () => {
@@ -89,4 +89,15 @@ describe("stations", () => {
       expect(hasLabel(`pattern.${name}`) && hasLabel(`pattern.${name}.how`)).toBe(true);
     },
   );
+});
+
+describe("hints", () => {
+  it("speak only of stations that there are", async () => {
+    const { enTeacher } = await import("#words/en-teacher.ts");
+    const { labels } = await import("#words/teacher.ts");
+    const known = STATIONS.map(stationName);
+    for (const [key, words] of [...Object.entries(labels), ...Object.entries(enTeacher)])
+      for (const [, name] of words.matchAll(/station ([A-Z]\w+)/g))
+        expect([key, known.includes(name as never)]).toEqual([key, true]);
+  });
 });

@@ -17,7 +17,7 @@ export const UNIT_FIELD = "unit";
 
 /**
  * The version of an activity that takes nothing but the body: how many of the exercises that stand for its pattern in so many seconds each. Its
- * questions and who may play stay; distances, things and what the family might have set do not.
+ * moods and who may play stay; distances, things, the question about the throw and what the family might have set do not.
  */
 export function bareOf(a: Activity): Activity {
   const { bare } = patternOf(a.pattern.name);
@@ -52,7 +52,9 @@ export function bareOf(a: Activity): Activity {
     setOut: null,
     between: null,
     layout: null,
-    answers: a.answers,
+    // Asked of the throw that is not made.
+    question: "",
+    answers: null,
     players: { ...a.players, modes: a.players.modes.filter((m) => tally.modes.includes(m)) },
   };
 }

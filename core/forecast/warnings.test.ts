@@ -64,8 +64,8 @@ describe("warnings", () => {
     const alone = warningsOf({ ...a, minutes: 4 }, PEOPLE).filter((w) => w.kind === "tooLong");
     expect(alone).toEqual([]);
     const around = { ...a, minutes: 4, rounds: 3, warmUp: ["marchOnTheSpot", "starJumps"], coolDown: [] };
-    const told = warningsOf(around as Activity, PEOPLE).find((w) => w.kind === "tooLong");
-    expect(told?.phrase.params!.minutes).toBeGreaterThan(4);
+    const told = warningsOf(around as Activity, PEOPLE).find((w) => w.kind === "tooLong")!;
+    expect(told.phrase.params!.minutes).toBeGreaterThan(4);
   });
 
   it("one choice is always best where one thing brings the most at every age, and not where the others bring as much", () => {

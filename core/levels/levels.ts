@@ -42,6 +42,12 @@ const NEAREST = 0.5;
 /** Other things tried for a level, at most. */
 const MOST_TRIED = 6;
 
+/** Whether what counts in a game is touches kept up, catches or tasks, told one by one, and nothing is thrown at anything. */
+export const countsTouches = (a: Activity): boolean => {
+  const { probes } = opened(a);
+  return probes.length > 0 && probes.every((p) => p.ask.kind === "count");
+};
+
 export interface Level {
   setting: LevelSetting;
   /** The share of sends that was meant, and what it gives the person it was made for. */

@@ -51,7 +51,8 @@ export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> 
     const n = (used.get(r.cardId) ?? 0) + (gone ? 0 : 1);
     used.set(r.cardId, n);
     const beyond = !gone && n > tries;
-    const { aimed, ...score } = corrected?.score ?? r.score;
+    // One that was taken back is shown as it last stood.
+    const { aimed, ...score } = corrected?.score ?? corrected?.before ?? r.score;
     return {
       playId: p.id,
       cardId: r.cardId,

@@ -129,9 +129,13 @@ export async function sendOut(
   who: SignedIn,
   activityId: string,
   order: SendOrder,
+  now: Date | null = new Date(),
 ): Promise<{ id: string; other: string | null }> {
   const checked = sendOrder.safeParse(order);
   if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
+  // Null: the demo school sends what was closed long ago.
+  if (now && checked.data.closesAt <= now)
+    throw NotAllowed.of("closesAt", "closes: this time has passed already, so nobody could play. Choose a later one.");
   const { classId, children: only, markUnit, levels: chosen, other, ...rest } = checked.data;
   // The second half of the same order has the same id, however often it is sent.
   const otherId = idFrom(`other half of ${rest.orderId}`);
@@ -181,8 +185,12 @@ export async function sendOut(
   return { id: made[0]!, other: made[1] ?? null };
 }
 /** The same where nobody has another game. */
-export const sendActivity = async (who: SignedIn, activityId: string, order: SendOrder): Promise<string> =>
-  (await sendOut(who, activityId, order)).id;
+export const sendActivity = async (
+  who: SignedIn,
+  activityId: string,
+  order: SendOrder,
+  now: Date | null = new Date(),
+): Promise<string> => (await sendOut(who, activityId, order, now)).id;
 
 /** One assignment with its cards and messages. */
 async function place(tx: Tx, who: SignedIn, half: Ready, compiled: readonly Card[]): Promise<string> {

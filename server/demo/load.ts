@@ -78,15 +78,20 @@ async function play(
       .orderBy(schema.child.name),
   );
   const some = s.few ? all.filter((k, i) => i < s.few! || k.name === DEMO_CHILD).map((k) => k.id) : null;
-  const id = await sendActivity(who, s.activityId, {
-    children: some,
-    orderId: idFrom(`order ${seed}`),
-    classId: s.classId,
-    opensAt,
-    closesAt,
-    tries: s.tries,
-    mark: s.mark,
-  });
+  const id = await sendActivity(
+    who,
+    s.activityId,
+    {
+      children: some,
+      orderId: idFrom(`order ${seed}`),
+      classId: s.classId,
+      opensAt,
+      closesAt,
+      tries: s.tries,
+      mark: s.mark,
+    },
+    null,
+  );
   const cards = await inSchool(who.schoolId, (tx) =>
     tx
       .select({

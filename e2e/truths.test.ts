@@ -1,0 +1,119 @@
+import { randomUUID } from "node:crypto";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { fromPattern } from "../core/formats/activity.ts";
+import { base, changed, open, owner, press, sees, sending, tabs, teacherPage, text, title } from "./help.ts";
+
+const browser = tabs();
+let sql: ReturnType<typeof owner>;
+beforeAll(() => {
+  sql = owner();
+});
+afterAll(() => sql.end());
+
+async function teacher() {
+  const [t] =
+    await sql`select t.id, t.school_id, c.id as class from teacher t join class c on c.school_id = t.school_id where t.email = ${inject("email")} and c.name = 'Heron class'`;
+  return { teacherId: t!.id as string, schoolId: t!.school_id as string, classId: t!.class as string };
+}
+
+describe("what a page says is so", () => {
+  it("nothing is sent that is closed already: the date is named, and what was typed stays", async () => {
+    const { addActivity } = await import("../server/activities/activities.ts");
+    const id = await addActivity(await teacher(), changed(fromPattern("climb"), title(), {}));
+    const page = await teacherPage(browser);
+    await open(page, `${base}/activities/${id}?station=send`);
+    const set = (name: string, value: string) =>
+      page.$eval(
+        `input[name=${name}]`,
+        (e, v) => {
+          (e as HTMLInputElement).value = v;
+          e.dispatchEvent(new Event("input", { bubbles: true }));
+          e.dispatchEvent(new Event("change", { bubbles: true }));
+        },
+        value,
+      );
+    await set("opensAt", "2026-01-05T09:00");
+    await set("closesAt", "2026-01-09T16:00");
+    await page.$eval("form button[value=send]", (e) => (e as HTMLElement).click());
+    await sees(page, "this time has passed already");
+    expect(await page.$eval("input[name=closesAt]", (e) => (e as HTMLInputElement).value)).toBe("2026-01-09T16:00");
+    expect(
+      await sql`select 1 from assignment a join revision r on r.id = a.revision_id where r.activity_id = ${id}`,
+    ).toHaveLength(0);
+    await page.close();
+  });
+
+  it("a score from paper that was corrected and then taken back reads as it last stood, and counts as not played", async () => {
+    const who = await teacher();
+    const { paperResult, correctResult } = await import("../server/assignments/corrections.ts");
+    const { nextWeekFor } = await import("../server/assignments/next-week.ts");
+    const { resultsFor } = await import("../server/assignments/results.ts");
+    const { withdraw } = await import("../server/assignments/change.ts");
+    const sent = await sending(["Quill F."], changed(fromPattern("tally"), title(), {}));
+    const [k] = await sql`select id from card where assignment_id = ${sent}`;
+    const orderId = randomUUID();
+    await paperResult(who, sent, { orderId, cardId: k!.id, value: 31, reachedTop: false, stage: null });
+    expect((await nextWeekFor(who, sent)).rows[0]!.notice).toBeNull();
+    const first = randomUUID();
+    const order = { playId: orderId, reason: "misread" };
+    await correctResult(who, sent, {
+      ...order,
+      orderId: first,
+      replaces: null,
+      to: { value: 21, reachedTop: false, stage: null },
+    });
+    await correctResult(who, sent, { ...order, orderId: randomUUID(), replaces: first, to: "gone" });
+    const [row] = (await resultsFor(who, sent)).rows;
+    expect(row!.goes[0]!.score.value).toBe(21);
+    expect((await nextWeekFor(who, sent)).rows[0]!.notice).toBe("absent");
+    // A game whose touches are counted is not told in hits.
+    const page = await teacherPage(browser);
+    await open(page, `${base}/results/${sent}/next`);
+    expect(await text(page)).toContain("Keeps up");
+    expect(await text(page)).not.toMatch(/\bHits \d/);
+    // Unsent, Week says so, without a closing time or a count of players.
+    await withdraw(who, sent, false);
+    await open(page, `${base}/week`);
+    const unsent = await page.$$eval("section", (all) =>
+      all.filter((s) => s.querySelector("h2")?.textContent === "Unsent").map((s) => (s as HTMLElement).innerText),
+    );
+    expect(unsent).toHaveLength(1);
+    expect(unsent[0]).toContain("no family can open it");
+    expect(unsent[0]).not.toMatch(/closes|0 of/);
+    await page.close();
+  });
+
+  it("keeping both versions of an activity asks once: the original is as it was elsewhere", async () => {
+    const who = await teacher();
+    const { addActivity, saveActivity } = await import("../server/activities/activities.ts");
+    const a = changed(fromPattern("climb"), title(), {});
+    const id = await addActivity(who, a);
+    const page = await teacherPage(browser);
+    await open(page, `${base}/activities/${id}?station=aim`);
+    await saveActivity(who, id, 1, { ...a, minutes: 17 });
+    const field = (await page.waitForSelector("input[name=title], header input"))!;
+    await field.click({ count: 3 });
+    await field.type("Mine");
+    await sees(page, "This activity was changed somewhere else");
+    await press(page, "Keep both: this one as a copy");
+    await page.waitForFunction((old) => location.pathname !== `/activities/${old}`, {}, id);
+    await open(page, `${base}/activities/${id}`);
+    await new Promise((r) => setTimeout(r, 1500));
+    expect(await text(page)).not.toContain("changed somewhere else");
+    expect(await text(page)).not.toContain("brought back");
+    await page.close();
+  });
+
+  it("an empty file is called empty", async () => {
+    const page = await teacherPage(browser);
+    await open(page, `${base}/homes/import`);
+    const answer = await page.evaluate(async () => {
+      const body = new FormData();
+      body.set("file", new File([], "class.csv", { type: "text/csv" }));
+      body.set("intent", "look");
+      return (await fetch("/homes/import", { method: "POST", body })).text();
+    });
+    expect(answer).toContain("The file class.csv is empty.");
+    await page.close();
+  });
+});
