@@ -91,7 +91,7 @@ describe("what a page says is so", () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/activities/${id}?station=aim`);
     await saveActivity(who, id, 1, { ...a, minutes: 17 });
-    const field = (await page.waitForSelector("input[name=title], header input"))!;
+    const field = (await page.waitForSelector("input[aria-label='Title']"))!;
     await field.click({ count: 3 });
     await field.type("Mine");
     await sees(page, "This activity was changed somewhere else");

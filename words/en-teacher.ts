@@ -90,7 +90,7 @@ export const enTeacher: Record<string, string> = {
   "rehearsal.speed": "{n, number}x",
   "rehearsal.time": "{now} of {end} min",
   "rehearsal.now":
-    "{finished, number} of {of, number} finished{short, plural, =0 {} one {; # ran out of tries} other {; # ran out of tries}}{stuck, plural, =0 {} one {; # is stuck} other {; # are stuck}}{waits, plural, =0 {} one {; # is waiting} other {; # are waiting}}.",
+    "{finished, number} of {of, number} finished{short, plural, =0 {} one {; # did not finish} other {; # did not finish}}{stuck, plural, =0 {} one {; # is stuck} other {; # are stuck}}{waits, plural, =0 {} one {; # is waiting} other {; # are waiting}}.",
   "rehearsal.fewer": "This device is slow: {n, number} of {of, number} pictures move, the others go on in words.",
   "rehearsal.pick": "Choose a child to stop it and go through its game thing by thing.",
   "rehearsal.of": "{name}",
@@ -124,9 +124,9 @@ export const enTeacher: Record<string, string> = {
   "next.end.bored":
     "{count, plural, =0 {Nobody is bored} one {One is bored: the end reached three games running} other {{count, number} are bored: the end reached three games running}}",
   "next.up":
-    "{did, select, touch {Keeps up} other {Hits}} {now, number}% {did, select, touch {of touches } other {}}now; level {level, number} is expected to give {rate, number}%, harder",
+    "{did, select, touch {Keeps up} other {Hits}} {now, number}% {did, select, touch {of touches } other {}}now; level {level, number} should give {rate, number}%, harder",
   "next.down":
-    "{did, select, touch {Keeps up} other {Hits}} {now, number}% {did, select, touch {of touches } other {}}now; level {level, number} is expected to give {rate, number}%, easier",
+    "{did, select, touch {Keeps up} other {Hits}} {now, number}% {did, select, touch {of touches } other {}}now; level {level, number} should give {rate, number}%, easier",
   "next.stay":
     "{did, select, touch {Keeps up} other {Hits}} {now, number}% {did, select, touch {of touches } other {}}now. This level is right, or as near as it gets",
   "next.none": "This game has no throws or touches to count",

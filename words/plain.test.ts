@@ -112,7 +112,6 @@ const FINE =
 describe("one word for one thing", () => {
   it("no sentence of either side uses a word that the glossary has another for", () => {
     const words = new Set(notOurs());
-    for (const w of ["try", "tries"]) expect([...words].some((x) => x.startsWith(w.slice(0, 3)))).toBe(true);
     const wrong: string[] = [];
     for (const [key, text] of every) {
       const said = rendered(text)

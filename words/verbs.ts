@@ -24,3 +24,16 @@ const VERBS: Record<Action, "roll" | "slide" | "throw" | "bowl" | "push" | "kick
   balance: "send",
 };
 export const verbOf = (a: Action) => VERBS[a];
+
+/** One attempt and several, by what a family does: `1 roll`, `12 rolls`. Where actions are mixed or nothing is sent, they are tries. */
+const NOUNS: Record<ReturnType<typeof verbOf>, { one: string; many: string }> = {
+  roll: { one: "roll", many: "rolls" },
+  slide: { one: "slide", many: "slides" },
+  throw: { one: "throw", many: "throws" },
+  bowl: { one: "bowl", many: "bowls" },
+  push: { one: "push", many: "pushes" },
+  kick: { one: "kick", many: "kicks" },
+  hit: { one: "hit", many: "hits" },
+  send: { one: "try", many: "tries" },
+};
+export const nounOf = (a: Action): { one: string; many: string } => NOUNS[verbOf(a)];

@@ -116,6 +116,8 @@ function outside(html: string, typed: readonly string[]): string[] {
     });
 }
 
+/** The rules of a sheet come with it from the server, whole. */
+const rules = { how: `${OPEN}how${SHUT}`, points: null, facts: [`${OPEN}fact${SHUT}`], players: `${OPEN}who${SHUT}` };
 const code = { size: 21, path: "M0 0h1v1h-1z" };
 /** Screens that link to each other stand in a router. */
 const drawn = (page: React.ReactElement) => renderToStaticMarkup(<MemoryRouter>{page}</MemoryRouter>);
@@ -153,7 +155,7 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
     const pages = [
       <FetchScreen key="f" data={data} own={own} ticks={ticks} setTicks={none} locked={false} />,
       <SetUpScreen key="s" data={data} ticks={ticks} setTicks={none} asked={null} />,
-      <Sheet key="p" data={{ ...data, code }} />,
+      <Sheet key="p" data={{ ...data, code, rules }} />,
       <RoomMap key="r" card={data.card} />,
       <LookScreen key="l" data={data} ticks={ticks} setTicks={none} />,
       <HandInScreen
@@ -182,7 +184,7 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
       // Kinds of things in the sorting square go by their letters.
       for (const page of [
         <SetUpScreen key="s" data={again} ticks={ticks} setTicks={none} asked={null} />,
-        <Sheet key="p" data={{ ...again, code }} />,
+        <Sheet key="p" data={{ ...again, code, rules }} />,
       ])
         expect(outside(drawn(page), [...typed, ..."ABCDEF"])).toEqual([]);
     }

@@ -77,7 +77,7 @@ export function stages({ card }: Pick<CardData, "card">): Stage[] {
     const put =
       m.kind === "target"
         ? m.up === undefined
-          ? [say("setup.put", { item: targetName(m) }), countsLine(card, m.id)]
+          ? [putLine(card, m), countsLine(card, m.id)]
           : [say("setup.wall", { item: targetName(m), cm: Math.round(m.up * 100) })]
         : m.kind === "line"
           ? [m.label ? say("setup.line", { number: m.label }) : say("setup.layLine")]
@@ -137,8 +137,21 @@ export function countsAs(rule: HitRule): "touch" | "into" | "through" | "topple"
   return rule.kind === "into" || rule.kind === "through" || rule.kind === "topple" ? rule.kind : "touch";
 }
 
+/** The pins of a formation, or a row of them, that one mark stands for. */
+const pinsAt = (card: CardData["card"], id: string) =>
+  card.parts.filter((p) => p.kind === "target" && p.group === id).length;
+
+/** What is put at a mark: one thing, or all the pins that stand there. */
+function putLine(card: CardData["card"], m: Marker): string {
+  const pins = pinsAt(card, m.id);
+  return pins > 1
+    ? say("setup.putPins", { count: pins, item: targetName(m) })
+    : say("setup.put", { item: targetName(m) });
+}
+
 function countsLine(card: CardData["card"], id: string): string {
-  if (card.unaimed) return "";
+  // Of pins it is said when they are down: touching one is not enough.
+  if (card.unaimed || pinsAt(card, id) > 0) return "";
   const part = card.parts.find((p) => p.kind === "target" && (p.id === id || p.group === id));
   if (part?.kind !== "target") return "";
   return say(`setup.counts.${countsAs(part.rule)}`);

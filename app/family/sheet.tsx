@@ -3,6 +3,7 @@ import type { Card } from "#core/compile/card.ts";
 import { others } from "#core/kit/others.ts";
 import type { SquareCode as Code } from "#server/links/square-code.ts";
 import { itemName, namesOf, say, sayPhrase } from "#words/say.ts";
+import type { SheetRules } from "#words/sheet.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { SquareCode } from "../ui/square-code.tsx";
 import { CountsPicture } from "./counts-picture.tsx";
@@ -23,7 +24,11 @@ const MOST_WIDE = 13;
 const BLANK = "______";
 
 /** A card on one sheet of A4 or Letter: what to fetch, the plan to scale, how to set it up, cautions, score boxes, a ruler. */
-export function Sheet({ data }: { data: { name: string; card: Card; tries: number; code: Code | null } }) {
+export function Sheet({
+  data,
+}: {
+  data: { name: string; card: Card; tries: number; code: Code | null; rules: SheetRules };
+}) {
   const { card } = data;
   const { sends } = card.needs;
   const cues = card.activity.cues.slice(0, CUES);
@@ -93,6 +98,18 @@ export function Sheet({ data }: { data: { name: string; card: Card; tries: numbe
             </li>
           )}
         </ol>
+      </section>
+      <section className="sheet-rules">
+        <h2>{say("sheet.rules")}</h2>
+        <p>
+          <strong>{data.rules.how}</strong>{" "}
+          {data.rules.points && (
+            <>
+              {say("sheet.points")}: <strong>{data.rules.points}.</strong>{" "}
+            </>
+          )}
+          {data.rules.facts.join(" ")} {data.rules.players}
+        </p>
       </section>
       <section>
         <h2>{say("sheet.scores")}</h2>

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { SUPPORT_IDS } from "#core/compile/support.ts";
 import { supportPreview } from "#server/children/preview.ts";
+import { sheetRules } from "#words/sheet.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { found, idOf } from "../answer.server.ts";
@@ -21,7 +22,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const preview = await found(
     supportPreview(who, idOf(params.id, "child"), of ? idOf(of, "assignment") : null, supports),
   );
-  return { ...preview, any: supports.length > 0 };
+  return { ...preview, rules: sheetRules(preview.card), any: supports.length > 0 };
 }
 
 /** A child's card with support that is not kept yet: what this game has a use for, what it does to the chances, and the card as it would be. */
@@ -48,7 +49,7 @@ export default function ChildCard({ loaderData: d, params }: Route.ComponentProp
         )}
       </section>
       <OwnDrawings value={drawingsOf(d.card.activity.kit.own)}>
-        <Sheet data={{ name: d.name, card: d.card, tries: d.tries, code: null }} />
+        <Sheet data={{ name: d.name, card: d.card, tries: d.tries, rules: d.rules, code: null }} />
       </OwnDrawings>
     </main>
   );

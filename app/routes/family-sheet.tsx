@@ -1,5 +1,6 @@
 import { squareCode } from "#server/links/square-code.ts";
 import { say } from "#words/say.ts";
+import { sheetRules } from "#words/sheet.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { Sheet } from "../family/sheet.tsx";
 import { cardAt } from "../family-link.server.ts";
@@ -14,7 +15,11 @@ export const meta: Route.MetaFunction = ({ data }) => [
 /** A card on one sheet, for homes that play from paper. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const card = await cardAt(params);
-  return { ...card, code: squareCode(`${originFor(request)}/f/${params.token}/${params.card}`) };
+  return {
+    ...card,
+    rules: sheetRules(card.card),
+    code: squareCode(`${originFor(request)}/f/${params.token}/${params.card}`),
+  };
 }
 
 export default function FamilySheet({ loaderData, params }: Route.ComponentProps) {

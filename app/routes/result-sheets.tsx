@@ -2,6 +2,7 @@ import { Printer } from "lucide-react";
 import { Link } from "react-router";
 import { paperCards } from "#server/cards/sheets.ts";
 import { squareCode } from "#server/links/square-code.ts";
+import { sheetRules } from "#words/sheet.ts";
 import { tell } from "#words/tell.ts";
 import { found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
@@ -22,7 +23,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     ...all,
     cards: all.cards.map(({ token, ...c }) => {
       const address = token ? `${origin}/f/${token}/${c.id}` : null;
-      return { ...c, code: address ? squareCode(address) : null };
+      return { ...c, rules: sheetRules(c.card), code: address ? squareCode(address) : null };
     }),
   };
 }

@@ -4,7 +4,8 @@ import { setTo } from "#core/contract/range.ts";
 import { fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { patternNames } from "#core/patterns/registry.ts";
-import { RuleSentences, ruleOf } from "./rule-sentences.tsx";
+import { ruleOf } from "#words/rules.ts";
+import { RuleSentences } from "./rule-sentences.tsx";
 
 const scored = (name: (typeof patternNames)[number], over: object = {}) => {
   const base = fromPattern(name);
@@ -20,7 +21,7 @@ it("every rule of every pattern has its sentence, with one thing in it that can 
   for (const name of patternNames)
     for (const { k, value } of scored(name)) {
       if (k.kind === "ways" || k.kind === "turns") continue;
-      const text = ruleOf(k, value);
+      const text = ruleOf(k, value, "underarmRoll");
       expect(text, `${name} ${k.label}`).not.toBeNull();
       expect(text!.split("*"), `${name} ${text}`).toHaveLength(3);
       expect(text).toMatch(/^[^{}]+[.]$/);
@@ -30,10 +31,10 @@ it("every rule of every pattern has its sentence, with one thing in it that can 
 it("says what is set, what is off, and yes or no in words", () => {
   const at = (name: (typeof patternNames)[number], labelled: string, over: object = {}) => {
     const { k, value } = scored(name, over).find((x) => x.k.label === labelled)!;
-    return ruleOf(k, value);
+    return ruleOf(k, value, "underarmRoll");
   };
-  expect(at("climb", "knob.tries", { tries: 12 })).toBe("Each player has *12 sends* in a go.");
-  expect(at("board", "knob.sendsAll", { sends: null, once: true })).toBe("There is *no cap* on sends.");
+  expect(at("climb", "knob.tries", { tries: 12 })).toBe("Each player has *12 rolls* in a go.");
+  expect(at("board", "knob.sendsAll", { sends: null, once: true })).toBe("There is *no cap* on rolls.");
   expect(at("board", "knob.goes")).toBe("A game is *1 go*.");
   expect(at("board", "knob.once", { once: true })).toBe("Each counts *only once*.");
   expect(at("streak", "knob.drop", { drop: "costsOne" })).toBe("A drop *takes one away*.");
@@ -42,7 +43,12 @@ it("says what is set, what is off, and yes or no in words", () => {
 it("is read in the order of the fields, and each part can be opened", () => {
   const list = scored("board");
   const html = renderToString(
-    <RuleSentences list={list.map((x) => x.k)} valueAt={(k) => list.find((x) => x.k === k)!.value} one={() => null} />,
+    <RuleSentences
+      action="underarmRoll"
+      list={list.map((x) => x.k)}
+      valueAt={(k) => list.find((x) => x.k === k)!.value}
+      one={() => null}
+    />,
   );
   expect(html.match(/aria-expanded="false"/g)!.length).toBe(list.length);
   expect(html.indexOf("in a go")).toBeLessThan(html.indexOf("counts"));

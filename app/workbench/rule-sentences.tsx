@@ -1,53 +1,25 @@
 import { useState } from "react";
+import type { Action } from "#core/actions/actions.ts";
 import type { Knob } from "#core/contract/contract.ts";
 import { fieldOf } from "#core/contract/range.ts";
-import { enRules } from "#words/en-rules.ts";
-import { label } from "#words/teacher.ts";
-import { tell } from "#words/tell.ts";
-
-/** More letters of a typed text are not read out. */
-const MOST_TEXT = 40;
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-
-/** A field as its sentence says it, with what can be changed between stars; null: it has none. */
-export function ruleOf(k: Knob, value: unknown): string | null {
-  const key = k.label.replace("knob.", "rule.");
-  const text = (at: string, told?: string | number) =>
-    Object.hasOwn(enRules, at) ? tell(at, told === undefined ? undefined : { value: told }) : null;
-  if (k.kind === "toggle") return text(`${key}.${value === true ? "yes" : "no"}`);
-  const told = toldOf(k, value);
-  return told === null ? text(`${key}.none`) : text(key, told);
-}
-function toldOf(k: Knob, value: unknown): string | number | null {
-  switch (k.kind) {
-    case "number":
-      return typeof value === "number" ? value : null;
-    case "choice": {
-      const is = k.options.find((o) => same(o.value, value));
-      return is ? label(is.label) : null;
-    }
-    case "text": {
-      const text = String(value ?? "");
-      return text.length > MOST_TEXT ? `${text.slice(0, MOST_TEXT)}...` : text;
-    }
-    default:
-      return null;
-  }
-}
+import { ruleOf } from "#words/rules.ts";
 
 /** The rules read as sentences; what can be changed opens in place. `one`: the field itself, as the station has it. */
 export function RuleSentences({
   list,
+  action,
   valueAt,
   one,
 }: {
   list: readonly Knob[];
+  /** What is done in it: the noun of each attempt comes from it. */
+  action: Action;
   valueAt: (k: Knob) => unknown;
   one: (k: Knob) => React.ReactNode;
 }) {
   const [open, setOpen] = useState<string | null>(null);
   const told = list.flatMap((k) => {
-    const text = ruleOf(k, valueAt(k));
+    const text = ruleOf(k, valueAt(k), action);
     const id = fieldOf(k);
     const part = k.path.find((x): x is number => typeof x === "number");
     return text === null ? [] : [{ k, id, text, part }];

@@ -728,6 +728,7 @@ export function ScorePanel({ activity: a, problems, change, middle, people }: Pa
       <SampleGame activity={a} who={middle} />
       {three && <RuleWarnings activity={a} people={three} />}
       <RuleSentences
+        action={a.aim.action}
         list={list}
         valueAt={(k) => setTo(k, { params: a.pattern.params, match: a.match })}
         one={(k) => <Fields list={[k]} activity={a} problems={problems} change={change} />}

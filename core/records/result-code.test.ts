@@ -25,7 +25,7 @@ describe("the code of a result", () => {
   });
   it("with one letter wrong, or two neighbours the wrong way round, is no code", () => {
     fc.assert(
-      fc.property(result, fc.nat(20), fc.constantFrom(..."0123456789ABCDEFGHJKMNPQRSTVWXYZ"), (r, at, letter) => {
+      fc.property(result, fc.nat(21), fc.constantFrom(..."0123456789ABCDEFGHJKMNPQRSTVWXYZ"), (r, at, letter) => {
         const plain = resultCode(r)!.replaceAll("-", "");
         const wrong = plain.slice(0, at) + letter + plain.slice(at + 1);
         if (wrong !== plain) expect(readResultCode(wrong)).toBeNull();

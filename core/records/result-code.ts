@@ -72,6 +72,7 @@ export function readResultCode(typed: string): CodedResult | null {
   const values = letters.map((l) => ALPHABET.indexOf(l));
   if (values.includes(-1)) return null;
   const bits = values.map((v) => v.toString(2).padStart(5, "0")).join("");
+  if (bits.slice(8 * BYTES).includes("1")) return null;
   const bytes = Array.from({ length: BYTES }, (_, i) => Number.parseInt(bits.slice(8 * i, 8 * i + 8), 2));
   const said = bytes.slice(0, BYTES - CHECK);
   if (hex(checkOf(said)) !== hex(bytes.slice(BYTES - CHECK))) return null;

@@ -1,0 +1,37 @@
+import type { Action } from "#core/actions/actions.ts";
+import type { Knob } from "#core/contract/contract.ts";
+import { enRules } from "./en-rules.ts";
+import { label } from "./teacher.ts";
+import { tell } from "./tell.ts";
+import { nounOf } from "./verbs.ts";
+
+/** More letters of a typed text are not read out. */
+const MAX_TEXT = 40;
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+/** A field as its sentence says it, with what can be changed between stars; null: it has none. */
+export function ruleOf(k: Knob, value: unknown, action: Action, longest = MAX_TEXT): string | null {
+  const noun = nounOf(action);
+  const key = k.label.replace("knob.", "rule.");
+  const text = (at: string, told?: string | number) =>
+    Object.hasOwn(enRules, at) ? tell(at, { ...noun, ...(told !== undefined && { value: told }) }) : null;
+  if (k.kind === "toggle") return text(`${key}.${value === true ? "yes" : "no"}`);
+  const told = toldOf(k, value, longest);
+  return told === null ? text(`${key}.none`) : text(key, told);
+}
+function toldOf(k: Knob, value: unknown, longest: number): string | number | null {
+  switch (k.kind) {
+    case "number":
+      return typeof value === "number" ? value : null;
+    case "choice": {
+      const is = k.options.find((o) => same(o.value, value));
+      return is ? label(is.label) : null;
+    }
+    case "text": {
+      const text = String(value ?? "");
+      return text.length > longest ? `${text.slice(0, longest)}...` : text;
+    }
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,86 @@
+import { describe, expect, it } from "vitest";
+import { compileFor } from "#core/compile/card.ts";
+import type { Knob } from "#core/contract/contract.ts";
+import { fieldOf, setTo } from "#core/contract/range.ts";
+import { withSetting } from "#core/contract/settings.ts";
+import { type Activity, activity, fromPattern } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
+import { patternNames } from "#core/patterns/registry.ts";
+import { NOTHING_SAID } from "#core/records/home.ts";
+import { enSheet } from "./en-sheet.ts";
+import { sheetRules } from "./sheet.ts";
+
+const cardOf = (designed: Activity) =>
+  compileFor({
+    designed,
+    child: { age: 8, step: null, leftHanded: false },
+    homes: [{ ...NOTHING_SAID, id: "h", label: "h" }],
+    items: { own: [], hidden: [] },
+  });
+const all = (a: Activity) => JSON.stringify(sheetRules(cardOf(a)));
+
+/** Another value that a field may have; undefined where a test knows none. */
+function other(k: Knob, value: unknown): unknown {
+  switch (k.kind) {
+    case "toggle":
+      return value !== true;
+    case "number": {
+      if (typeof value !== "number") return k.least + (k.step ?? 1);
+      return value + (k.step ?? 1) <= k.most ? value + (k.step ?? 1) : value - (k.step ?? 1);
+    }
+    case "choice":
+      return k.options.find((o) => JSON.stringify(o.value) !== JSON.stringify(value))?.value;
+    default:
+      return undefined;
+  }
+}
+
+/** What is on the plan, in the setting up or in the boxes of the sheet, or is only about how a screen is told. */
+const ELSEWHERE =
+  /^knob\.(board|pinCount|full|cards|cardsUp|formation|shape|pinGap|bandWidth|laneWidth|cellSize|squareCell|marked|goalsWidth|courtNear|courtFar|netHeight|grow|told|how|calls|carry|mix)$/;
+
+describe.each(patternNames)("%s on paper", (name) => {
+  const a = fromPattern(name);
+
+  it("says what to do, with every sentence whole", () => {
+    expect(enSheet).toHaveProperty([`sheet.how.${name}`]);
+    const rules = sheetRules(cardOf(a));
+    for (const text of [rules.how, rules.players, ...rules.facts]) {
+      expect(text).not.toMatch(/[[\]{}*]|undefined|NaN|\bsends?\b/);
+      expect(text).toMatch(/[.]$/);
+    }
+  });
+
+  it("has every field that changes a score: another value reads otherwise", () => {
+    const before = all(a);
+    const silent: string[] = [];
+    for (const k of opened(a).knobs()) {
+      if (ELSEWHERE.test(k.label) || k.kind === "ways" || k.kind === "turns") continue;
+      const game = { params: a.pattern.params, match: a.match };
+      const value = other(k, setTo(k, game));
+      if (value === undefined) continue;
+      const next = withSetting(game, { field: fieldOf(k), value: value as never });
+      const read = activity.safeParse({ ...a, pattern: { name, params: next.params }, match: next.match });
+      // What the document does not allow beside the rest is no value of it.
+      if (!read.success) continue;
+      if (all(read.data) === before) silent.push(`${k.label} ${JSON.stringify(value)}`);
+    }
+    expect(silent).toEqual([]);
+  });
+});
+
+describe("a sheet", () => {
+  it("says in the setting up how many pins stand", () => {
+    for (const name of ["pins", "stackUp"] as const)
+      expect(JSON.stringify(cardOf(fromPattern(name)).notes)).toMatch(/"(count|pins|full)":6|"6"/);
+  });
+  it("names the points of each target, the words and the tasks", () => {
+    expect(sheetRules(cardOf(fromPattern("board"))).points).toMatch(/ 2, .* 3, .* 5$/);
+    expect(all(fromPattern("speller"))).toContain("sun, sand, and");
+    expect(all(fromPattern("checklist"))).toContain("toss and catch");
+    expect(all(fromPattern("streak"))).toContain("5 in a row");
+    expect(all(fromPattern("pins"))).toMatch(/2 points.*3/);
+    expect(all(fromPattern("tally"))).toContain("45 seconds");
+    expect(all(fromPattern("climb"))).toContain("16 rolls");
+  });
+});

@@ -1,0 +1,128 @@
+import type { Card } from "#core/compile/card.ts";
+import type { Knob } from "#core/contract/contract.ts";
+import { setTo } from "#core/contract/range.ts";
+import { opened } from "#core/formats/opened.ts";
+import { enSheet } from "./en-sheet.ts";
+import { ruleOf } from "./rules.ts";
+import { addWords, itemName, namesOf, say, targetName } from "./say.ts";
+import { label } from "./teacher.ts";
+import { nounOf, verbOf } from "./verbs.ts";
+
+addWords(enSheet);
+
+/** The rules of a game as a sheet of paper has them: nobody is there to ask. */
+export interface SheetRules {
+  /** What to do, what a hit brings and when it ends, in a few sentences. */
+  how: string;
+  /** What each thing brings; null where points belong to nothing that stands there. */
+  points: string | null;
+  /** Every other fact that changes a score, one sentence each. */
+  facts: string[];
+  /** Who may play, and how. */
+  players: string;
+}
+
+/** A list of words is given whole. */
+const WHOLE_TEXT = 1000;
+/** Fields that say how a game is told on a screen, or how its picture is drawn: they change no score. */
+const OF_THE_SCREEN: ReadonlySet<string> = new Set(["knob.told", "knob.how", "knob.calls", "knob.carry", "knob.mix"]);
+/** Fields whose whole content the plan, the set-up or the points say. */
+const ON_THE_PLAN: ReadonlySet<string> = new Set([
+  "knob.board",
+  "knob.cards",
+  "knob.cardsUp",
+  "knob.formation",
+  "knob.shape",
+  "knob.pinGap",
+  "knob.bandWidth",
+  "knob.laneWidth",
+  "knob.cellSize",
+  "knob.squareCell",
+  "knob.marked",
+  "knob.goalsWidth",
+  "knob.courtNear",
+  "knob.courtFar",
+  "knob.netHeight",
+  "knob.grow",
+]);
+
+/** A field that has no sentence of its own: its name and what it is set to. Null where it is off. */
+function plainFact(k: Knob, value: unknown): string | null {
+  if (value === null || value === undefined) return null;
+  const fact = (is: string | number) => say("sheet.fact", { name: label(k.label), value: is });
+  switch (k.kind) {
+    case "toggle":
+      return fact(say(value === true ? "sheet.yes" : "sheet.no"));
+    case "choice": {
+      const is = k.options.find((o) => JSON.stringify(o.value) === JSON.stringify(value));
+      return is ? fact(label(is.label)) : null;
+    }
+    case "number":
+    case "text":
+      return fact(value as string | number);
+    default:
+      return Array.isArray(value) && value.length > 0 ? fact(value.map(String).join(", ")) : null;
+  }
+}
+
+/** What a sentence says between its stars. */
+const starred = (text: string) => text.split("*")[1] ?? text;
+const whole = (text: string) => text.replaceAll("*", "");
+
+/** Every fact that changes a score. Those of one stage, round or task stand on one line. */
+function factsOf(card: Card): string[] {
+  const a = card.activity;
+  const game = { params: a.pattern.params, match: a.match };
+  const lines: string[] = [];
+  const parts = new Map<number, string[]>();
+  const all = opened(a).knobs();
+  for (const k of all) {
+    if (OF_THE_SCREEN.has(k.label) || ON_THE_PLAN.has(k.label)) continue;
+    const value = setTo(k, game);
+    const part = k.path.find((x): x is number => typeof x === "number");
+    const rule = ruleOf(k, value, a.aim.action, WHOLE_TEXT);
+    if (part !== undefined) {
+      const text = rule ? starred(rule) : plainFact(k, value);
+      if (text) parts.set(part, [...(parts.get(part) ?? []), text]);
+      continue;
+    }
+    // What is not set changes nothing.
+    if (value === null || (k.label === "knob.goes" && value === 1)) continue;
+    const text = rule ? whole(rule) : plainFact(k, value);
+    if (text) lines.push(text);
+  }
+  const staged = [...parts].map(([i, texts]) => say("sheet.part", { number: i + 1, what: texts.join(", ") }));
+  // The fields' names are shared with the teacher's side; on paper an attempt is called what it is.
+  const { one, many } = nounOf(a.aim.action);
+  return [...staged, ...lines].map((t) => t.replace(/\bsends\b/g, many).replace(/\bsend\b/g, one));
+}
+
+/** What each thing that stands there brings. */
+function pointsOf(card: Card): string | null {
+  const list = card.parts.flatMap((p) => {
+    if (p.kind === "target" && p.points !== undefined)
+      return [say("sheet.brings", { what: targetName(p), points: p.points })];
+    if (p.kind === "zone")
+      return [say("sheet.brings", { what: say("sheet.band", { number: Number(p.id.slice(1)) }), points: p.points })];
+    return [];
+  });
+  return list.length === 0 ? null : list.join(", ");
+}
+
+/** The rules of a card, in the words of the screens, as far as nobody can look them up on paper. */
+export function sheetRules(card: Card): SheetRules {
+  const a = card.activity;
+  const names = namesOf(a.kit.own);
+  const { one, many } = nounOf(a.aim.action);
+  return {
+    how: say(`sheet.how.${a.pattern.name}`, {
+      verb: verbOf(a.aim.action),
+      item: itemName(a.kit.send, names),
+      one,
+      many,
+    }),
+    points: pointsOf(card),
+    facts: factsOf(card),
+    players: say("sheet.players", { modes: a.players.modes.map((m) => say(`sheet.mode.${m}`)).join(", ") }),
+  };
+}
