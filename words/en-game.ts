@@ -47,7 +47,7 @@ export const enGame = {
   "play.easierNow": "{row, plural, one {A miss} other {# misses}}: easier?",
   "play.harderNow": "{row, plural, one {A hit} other {# hits}}: harder?",
   "play.found": "You have found your line!",
-  "play.standAt": "Stand: {where}.",
+  "play.standAt": "Your line: {where}.",
   "set.less": "{what}: less",
   "set.more": "{what}: more",
   "set.yes": "yes",

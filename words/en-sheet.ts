@@ -12,19 +12,19 @@ export const enSheet: Record<string, string> = {
   "sheet.mode.against": "two or more head to head",
   "sheet.mode.relay": "two or more as a team",
   "sheet.how.climb":
-    "Stand behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at the first target. Hit it: go on to the next one. Miss it: try the same one again. It ends at the last target, or when your {many} are used up.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at the first target. Hit it: go on to the next one. Miss it: try the same one again. It ends at the last target, or when your {many} are used up.",
   "sheet.how.bands":
-    "Stand behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} one piece at a time. The band it stops in gives its points. When all pieces lie, add them up and start the next round.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} one piece at a time. The band it stops in gives its points. When all pieces lie, add them up and start the next round.",
   "sheet.how.pins":
-    "Stand behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at the pins. Count the pins that are down. When the {many} of a frame are used up, stand them all up again.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at the pins. Count the pins that are down. When the {many} of a frame are used up, stand them all up again.",
   "sheet.how.threeLine":
-    "Stand behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} a piece into a free square. Three in a row win: across, down or slanting. In a taken square or outside: take it and try again.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} a piece into a free square. Three in a row win: across, down or slanting. In a taken square or outside: take it and try again.",
   "sheet.how.tally":
     "Start the clock. Count as many as you can until it rings. Dropped it? Fetch it and go on counting.",
   "sheet.how.sweep":
-    "Stand behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at any target you like. What you hit is done. It ends when all are done, or when your {many} are used up.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at any target you like. What you hit is done. It ends when all are done, or when your {many} are used up.",
   "sheet.how.board":
-    "Stand behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at any target you like. Each hit brings the points of its target.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at any target you like. Each hit brings the points of its target.",
   "sheet.how.stackUp":
     "Stand one pin up. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at all that stand. All down: stand up one more next round. Not all down: take one away, but never the last.",
   "sheet.how.streak": "Count in a row. Reach the number and go on to the next stage.",
@@ -32,7 +32,7 @@ export const enSheet: Record<string, string> = {
     "The jack goes first, between the two lines. Then your pieces. The nearest piece scores 1. Each further piece of that side that beats the other side scores 1 more.",
   "sheet.how.passLadder": "Start at the first mark. Send it and catch it. Enough clean ones: go on to the next mark.",
   "sheet.how.speller":
-    "Stand behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at the letters of the word, one after the other. The right letter counts. Then comes the next one.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at the letters of the word, one after the other. The right letter counts. Then comes the next one.",
   "sheet.how.checklist": "Do the tasks one by one. Tick each time that it works.",
   "sheet.how.rally":
     "Send it over, back and forth. Whoever does not get it back loses the point. Together, or alone: count the touches of the longest rally.",

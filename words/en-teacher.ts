@@ -1,7 +1,7 @@
 /** Sentences of the teacher's side that hold a number, a name or a list, as ICU messages. Plain labels are in teacher.ts. */
 export const enTeacher: Record<string, string> = {
   "change.action":
-    "{action, select, underarmRoll {Rolled underarm} slide {Slid} underarmThrow {Thrown underarm} overarmThrow {Thrown overarm} straightArmBowl {Bowled} pushThrow {Pushed with two hands} kick {Kicked} shortStrike {Struck with something short} longStrike {Pushed with something long} twoHandStrike {Struck with two hands} handStrike {Struck with the hand} forehand {Struck forehand} backhand {Struck backhand} other {Done in another way}} instead: {why, select, noRoom {a big swing has no room here} ceiling {the ceiling is too low} other {nothing slides or rolls far enough here}}",
+    "{action, select, underarmRoll {Rolled underarm} slide {Slid} underarmThrow {Thrown underarm} overarmThrow {Thrown overarm} straightArmBowl {Bowled} pushThrow {Pushed with two hands} kick {Kicked} shortStrike {Struck with something short} longStrike {Pushed with something long} twoHandStrike {Struck with two hands} handStrike {Struck with the hand} forehand {Struck forehand} backhand {Struck backhand} other {Done in another way}} instead: {why, select, noRoom {a big swing has no room here} notForThis {there is nothing here that is right to hold} ceiling {the ceiling is too low} other {nothing slides or rolls far enough here}}",
   "change.limit": "nothing here meets what was asked: {property} is let go",
   "change.touch": "{item}: touching it counts, since nothing goes in or through, or nothing falls",
   "change.fewer": "with {count, plural, one {# piece} other {# pieces}}, fetched and sent again",
@@ -171,7 +171,10 @@ export const enTeacher: Record<string, string> = {
   "preview.none": "No support is ticked: this is the card without any.",
   "preview.used": "Used here: {what}.",
   "preview.idle": "This game has no use for: {what}.",
-  "preview.rates": "Sends that count: about {plain, number} in 10 without support, {with, number} in 10 as here.",
+  "preview.rates":
+    "Likely to hit about {plain, number} in 10 without support, {with, number} in 10 with it. Don't want that? Untick it before you keep.",
+  "preview.notHeld":
+    "Even with everything moved nearer, this game stays harder for this child than you planned. {list, select, none {No ready activity fits better.} other {These fit: {list}.}}",
   "preview.game": "See it on the card of",
   "preview.see": "See the card",
   "child.weeks": "Week by week: {what}",
@@ -193,6 +196,8 @@ export const enTeacher: Record<string, string> = {
   "sent.hadIt": "{name} had it already.",
   "outbox.total": "{n, plural, =0 {No message yet} one {# message} other {# messages}}.",
   "result.coded": "The score of {name} was added.",
+  "kit.held": "Held in the hand",
+  "kit.heldUsual": "{item}, as usual",
   "homes.clear": "{n, plural, one {Clear this answer} other {Clear all # answers}}",
   "homes.cleared": "{n, plural, =0 {There was nothing to clear.} one {# answer cleared.} other {# answers cleared.}}",
   "homes.clearedKept": "{n, plural, one {# cleared answer is} other {# cleared answers are}} kept for 14 days.",

@@ -120,6 +120,7 @@ export function sheetRules(card: Card): SheetRules {
       item: itemName(a.kit.send, names),
       one,
       many,
+      posture: card.self?.posture ?? "standing",
     }),
     points: pointsOf(card),
     facts: factsOf(card),

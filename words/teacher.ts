@@ -748,6 +748,8 @@ export const labels: Record<string, string> = {
     "Nothing is rolled or slid at a spot or a sheet: it would go over it, and nobody could say whether it counted.",
   "sense.pointless":
     "Nothing is sent where not even the most effort gets it 1.2 m far: sliding on grass, a balloon thrown.",
+  "sense.notForThis":
+    "What a child swings or pushes is long, light and wide enough for it. No hand where hands are a foul, no spoon for a pole.",
   "sense.noRoom":
     "Big swings need a straight way: overarm 4 m, bowled 5 m, kicked or struck 3 m. In less, another skill that you allow is used, or a rolled T-shirt.",
   "action.underarmRoll": "Underarm roll",

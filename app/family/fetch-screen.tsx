@@ -2,9 +2,10 @@ import { Check, RefreshCw } from "lucide-react";
 import { useEffect, useState } from "react";
 import { mirrored } from "#core/aim/mirrored.ts";
 import { OTHERS, others } from "#core/kit/others.ts";
-import { own as held } from "#core/own.ts";
+import { own as heldAt } from "#core/own.ts";
 import type { Item } from "#core/things/item.ts";
 import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
+import { verbOf } from "#words/verbs.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import type { CardData, Ticks } from "./card-app.tsx";
 import type { OwnCard } from "./own-card.ts";
@@ -42,11 +43,16 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
         ? say(card.home?.sets ? "fetch.each" : "fetch.pieces", { count: card.needs.pieces })
         : undefined,
   });
+  const held = picks.find((p) => p.role === "implement")?.item ?? a.kit.implement;
   const second = picks.find((p) => p.role === "send2");
   const marker = picks.find((p) => p.role === "marker");
   const stands = picks.find((p) => p.role === "layout");
   return [
     { title: say("fetch.send"), list: card.needs.pieces > 0 ? [each(thing("send", "send", a.kit.send))] : [] },
+    {
+      title: say("fetch.implement"),
+      list: held && held !== "bareHand" ? [thing("implement", "implement", held)] : [],
+    },
     {
       title: say("fetch.kinds"),
       list: (card.needs.kinds ?? []).map(({ item, count }) => ({
@@ -89,7 +95,7 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
 }
 
 const roleOf = (t: Thing) =>
-  ["send", "send2", ...OTHERS, "layout", "marker", "blocker"].includes(t.id) ? t.id : `target:${t.id}`;
+  ["send", "send2", "implement", ...OTHERS, "layout", "marker", "blocker"].includes(t.id) ? t.id : `target:${t.id}`;
 
 export function FetchScreen({
   data,
@@ -112,6 +118,9 @@ export function FetchScreen({
   const turn = (id: string) =>
     setTicks({ ...ticks, have: has(id) ? ticks.have.filter((x) => x !== id) : [...ticks.have, id] });
   const { cues, watch = [] } = card.activity;
+  // What cannot be done here is said first: what is done instead, or that there is no room at all.
+  const instead = card.home?.changes.find((c) => c.key === "change.action");
+  const nowhere = card.home?.place?.status === "none";
   const list = groups(data, names);
   const makes = list.flatMap((g) => g.list).filter((t) => t.minutes > 0);
   const can = !locked && card.making !== undefined;
@@ -155,6 +164,12 @@ export function FetchScreen({
           </button>
         </p>
       )}
+      {!own.decided.bare && instead && (
+        <p className="note mb-3 border-l-4 border-coral" data-other-way>
+          {say("fetch.otherWay", { why: String(instead.params?.why), verb: verbOf(card.activity.aim.action) })}
+        </p>
+      )}
+      {!own.decided.bare && nowhere && <p className="note mb-3 border-l-4 border-coral">{say("fetch.noPlace")}</p>}
       {!own.decided.bare && card.home?.status === "noKit" && (
         <p className="note note-good mb-3">{say("fetch.noKit")}</p>
       )}
@@ -232,7 +247,7 @@ export function FetchScreen({
         </p>
       )}
       {makes.map((t) => (
-        <Make key={t.id} thing={t} made={held(card.home!.made, t.item) ?? null} />
+        <Make key={t.id} thing={t} made={heldAt(card.home!.made, t.item) ?? null} />
       ))}
       {cues.length > 0 && (
         <section>

@@ -45,7 +45,7 @@ export function stages({ card }: Pick<CardData, "card">): Stage[] {
     out.push({
       id: "start",
       item: nowhere ? "" : a.kit.marker,
-      lines: [say(nowhere ? "setup.clear" : "setup.start")],
+      lines: [say(nowhere ? "setup.clear" : "setup.start", { posture: card.self?.posture ?? "standing" })],
       shown: [...shown],
     });
   }

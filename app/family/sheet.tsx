@@ -11,7 +11,7 @@ import { stages } from "./set-up-screen.tsx";
 import { mapScale, YardMap } from "./yard-map.tsx";
 
 /** The plan on paper: its drawing size and how wide it is printed. */
-const PLAN = { width: 520, height: 400, mm: 118 };
+const PLAN = { width: 520, height: 400, mm: 96 };
 export const RULER_CM = 17;
 const GOES = 6;
 /** A box for every send where a go has no more than so many; then fewer goes fit. */
@@ -40,6 +40,7 @@ export function Sheet({
       ? picks.map((p) => ({ item: p.item, count: p.count }))
       : [
           ...(card.needs.pieces > 0 ? [{ item: card.activity.kit.send, count: card.needs.pieces }] : []),
+          ...(card.activity.kit.implement ? [{ item: card.activity.kit.implement, count: 1 }] : []),
           ...others(card.activity).map((item) => ({ item, count: 1 })),
         ];
   const perMetre = (mapScale(card.parts, PLAN.width, PLAN.height) * PLAN.mm) / PLAN.width;

@@ -47,6 +47,11 @@ export default function ChildCard({ loaderData: d, params }: Route.ComponentProp
         {d.rates.plain !== null && d.rates.with !== null && (
           <p>{tell("preview.rates", { plain: inTen(d.rates.plain), with: inTen(d.rates.with) })}</p>
         )}
+        {!d.held && (
+          <p className="note problem">
+            {tell("preview.notHeld", { list: d.others.length > 0 ? d.others.join(", ") : "none" })}
+          </p>
+        )}
       </section>
       <OwnDrawings value={drawingsOf(d.card.activity.kit.own)}>
         <Sheet data={{ name: d.name, card: d.card, tries: d.tries, rules: d.rules, code: null }} />

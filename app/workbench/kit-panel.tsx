@@ -3,12 +3,13 @@ import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { holdChallenge } from "#core/compile/challenge.ts";
 import { type KitFit, rankedChanges, withChange } from "#core/compile/class-fit.ts";
-import { rolesOf, targetOf } from "#core/compile/roles.ts";
+import { heldIn, rolesOf, targetOf } from "#core/compile/roles.ts";
 import { pegRates, sendingIn, USUAL_AGE, type Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { serves } from "#core/kit/choose.ts";
 import { faceOf } from "#core/kit/face.ts";
+import { doesFor } from "#core/kit/implements.ts";
 import type { Change } from "#core/kit/lets-in.ts";
 import { OTHERS, otherAt, others } from "#core/kit/others.ts";
 import { type Asking, askings, limitOf, type RoleWords, wishOf, wordsOf } from "#core/kit/role.ts";
@@ -167,9 +168,9 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
           <Plus size={15} aria-hidden="true" /> Another thing to send, in turn
         </button>
       )}
-      {opened(a).needs.implement && (
+      {(opened(a).needs.implement || heldIn(a)) && (
         <label className="row-line flex items-center justify-between gap-3 py-2 text-[0.92rem]">
-          Struck with
+          {tell("kit.held")}
           <select
             value={a.kit.implement ?? ""}
             onChange={(e) => {
@@ -177,9 +178,14 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
               change(withOwn({ ...a, kit }, list));
             }}
           >
-            <option value="">the bare hand</option>
+            <option value="">
+              {heldIn(a) ? tell("kit.heldUsual", { item: name(heldIn(a)!.usual) }) : "the bare hand"}
+            </option>
             {list
-              .filter((i) => i.uses.includes("implement"))
+              .filter(
+                (i) =>
+                  i.uses.includes("implement") && (i.id === a.kit.implement || !heldIn(a) || doesFor(i, heldIn(a)!)),
+              )
               .map((i) => (
                 <option key={i.id} value={i.id}>
                   {name(i.id)}

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from "react";
+import { heldLength } from "#core/compile/for-home.ts";
 import { byPeg, flies, layoutOf, NO_CHANCE, personOf, rates, sendingIn, sentIn } from "#core/forecast/for-activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { type Paces, paces } from "#core/measures/step.ts";
@@ -96,6 +97,7 @@ export function LiveYard({
     () => (sending ? personOf(game, people[shown]!).sends({}).spread : null),
     [game, people, shown, sending],
   );
+  const held = heldLength(game);
   const ceiling = live.space.indoors ? USUAL_CEILING : null;
   const clashes = useMemo(
     () =>
@@ -105,20 +107,20 @@ export function LiveYard({
         {
           diameter: sent.width,
           inAir,
-          swing: swingOf(action, age),
-          away: awayFrom(action, age),
+          swing: swingOf(action, age, held),
+          away: awayFrom(action, age, held),
           ...(sending && { sends: sending }),
           ceiling,
         },
       ),
-    [allParts, length, width, sent, inAir, action, age, sending, ceiling],
+    [allParts, length, width, sent, inAir, action, age, held, sending, ceiling],
   );
   // The same list as long as it says the same, so that the plan is not drawn anew for it.
   const wrongIds = JSON.stringify(clashes.flatMap((c) => c.ids as readonly string[]));
   const wrong = useMemo(() => JSON.parse(wrongIds) as string[], [wrongIds]);
   const clear = useMemo(
-    () => (yard.clearShown ? { swing: swingOf(action, age), away: awayFrom(action, age) } : null),
-    [yard.clearShown, action, age],
+    () => (yard.clearShown ? { swing: swingOf(action, age, held), away: awayFrom(action, age, held) } : null),
+    [yard.clearShown, action, age, held],
   );
   const step = paces(age).step;
   const chosenAt = pegs.find((p) => p.id === chosen)?.distance ?? null;

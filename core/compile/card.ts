@@ -6,6 +6,7 @@ import { layoutOf, pegRates } from "../forecast/for-activity.ts";
 import { type Activity, actionsIn } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { cautionsOfItem } from "../kit/choose.ts";
+import { BARE_HAND } from "../kit/implements.ts";
 import { listOf, thing } from "../kit/items.ts";
 import { others } from "../kit/others.ts";
 import { type Counted, countOut, countPlain, type Unit } from "../measures/count.ts";
@@ -19,6 +20,7 @@ import { countedBackFrom, type Part, partsOf } from "../yard/parts.ts";
 import { USUAL_CEILING } from "../yard/space.ts";
 import { withinReach } from "./challenge.ts";
 import { type ForHome, forHome, type HomeFacts, stockOf } from "./for-home.ts";
+import { heldIn } from "./roles.ts";
 import { togetherOf } from "./together.ts";
 
 /** One thing to put down, as this child counts it out. */
@@ -180,7 +182,11 @@ export function cautionsOf(a: Activity, also: readonly string[] = []): Caution[]
   if (!a.space.indoors) out.add("roads");
   else out.add("doorShut");
   const targets = layoutOf(a).flatMap((p) => (p.kind === "target" ? [p.item] : []));
-  for (const id of [a.kit.send, ...others(a), ...targets, ...also]) {
+  const use = heldIn(a);
+  const heldItem = use && (a.kit.implement ?? use.usual);
+  // Long things and swung ones are kept low and away from others.
+  if (use && heldItem !== BARE_HAND && (use.how === "swing" || use.how === "push")) out.add("keepLow");
+  for (const id of [a.kit.send, ...(heldItem ? [heldItem] : []), ...others(a), ...targets, ...also]) {
     const i = thing(a.kit, id);
     if (!i) continue;
     for (const c of cautionsOfItem(i, a.space.indoors)) out.add(c);
@@ -243,10 +249,22 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
         { key: "setOut.wide", params: { wide: cm(a.setOut.width) } },
       ]
     : [];
+  const use = heldIn(a);
+  const heldItem = a.kit.implement ?? use?.usual;
+  const held: Phrase[] =
+    use && heldItem
+      ? [
+          {
+            key: `implement.${heldItem === BARE_HAND ? "hand" : use.how}${use.how === "swing" && heldItem !== BARE_HAND ? use.hands : ""}`,
+            params: { item: heldItem },
+          },
+        ]
+      : [];
   const between: Phrase[] = a.between
     ? [{ key: "between.card", params: { every: a.between.every, dose: a.between.dose, exercise: a.between.exercise } }]
     : [];
   const notes = [
+    ...held,
     ...(ramp ? [ramp] : []),
     ...(a.off ? [{ key: `off.${a.off}` }] : []),
     ...field,
@@ -284,11 +302,42 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
 export function compileFor(making: Making, at?: string, fixed?: Readonly<Record<string, string>>): Card {
   const { self, may, ladder } = making.child;
   const card = compiledFor(making, at, fixed);
+  const own = [...(self ? selfNotes(self) : []), ...(may ?? [])];
   return {
     ...card,
-    ...(self && { self }),
+    ...(self && { self, ...asPlayed(card, self) }),
     ...(ladder && { ladder }),
-    ...(may && { notes: [...(card.notes ?? []), ...may] }),
+    ...(own.length > 0 && { notes: [...own, ...(card.notes ?? [])] }),
+  };
+}
+
+/** What a card says of how this child plays otherwise than the others; never why. */
+function selfNotes(self: Omit<Role, "role">): Phrase[] {
+  const cm = Math.round(100 * Math.abs(self.nearer ?? 0));
+  return [
+    ...(self.posture ? [{ key: `self.${self.posture}` }] : []),
+    ...(self.otherHand ? [{ key: "self.otherHand" }] : []),
+    ...(cm > 0 ? [{ key: self.nearer! > 0 ? "self.nearer" : "self.farther", params: { cm } }] : []),
+    ...(self.wider && self.wider !== 1
+      ? [{ key: "self.wider", params: { percent: Math.round(100 * (self.wider - 1)) } }]
+      : []),
+  ];
+}
+/** Cues that speak of feet, legs or standing say nothing to who sits or kneels. */
+const OF_THE_LEGS =
+  /\b(foot|feet|step|steps|stand|standing|stance|side-on|knees?|toes|leg|legs|walk|run|crouch|jump)\b/i;
+/** The card as somebody plays it who sits, kneels or uses the other hand: cues, things to watch for and cautions follow. */
+function asPlayed(card: Card, self: Omit<Role, "role">): Partial<Card> {
+  const low = self.posture === "sitting" || self.posture === "kneeling";
+  const a = card.activity;
+  const cues = low ? a.cues.filter((c) => !OF_THE_LEGS.test(c.text)) : a.cues;
+  const watch = low ? (a.watch ?? []).filter((w) => !OF_THE_LEGS.test(w)) : a.watch;
+  const also: Caution[] = self.posture === "kneeling" ? ["softKnees"] : self.posture === "sitting" ? ["steady"] : [];
+  return {
+    ...(low && { activity: { ...a, cues, ...(watch && { watch }) } }),
+    // Left and right of a cue are the hand's.
+    ...(self.otherHand && { leftHanded: !card.leftHanded }),
+    cautions: [...new Set([...card.cautions, ...also])],
   };
 }
 function compiledFor(making: Making, at?: string, fixed?: Readonly<Record<string, string>>): Card {

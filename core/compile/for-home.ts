@@ -17,6 +17,7 @@ import { opened } from "../formats/opened.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import type { Choosing, Chosen, Pick } from "../kit/choose.ts";
 import { faceOf } from "../kit/face.ts";
+import { lengthOf } from "../kit/implements.ts";
 import { thing } from "../kit/items.ts";
 import { OTHERS, otherAt, others } from "../kit/others.ts";
 import { PLAINER, ROOM_FOR, type Sense } from "../kit/sense.ts";
@@ -46,7 +47,7 @@ import {
   wantedRates,
 } from "./challenge.ts";
 import { type Picked, pickThings } from "./pick-things.ts";
-import { rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
+import { heldIn, rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
 
 /** A home as the compiling sees it. */
 export type HomeFacts = HomeAnswers & { id: string; label: string };
@@ -111,6 +112,13 @@ export function choosingFor(
 /** Where and how an activity lies in a home's space. */
 export type Fitted = Omit<Fit, "parts">;
 
+/** How long the thing is that is held in an activity, metres; undefined where nothing says. */
+export function heldLength(a: Activity): number | undefined {
+  const held = heldIn(a);
+  const is = held && thing(a.kit, a.kit.implement ?? held.usual);
+  return is ? lengthOf(is) : undefined;
+}
+
 /** What is sent in an activity, as the fitting sees it. */
 export function sentOf(a: Activity, age: Age = USUAL_AGE, slope: Slope = "level"): Sent {
   const i = thing(a.kit, a.kit.send)!;
@@ -124,7 +132,7 @@ export function sentOf(a: Activity, age: Age = USUAL_AGE, slope: Slope = "level"
     runOn: goesOn(a) ? Math.min(KEPT_CLEAR, downhill(runOnIn(a, parts, personOf(a, { age })))) : 0,
     inAir: flies(a),
     ...(sending && { sending }),
-    ...(sweeps(a.aim.action) && { swing: swingOf(a.aim.action, age) }),
+    ...(sweeps(a.aim.action) && { swing: swingOf(a.aim.action, age, heldLength(a)) }),
   };
 }
 
@@ -185,15 +193,21 @@ export function forHome(
       ? ("noRoom" as const)
       : told!.idle
         ? ("pointless" as const)
-        : lowFor(told!)
-          ? ("ceiling" as const)
-          : null;
+        : told!.unmet.some((u) => u.role === "implement")
+          ? ("notForThis" as const)
+          : lowFor(told!)
+            ? ("ceiling" as const)
+            : // Nobody is told to swing where the circle of the swing has no place, in its length or its width.
+              sweeps(action) && told!.place?.status === "none"
+              ? ("noRoom" as const)
+              : null;
     if (trouble === null) return action === own ? told! : otherwise(told!, action, own, why!);
     why ??= trouble;
     first ??= told;
   }
   const plain = PLAINER[own];
-  const bare = inHome(a, plain, who, home, items, { ...fixed, send: NO_KIT }, [NO_KIT]);
+  const unheld = { ...a, kit: { ...a.kit, implement: null } };
+  const bare = inHome(unheld, plain, who, home, items, { ...fixed, send: NO_KIT }, [NO_KIT]);
   // As low a ceiling as that leaves nothing to be said but so.
   if (lowFor(bare) && first) return first;
   return { ...otherwise(bare, plain, own, why!), status: "noKit" };

@@ -2,6 +2,7 @@ import { actionFacts, isSend } from "../actions/actions.ts";
 import { farthestAim, layoutOf, sentIn, USUAL_AGE } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import { type ImplementUse, implementUseOf } from "../kit/implements.ts";
 import { thing } from "../kit/items.ts";
 import { OTHERS, others } from "../kit/others.ts";
 import type { Coupling, Role } from "../kit/role.ts";
@@ -17,6 +18,10 @@ export const targetOf = (role: string): string | null => (role.startsWith("targe
 /** How wide what letters are written on may be, metres. */
 const WRITTEN = { property: "width", least: 0.07, most: 0.6 } as const;
 const singles = (r: HitRule) => (r.kind === "anyOf" ? r.rules : [r]);
+
+/** How an activity uses what is held to strike, push or carry with; null where nothing is. */
+export const heldIn = (a: Pick<Activity, "aim" | "kit">): ImplementUse | null =>
+  implementUseOf(a.aim.action, a.kit.implement !== null);
 
 /** What a game needs, by role, and which things must suit each other. `players`: how many of the home may play. */
 export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { roles: Role[]; couplings: Coupling[] } {
@@ -34,7 +39,9 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
     use: "send",
     move,
     count: needs.pieces,
-    ...(isSend(a.aim.action) && { sends: { action: a.aim.action, age, metres: farthestAim(a, parts) } }),
+    ...(isSend(a.aim.action)
+      ? { sends: { action: a.aim.action, age, metres: farthestAim(a, parts) } }
+      : { carried: true as const }),
     ...asked("send"),
     as: sent,
     optional: false,
@@ -101,15 +108,17 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
         sends: { action: a.aim.action, age, metres: t.along - from },
       });
   }
-  if (needs.implement && a.kit.implement)
+  const held = heldIn(a);
+  if (held)
     roles.push({
       id: "implement",
       use: "implement",
       move: null,
       count: 1,
+      held,
       ...asked("implement"),
-      as: thing(a.kit, a.kit.implement) ?? null,
-      optional: true,
+      as: thing(a.kit, a.kit.implement ?? held.usual) ?? null,
+      optional: false,
     });
   const stands = a.layout && layoutNamed(a.layout.name).item;
   if (a.layout && stands)

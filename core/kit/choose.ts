@@ -5,6 +5,7 @@ import type { Caution } from "../things/cautions.ts";
 import type { Floor } from "../things/floors.ts";
 import type { Item } from "../things/item.ts";
 import { assign } from "./assign.ts";
+import { lengthOf } from "./implements.ts";
 import { type Property, propertyOf, sendsAt, type Where } from "./property.ts";
 import { broken, type Coupling, type Limit, type Role } from "./role.ts";
 import { type Sense, senseless, tooHeavyToFall } from "./sense.ts";
@@ -29,6 +30,8 @@ export const CLEARANCE = 0.02;
  * behind it; not getting as far as is asked; making; asking; doing without. */
 const WEIGHTS = {
   width: 1,
+  length: 1.2,
+  face: 0.3,
   target: 1.6,
   hides: 1.5,
   height: 0.25,
@@ -136,6 +139,11 @@ function costOf(i: Item, role: Role, at: Where): number {
         WEIGHTS.width * apart(i.width, as.width) +
         WEIGHTS.runOn * Math.abs(propertyOf(i, "runOn", at)! - propertyOf(as, "runOn", at)!) +
         WEIGHTS.handling * apart(i.handling, as.handling);
+    else if (role.use === "implement")
+      cost +=
+        WEIGHTS.length * apart(lengthOf(i), lengthOf(as)) +
+        WEIGHTS.face * apart(i.width, as.width) +
+        WEIGHTS.handling * apart(i.handling, as.handling);
     else if (role.use === "marker") cost += i.endless ? 0 : WEIGHTS.height;
     else
       cost +=
@@ -184,7 +192,7 @@ function gauge(i: Item, role: Role, at: Where): Gauged {
   }
   let found = known.get(i);
   if (!found) {
-    const sends = role.use === "send" ? sendsAt(at) : null;
+    const sends = role.use === "send" && !role.carried ? sendsAt(at) : null;
     const sending = sends && sendingOf(sends.age, sends.action, i, at.floor);
     const idle = sending !== null && pointless(sending);
     const short = sending && role.sends ? role.sends.metres / asksAtMost(sending) - 1 : 0;
@@ -473,6 +481,8 @@ function whyThis(o: Option, role: Role, options: readonly Option[], at: Where): 
     if (nearRun) return { key: "why.run", params };
     return { key: nearSize ? "why.size" : "why.nearest", params };
   }
+  if (role.use === "implement")
+    return { key: apart(lengthOf(item), lengthOf(as)) < 0.3 ? "why.long" : "why.held", params };
   if (item.opening !== null && as.opening !== null) return { key: "why.opening", params };
   return { key: apart(item.width, as.width) < 0.2 ? "why.wide" : "why.nearest", params };
 }

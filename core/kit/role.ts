@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { Item, Move, Use } from "../things/item.ts";
+import type { ImplementUse } from "./implements.ts";
 import { PROPERTIES, type Property, propertyOf, type Sends, type Where } from "./property.ts";
 
 export const MOST_LIMITS = 12;
@@ -137,7 +138,7 @@ export function wishOf(words: RoleWords, ask: Asking, use: Use): Wish | undefine
 
 /** One thing that a game needs, as the choosing sees it. */
 export interface Role {
-  /** `send`, `send2`, `marker`, `blocker`, `target:<id>`. */
+  /** `send`, `send2`, `implement`, `marker`, `blocker`, `target:<id>`. */
   id: string;
   use: Use;
   /** How it is sent, for things that are and what they are aimed at. */
@@ -153,6 +154,10 @@ export interface Role {
   as: Item | null;
   /** May be left out: the game goes on without it. */
   optional: boolean;
+  /** It is kept up, carried or tossed, and not sent along the ground: how far it would roll or slide matters to nobody. */
+  carried?: true;
+  /** How what is held is used. */
+  held?: ImplementUse;
 }
 
 /** Two roles that must suit each other. */

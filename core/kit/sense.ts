@@ -1,6 +1,7 @@
 import type { Action } from "../actions/actions.ts";
 import type { Floor } from "../things/floors.ts";
 import type { Item } from "../things/item.ts";
+import { doesFor } from "./implements.ts";
 import type { Role } from "./role.ts";
 
 /**
@@ -24,6 +25,8 @@ export const SENSE = [
   "pointless",
   /** Big swings need room. */
   "noRoom",
+  /** What is held is long, light and wide enough for how it is used. */
+  "notForThis",
 ] as const;
 export type Sense = (typeof SENSE)[number];
 
@@ -45,6 +48,7 @@ export function senseless(i: Item, role: Role, indoors: boolean): Sense | null {
   if (use === "send" && indoors && role.move === "air" && i.softness < SOFT_TO_THROW) return "hardThrow";
   if (use === "send" && role.sends?.action === "kick" && i.softness < SOFT_TO_KICK && (i.drag ?? 9) > A_BALL)
     return "hardKick";
+  if (use === "implement" && role.held && i.id !== role.as?.id && !doesFor(i, role.held)) return "notForThis";
   const rolled = role.move === "ground" || role.move === "slide";
   if (use === "target" && rolled && role.upright && i.id !== role.as?.id && i.height < FLAT) return "flatRoll";
   return null;
@@ -85,7 +89,7 @@ export const PLAINER: Record<Action, Action> = {
   tossCatch: "tossCatch",
   carry: "carry",
   dribbleFoot: "dribbleFoot",
-  dribbleStick: "dribbleStick",
+  dribbleStick: "dribbleFoot",
   balance: "balance",
 };
 

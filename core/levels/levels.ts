@@ -1,11 +1,11 @@
 import { type Action, actionFacts, FROM_HAND } from "../actions/actions.ts";
 import { shifted } from "../compile/challenge.ts";
-import { type Support, supported } from "../compile/support.ts";
+import type { Support } from "../compile/support.ts";
 import { type Knob, MOST_NEARER, type Phrase, type Role } from "../contract/contract.ts";
 import { fieldOf, setTo } from "../contract/range.ts";
 import type { Setting } from "../contract/settings.ts";
 import { LINE_FIELD, lineRange } from "../contract/standing.ts";
-import { layoutOf, rates, type Who } from "../forecast/for-activity.ts";
+import type { Who } from "../forecast/for-activity.ts";
 import { type Activity, LOW_POSTURES, MOST_FAMILY } from "../formats/activity.ts";
 import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
@@ -15,6 +15,10 @@ import { logistic, logit } from "../log-odds.ts";
 import { paces } from "../measures/step.ts";
 import type { Item } from "../things/item.ts";
 import { endIn } from "./ends.ts";
+import { rateIn } from "./rate-in.ts";
+import { supportFor } from "./support-for.ts";
+
+export { rateIn };
 
 export type Levels = NonNullable<Activity["levels"]>;
 export type LevelSetting = Levels["list"][number];
@@ -76,21 +80,13 @@ export function rateWith(
   share: (a: Activity, who: Who, self: Omit<Role, "role"> | null) => number | null = rateIn,
 ): number | null {
   if (supports.length === 0) return share(a, who, self);
-  const s = supported(a, supports);
+  const s = supportFor(a, supports, who, self);
   return share(s.activity, who, self || s.self ? { ...self, ...s.self } : null);
 }
 /** What the corridor of some levels is a share of: sends that count, or goes that reach the end. */
 export const shareOf = ({ of }: Pick<Levels, "of">): typeof rateIn => (of === "end" ? endIn : rateIn);
 /** The share of sends that count on a level. */
 export const rateAt = (a: Activity, s: LevelSetting, who: Who): number | null => rateIn(atLevel(a, s), who, selfAt(s));
-
-/** The share of single sends or touches that count, 0 to 1: the mean over all that is aimed at, as often as it is. Null where nothing is. */
-export function rateIn(a: Activity, who: Who, self: Omit<Role, "role"> | null = null): number | null {
-  const all = rates(a, who, layoutOf(a), undefined, self);
-  const often = opened(a).probes.map((p) => [all.get(p.id) ?? 0, p.weight ?? 1] as const);
-  const sum = often.reduce((n, [, w]) => n + w, 0);
-  return sum === 0 ? null : often.reduce((n, [rate, w]) => n + rate * w, 0) / sum;
-}
 
 /** Shares evenly spaced in log-odds over a corridor, the easiest first. */
 export function spaced({ low, high }: { low: number; high: number }, count: number): number[] {

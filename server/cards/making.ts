@@ -1,9 +1,9 @@
 import { itemsForCard, type Making, type SchoolItems } from "#core/compile/card.ts";
-import { supported } from "#core/compile/support.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { adjusted } from "#core/formats/change.ts";
 import { levelFor, notesOn, onLevel, selfOn } from "#core/levels/levels.ts";
+import { supportFor } from "#core/levels/support-for.ts";
 import type { Known } from "../children/known.ts";
 import type { schema } from "../db/client.ts";
 import type { Adjust } from "../db/schema.ts";
@@ -36,8 +36,9 @@ export function makingFor(
   // What the device gets is the activity as this child has it, never why.
   const on = designed.levels ? (level ?? levelFor(designed, who, adjust?.supports)?.level ?? 0) : 0;
   const at = onLevel(designed, on);
-  const needs = supported(adjusted(at, adjust?.settings ?? []), adjust?.supports ?? []);
-  const self = { ...selfOn(designed, on), ...needs.self };
+  const own = selfOn(designed, on);
+  const needs = supportFor(adjusted(at, adjust?.settings ?? []), adjust?.supports ?? [], who, own);
+  const self = { ...own, ...needs.self };
   const may = [...notesOn(designed, on), ...needs.notes];
   return {
     designed: needs.activity,

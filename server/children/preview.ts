@@ -1,6 +1,6 @@
 import { and, desc, eq } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
-import { SUPPORT_IDS, type Support, supported } from "#core/compile/support.ts";
+import { SUPPORT_IDS, type Support } from "#core/compile/support.ts";
 import { adjusted } from "#core/formats/change.ts";
 import { onLevel, selfOn } from "#core/levels/levels.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
@@ -26,6 +26,9 @@ export interface SupportPreview {
   /** Of the support looked at: what this game has a use for, and what it has none for. */
   fits: Support[];
   idle: Support[];
+  /** The game is as hard as it was with this support, or easier; else ready activities that it can be made right in. */
+  held: boolean;
+  others: string[];
 }
 
 /** The newest game sent to a child, or one that is named, with such support. NotFound: not of the teacher's classes, or never sent to that child. */
@@ -56,14 +59,16 @@ export async function supportPreview(
   const person = whoOf(me, ready.known, designed.aim.action);
   const rates = await figures("withSupport", on, person, selfOn(designed, level), supports);
   const [compiled] = await figures("cards", [making]);
-  const { fits } = supported(on, supports);
+  const { fits, plain, with: after, held, others } = rates;
   return {
     name: me.name,
     title: designed.title,
     assignmentId: sent.assignment.id,
     card: compiled!,
     tries: sent.assignment.tries,
-    rates,
+    rates: { plain, with: after },
+    held,
+    others,
     fits,
     idle: SUPPORT_IDS.filter((id) => supports.includes(id) && !fits.includes(id)),
   };

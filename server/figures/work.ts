@@ -15,6 +15,8 @@ import { rareScore } from "#core/forecast/rare.ts";
 import { type Activity, gamePartOf } from "#core/formats/activity.ts";
 import { type Levels, levelsOf, rateWith } from "#core/levels/levels.ts";
 import { levelsNext, nextWeek, type Played, type Proposal } from "#core/levels/next-week.ts";
+import { supportFor } from "#core/levels/support-for.ts";
+import { ready } from "#core/ready/index.ts";
 import type { PlayScore, PlaySetup } from "#core/records/play.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { replay } from "#core/referee/referee.ts";
@@ -37,6 +39,19 @@ export interface GoTold {
   version: number;
   age: number;
   score: PlayScore | null;
+}
+
+/** Names of ready activities that the same support can be made right in, those of the same action first. */
+const MAX_OFFERED = 3;
+function nearestReady(a: Activity, who: Who, self: Omit<Role, "role"> | null, supports: readonly Support[]): string[] {
+  const mine = (x: Activity) => (x.aim.action === a.aim.action ? 0 : 1);
+  return ready
+    .filter((r) => who.age === "adult" || (r.activity.ages.from <= who.age && who.age <= r.activity.ages.to))
+    .map((r) => ({ title: r.activity.title, at: mine(r.activity), s: supportFor(r.activity, supports, who, self) }))
+    .filter(({ s }) => s.held && s.after !== null && s.fits.length > 0)
+    .sort((x, y) => x.at - y.at || Math.abs(x.s.after! - 0.7) - Math.abs(y.s.after! - 0.7))
+    .slice(0, MAX_OFFERED)
+    .map((x) => x.title);
 }
 
 /** Everything heavy that the server works out. Pure, so that it may run in a thread of its own. */
@@ -78,7 +93,9 @@ export const figuresWork = {
   /** The share of sends that count for a child, without support and with it; null where nothing is aimed at. */
   withSupport: (a: Activity, who: Who, self: Omit<Role, "role"> | null, supports: readonly Support[]) => ({
     plain: rateWith(a, who, self, []),
-    with: rateWith(a, who, self, supports),
+    ...(({ after, held, nearer, fits }) => ({ with: after, held, nearer, fits }))(supportFor(a, supports, who, self)),
+    /** Ready activities that the same support fits, nearest to the share that was meant, at most three; asked for only where this one cannot be made right. */
+    others: supportFor(a, supports, who, self).held ? [] : nearestReady(a, who, self, supports),
   }),
   /** By the way it is sent: the pull and the wild sends that resting places show, of goes of one child; none where too few are told. */
   leans(goes: readonly Pick<GoTold, "activity" | "setup" | "events" | "version">[]): Partial<Record<Action, Lean>> {

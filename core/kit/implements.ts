@@ -1,0 +1,82 @@
+import type { Action } from "../actions/actions.ts";
+import type { Item } from "../things/item.ts";
+
+/** How something is held and used to strike, push or carry with. Lengths and widths in metres, mass in kilograms. */
+export interface ImplementUse {
+  hands: 1 | 2;
+  how: "swing" | "push" | "keepUp" | "balance";
+  /** From end to end. */
+  length: { least: number; most: number };
+  /** Beyond it a child of six cannot stop it in time: an assumption. */
+  mostMass: number;
+  /** How wide what meets the ball must be at least. */
+  leastFace: number;
+  /** The bare hand does as well; it does not where hands on the ball are a foul. */
+  bareHand: boolean;
+  /** What is meant where an activity does not say. */
+  usual: string;
+}
+
+const KEEP_UP: ImplementUse = {
+  hands: 1,
+  how: "keepUp",
+  length: { least: 0.15, most: 0.75 },
+  mostMass: 0.4,
+  leastFace: 0.1,
+  bareHand: true,
+  usual: "platePaddle",
+};
+const PUSH: ImplementUse = {
+  hands: 2,
+  how: "push",
+  length: { least: 0.45, most: 1.6 },
+  mostMass: 1.2,
+  leastFace: 0.02,
+  bareHand: false,
+  usual: "broom",
+};
+const RACKET: ImplementUse = {
+  hands: 1,
+  how: "swing",
+  length: { least: 0.24, most: 0.75 },
+  mostMass: 0.4,
+  leastFace: 0.05,
+  bareHand: true,
+  usual: "racket",
+};
+/** Actions that are done with something in the hand. The figures are assumptions of a teacher's kind. */
+const ALWAYS: Partial<Record<Action, ImplementUse>> = {
+  shortStrike: { ...RACKET, length: { least: 0.15, most: 0.75 }, usual: "smallBat" },
+  forehand: RACKET,
+  backhand: RACKET,
+  twoHandStrike: {
+    hands: 2,
+    how: "swing",
+    length: { least: 0.45, most: 1 },
+    mostMass: 0.42,
+    leastFace: 0.02,
+    bareHand: false,
+    usual: "longTube",
+  },
+  longStrike: PUSH,
+  dribbleStick: { ...PUSH, usual: "stick" },
+};
+/** Actions that are done with something in the hand only where the activity says with what. */
+const WHERE_SAID: Partial<Record<Action, ImplementUse>> = {
+  carry: { ...KEEP_UP, how: "balance", leastFace: 0.05 },
+  balance: { ...KEEP_UP, how: "balance", leastFace: 0.05 },
+};
+export const BARE_HAND = "bareHand";
+
+/** How an action uses what is held; null where nothing is. `named`: the activity says with what. */
+export const implementUseOf = (action: Action, named: boolean): ImplementUse | null =>
+  ALWAYS[action] ?? (named ? (WHERE_SAID[action] ?? KEEP_UP) : null);
+
+export const lengthOf = (i: Item): number => Math.max(i.width, i.depth, i.height);
+
+/** Whether a thing can be used so: long enough and not too long, light enough to be stopped, wide enough to meet a ball. */
+export function doesFor(i: Item, use: ImplementUse): boolean {
+  if (i.id === BARE_HAND) return use.bareHand;
+  const length = lengthOf(i);
+  return length >= use.length.least && length <= use.length.most && i.mass <= use.mostMass && i.width >= use.leastFace;
+}
