@@ -13,25 +13,41 @@ const HELD = "held";
 /** After so long without an answer the kept page is shown, seconds. */
 const PATIENCE = 4;
 
-self.addEventListener("install", (event) => {
-  event.waitUntil(
-    caches.open(ASSETS).then(async (cache) => {
-      for (const file of __YARD_FILES__) if (!(await cache.match(file))) await cache.add(file);
-    }),
-  );
-});
+/** Files fetched side by side: a slow line still has room for what is looked at now. */
+const AT_ONCE = 6;
 
-self.addEventListener("activate", (event) => {
-  event.waitUntil(
-    (async () => {
-      await self.clients.claim();
-      if ((await (await caches.open(HELD)).keys()).length > 0) return;
-      const cache = await caches.open(ASSETS);
-      for (const kept of await cache.keys())
-        if (!__YARD_FILES__.includes(new URL(kept.url).pathname)) await cache.delete(kept);
-    })(),
-  );
-});
+/** Keeps files that are not kept yet, so many at once; what did not come is tried again at the next visit. */
+async function keepFiles(files: readonly string[]): Promise<boolean> {
+  const cache = await caches.open(ASSETS);
+  const left = [...new Set(files)];
+  let whole = true;
+  const keep = async () => {
+    for (let file = left.shift(); file !== undefined; file = left.shift())
+      if (!(await cache.match(file, { ignoreVary: true })))
+        await cache.add(file).catch(() => {
+          whole = false;
+        });
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, keep));
+  return whole;
+}
+
+/** Everything else of the family side, once at a time; then what an older build left is let go, unless a go still runs on it. */
+let filling: Promise<void> | null = null;
+function keepTheRest(): Promise<void> {
+  filling ??= (async () => {
+    const whole = await keepFiles(__YARD_FILES__);
+    if (!whole || (await (await caches.open(HELD)).keys()).length > 0) return;
+    const cache = await caches.open(ASSETS);
+    for (const kept of await cache.keys())
+      if (!__YARD_FILES__.includes(new URL(kept.url).pathname)) await cache.delete(kept);
+  })().finally(() => {
+    filling = null;
+  });
+  return filling;
+}
+
+self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
 
 const fresh = new NetworkFirst({
   cacheName: CARDS,
@@ -51,21 +67,37 @@ registerRoute(
   new CacheFirst({ cacheName: ASSETS, matchOptions: { ignoreVary: true } }),
 );
 
+/** A page as it is now, kept under its own address. */
+async function keepPage(cards: Cache, url: string): Promise<void> {
+  const page = await fetch(url, { headers: { Accept: "text/html" } });
+  if (page.ok) await cards.put(url, page);
+}
+
+interface Asked {
+  type: "keep" | "hold" | "release";
+  urls: string[];
+  /** What the page that asks needs itself. */
+  first?: string[];
+}
 self.addEventListener("message", (event) => {
-  const { type, urls } = event.data as { type: "keep" | "hold" | "release"; urls: string[] };
+  const { type, urls, first } = event.data as Asked;
   event.waitUntil(
     (async () => {
       const cards = await caches.open(CARDS);
       const held = await caches.open(HELD);
+      if (type === "keep") {
+        await keepFiles((first ?? []).filter((file) => file.startsWith("/assets/")));
+        for (const url of urls) await keepPage(cards, url).catch(() => undefined);
+        await keepTheRest();
+        return;
+      }
       for (const url of urls) {
-        if (type === "release") await held.delete(url, { ignoreVary: true });
-        else if (type === "keep") {
-          const page = await fetch(url, { headers: { Accept: "text/html" } });
-          if (page.ok) await cards.put(url, page);
-        } else {
-          const page = await cards.match(url, { ignoreSearch: true, ignoreVary: true });
-          if (page) await held.put(url, page);
+        if (type === "release") {
+          await held.delete(url, { ignoreVary: true });
+          continue;
         }
+        const page = await cards.match(url, { ignoreSearch: true, ignoreVary: true });
+        if (page) await held.put(url, page);
       }
     })().catch(() => undefined),
   );

@@ -9,7 +9,7 @@ import type { PlayEvent } from "#core/events/events.ts";
 import { otherAt, others } from "#core/kit/others.ts";
 import { nudgeOf } from "#core/levels/nudge.ts";
 import { settingOf } from "#core/records/rank.ts";
-import { bellAt, type Play, referee, replayOf, stateOf, view } from "#core/referee/play.ts";
+import { bellAt, type Play, referee, replayOf, stateOf, type View, view } from "#core/referee/play.ts";
 import type { Part } from "#core/yard/parts.ts";
 import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "#words/say.ts";
 import { verbOf } from "#words/verbs.ts";
@@ -24,6 +24,8 @@ import { Inputs } from "./inputs/inputs.tsx";
 import { piecesIn } from "./inputs/zones.tsx";
 import type { OwnCard } from "./own-card.ts";
 import { lineText } from "./own-line.tsx";
+import { sinceStart } from "./play-clock.ts";
+import { guardSecondTaps } from "./second-tap.ts";
 import { heard } from "./seen.ts";
 import { StorageTrouble } from "./storage-trouble.tsx";
 import { changePlay, dropPractice, eventsOf, type LocalPlay } from "./store.ts";
@@ -70,6 +72,18 @@ function playedOf(pattern: AnyPattern, parts: readonly Part[], all: unknown, som
   return parts.filter((p) => played.has(p.id) || !known.has(p.id));
 }
 
+/** Told last in a second way, the same sentence is read out again. */
+const AGAIN = "\u00a0";
+/** A sentence that is read out each time it is said, the same one too. */
+function useSaid() {
+  const [said, set] = useState("");
+  const say = useCallback(
+    (text: string) => set((before) => (text !== "" && before === text ? text + AGAIN : text)),
+    [],
+  );
+  return [said, say] as const;
+}
+
 /** The shell of every game: whose turn, what to do, the score with its sum, the clock, the inputs, undo. */
 export function Board({
   data,
@@ -97,9 +111,10 @@ export function Board({
     latest.current = p;
     show(p);
   }, []);
-  const [told, setTold] = useState("");
+  const [told, setTold] = useSaid();
   // What is read out: what was seen, the score, whose turn. The screen shows it already.
-  const [said, setSaid] = useState("");
+  const [said, setSaid] = useSaid();
+  useEffect(guardSecondTaps, []);
   const [fixing, setFixing] = useState(false);
   const [swapping, setSwapping] = useState(false);
   const writes = useWrites(local, data, again);
@@ -143,7 +158,13 @@ export function Board({
       if (!latest.current) return;
       // What could not be kept stops the game at once: nothing more happens in it but that its clock stands still.
       if (stopped.current && body.kind !== "pause") return;
-      const now = Math.round((local.speed ?? 1) * (Date.now() - local.startedAt));
+      const hear = (event: PlayEvent, views: { before: View; after: View }) =>
+        heard(event, views, data, {
+          name,
+          verb: verbOf(data.card.activity.aim.action),
+          silent: local.adds === true,
+        });
+      const now = Math.round(sinceStart(local, latest.current.record.at(-1)?.at ?? 0));
       const r = run.current;
       if (r && body.kind === "count" && body.n === 1 && body.by === r.event.by && r.event.n < MOST_IN_RUN) {
         const due = bellAt(view(r.before));
@@ -152,6 +173,7 @@ export function Board({
         if (more && !isRefusal(more)) {
           clearTimeout(r.timer);
           run.current = { before: r.before, event, timer: window.setTimeout(flush, RUN_PAUSE) };
+          setSaid(hear(event, { before: view(r.before), after: view(more) }));
           setPlay(more);
           return;
         }
@@ -184,13 +206,7 @@ export function Board({
                       : "",
       );
       const views = { before: view(before), after: view(after) };
-      setSaid(
-        heard(event, views, data, {
-          name,
-          verb: verbOf(data.card.activity.aim.action),
-          silent: local.adds === true,
-        }),
-      );
+      setSaid(hear(event, views));
       setFixing(false);
       setSwapping(false);
       setPlay(after);
@@ -201,7 +217,7 @@ export function Board({
       const done = views.after.done !== null;
       write(seq, event, done !== (views.before.done !== null) ? { done } : null);
     },
-    [local, setPlay, flush, write, data, name],
+    [local, setPlay, setSaid, setTold, flush, write, data, name],
   );
 
   // While the device cannot keep what happens, the clock stands still; it goes on with the game.
@@ -222,7 +238,10 @@ export function Board({
   const places = useRef<readonly string[]>([]);
   const panel = fixing ? "fix" : swapping ? "swap" : "play";
   useHeading(play && view(play).done ? "over" : panel);
-  const elapsed = useElapsed(local.startedAt, play !== null && view(play).done === null, local.speed);
+  const elapsed = useElapsed(
+    () => sinceStart(local, latest.current?.record.at(-1)?.at ?? 0),
+    play !== null && view(play).done === null,
+  );
   const dueAt = play ? bellAt(view(play)) : null;
   useEffect(() => {
     if (dueAt === null || elapsed < dueAt) return;
@@ -515,7 +534,7 @@ export function Board({
           )}
           <div
             hidden={swapping}
-            className={`grid gap-2.5 ${swapping ? "hidden" : ""} ${canSwap ? "grid-cols-4" : "grid-cols-3"}`}
+            className={`sticky bottom-0 z-10 -mx-1 grid gap-2.5 bg-page px-1 pb-[max(0.25rem,env(safe-area-inset-bottom))] ${swapping ? "hidden" : ""} ${canSwap ? "grid-cols-4" : "grid-cols-3"}`}
           >
             <button
               type="button"

@@ -124,12 +124,16 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
       setTicks({ ...ticks, look: [], grownUp: false, of: underWay.id });
   }, [underWay, ticks, setTicks]);
   useHeading(`${step} ${asked.at ?? ""}`);
+  const game = data.card.activity.pattern.name;
   const go = useCallback((to: Step) => setSearch({ screen: to }, { preventScrollReset: false }), [setSearch]);
   useEffect(() => {
     performance.mark("usable");
-    void keepPages([location.pathname]);
+    // The game comes before anything else of the site: it can be played once the network is gone.
+    void keepPages([location.pathname], () =>
+      Promise.all([loadSetUp(), loadPlay().then(({ loadGame }) => loadGame(game))]),
+    );
     return keepSyncing(data.token, [data.id]);
-  }, [data.token, data.id]);
+  }, [data.token, data.id, game]);
   useEffect(() => {
     if (step === "fetch") requestIdleCallback?.(() => void loadSetUp().catch(() => undefined));
     if (step === "look" || step === "setup" || step === "fetch")

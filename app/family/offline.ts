@@ -1,9 +1,22 @@
-/** Asks the service worker to keep pages for when the network is gone; without one nothing happens. */
-export async function keepPages(urls: readonly string[]): Promise<void> {
+/** What this page has loaded of ours so far. */
+const loaded = (): string[] =>
+  performance
+    .getEntriesByType("resource")
+    .map((e) => new URL(e.name, location.href))
+    .filter((url) => url.origin === location.origin && url.pathname.startsWith("/assets/"))
+    .map((url) => url.pathname);
+
+/**
+ * Asks the service worker to keep pages for when the network is gone, and before everything else what they need: what this page has loaded once
+ * `needs` has come. The browser is asked not to throw it away. Without a service worker nothing happens.
+ */
+export async function keepPages(urls: readonly string[], needs?: () => Promise<unknown>): Promise<void> {
   if (!("serviceWorker" in navigator)) return;
   await navigator.serviceWorker.register("/sw.js");
   const ready = await navigator.serviceWorker.ready;
-  ready.active?.postMessage({ type: "keep", urls });
+  await needs?.().catch(() => undefined);
+  ready.active?.postMessage({ type: "keep", urls, first: loaded() });
+  await navigator.storage?.persist?.().catch(() => false);
 }
 
 /** While a go is open its page, and so its code, stays the one it began with. */

@@ -49,12 +49,16 @@ function useOnlyTab(card: string): { state: "asking" | "mine" | "other"; retry: 
   return { state, retry: () => setTries(tries + 1) };
 }
 
+/** The code of a game, and its sentences with it. */
+export const loadGame = async (name: PatternName): Promise<AnyPattern> =>
+  (await Promise.all([loadPattern(name), loadWords(name)]))[0];
+
 /** The one pattern that is played: its code comes with the game, and so do its sentences. */
 function usePattern(name: PatternName): AnyPattern | null {
   const [pattern, set] = useState<AnyPattern | null>(null);
   const [error, setError] = useState<unknown>(null);
   useEffect(() => {
-    Promise.all([loadPattern(name), loadWords(name)]).then(([pattern]) => set(pattern), setError);
+    loadGame(name).then(set, setError);
   }, [name]);
   if (error) throw error;
   return pattern;

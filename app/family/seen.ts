@@ -1,3 +1,4 @@
+import { mainAsks } from "#core/asks/ask.ts";
 import type { GameEvent, PlayEvent } from "#core/events/events.ts";
 import type { View } from "#core/referee/play.ts";
 import type { Part } from "#core/yard/parts.ts";
@@ -15,6 +16,67 @@ export const labelAmong = (parts: readonly Part[]) => (id: string) => {
   if (part?.kind === "cell") return say("play.cell", { label: part.label });
   return part?.kind === "zone" ? say("play.points", { points: part.points }) : zoneName(id);
 };
+
+/** Where a place of a square lies that is `n` wide. */
+const placeIn = (at: number, n: number) => say("square.at", { row: Math.floor(at / n) + 1, column: (at % n) + 1 });
+
+/** How far everybody ran, as the batter and those who were put out. */
+function ranText(e: GameEvent & { kind: "run" }, before: View): string {
+  const to = e.reached?.at(-1) ?? 0;
+  const asked = mainAsks(before.asks)[0];
+  const home = asked?.kind === "send" && asked.aim.kind === "bat" ? asked.aim.home : null;
+  const out = e.out?.length ?? 0;
+  const batter = to === 0 ? say("bat.none") : to === home ? say("bat.home") : say("bat.base", { base: to });
+  return say("bat.ran", { where: batter, out });
+}
+
+/** What was told that is no send, in words: everything that a tap tells has some. */
+function toldText(e: GameEvent, before: View, label: (id: string) => string): string | null {
+  switch (e.kind) {
+    case "run":
+      return seenText(e, label) ?? ranText(e, before);
+    case "count":
+      return say(e.drop ? "play.ev.dropped" : "play.counted", { count: e.n });
+    case "point":
+      return seenText(e, label) ?? say("play.ev.told");
+    case "task":
+      return say("play.done");
+    case "stand": {
+      const asked = before.asks.find((a) => a.kind === "stand");
+      return say(asked?.kind === "stand" && asked.what === "jack" ? "play.jackPlaced" : "play.allStand");
+    }
+    case "ready":
+      return say(
+        before.now.key === "play.ready"
+          ? "play.ev.started"
+          : before.now.key === "board.closing"
+            ? "board.noneFlew"
+            : "play.ev.roundCounted",
+      );
+    case "mix":
+      return say("play.ev.mixed");
+    case "swap": {
+      const asked = mainAsks(before.asks)[0];
+      const n = asked?.kind === "swap" ? asked.n : 1;
+      return say("play.ev.swapped", { a: placeIn(e.a, n), b: placeIn(e.b, n) });
+    }
+    case "arrange":
+      return say("play.theyStand");
+    case "move":
+      return e.place === "in" || e.place === "out"
+        ? say(e.place === "in" ? "play.jackMoved" : "play.outside")
+        : say("play.ev.moved", { label: label(e.place) });
+    case "choose":
+      if (e.of === "rest") return say("play.thatIsAll");
+      return (
+        seenText(e, label) ?? (e.pick === null ? say("play.noBlocker") : say("play.ev.chose", { label: label(e.pick) }))
+      );
+    case "set":
+      return say("play.ev.set");
+    default:
+      return seenText(e, label);
+  }
+}
 
 /** What was seen, in words. */
 export function seenText(e: GameEvent, label: (id: string) => string): string | null {
@@ -63,10 +125,10 @@ export function heard(
     event.kind === "undo"
       ? say("play.undone")
       : event.kind === "correct"
-        ? seenText(event.event as GameEvent, labelOf(data))
-        : event.kind === "count"
-          ? say(event.drop ? "play.dropped" : "play.counted", { count: event.n })
-          : seenText(event as GameEvent, labelOf(data));
+        ? toldText(event.event as GameEvent, before, labelOf(data))
+        : event.kind === "pause" || event.kind === "goOn"
+          ? say(event.kind === "pause" ? "play.paused" : "play.ev.goesOn")
+          : toldText(event as GameEvent, before, labelOf(data));
   if (what === null) return "";
   const several = after.score.length > 1;
   const side = event.kind === "undo" ? after.side : before.side;

@@ -3,15 +3,19 @@ import { LANGUAGE, say } from "#words/say.ts";
 
 const TICK = 250;
 
-/** Milliseconds since the play began, by the device's clock, while it runs; `speed` times as fast. */
-export function useElapsed(startedAt: number, running: boolean, speed = 1): number {
-  const [now, set] = useState(() => Date.now());
+/** What a clock says, milliseconds, looked at again while it runs. */
+export function useElapsed(clock: () => number, running: boolean): number {
+  const now = useRef(clock);
+  now.current = clock;
+  const [at, set] = useState(0);
   useEffect(() => {
     if (!running) return;
-    const t = setInterval(() => set(Date.now()), TICK);
+    const look = () => set(now.current());
+    look();
+    const t = setInterval(look, TICK);
     return () => clearInterval(t);
   }, [running]);
-  return Math.max(0, speed * (now - startedAt));
+  return at;
 }
 
 /** Keeps the screen awake while a game is on, where the device allows it; says whether it does. */

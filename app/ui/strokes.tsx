@@ -147,20 +147,50 @@ export function ThingStroke({
       {ring && now && (
         <circle r={px(size * 0.78)} fill={mustard} fillOpacity="0.2" stroke={mustard} strokeWidth="3" data-now={s.id} />
       )}
-      <use
-        href={drawing(s.item)}
-        transform={`scale(${(size / 40).toFixed(3)}) translate(-20 -20)`}
-        fill="none"
-        stroke={now ? mustard : s.aimed ? mint : chalk}
-        strokeWidth="2.5"
-        strokeLinejoin="round"
-        strokeLinecap="round"
-        opacity={done ? 0.45 : 1}
-      />
+      {s.sign === undefined ? (
+        <use
+          href={drawing(s.item)}
+          transform={`scale(${(size / 40).toFixed(3)}) translate(-20 -20)`}
+          fill="none"
+          stroke={now ? mustard : s.aimed ? mint : chalk}
+          strokeWidth="2.5"
+          strokeLinejoin="round"
+          strokeLinecap="round"
+          opacity={done ? 0.45 : 1}
+        />
+      ) : (
+        <Card sign={s.sign} size={size} paint={now ? mustard : chalk} opacity={done ? 0.45 : 1} />
+      )}
       {done && (
         <path d={TICK} fill="none" stroke={chalk} strokeWidth="5" strokeLinecap="round" strokeLinejoin="round" />
       )}
     </>
+  );
+}
+
+/** A card with what is chalked on it, as it leans a little. */
+function Card({ sign, size, paint, opacity }: { sign: string; size: number; paint: string; opacity: number }) {
+  const half = size / 2;
+  return (
+    <g opacity={opacity} transform="rotate(-4)">
+      <path
+        d={`M${px(-half * 0.8)} ${px(-half)}L${px(half * 0.84)} ${px(-half * 0.94)}L${px(half * 0.8)} ${px(half)}L${px(-half * 0.84)} ${px(half * 0.94)}Z`}
+        fill={PAINT.court}
+        stroke={paint}
+        strokeWidth="2"
+        strokeLinejoin="round"
+      />
+      <text
+        y={px(size * 0.2)}
+        textAnchor="middle"
+        fill={paint}
+        fontSize={px(Math.min(size * 0.6, (size * 1.2) / sign.length))}
+        fontWeight="700"
+        pointerEvents="none"
+      >
+        {sign}
+      </text>
+    </g>
   );
 }
 

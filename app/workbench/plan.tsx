@@ -243,6 +243,7 @@ export const Plan = memo(function Plan({
             key={t.id}
             id={t.id}
             item={t.item}
+            sign={t.sign}
             name={t.group ? t.label : s.reversed ? targetName(t) : `${i + 1} ${targetName(t)}`}
             x={s.x(t.along)}
             y={s.y(t.across)}
@@ -292,6 +293,8 @@ const LINE_GRIP = 16;
 interface MarkProps {
   id: string;
   item: string;
+  /** What it carries, as on a card. */
+  sign: string | undefined;
   name: string;
   x: number;
   y: number;
@@ -322,6 +325,7 @@ interface MarkProps {
 const TargetMark = memo(function TargetMark({
   id,
   item,
+  sign,
   name,
   x,
   y,
@@ -400,7 +404,10 @@ const TargetMark = memo(function TargetMark({
           strokeDasharray={wrong ? undefined : grouped ? "2 3" : "5 4"}
         />
         <ThingStroke
-          s={{ kind: "thing", id, at: { along: distance, across }, size: wide, item, wall: false, aimed: true }}
+          s={{
+            ...{ kind: "thing", id, at: { along: distance, across }, size: wide, item, wall: false, aimed: true },
+            ...(sign !== undefined && { sign }),
+          }}
           now={chosen || grouped}
           k={scale.k}
           least={LEAST}

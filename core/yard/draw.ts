@@ -12,8 +12,8 @@ export type Stroke =
   /** `worth`: a band is the fuller the more points it brings. */
   | { kind: "poly"; id: string; look: Look; points: readonly Place[]; closed: boolean; worth?: number }
   | { kind: "disc"; id: string; look: Look; at: Place; radius: number }
-  /** `aimed`: something is sent at it. */
-  | { kind: "thing"; id: string; at: Place; size: number; item: string; wall: boolean; aimed: boolean }
+  /** `aimed`: something is sent at it. `sign`: what it carries; it is drawn as a card with that on it. */
+  | { kind: "thing"; id: string; at: Place; size: number; item: string; wall: boolean; aimed: boolean; sign?: string }
   | { kind: "person"; id: string; at: Place }
   /** In the middle of its place where `beside` is not given. `of`: what it names. */
   | { kind: "text"; id: string; at: Place; text: string; beside?: Beside; of: Part["kind"] };
@@ -24,9 +24,9 @@ function layer(s: Stroke): number {
   if (s.kind === "poly") return s.look === "zone" ? 0 : s.look === "start" ? 2 : 1;
   return { disc: 1, thing: 3, person: 3, text: 4 }[s.kind];
 }
-/** What is written of a part where the renderer has no words of its own for it: its label, or what a band or a target is worth; targets have no words but those and what they carry. */
+/** What is written of a part where the renderer has no words of its own for it: its label, or what a band or a target is worth; a target has no words but those; what it carries is drawn on it. */
 export function writtenOn(p: Part): string {
-  if (p.kind === "target") return p.sign ?? (p.points === undefined ? "" : String(p.points));
+  if (p.kind === "target") return p.points === undefined ? "" : String(p.points);
   if (p.kind === "zone") return String(p.points);
   if (p.kind === "line" && p.points !== undefined) return `${p.label ?? ""} · ${p.points}`;
   return "label" in p ? (p.label ?? "") : "";
@@ -82,7 +82,10 @@ export function strokesOf(parts: readonly Part[], written: (p: Part) => string =
       }
       case "target":
         return [
-          { kind: "thing", id: p.id, at: p, size: p.width, item: p.item, wall: false, aimed: true },
+          {
+            ...{ kind: "thing", id: p.id, at: p, size: p.width, item: p.item, wall: false, aimed: true },
+            ...(p.sign !== undefined && { sign: p.sign }),
+          },
           ...text(p, { side: "over", size: p.width }),
         ];
       case "obstacle": {

@@ -1,22 +1,30 @@
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
+import { useAway } from "../use-away.ts";
 import { speak } from "../use-device.ts";
 import type { InputProps } from "./input.ts";
 
 /** The library of exercises comes once one is owed. */
 const ExerciseByName = lazy(() => import("../../ui/exercise-by-name.tsx"));
 
-/** One big button for the one thing that comes next. */
+/** One big button for the one thing that comes next; where something else was just tapped, it stands beside that place. */
 export function Big({ text, press }: { text: string; press: () => void }) {
+  const { box, away } = useAway<HTMLDivElement>();
   return (
-    <button
-      type="button"
-      className="min-h-28 grow rounded-[2rem] border-[3px] border-night bg-mustard px-3 text-4xl font-bold text-night short:min-h-16 short:text-3xl"
-      onClick={press}
-    >
-      {text}
-    </button>
+    <div ref={box} className="grid min-h-28 grow grid-cols-5 short:min-h-16">
+      <button
+        type="button"
+        className={`rounded-[2rem] border-[3px] border-night bg-mustard px-3 font-bold text-night ${
+          away === null
+            ? "col-span-5 text-4xl short:text-3xl"
+            : `col-span-2 text-2xl leading-tight short:text-xl ${away === "right" ? "col-start-4" : ""}`
+        }`}
+        onClick={press}
+      >
+        {text}
+      </button>
+    </div>
   );
 }
 
@@ -44,17 +52,19 @@ export function Ready({ now, act, sound }: InputProps<AskOf<"ready">>) {
     const text = say(now === "board.closing" ? "board.noneFlew" : "play.count");
     return <Big text={text} press={() => act({ kind: "ready" })} />;
   }
+  if (left === null) return <Big text={say("play.start")} press={() => setLeft(COUNTDOWN)} />;
+  // The number stands where it was tapped: what starts at once is over it.
   return (
     <>
-      {left !== null && (
-        <p role="timer" className="text-center text-7xl leading-none font-bold short:text-5xl">
-          {left}
-        </p>
-      )}
-      <Big
-        text={say(left === null ? "play.start" : "play.startNow")}
-        press={() => (left === null ? setLeft(COUNTDOWN) : start.current())}
-      />
+      <button type="button" className="btn min-h-12 text-lg short:min-h-9" onClick={() => start.current()}>
+        {say("play.startNow")}
+      </button>
+      <p
+        role="timer"
+        className="grid min-h-28 grow place-items-center text-7xl leading-none font-bold short:min-h-16 short:text-5xl"
+      >
+        {left}
+      </p>
     </>
   );
 }

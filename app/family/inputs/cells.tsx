@@ -20,6 +20,7 @@ export const Lift = ({ ask, data, act, pieces }: InputProps<AskOf<"choose">> & {
     data={data}
     pieces={pieces}
     outside={false}
+    take
     pick={(pick) => act({ kind: "choose", of: ask.of, pick })}
   />
 );

@@ -102,18 +102,28 @@ export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { a
       ) : (
         <button
           type="button"
-          className="min-h-14 rounded-full border-[3px] border-night bg-mustard text-2xl font-bold text-night"
+          className="min-h-14 rounded-full border-[3px] border-night bg-mustard text-2xl font-bold text-night disabled:border-dashed disabled:bg-transparent disabled:text-lg disabled:text-ink short:min-h-11"
+          disabled={fell.length === 0}
           onClick={() => act({ kind: "send", fell: [...fell].sort() })}
         >
           {fell.length === 0
-            ? say(touched ? "play.noneTouched" : "play.noneFell")
+            ? say(touched ? "play.tapTouched" : "play.tapFell")
             : say(touched ? "play.touchedCount" : "play.fellCount", { count: fell.length })}
         </button>
       )}
-      <div className="grid grid-cols-2 gap-2.5">
+      <div className="grid auto-cols-fr grid-flow-col gap-2.5">
+        {known && !counting && (
+          <button
+            type="button"
+            className="btn min-h-12 px-1 text-lg leading-tight short:min-h-9"
+            onClick={() => act({ kind: "send", fell: [] })}
+          >
+            {say(touched ? "play.noneTouched" : "play.noneFell")}
+          </button>
+        )}
         <button
           type="button"
-          className="btn min-h-12 short:min-h-9 text-lg"
+          className="btn min-h-12 px-1 text-lg leading-tight short:min-h-9"
           onClick={() => act({ kind: "send", fell: many })}
         >
           {say("play.allFell")}
@@ -121,7 +131,7 @@ export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { a
         {known && !touched && (
           <button
             type="button"
-            className="btn min-h-12 short:min-h-9 text-lg"
+            className="btn min-h-12 px-1 text-lg leading-tight short:min-h-9"
             aria-pressed={counting}
             onClick={() => setCounting(!counting)}
           >

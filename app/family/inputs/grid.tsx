@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { say } from "#words/say.ts";
 import type { CardData } from "../card-app.tsx";
 import { PieceShape } from "../yard-map.tsx";
@@ -11,6 +12,7 @@ export function Grid({
   pick,
   pieces = [],
   outside = true,
+  take = false,
 }: {
   places: readonly string[];
   data: CardData;
@@ -19,8 +21,11 @@ export function Grid({
   pieces?: Pieces;
   /** It may lie outside, too. */
   outside?: boolean;
+  /** It is a piece that is tapped, not a free square. */
+  take?: boolean;
 }) {
-  const cells = data.card.parts.flatMap((p) => (p.kind === "cell" && places.includes(p.id) ? [p] : []));
+  const [taken, setTaken] = useState(false);
+  const cells = data.card.parts.flatMap((p) => (p.kind === "cell" ? [p] : []));
   const rows = [...new Set(cells.map((c) => c.along))].sort((a, b) => b - a);
   const columns = [...new Set(cells.map((c) => c.across))].sort((a, b) => a - b);
   const lies = (id: string) => pieces.filter((p) => p.place === id);
@@ -43,13 +48,20 @@ export function Grid({
           columns.map((column) => {
             const cell = cells.find((c) => c.along === row && c.across === column)!;
             const here = lies(cell.id);
+            // A square that was just told is taken now: to tell it again is asked for beside it, never under the same thumb.
+            const may = places.includes(cell.id) && (take || here.length > 0 === taken);
             return (
               <button
                 key={cell.id}
                 type="button"
+                aria-disabled={!may || undefined}
                 aria-label={say(here.length > 0 ? "play.cellTaken" : "play.cell", { label: cell.label })}
-                className={`grid aspect-square min-h-12 place-items-center rounded-sm border-[3px] border-night text-2xl font-bold text-night short:aspect-auto ${here.length > 0 ? "bg-mustard" : "bg-mint"}`}
-                onClick={() => pick(cell.id)}
+                className={`grid aspect-square min-h-12 place-items-center rounded-sm border-[3px] border-night text-2xl font-bold text-night aria-disabled:border-dashed short:aspect-auto short:min-h-9 ${here.length > 0 ? "bg-mustard" : "bg-mint"}`}
+                onClick={() => {
+                  if (!may) return;
+                  setTaken(false);
+                  pick(cell.id);
+                }}
               >
                 {here.length > 0 ? (
                   <svg viewBox="0 0 30 30" width="34" height="34" aria-hidden="true">
@@ -64,11 +76,27 @@ export function Grid({
         )}
       </div>
       <Keys of="places" />
-      {outside && (
-        <button type="button" className="btn min-h-12 border-dashed text-xl" onClick={() => pick("out")}>
-          {say("play.outside")}
-        </button>
-      )}
+      <div className="grid auto-cols-fr grid-flow-col gap-2.5">
+        {!take && pieces.some((p) => p.place !== null && places.includes(p.place)) && (
+          <button
+            type="button"
+            className="btn min-h-12 px-1 text-lg leading-tight short:min-h-9"
+            aria-pressed={taken}
+            onClick={() => setTaken(!taken)}
+          >
+            {say("play.onTaken")}
+          </button>
+        )}
+        {outside && (
+          <button
+            type="button"
+            className="btn min-h-12 border-dashed px-1 text-lg leading-tight short:min-h-9"
+            onClick={() => pick("out")}
+          >
+            {say("play.outside")}
+          </button>
+        )}
+      </div>
     </>
   );
 }

@@ -8,6 +8,45 @@ import type { InputProps } from "./input.ts";
 
 /** Cards so near each other along, metres, are one row. */
 const ROW = 0.4;
+/** One card of the word in chalk: the one asked for is circled as a target is, and what is found is underlined. */
+function Chalked({ sign, state, lean }: { sign: string; state: "asked" | "found" | "later"; lean: number }) {
+  const wide = Math.max(40, 16 + 15 * sign.length);
+  return (
+    <svg
+      aria-hidden="true"
+      viewBox={`${-wide / 2} -24 ${wide} 48`}
+      style={{ width: `${wide / 16}rem` }}
+      className="h-12 short:h-9"
+    >
+      {state === "asked" && (
+        <ellipse rx={wide / 2 - 2} ry="22" fill="none" stroke="var(--color-mustard)" strokeWidth="3" />
+      )}
+      <g
+        transform={`rotate(${3 * lean})`}
+        fill="none"
+        stroke="var(--color-chalk)"
+        strokeOpacity={state === "later" ? 0.5 : 1}
+        strokeWidth="1.5"
+        strokeLinecap="round"
+      >
+        {state !== "asked" && (
+          <path d={`M${-wide / 2 + 5} 17H${wide / 2 - 5}`} strokeWidth={state === "found" ? 3 : 1.5} />
+        )}
+        <text
+          y="8"
+          textAnchor="middle"
+          fontSize="23"
+          fontWeight="700"
+          stroke="none"
+          fill={state === "asked" ? "var(--color-mustard)" : "var(--color-chalk)"}
+        >
+          {sign.toUpperCase()}
+        </text>
+      </g>
+    </svg>
+  );
+}
+
 /** The word so far: letters that are found, and those to come only where they may be read. */
 function Prompt({ spell }: { spell: Spelled }) {
   const reads = spell.show === "word";
@@ -21,14 +60,14 @@ function Prompt({ spell }: { spell: Spelled }) {
         </button>
       )}
       <span className="sr-only">{say("play.spelled", { letter: spell.at + 1, letters: spell.signs.length })}</span>
-      <span className="flex gap-1.5" aria-hidden="true">
+      <span className="flex flex-wrap gap-2 rounded-md bg-night px-3 py-2 short:py-1" aria-hidden="true">
         {spell.signs.map((s, i) => (
-          <span
+          <Chalked
             key={`${i + 1}`}
-            className={`grid min-h-11 min-w-9 place-items-center rounded-sm border-b-4 px-1 text-2xl font-bold uppercase short:min-h-8 ${i === spell.at ? "border-night bg-mustard text-night" : i < spell.at ? "border-court bg-mint text-night" : "border-ink/40"}`}
-          >
-            {reads || i < spell.at ? s : ""}
-          </span>
+            sign={reads || i < spell.at ? s : ""}
+            state={i === spell.at ? "asked" : i < spell.at ? "found" : "later"}
+            lean={i % 2 === 0 ? -1 : 1}
+          />
         ))}
       </span>
     </div>
@@ -67,7 +106,7 @@ export default function Letters({
           <button
             key={c.id}
             type="button"
-            className="min-h-14 rounded-lg border-[3px] border-night bg-mint px-1 text-2xl leading-none font-bold text-night uppercase active:scale-[0.97] short:min-h-9"
+            className="min-h-14 rounded-sm border-2 border-chalk bg-court px-1 text-2xl leading-none font-bold text-chalk uppercase shadow-[0_0_0_3px_var(--color-court)] active:scale-[0.97] short:min-h-9"
             onClick={() => tap(c.id)}
           >
             {c.sign ?? c.label}

@@ -1,6 +1,7 @@
 import { useRef, useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
+import { useAway } from "../use-away.ts";
 import { PieceShape } from "../yard-map.tsx";
 import { Big } from "./big.tsx";
 import type { InputProps } from "./input.ts";
@@ -219,6 +220,27 @@ function Measure({
   );
 }
 
+/** Beside the place where the last piece was told, not under the thumb. */
+function CountRound({ known, press }: { known: boolean; press: () => void }) {
+  const { box, away } = useAway<HTMLDivElement>();
+  return (
+    <div ref={box} className="grid min-h-14 grid-cols-5 short:min-h-10">
+      <button
+        type="button"
+        className={`rounded-full border-[3px] border-night bg-mustard font-bold text-night disabled:opacity-60 ${
+          away === null
+            ? "col-span-5 text-xl"
+            : `col-span-2 text-base leading-tight ${away === "right" ? "col-start-4" : ""}`
+        }`}
+        disabled={!known}
+        onClick={press}
+      >
+        {say("play.countRound")}
+      </button>
+    </div>
+  );
+}
+
 /** All pieces by how near they lie: near ties are measured, then the round is counted. */
 export function Nearest({ ask, act, name }: InputProps<AskOf<"measure">>) {
   const [measuring, setMeasuring] = useState<number | null>(null);
@@ -264,14 +286,7 @@ export function Nearest({ ask, act, name }: InputProps<AskOf<"measure">>) {
           </li>
         )}
       </ol>
-      <button
-        type="button"
-        className="min-h-14 rounded-full border-[3px] border-night bg-mustard text-xl font-bold text-night disabled:opacity-60 short:min-h-10"
-        disabled={!known}
-        onClick={() => act({ kind: "ready" })}
-      >
-        {say("play.countRound")}
-      </button>
+      <CountRound known={known} press={() => act({ kind: "ready" })} />
     </>
   );
 }
