@@ -208,7 +208,8 @@ export async function sentTo(browser: Tabs, child: string, a: Activity) {
 export async function keptOf(name: string) {
   const sql = owner();
   const rows = () => sql`
-    select r.score, r.reflection from result r join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
+    select r.score, r.reflection, p.started_at, p.clock_doubt from result r join play p on p.id = r.play_id
+    join card k on k.id = r.card_id join card_version v on v.card_id = k.id and v.hash = k.hash
     where v.compiled->'activity'->>'title' = ${name}`;
   await expect.poll(async () => (await rows()).length).toBe(1);
   const [kept] = await rows();

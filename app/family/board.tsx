@@ -469,7 +469,7 @@ export function Board({
         )}
         <div className={`shrink-0 text-right ${onFloor ? "flex items-end gap-5" : "grid content-center gap-2"}`}>
           {v.score.map((s, i) => (
-            <div key={s.players.join()} className={i === v.side || !several ? "" : "opacity-75"}>
+            <div key={s.players.join()} data-score className={i === v.side || !several ? "" : "opacity-75"}>
               <p className="text-sm">{several ? sideNames(i) : say(`unit.${s.unit}`, { value: s.value })}</p>
               <p
                 className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl short:text-3xl"} ${i === v.side ? "text-mustard" : ""}`}
@@ -534,6 +534,7 @@ export function Board({
           )}
           <div
             hidden={swapping}
+            data-steady
             className={`sticky bottom-0 z-10 -mx-1 grid gap-2.5 bg-page px-1 pb-[max(0.25rem,env(safe-area-inset-bottom))] ${swapping ? "hidden" : ""} ${canSwap ? "grid-cols-4" : "grid-cols-3"}`}
           >
             <button

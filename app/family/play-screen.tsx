@@ -11,6 +11,7 @@ import type { CardData, Step } from "./card-app.tsx";
 import type { OwnCard } from "./own-card.ts";
 import { Question, toAsk } from "./question.tsx";
 import { changePlay, type LocalPlay } from "./store.ts";
+import { useTight } from "./use-device.ts";
 import { useHeading } from "./use-heading.ts";
 import { Who } from "./who.tsx";
 
@@ -66,6 +67,7 @@ function usePattern(name: PatternName): AnyPattern | null {
 
 export default function PlayScreen({ data, own, underWay, again, go, trying }: Props) {
   const tab = useOnlyTab(data.id);
+  const line = useTight();
   const [asks, setAsks] = useState(() => toAsk(data));
   useHeading(underWay ? "game" : asks ? "question" : "who");
   const pattern = usePattern(data.card.activity.pattern.name);
@@ -82,15 +84,18 @@ export default function PlayScreen({ data, own, underWay, again, go, trying }: P
   if (!underWay && asks) return <Question data={data} done={() => setAsks(false)} />;
   if (!underWay) return <Who data={data} pattern={pattern} own={own} again={again} {...(trying && { trying })} />;
   const board = (
-    <Board
-      data={data}
-      pattern={pattern}
-      own={own}
-      local={underWay}
-      again={again}
-      go={go}
-      {...(trying && { tried: trying.tried })}
-    />
+    <>
+      <span ref={line} aria-hidden="true" className="absolute w-[1rem]" />
+      <Board
+        data={data}
+        pattern={pattern}
+        own={own}
+        local={underWay}
+        again={again}
+        go={go}
+        {...(trying && { tried: trying.tried })}
+      />
+    </>
   );
   if (underWay.done && !underWay.result) return board;
   if (!hasRules(pattern, underWay.rulesVersion))

@@ -18,6 +18,30 @@ export function useElapsed(clock: () => number, running: boolean): number {
   return at;
 }
 
+/** Lines of text that a screen must hold, rem, before all of a game fits on it. */
+const ROOMY = 43.75;
+/** Marks the page while few of the reader's lines fit on the screen, because their letters are large; gives what is measured. */
+export function useTight() {
+  const line = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    const page = document.documentElement;
+    const look = () => {
+      const rem = line.current?.getBoundingClientRect().width || 16;
+      page.toggleAttribute("data-tight", innerHeight / rem < ROOMY);
+    };
+    const watch = new ResizeObserver(look);
+    if (line.current) watch.observe(line.current);
+    addEventListener("resize", look);
+    look();
+    return () => {
+      watch.disconnect();
+      removeEventListener("resize", look);
+      page.removeAttribute("data-tight");
+    };
+  }, []);
+  return line;
+}
+
 /** Keeps the screen awake while a game is on, where the device allows it; says whether it does. */
 export function useWakeLock(): boolean {
   const [awake, set] = useState(true);

@@ -49,10 +49,11 @@ export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Dat
     // Two sendings to one card wait for each other, so that the second finds what the first kept, and the bound of a day is exact.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`card ${sent.card}`}, 0))`);
     await roomToday(tx, sent, now);
-    const startedAt = new Date(sent.startedAt);
-    const doubt =
-      startedAt.getTime() > now.getTime() + CLOCK_SLACK * 60_000 ||
-      startedAt.getTime() < where.assignment.opensAt.getTime() - CLOCK_SLACK * 60_000;
+    const said = new Date(sent.startedAt);
+    // Nothing is handed in before it was begun: what a clock that runs ahead says is not believed.
+    const ahead = said.getTime() > now.getTime() + CLOCK_SLACK * 60_000;
+    const startedAt = ahead ? now : said;
+    const doubt = ahead || said.getTime() < where.assignment.opensAt.getTime() - CLOCK_SLACK * 60_000;
     await tx
       .insert(play)
       .values({

@@ -1,0 +1,195 @@
+import type { Page } from "puppeteer-core";
+import { describe, expect, it } from "vitest";
+import { type Activity, fromPattern } from "../core/formats/activity.ts";
+import { handIn, keptOf, changed as of, playing as play, press, sees, tabs, title } from "./help.ts";
+
+const browser = tabs();
+const playing = (
+  child: string,
+  a: Activity,
+  ...more: [players?: number, mode?: string, choose?: (page: Page) => Promise<void>]
+) => play(browser, child, a, ...more);
+const game = (name: Parameters<typeof fromPattern>[0], params: Record<string, unknown> = {}) =>
+  of(fromPattern(name), title(), params);
+
+/** Taps the middle of a button twice, as a thumb does that trembles. */
+async function twice(page: Page, selector: string): Promise<void> {
+  const button = await page.waitForSelector(selector);
+  const { x, y, width, height } = (await button!.boundingBox())!;
+  const at = [x + width / 2, y + height / 2] as const;
+  await page.mouse.click(...at);
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 60))));
+  await page.mouse.click(...at);
+}
+const says = (page: Page) => page.$eval("[data-heard]", (e) => e.textContent ?? "");
+/** What is under the middle of a place now. */
+const under = (page: Page, at: { x: number; y: number }) =>
+  page.evaluate(({ x, y }) => {
+    const on = document.elementFromPoint(x, y)?.closest("button");
+    return on && !on.disabled && on.getAttribute("aria-disabled") !== "true" ? on.textContent : null;
+  }, at);
+const middle = async (page: Page, selector: string) => {
+  const b = (await (await page.waitForSelector(selector))!.boundingBox())!;
+  return { x: b.x + b.width / 2, y: b.y + b.height / 2 };
+};
+
+describe("a tap", () => {
+  it("on what has just changed does nothing; slower, it is what it says", async () => {
+    const page = await playing("Suri V.", game("threeLine"));
+    await twice(page, "button[aria-label='Square 1']");
+    await sees(page, "Send 2");
+    await page.waitForSelector("button[aria-label='Square 1, taken'][aria-disabled=true]");
+    // Where a piece lies already it is asked for beside the squares.
+    await press(page, "On a taken square");
+    await page.click("button[aria-label='Square 1, taken']");
+    await sees(page, "Send 3");
+    await page.close();
+  });
+
+  it("never brings the next thing to do under the thumb", async () => {
+    const pins = await playing("Caspian L.", game("pins"));
+    await pins.click("input[type=checkbox]");
+    await sees(pins, "1 fell");
+    const told = await middle(pins, "::-p-text(1 fell)");
+    await press(pins, "1 fell");
+    await sees(pins, "Tap what fell");
+    expect(await under(pins, told)).toBeNull();
+    await pins.close();
+
+    const bands = await playing("Quill F.", game("bands", { pieces: 1 }));
+    const far = await middle(bands, "[role=group] button");
+    await bands.mouse.click(far.x, far.y);
+    await sees(bands, "Count it");
+    expect(await under(bands, far)).toBeNull();
+    await bands.close();
+
+    const rounds = [{ task: "keepUp", seconds: 60, rest: 0, hand: "usual", moving: false, bounce: false }];
+    const tally = await playing("Dao N.", game("tally", { rounds }));
+    const start = await middle(tally, "::-p-text(Start)");
+    await tally.mouse.click(start.x, start.y);
+    await sees(tally, "Start at once");
+    expect(await under(tally, start)).toBeNull();
+    await tally.close();
+  });
+});
+
+describe("what is told", () => {
+  it("is read out each time, the same sentence too", async () => {
+    const page = await playing("Suri V.", game("speller"));
+    const heard: string[] = [];
+    for (let i = 0; i < 3; i++) {
+      await press(page, "MISS");
+      await page.waitForFunction(
+        (old) => document.querySelector("[data-heard]")?.textContent !== old,
+        {},
+        heard.at(-1) ?? "",
+      );
+      heard.push(await says(page));
+    }
+    expect(heard.map((h) => h.trim()).every((h) => h.startsWith("missed"))).toBe(true);
+    await page.close();
+  });
+});
+
+describe("the clock of a game", () => {
+  it("does not follow the device's: set back or ahead, it goes on as before", async () => {
+    const rounds = [{ task: "keepUp", seconds: 30, rest: 0, hand: "usual", moving: false, bounce: false }];
+    const page = await playing("Dao N.", game("tally", { rounds }));
+    await press(page, "Start");
+    await press(page, "Start at once");
+    await sees(page, /0:2[0-9]/);
+    const set = (by: number) =>
+      page.evaluate((by) => {
+        const real = Date.now.bind(Date);
+        Date.now = () => real() + by;
+      }, by);
+    await set(2 * 3_600_000);
+    await sees(page, /0:2[0-7]/);
+    await set(-5 * 3_600_000);
+    await sees(page, /0:1[0-9]/);
+    await sees(page, "The bell! Time is up.");
+    await page.close();
+  });
+
+  it("a start two days ahead is marked, and does not put the go into the future", async () => {
+    const name = title();
+    const page = await play(browser, "Wren H.", of(fromPattern("climb"), name, { tries: 1 }), 1, undefined, (p) =>
+      p.evaluate(() => {
+        const real = Date.now.bind(Date);
+        Date.now = () => real() + 2 * 86_400_000;
+      }),
+    );
+    await press(page, "MISS");
+    await handIn(page);
+    await sees(page, "You got 0 points.");
+    const kept = await keptOf(name);
+    expect(kept).toMatchObject({ clock_doubt: true });
+    expect(new Date(kept!.started_at as string).getTime()).toBeLessThanOrEqual(Date.now() + 60_000);
+    await page.close();
+  });
+});
+
+/** What of the play screen cannot be reached without scrolling, by its words. */
+const outOfSight = (page: Page, only: string) =>
+  page.$$eval(only, (all) =>
+    all
+      .map((b) => [b.textContent || b.getAttribute("aria-label") || "", b.getBoundingClientRect()] as const)
+      .filter(([, r]) => r.height > 0 && (r.bottom > innerHeight + 1 || r.right > innerWidth + 1 || r.left < -1))
+      .map(([t]) => t),
+  );
+
+describe("on a small phone, and with large letters", () => {
+  const sizes = [
+    [360, 640, 100],
+    [320, 568, 100],
+    [640, 360, 100],
+    [390, 844, 130],
+    [390, 844, 200],
+  ] as const;
+  const zone = "[role=group] button";
+  const states: [string, () => Activity, (p: Page) => Promise<void>][] = [
+    ["bands", () => game("bands"), async (p) => (await p.click(zone), await p.click(zone))],
+    [
+      "threeLine",
+      () => game("threeLine"),
+      async (p) => (await p.click("[aria-label='Square 1']"), await p.click("[aria-label='Square 2']")),
+    ],
+    ["closest", () => game("closest"), async (p) => press(p, "It rests between the lines")],
+    ["swapSquare", () => game("swapSquare"), async () => undefined],
+    [
+      "swapSquare mixed",
+      () => game("swapSquare"),
+      async (p) => (await press(p, "Mix it for me"), await sees(p, "Lay your things")),
+    ],
+    ["pins", () => game("pins"), async () => undefined],
+    ["checklist", () => game("checklist"), async () => undefined],
+    ["speller", () => game("speller"), async () => undefined],
+    ["sweep", () => game("sweep"), async () => undefined],
+    ["board", () => game("board"), async () => undefined],
+    ["climb", () => game("climb"), async () => undefined],
+  ];
+  it("what takes back, mends and stops is in sight, and so are what is tapped and the score", async () => {
+    const wrong: string[] = [];
+    for (const [name, activity, first] of states) {
+      const page = await playing("Suri V.", activity());
+      await first(page);
+      for (const [width, height, letters] of sizes) {
+        await page.setViewport({ width, height, isMobile: true, hasTouch: true });
+        await page.evaluate((letters) => {
+          document.documentElement.style.fontSize = `${letters}%`;
+          scrollTo(0, 0);
+        }, letters);
+        await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 150))));
+        const hidden = await outOfSight(
+          page,
+          letters > 130
+            ? "main h1, main [data-score], main [data-steady] button"
+            : "main button, main h1, main [data-score]",
+        );
+        if (hidden.length > 0) wrong.push(`${name} ${width}x${height} ${letters}%: ${hidden.join(" | ")}`);
+      }
+      await page.close();
+    }
+    expect(wrong).toEqual([]);
+  });
+});
