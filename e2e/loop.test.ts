@@ -1,0 +1,145 @@
+import { rmSync } from "node:fs";
+import { join } from "node:path";
+import { pathToFileURL } from "node:url";
+import postgres from "postgres";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { freePort } from "../scripts/lib/port.mjs";
+import { root } from "../scripts/lib/root.mjs";
+import { startWeb } from "../scripts/lib/serve.mjs";
+import { startTestSchool } from "../scripts/lib/test-school.mjs";
+
+/** The demo school after a year: what was sent in its first week, again for each week of it. */
+const WEEKS = 40;
+/** No request holds the loop longer, milliseconds; each page is asked for so often, as other things on the machine hold it too. */
+const MOST = 20;
+const TIMES = 6;
+const dir = join(root, ".yard-test", "year");
+let database: Awaited<ReturnType<typeof startTestSchool>>["database"];
+let sql: postgres.Sql;
+let web: Awaited<ReturnType<typeof startWeb>>;
+let demo: { email: string; password: string; family: string };
+let told = "";
+let cookie = "";
+
+/** Rows of a table once more for each week, under ids made of the old one and the week; what is given is put in their place. */
+async function again(table: string, ids: readonly string[], more = ""): Promise<void> {
+  const made = ids.map((c) => `'${c}', md5(x.${c}::text || n)::uuid`).join(", ");
+  await sql.unsafe(`insert into ${table} select (jsonb_populate_record(null::${table}, to_jsonb(x) || jsonb_build_object(${made}${more}))).*
+    from ${table} x, generate_series(1, ${WEEKS}) n on conflict do nothing`);
+}
+const back = (column: string) => `, '${column}', x.${column} - n * interval '7 days'`;
+
+beforeAll(async () => {
+  const ready = await startTestSchool(dir);
+  database = ready.database;
+  demo = ready.demo;
+  sql = postgres(database.url, { max: 1, onnotice: () => undefined });
+  await again("assignment", ["id", "order_id"], back("opens_at") + back("closes_at"));
+  await again("card", ["id", "assignment_id"]);
+  await again("card_version", ["card_id"]);
+  await again("play", ["id", "card_id"], back("started_at") + back("received_at"));
+  await again("play_event", ["play_id"]);
+  await again("result", ["play_id", "card_id"]);
+  await again("evidence", ["play_id"], back("at"));
+  await again("message", ["id", "assignment_id"]);
+  await sql`analyze`;
+  web = await startWeb({
+    port: await freePort(),
+    env: { ...ready.env, NODE_OPTIONS: `--import ${pathToFileURL(join(root, "e2e/watch-loop.mjs")).href}` },
+    onLog: (t: string) => {
+      told += t;
+    },
+  });
+  const signed = await fetch(`${web.url}/sign-in`, {
+    method: "POST",
+    redirect: "manual",
+    headers: { "Content-Type": "application/x-www-form-urlencoded", Origin: web.url },
+    body: new URLSearchParams({ email: demo.email, password: demo.password }),
+  });
+  cookie = signed.headers
+    .getSetCookie()
+    .map((c) => c.split(";")[0])
+    .join("; ");
+});
+afterAll(async () => {
+  await web?.stop();
+  await sql?.end();
+  database?.stop();
+  rmSync(dir, { recursive: true, force: true });
+});
+
+/** How long the loop was held at most since it was asked last, milliseconds. */
+async function held(): Promise<number> {
+  const from = told.length;
+  web.child.kill("SIGUSR2");
+  await expect.poll(() => /held ([\d.]+)\n/.exec(told.slice(from))?.[1] ?? null, { interval: 5 }).not.toBeNull();
+  return Number(/held ([\d.]+)\n/.exec(told.slice(from))![1]);
+}
+
+describe("the loop of the server", () => {
+  it(`is held no longer than ${MOST} ms by any page of a school after a year`, async () => {
+    const [{ goes }] = (await sql`select count(*)::int as goes from result`) as unknown as [{ goes: number }];
+    expect(goes).toBeGreaterThan(2000);
+    const [first] =
+      await sql`select a.id, a.class_id, r.activity_id from assignment a join revision r on r.id = a.revision_id
+      where exists (select 1 from result x join card c on c.id = x.card_id where c.assignment_id = a.id) order by a.opens_at desc limit 1`;
+    const [child] =
+      await sql`select k.child_id, count(*) from result x join card k on k.id = x.card_id group by 1 order by 2 desc limit 1`;
+    const link = new URL(demo.family, web.url).pathname;
+    const [card] =
+      await sql`select c.id from card c join child k on k.id = c.child_id where c.assignment_id = ${first!.id} limit 1`;
+    const pages = [
+      "/week",
+      "/activities",
+      `/activities/${first!.activity_id}`,
+      `/activities/${first!.activity_id}/rehearsal`,
+      `/activities/${first!.activity_id}/try`,
+      `/activities/${first!.activity_id}/cards`,
+      `/activities/${first!.activity_id}/file`,
+      `/activities/${first!.activity_id}/plan.svg`,
+      "/homes",
+      "/homes/import",
+      "/homes/csv",
+      `/homes/${child!.child_id}`,
+      `/children/${child!.child_id}`,
+      `/children/${child!.child_id}/erase`,
+      "/exercises",
+      "/things",
+      "/things/bucket",
+      "/results",
+      `/results/${first!.id}`,
+      `/results/${first!.id}/next`,
+      `/results/${first!.id}/sheets`,
+      `/results/${first!.id}/csv`,
+      `/classes/${first!.class_id}/links`,
+      `/classes/${first!.class_id}/links.csv`,
+      `/classes/${first!.class_id}/truth`,
+      "/outbox",
+      "/how",
+      link,
+      `${link}/home`,
+      `/children/${child!.child_id}/card`,
+    ];
+    void card;
+    const long: string[] = [];
+    const all: string[] = [];
+    for (const path of pages) {
+      let least = Number.POSITIVE_INFINITY;
+      let status = 0;
+      for (let i = 0; i < TIMES && least > MOST; i++) {
+        await held();
+        const answer = await fetch(`${web.url}${path}`, { headers: { Cookie: cookie }, redirect: "manual" });
+        status = answer.status;
+        await answer.arrayBuffer();
+        const ms = await held();
+        // The first time a page's code is read; after that it is the page.
+        if (i > 0) least = Math.min(least, ms);
+      }
+      if (status !== 200) long.push(`${path}: status ${status}`);
+      if (least > MOST) long.push(`${path}: ${least} ms`);
+      all.push(`${least.toFixed(1).padStart(7)} ${path.replace(/[0-9a-f-]{36}/g, "…")}`);
+    }
+    if (process.env.YARD_TELL) console.log(all.join("\n"));
+    expect(long).toEqual([]);
+  });
+});
