@@ -280,7 +280,7 @@ describe("what the goes teach", () => {
     );
     expect(asked).toBeTruthy();
     await press(page, "2 hits: harder?");
-    await sees(page, "Stand:");
+    await sees(page, "Your line:");
     await press(page, "MISS");
     await press(page, "MISS");
     expect(await text(page)).not.toContain("You have found your line!");

@@ -129,6 +129,11 @@ describe("the clock of a game", () => {
   });
 });
 
+/** One thing after the other. */
+async function inTurn(...steps: (() => Promise<unknown>)[]): Promise<void> {
+  for (const step of steps) await step();
+}
+
 /** What of the play screen cannot be reached without scrolling, by its words. */
 const outOfSight = (page: Page, only: string) =>
   page.$$eval(only, (all) =>
@@ -148,18 +153,34 @@ describe("on a small phone, and with large letters", () => {
   ] as const;
   const zone = "[role=group] button";
   const states: [string, () => Activity, (p: Page) => Promise<void>][] = [
-    ["bands", () => game("bands"), async (p) => (await p.click(zone), await p.click(zone))],
+    [
+      "bands",
+      () => game("bands"),
+      (p) =>
+        inTurn(
+          () => p.click(zone),
+          () => p.click(zone),
+        ),
+    ],
     [
       "threeLine",
       () => game("threeLine"),
-      async (p) => (await p.click("[aria-label='Square 1']"), await p.click("[aria-label='Square 2']")),
+      (p) =>
+        inTurn(
+          () => p.click("[aria-label='Square 1']"),
+          () => p.click("[aria-label='Square 2']"),
+        ),
     ],
     ["closest", () => game("closest"), async (p) => press(p, "It rests between the lines")],
     ["swapSquare", () => game("swapSquare"), async () => undefined],
     [
       "swapSquare mixed",
       () => game("swapSquare"),
-      async (p) => (await press(p, "Mix it for me"), await sees(p, "Lay your things")),
+      (p) =>
+        inTurn(
+          () => press(p, "Mix it for me"),
+          () => sees(p, "Lay your things"),
+        ),
     ],
     ["pins", () => game("pins"), async () => undefined],
     ["checklist", () => game("checklist"), async () => undefined],

@@ -214,10 +214,15 @@ describe("once, under any number of clicks", () => {
     expect(many.filter((m) => m.status === "fulfilled")).toHaveLength(2);
     expect(await known()).toHaveLength(4);
     await expect(editing.addHomeFor(theirs, to.childId, { order: randomUUID() })).rejects.toThrow("at most 4 homes");
-    // Another school's home is not taken by its id.
+    // Another school's home is not taken by its id: what is asked for under it is a home of their own.
     const [foreign] = await sql`select id from home where school_id = ${ours.schoolId} limit 1`;
     await sql`delete from child_home where child_id = ${to.childId}`;
-    await expect(families.addFamilyHome(to, foreign!.id)).rejects.toThrow("load this page again");
+    const own = await families.addFamilyHome(to, foreign!.id);
+    expect(own).not.toBe(foreign!.id);
+    expect((await sql`select school_id from home where id = ${own}`)[0]).toMatchObject({ school_id: theirs.schoolId });
+    expect(
+      await sql`select 1 from child_home where home_id = ${foreign!.id} and child_id = ${to.childId}`,
+    ).toHaveLength(0);
     await sql`delete from child where id = ${to.childId}`;
   });
 
