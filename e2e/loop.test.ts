@@ -86,8 +86,8 @@ describe("the loop of the server", () => {
     const [child] =
       await sql`select k.child_id, count(*) from result x join card k on k.id = x.card_id group by 1 order by 2 desc limit 1`;
     const link = new URL(demo.family, web.url).pathname;
-    const [card] =
-      await sql`select c.id from card c join child k on k.id = c.child_id where c.assignment_id = ${first!.id} limit 1`;
+    const cards = await (await fetch(`${web.url}${link}`)).text();
+    const card = /href="(\/f\/[^"]+\/[0-9a-f-]{36})"/.exec(cards)![1]!;
     const pages = [
       "/week",
       "/activities",
@@ -118,6 +118,8 @@ describe("the loop of the server", () => {
       "/how",
       link,
       `${link}/home`,
+      card,
+      `${card}/sheet`,
       `/children/${child!.child_id}/card`,
     ];
     const long: string[] = [];
