@@ -107,7 +107,7 @@ describe("the clock of a game", () => {
     await sees(page, /0:2[0-7]/);
     await set(-5 * 3_600_000);
     await sees(page, /0:1[0-9]/);
-    await sees(page, "The bell! Time is up.");
+    await sees(page, "The bell! Time is up.", 60_000);
     await page.close();
   });
 
