@@ -1,4 +1,5 @@
 import { Download, Printer } from "lucide-react";
+import { breather } from "#server/breathe.ts";
 import { familyLinks } from "#server/links/of-class.ts";
 import { squareCode } from "#server/links/square-code.ts";
 import { tell } from "#words/tell.ts";
@@ -17,13 +18,14 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { className, links } = await found(familyLinks(who, idOf(params.id, "class")));
   const origin = originFor(request);
-  return {
-    className,
-    links: links.map(({ token, ...l }) => {
-      const address = token ? `${origin}/f/${token}` : null;
-      return { ...l, address, code: address ? squareCode(address) : null };
-    }),
-  };
+  const breathe = breather();
+  const coded = [];
+  for (const { token, ...l } of links) {
+    const address = token ? `${origin}/f/${token}` : null;
+    coded.push({ ...l, address, code: address ? squareCode(address) : null });
+    await breathe();
+  }
+  return { className, links: coded };
 }
 
 /** Every family's private link, for schools that send no mail from here: to copy, to save, or to print and cut. */

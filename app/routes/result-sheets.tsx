@@ -1,5 +1,6 @@
 import { Printer } from "lucide-react";
 import { Link } from "react-router";
+import { breather } from "#server/breathe.ts";
 import { paperCards } from "#server/cards/sheets.ts";
 import { squareCode } from "#server/links/square-code.ts";
 import { sheetRules } from "#words/sheet.ts";
@@ -19,13 +20,14 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const only = searchOf(request).get("card");
   const all = await found(paperCards(who, idOf(params.id, "assignment"), only === null ? null : idOf(only, "card")));
   const origin = originFor(request);
-  return {
-    ...all,
-    cards: all.cards.map(({ token, ...c }) => {
-      const address = token ? `${origin}/f/${token}/${c.id}` : null;
-      return { ...c, rules: sheetRules(c.card), code: address ? squareCode(address) : null };
-    }),
-  };
+  const breathe = breather();
+  const cards = [];
+  for (const { token, ...c } of all.cards) {
+    const address = token ? `${origin}/f/${token}/${c.id}` : null;
+    cards.push({ ...c, rules: sheetRules(c.card), code: address ? squareCode(address) : null });
+    await breathe();
+  }
+  return { ...all, cards };
 }
 
 /** The cards of a class on paper, one sheet a child, printed in one go. */

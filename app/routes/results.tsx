@@ -3,6 +3,7 @@ import { assignmentsFor } from "#server/assignments/results.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { Heads } from "../ui/heads.tsx";
 import { when } from "../when.ts";
@@ -12,16 +13,24 @@ export const meta: Route.MetaFunction = () => [{ title: "Results · Daring Yard"
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const { zone } = await shellOf(who);
+  const { zone, classes } = await shellOf(who);
+  const all = await assignmentsFor(who, zone);
+  const pages = Math.max(1, Math.ceil(all.length / A_PAGE));
+  const asked = Number(searchOf(request).get("page") ?? 1);
+  const page = Number.isInteger(asked) && asked >= 1 ? Math.min(asked, pages) : 1;
   return {
-    classes: (await shellOf(who)).classes,
-    rows: (await assignmentsFor(who, zone)).map((a) => ({
+    classes,
+    page,
+    pages,
+    rows: all.slice((page - 1) * A_PAGE, page * A_PAGE).map((a) => ({
       ...a,
       opens: when(a.opensAt, zone),
       closes: when(a.closesAt, zone),
     })),
   };
 }
+/** So many sendings are shown at once, the newest first. */
+const A_PAGE = 40;
 
 export default function Results({ loaderData }: Route.ComponentProps) {
   return (
@@ -55,6 +64,21 @@ export default function Results({ loaderData }: Route.ComponentProps) {
           ))}
         </tbody>
       </table>
+      {loaderData.pages > 1 && (
+        <nav aria-label={tell("results.pages")} className="mt-4 flex items-center gap-3">
+          {loaderData.page > 1 && (
+            <Link className="btn" to={`?page=${loaderData.page - 1}`}>
+              {tell("results.newer")}
+            </Link>
+          )}
+          <span>{tell("results.page", { n: loaderData.page, of: loaderData.pages })}</span>
+          {loaderData.page < loaderData.pages && (
+            <Link className="btn" to={`?page=${loaderData.page + 1}`}>
+              {tell("results.older")}
+            </Link>
+          )}
+        </nav>
+      )}
     </main>
   );
 }

@@ -12,6 +12,8 @@ import type { Route } from "./+types/week";
 
 const DAY = 86_400_000;
 const DAYS = 7;
+/** What is over stays here for so long; Results has all of it. */
+const SHOWN_AFTER = 14 * DAY;
 
 export const meta: Route.MetaFunction = () => [{ title: "Week · Daring Yard" }];
 
@@ -30,18 +32,20 @@ export async function loader({ request }: Route.LoaderArgs) {
   return {
     begun,
     days,
-    out: out.map((a) => ({
-      ...a,
-      state: a.withdrawnAt
-        ? "withdrawn"
-        : a.opensAt.getTime() > now
-          ? "opens"
-          : a.closesAt.getTime() > now
-            ? "open"
-            : "closed",
-      opens: when(a.opensAt, zone),
-      closes: when(a.closesAt, zone),
-    })),
+    out: out
+      .filter((a) => (a.withdrawnAt ?? a.closesAt).getTime() > now - SHOWN_AFTER)
+      .map((a) => ({
+        ...a,
+        state: a.withdrawnAt
+          ? "withdrawn"
+          : a.opensAt.getTime() > now
+            ? "opens"
+            : a.closesAt.getTime() > now
+              ? "open"
+              : "closed",
+        opens: when(a.opensAt, zone),
+        closes: when(a.closesAt, zone),
+      })),
   };
 }
 

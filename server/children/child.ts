@@ -7,6 +7,7 @@ import { type Estimate, estimateOf, posterior } from "#core/estimate/posterior.t
 import type { Activity } from "#core/formats/activity.ts";
 import { type Go, goesOf } from "../assignments/goes.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
+import { breather } from "../breathe.ts";
 import { inForce } from "../cards/versions.ts";
 import { inSchool, schema, type Tx } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
@@ -74,33 +75,50 @@ function playedIn(goes: readonly Go[], now: Date): ChildPage["played"] {
 }
 
 /** How one axis of one action went, week by week: after each week with a try, what was known by then. */
-function courseOf(list: readonly EvidenceRow[], age: number, now: Date): Course {
+async function courseOf(
+  list: readonly EvidenceRow[],
+  age: number,
+  now: Date,
+  breathe: () => Promise<void>,
+): Promise<Course> {
   const { action, axis } = list[0]!;
   const goes = list.map((r) => ({ at: r.at, week: weekOf(r.at), ll: r.ll, tries: r.tries }));
   const weeks = [...new Set(goes.map((g) => g.week))].sort((a, b) => a - b);
+  const course: Week[] = [];
+  for (const week of weeks) {
+    await breathe();
+    const [before, of] = [goes.filter((g) => g.week <= week), goes.filter((g) => g.week === week)];
+    course.push({
+      ...estimateOf(posterior(axis, age, before, week)),
+      at: new Date(Math.max(...of.map((g) => g.at.getTime()))),
+      tries: of.reduce((sum, g) => sum + g.tries, 0),
+    });
+  }
+  await breathe();
   return {
     action: action as Action,
     axis,
     now: estimateOf(posterior(axis, age, goes, weekOf(now))),
-    weeks: weeks.map((week) => {
-      const [before, of] = [goes.filter((g) => g.week <= week), goes.filter((g) => g.week === week)];
-      return {
-        ...estimateOf(posterior(axis, age, before, week)),
-        at: new Date(Math.max(...of.map((g) => g.at.getTime()))),
-        tries: of.reduce((sum, g) => sum + g.tries, 0),
-      };
-    }),
+    weeks: course,
   };
 }
 
 /** All that the school knows of one child, for its teacher. */
 export async function childPage(who: SignedIn, id: string, now = new Date()): Promise<ChildPage> {
-  const { laid, ...page } = await inSchool(who.schoolId, async (tx) => {
+  const { laid, rows, ...page } = await inSchool(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, id);
     const rows = await evidenceRows(tx, [id]);
-    const keys = [...new Set(rows.map((r) => `${r.action} ${r.axis}`))];
     const cards = await tx
-      .select({ card, compiled: cardVersion.compiled, document: revision.document, opensAt: assignment.opensAt })
+      .select({
+        id: card.id,
+        assignmentId: card.assignmentId,
+        opensAt: assignment.opensAt,
+        // Of long documents only what the page shows.
+        title: sql<string>`${revision.document}->>'title'`,
+        criteria: sql<Activity["criteria"]>`${revision.document}->'criteria'`,
+        week: sql<Activity["week"] | null>`${revision.document}->'week'`,
+        changes: sql<ChildCard["changes"] | null>`${cardVersion.compiled}->'home'->'changes'`,
+      })
       .from(card)
       .innerJoin(assignment, eq(assignment.id, card.assignmentId))
       .innerJoin(revision, eq(revision.id, assignment.revisionId))
@@ -116,14 +134,14 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
             .where(
               inArray(
                 criterionMark.cardId,
-                cards.map((c) => c.card.id),
+                cards.map((c) => c.id),
               ),
             );
     const goes = await goesOf(
       tx,
-      cards.map((c) => c.card.id),
+      cards.map((c) => c.id),
     );
-    const of = new Map(cards.map((c) => [c.card.id, c]));
+    const of = new Map(cards.map((c) => [c.id, c]));
     return {
       id,
       name: me.name,
@@ -134,38 +152,49 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
       familyNote: me.familyNote,
       supports: me.adjust?.supports ?? [],
       leftHanded: me.leftHanded,
-      known: [...knownFrom(rows, me.age, now)],
-      courses: keys.map((key) =>
-        courseOf(
-          rows.filter((r) => `${r.action} ${r.axis}` === key),
-          me.age,
-          now,
-        ),
-      ),
+      rows,
       goes: goes
         .map((g) => ({
           ...g,
-          title: of.get(g.cardId)!.document.title,
-          assignmentId: of.get(g.cardId)!.card.assignmentId,
+          title: of.get(g.cardId)!.title,
+          assignmentId: of.get(g.cardId)!.assignmentId,
         }))
         .reverse(),
       cards: cards.map((c) => ({
-        assignmentId: c.card.assignmentId,
-        title: c.document.title,
+        assignmentId: c.assignmentId,
+        title: c.title,
         opensAt: c.opensAt,
-        changes: c.compiled.home?.changes ?? [],
+        changes: c.changes ?? [],
         criteria: criteriaOf(
-          c.document,
-          marks.filter((m) => m.cardId === c.card.id),
+          c.criteria,
+          marks.filter((m) => m.cardId === c.id),
         ),
       })),
       played: playedIn(goes, now),
-      goal: cards[0]?.document.week?.goal ?? null,
+      goal: cards[0]?.week?.goal ?? null,
       working: await isAsked(tx, "evidence", id),
       laid: await laidOut(tx, id),
     };
   });
-  return { ...page, leans: laid.length > 0 ? await figures("leans", laid) : {} };
+  // Week by week over a year: worked out after the database, in steps.
+  const breathe = breather();
+  const courses: Course[] = [];
+  for (const key of new Set(rows.map((r) => `${r.action} ${r.axis}`)))
+    courses.push(
+      await courseOf(
+        rows.filter((r) => `${r.action} ${r.axis}` === key),
+        page.age,
+        now,
+        breathe,
+      ),
+    );
+  await breathe();
+  return {
+    ...page,
+    known: [...knownFrom(rows, page.age, now)],
+    courses,
+    leans: laid.length > 0 ? await figures("leans", laid) : {},
+  };
 }
 /** The newest goes are looked at for resting places, so many. */
 const MOST_LAID = 40;
@@ -202,8 +231,8 @@ async function laidOut(tx: Tx, childId: string) {
     events: events.flatMap((e) => (e.id === p.id ? [e.event] : [])),
   }));
 }
-const criteriaOf = (a: Activity, marks: readonly { criterion: string; mark: string }[]) =>
+const criteriaOf = (criteria: Activity["criteria"], marks: readonly { criterion: string; mark: string }[]) =>
   marks.flatMap((m) => {
-    const c = a.criteria.find((x) => x.id === m.criterion);
+    const c = criteria.find((x) => x.id === m.criterion);
     return c ? [{ text: c.text, mark: m.mark }] : [];
   });

@@ -1,6 +1,7 @@
 import { and, eq, inArray, ne, sql } from "drizzle-orm";
 import type { Axis } from "#core/estimate/grid.ts";
 import { type Estimate, estimateOf, posterior, type Told } from "#core/estimate/posterior.ts";
+import { breather } from "../breathe.ts";
 import { schema, type Tx } from "../db/client.ts";
 
 const { evidence } = schema;
@@ -58,7 +59,11 @@ export async function evidenceRows(tx: Tx, childIds: readonly string[]): Promise
 
 function grouped<T>(list: readonly T[], key: (t: T) => string): Map<string, T[]> {
   const out = new Map<string, T[]>();
-  for (const t of list) out.set(key(t), [...(out.get(key(t)) ?? []), t]);
+  for (const t of list) {
+    const own = out.get(key(t));
+    if (own) own.push(t);
+    else out.set(key(t), [t]);
+  }
   return out;
 }
 
@@ -92,14 +97,12 @@ export async function knownOf(
     (r) => r.childId,
   );
   const out = new Map<string, Known>();
+  const breathe = breather();
   for (const k of children) {
     const own = rows.get(k.id);
     if (!own) continue;
-    out.set(k.id, knownFrom(own, k.age, now));
-    // One child is soon done; others who wait for an answer come between.
     await breathe();
+    out.set(k.id, knownFrom(own, k.age, now));
   }
   return out;
 }
-/** Lets whatever else waits go first. */
-const breathe = () => new Promise<void>((done) => setImmediate(done));
