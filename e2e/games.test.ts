@@ -326,6 +326,7 @@ describe("whole games, by touch", () => {
     const cell = (n: number) => page.waitForSelector(`button[aria-label^="Square ${n}"]`).then((b) => b!.click());
     await cell(1);
     await sees(page, "Suri, your turn.");
+    await press(page, "On a taken square");
     await cell(1);
     await sees(page, "Player 2, your turn.");
     await cell(2);

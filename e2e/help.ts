@@ -92,7 +92,11 @@ export async function cardOf(page: Page, link: string, title: string): Promise<s
   await open(page, link);
   const path = await page.$$eval(
     "main a[href*='/f/']",
-    (as, t) => as.find((a) => a.textContent?.startsWith(t))?.getAttribute("href"),
+    // Its picture may have letters on its cards.
+    (as, t) =>
+      as
+        .find((a) => [...a.querySelectorAll("*")].some((e) => e instanceof HTMLElement && e.textContent?.startsWith(t)))
+        ?.getAttribute("href"),
     title,
   );
   if (!path) throw new Error(`no card called ${title}`);

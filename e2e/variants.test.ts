@@ -174,6 +174,7 @@ describe("variants on the play screen", () => {
     const cell = (n: number) => page.waitForSelector(`button[aria-label^="Square ${n}"]`).then((b) => b!.click());
     await cell(1);
     await sees(page, "Send 2.");
+    await press(page, "On a taken square");
     await cell(1);
     await sees(page, "Send 3.");
     await press(page, "Outside");

@@ -10,3 +10,13 @@ export function breather(): () => Promise<void> {
     from = performance.now();
   };
 }
+
+/** A list mapped in such steps. */
+export async function inSteps<T, U>(list: readonly T[], map: (t: T) => U, breathe = breather()): Promise<U[]> {
+  const out: U[] = [];
+  for (const t of list) {
+    await breathe();
+    out.push(map(t));
+  }
+  return out;
+}

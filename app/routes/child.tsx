@@ -6,6 +6,7 @@ import { SUPPORT_IDS, SUPPORT_KINDS, SUPPORTS } from "#core/compile/support.ts";
 import { type Lean, pulls } from "#core/estimate/lean.ts";
 import { plainly, plateChance, usualRun } from "#core/estimate/plainly.ts";
 import { betterOf, rankOf, settingOf } from "#core/records/rank.ts";
+import { breather, inSteps } from "#server/breathe.ts";
 import { childPage } from "#server/children/child.ts";
 import { saveSupports } from "#server/children/supports.ts";
 import { shellOf } from "#server/school/classes.ts";
@@ -33,33 +34,38 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const [child, { zone }] = await Promise.all([found(childPage(who, idOf(params.id, "child"))), shellOf(who)]);
   const { age } = child;
+  const breathe = breather();
+  const courses = [];
+  for (const c of child.courses) {
+    const of = (v: number) =>
+      c.axis === "spread" && isSend(c.action)
+        ? Math.round(100 * plateChance(c.action, v, age)) / 10
+        : Math.round(10 * usualRun(v, age)) / 10;
+    const rises = (x: { low: number; high: number }) => [of(x.low), of(x.high)].sort((a, b) => a - b);
+    courses.push({
+      action: c.action,
+      axis: c.axis,
+      now: plainly(c.action, c.axis, c.now.middle, age),
+      ends: rises(c.now),
+      points: await inSteps(
+        c.weeks,
+        (w): Point => ({
+          week: day(w.at, zone),
+          middle: of(w.middle),
+          range: rises(w) as [number, number],
+          tries: w.tries,
+        }),
+        breathe,
+      ),
+    });
+  }
   return {
     child: {
       ...child,
       known: child.known.map(([action, k]) => [action, { ...k, last: day(k.last, zone) }] as const),
-      courses: child.courses.map((c) => {
-        const of = (v: number) =>
-          c.axis === "spread" && isSend(c.action)
-            ? Math.round(100 * plateChance(c.action, v, age)) / 10
-            : Math.round(10 * usualRun(v, age)) / 10;
-        const rises = (x: { low: number; high: number }) => [of(x.low), of(x.high)].sort((a, b) => a - b);
-        return {
-          action: c.action,
-          axis: c.axis,
-          now: plainly(c.action, c.axis, c.now.middle, age),
-          ends: rises(c.now),
-          points: c.weeks.map(
-            (w): Point => ({
-              week: day(w.at, zone),
-              middle: of(w.middle),
-              range: rises(w) as [number, number],
-              tries: w.tries,
-            }),
-          ),
-        };
-      }),
-      cards: child.cards.map((c) => ({ ...c, opensAt: day(c.opensAt, zone) })),
-      goes: child.goes.map((g) => ({ ...g, startedAt: when(g.startedAt, zone) })),
+      courses,
+      cards: await inSteps(child.cards, (c) => ({ ...c, opensAt: day(c.opensAt, zone) }), breathe),
+      goes: await inSteps(child.goes, (g) => ({ ...g, startedAt: when(g.startedAt, zone) }), breathe),
     },
   };
 }

@@ -1,5 +1,5 @@
 import { Download, Printer } from "lucide-react";
-import { breather } from "#server/breathe.ts";
+import { inSteps } from "#server/breathe.ts";
 import { familyLinks } from "#server/links/of-class.ts";
 import { squareCode } from "#server/links/square-code.ts";
 import { tell } from "#words/tell.ts";
@@ -18,13 +18,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { className, links } = await found(familyLinks(who, idOf(params.id, "class")));
   const origin = originFor(request);
-  const breathe = breather();
-  const coded = [];
-  for (const { token, ...l } of links) {
+  const coded = await inSteps(links, ({ token, ...l }) => {
     const address = token ? `${origin}/f/${token}` : null;
-    coded.push({ ...l, address, code: address ? squareCode(address) : null });
-    await breathe();
-  }
+    return { ...l, address, code: address ? squareCode(address) : null };
+  });
   return { className, links: coded };
 }
 

@@ -1,6 +1,6 @@
 import { Printer } from "lucide-react";
 import { Link } from "react-router";
-import { breather } from "#server/breathe.ts";
+import { inSteps } from "#server/breathe.ts";
 import { paperCards } from "#server/cards/sheets.ts";
 import { squareCode } from "#server/links/square-code.ts";
 import { sheetRules } from "#words/sheet.ts";
@@ -20,13 +20,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const only = searchOf(request).get("card");
   const all = await found(paperCards(who, idOf(params.id, "assignment"), only === null ? null : idOf(only, "card")));
   const origin = originFor(request);
-  const breathe = breather();
-  const cards = [];
-  for (const { token, ...c } of all.cards) {
+  const cards = await inSteps(all.cards, ({ token, ...c }) => {
     const address = token ? `${origin}/f/${token}/${c.id}` : null;
-    cards.push({ ...c, rules: sheetRules(c.card), code: address ? squareCode(address) : null });
-    await breathe();
-  }
+    return { ...c, rules: sheetRules(c.card), code: address ? squareCode(address) : null };
+  });
   return { ...all, cards };
 }
 

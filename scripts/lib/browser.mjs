@@ -101,5 +101,21 @@ export async function press(page, words) {
     words,
   );
   await found.evaluate((e) => e.scrollIntoView({ block: "center" }));
+  await noDoubleTap(page, found);
   await found.click();
+}
+
+/** A second press at once in one place would be taken for a trembling thumb: so near, pixels, and so soon, milliseconds. */
+const [NEAR, SOON] = [48, 350];
+const pressed = new WeakMap();
+/** Waits until a press there is one of its own. */
+export async function noDoubleTap(page, button) {
+  const box = await button.boundingBox();
+  const at = box ? { x: box.x + box.width / 2, y: box.y + box.height / 2 } : null;
+  const last = pressed.get(page);
+  if (at && last && Math.hypot(at.x - last.x, at.y - last.y) < NEAR) {
+    const wait = SOON - (performance.now() - last.at);
+    if (wait > 0) await new Promise((done) => setTimeout(done, wait));
+  }
+  if (at) pressed.set(page, { ...at, at: performance.now() });
 }

@@ -8,7 +8,7 @@ import { inForce } from "./versions.ts";
 
 const { card, cardVersion, child, link } = schema;
 
-/** One child's card as it goes on paper. */
+/** One child's card as it goes on paper, where nothing is swapped any more. */
 export interface PaperCard {
   id: string;
   name: string;
@@ -37,10 +37,10 @@ export function paperCards(
     return {
       title: own.revision.document.title,
       className: own.className,
-      cards: rows.map((r) => ({
+      cards: rows.map(({ compiled: { making: _, ...compiled }, ...r }) => ({
         id: r.id,
         name: r.name,
-        card: r.compiled,
+        card: compiled,
         tries: own.assignment.tries,
         token: r.link && !r.link.withdrawnAt ? linkToken(r.link.id, r.link.version) : null,
       })),

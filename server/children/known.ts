@@ -83,26 +83,29 @@ export function knownFrom(rows: readonly EvidenceRow[], age: number, now: Date):
   return out;
 }
 
+/** So many children's evidence is read at once: a year of it is long. */
+const AT_ONCE = 2;
 /** What is known of some children; those nothing is known of are not in it. */
 export async function knownOf(
   tx: Tx,
   children: readonly { id: string; age: number }[],
   now = new Date(),
 ): Promise<Map<string, Known>> {
-  const rows = grouped(
-    await evidenceRows(
-      tx,
-      children.map((k) => k.id),
-    ),
-    (r) => r.childId,
-  );
   const out = new Map<string, Known>();
   const breathe = breather();
-  for (const k of children) {
-    const own = rows.get(k.id);
-    if (!own) continue;
-    await breathe();
-    out.set(k.id, knownFrom(own, k.age, now));
+  for (let from = 0; from < children.length; from += AT_ONCE) {
+    const some = children.slice(from, from + AT_ONCE);
+    const rows = await evidenceRows(
+      tx,
+      some.map((k) => k.id),
+    );
+    const of = grouped(rows, (r) => r.childId);
+    for (const k of some) {
+      const own = of.get(k.id);
+      if (!own) continue;
+      await breathe();
+      out.set(k.id, knownFrom(own, k.age, now));
+    }
   }
   return out;
 }
