@@ -40,6 +40,7 @@ export function Finished({
 }) {
   const v = view(play);
   const side = v.score.findIndex((s) => s.players.includes(0));
+  const shown = v.score[side]!.value;
   const mine = { ...v.score[side]!, value: v.progress[side]!.own };
   const own = { ...mine, finished: v.progress[side]!.finished, stage: v.progress[side]!.stage };
   const over = v.done === "over";
@@ -60,8 +61,9 @@ export function Finished({
   const hidden = local.adds === true && told === null;
   useEffect(() => {
     if (local.practice) return;
-    remember(`yard-score-${local.id}`, JSON.stringify({ value: mine.value, unit: mine.unit, beat }));
-  }, [local.id, local.practice, mine.value, mine.unit, beat]);
+    // What the match says is what the child has seen; its own points go into its records.
+    remember(`yard-score-${local.id}`, JSON.stringify({ value: shown, unit: mine.unit, beat }));
+  }, [local.id, local.practice, shown, mine.unit, beat]);
   return (
     <div className="mx-auto grid w-full max-w-lg grow content-center gap-5 p-6 text-center">
       <h1 className="text-4xl">{line}</h1>
