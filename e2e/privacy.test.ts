@@ -74,6 +74,7 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
       "name",
       "school",
       "answered",
+      "ids[]",
       "cards",
       "cards[].id",
       "cards[].title",

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from "react";
+import { useEffect } from "react";
 import { cardsFor } from "#server/cards/family.ts";
 import { familyHomes } from "#server/homes/family-homes.ts";
 import { say, sayScore } from "#words/say.ts";
@@ -18,6 +18,8 @@ export async function loader({ params }: Route.LoaderArgs) {
   return {
     name: all.name,
     school: all.school,
+    // Of every card something may still wait on the device, also of one that is shown no more.
+    ids: all.ids,
     answered: home.homes.some((h) => h.answeredAt !== null),
     cards: all.cards.map((c) => ({ ...c, opensAt: when(c.opensAt, all.zone), closesAt: when(c.closesAt, all.zone) })),
   };
@@ -26,8 +28,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 export const shouldRevalidate = () => false;
 
 export default function FamilyCards({ loaderData, params }: Route.ComponentProps) {
-  const { name, school, cards, answered } = loaderData;
-  const ids = useMemo(() => cards.map((c) => c.id), [cards]);
+  const { name, school, cards, answered, ids } = loaderData;
   const waiting = useWaiting(params.token, ids);
   useEffect(() => {
     const open = cards.filter((c) => c.state === "open").map((c) => `/f/${params.token}/${c.id}`);

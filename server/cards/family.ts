@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull, sql } from "drizzle-orm";
+import { and, desc, eq, gt, isNull, sql } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
 import { bestOf, type Go, goesOf, standing } from "../assignments/goes.ts";
 import { matchedCards } from "../assignments/two-homes.ts";
@@ -46,11 +46,14 @@ async function settled<T>(link: OpenLink, read: (tx: Tx) => Promise<T>): Promise
   return inSchool(link.schoolId, read);
 }
 
+/** A game that is over is shown to its family for so long, milliseconds. */
+const SHOWN_AFTER = 28 * 86_400_000;
+
 /** One child's cards, the ones that close soonest first, closed ones last; those taken back only where something was played. */
 export async function cardsFor(
   link: OpenLink,
   now = new Date(),
-): Promise<{ name: string; school: string; zone: string; cards: FamilyCard[] }> {
+): Promise<{ name: string; school: string; zone: string; cards: FamilyCard[]; ids: string[] }> {
   return settled(link, async (tx) => {
     const [me] = await tx
       .select({ name: child.name, school: school.name, zone: school.zone })
@@ -58,6 +61,7 @@ export async function cardsFor(
       .innerJoin(school, eq(school.id, child.schoolId))
       .where(eq(child.id, link.childId));
     if (!me) throw new NotFound("child");
+    const every = await tx.select({ id: card.id }).from(card).where(eq(card.childId, link.childId));
     const rows = await tx
       .select({
         id: card.id,
@@ -70,7 +74,7 @@ export async function cardsFor(
       .from(card)
       .innerJoin(assignment, eq(assignment.id, card.assignmentId))
       .innerJoin(cardVersion, inForce)
-      .where(eq(card.childId, link.childId))
+      .where(and(eq(card.childId, link.childId), gt(assignment.closesAt, new Date(now.getTime() - SHOWN_AFTER))))
       .orderBy(desc(assignment.closesAt));
     const goes = await goesOf(
       tx,
@@ -97,6 +101,7 @@ export async function cardsFor(
     const order = { open: 0, soon: 1, closed: 2, withdrawn: 3 };
     return {
       ...me,
+      ids: every.map((c) => c.id),
       cards: cards
         .filter((c) => c.state !== "withdrawn" || c.used > 0)
         .sort((a, b) => order[a.state] - order[b.state] || a.closesAt.getTime() - b.closesAt.getTime()),
