@@ -412,18 +412,20 @@ const TargetMark = memo(function TargetMark({
           k={scale.k}
           least={LEAST}
         />
-        <text
-          y={-size * 0.75 - 5}
-          textAnchor="middle"
-          fill="var(--color-chalk)"
-          fontSize="14"
-          fontWeight="700"
-          stroke="var(--color-court)"
-          strokeWidth="3"
-          paintOrder="stroke"
-        >
-          {name}
-        </text>
+        {sign === undefined && (
+          <text
+            y={-size * 0.75 - 5}
+            textAnchor="middle"
+            fill="var(--color-chalk)"
+            fontSize="14"
+            fontWeight="700"
+            stroke="var(--color-court)"
+            strokeWidth="3"
+            paintOrder="stroke"
+          >
+            {name}
+          </text>
+        )}
       </g>
       {chosen && (
         <text
