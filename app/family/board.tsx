@@ -392,8 +392,8 @@ export function Board({
 
   return (
     <div className="flex grow flex-col flat:grid flat:grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] flat:grid-rows-[auto_minmax(0,1fr)]">
-      <div className="mx-auto flex w-full max-w-lg gap-2 px-4 pt-1">
-        <div className="min-w-0 grow">
+      <div className="mx-auto flex w-full max-w-lg flex-wrap justify-end gap-x-2 px-4 pt-1">
+        <div className="min-w-0 grow basis-36">
           <p className="sr-only" role="status" data-heard>
             {said}
           </p>
@@ -502,7 +502,7 @@ export function Board({
           </div>
         </div>
       </div>
-      <div className="mt-2 flex flex-col rounded-t-2xl bg-page p-3 text-ink short:mt-1 short:p-2 flat:col-start-2 flat:row-span-2 flat:row-start-1 flat:mt-0 flat:rounded-none">
+      <div className="mt-2 flex flex-col rounded-t-2xl bg-page p-3 pb-2.5 text-ink short:mt-1 short:p-2 short:pb-1.5 flat:col-start-2 flat:row-span-2 flat:row-start-1 flat:mt-0 flat:rounded-none">
         <div className="mx-auto flex w-full max-w-lg grow flex-col gap-2.5 short:gap-1.5">
           {swapping ? (
             <SwapInPlay
@@ -532,41 +532,43 @@ export function Board({
               nudge={data.card.ladder ? nudgeOf(play, data.card.ladder) : null}
             />
           )}
-          <div
-            hidden={swapping}
-            data-steady
-            className={`sticky bottom-0 z-10 -mx-1 grid gap-2.5 bg-page px-1 pb-[max(0.25rem,env(safe-area-inset-bottom))] ${swapping ? "hidden" : ""} ${canSwap ? "grid-cols-4" : "grid-cols-3"}`}
+        </div>
+      </div>
+      <div
+        data-steady
+        hidden={swapping}
+        className={`sticky bottom-0 z-10 bg-page px-3 pb-[max(0.5rem,env(safe-area-inset-bottom))] text-ink short:px-2 flat:col-start-2 ${swapping ? "hidden" : ""}`}
+      >
+        <div className={`mx-auto grid w-full max-w-lg gap-2.5 ${canSwap ? "grid-cols-4" : "grid-cols-3"}`}>
+          <button
+            type="button"
+            className="btn min-h-12 px-1 short:min-h-9"
+            disabled={!v.canUndo}
+            onClick={() => act({ kind: "undo" })}
           >
+            {say("play.undo")}
+          </button>
+          <button
+            type="button"
+            className="btn min-h-12 px-1 short:min-h-9"
+            aria-expanded={fixing}
+            onClick={() => setFixing(!fixing)}
+          >
+            {say("play.fix")}
+          </button>
+          {canSwap && (
             <button
               type="button"
-              className="btn min-h-12 px-1 short:min-h-9"
-              disabled={!v.canUndo}
-              onClick={() => act({ kind: "undo" })}
+              className="btn min-h-12 px-1 leading-tight short:min-h-9 short:text-sm"
+              aria-expanded={swapping}
+              onClick={() => setSwapping(!swapping)}
             >
-              {say("play.undo")}
+              {say("play.swap")}
             </button>
-            <button
-              type="button"
-              className="btn min-h-12 px-1 short:min-h-9"
-              aria-expanded={fixing}
-              onClick={() => setFixing(!fixing)}
-            >
-              {say("play.fix")}
-            </button>
-            {canSwap && (
-              <button
-                type="button"
-                className="btn min-h-12 px-1 leading-tight short:min-h-9 short:text-sm"
-                aria-expanded={swapping}
-                onClick={() => setSwapping(!swapping)}
-              >
-                {say("play.swap")}
-              </button>
-            )}
-            <button type="button" className="btn min-h-12 px-1 short:min-h-9" onClick={() => act({ kind: "stop" })}>
-              {say("play.stop")}
-            </button>
-          </div>
+          )}
+          <button type="button" className="btn min-h-12 px-1 short:min-h-9" onClick={() => act({ kind: "stop" })}>
+            {say("play.stop")}
+          </button>
         </div>
       </div>
     </div>

@@ -158,7 +158,7 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
         </a>
         <p className="min-w-0 grow leading-tight">
           <span className="block truncate font-head text-xl font-bold">{data.card.activity.title}</span>
-          <span className="block text-sm text-chalk/80 flat:hidden">
+          <span className={`block text-sm text-chalk/80 flat:hidden ${playing ? "short:hidden" : ""}`}>
             {online ? say("sheet.for", { name: data.name.split(" ")[0]! }) : say("card.offline")}
           </span>
         </p>

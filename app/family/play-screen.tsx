@@ -65,9 +65,13 @@ function usePattern(name: PatternName): AnyPattern | null {
   return pattern;
 }
 
+/** One em of the reader's letters. */
+function Tight() {
+  return <span ref={useTight()} aria-hidden="true" className="absolute w-[1rem]" />;
+}
+
 export default function PlayScreen({ data, own, underWay, again, go, trying }: Props) {
   const tab = useOnlyTab(data.id);
-  const line = useTight();
   const [asks, setAsks] = useState(() => toAsk(data));
   useHeading(underWay ? "game" : asks ? "question" : "who");
   const pattern = usePattern(data.card.activity.pattern.name);
@@ -85,7 +89,7 @@ export default function PlayScreen({ data, own, underWay, again, go, trying }: P
   if (!underWay) return <Who data={data} pattern={pattern} own={own} again={again} {...(trying && { trying })} />;
   const board = (
     <>
-      <span ref={line} aria-hidden="true" className="absolute w-[1rem]" />
+      <Tight />
       <Board
         data={data}
         pattern={pattern}

@@ -20,7 +20,7 @@ export function useElapsed(clock: () => number, running: boolean): number {
 
 /** Lines of text that a screen must hold, rem, before all of a game fits on it. */
 const ROOMY = 43.75;
-/** Marks the page while few of the reader's lines fit on the screen, because their letters are large; gives what is measured. */
+/** Marks the page while few of the reader's lines fit on the screen, because their letters are large; what it gives is measured for that. */
 export function useTight() {
   const line = useRef<HTMLSpanElement>(null);
   useEffect(() => {
