@@ -3,9 +3,17 @@ import postgres from "postgres";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, beforeEach, expect, inject } from "vitest";
 import type { Activity } from "../core/formats/activity.ts";
-import { open, PATIENCE, press, ready, signIn, openBrowser as startBrowser } from "../scripts/lib/browser.mjs";
+import {
+  noDoubleTap,
+  open,
+  PATIENCE,
+  press,
+  ready,
+  signIn,
+  openBrowser as startBrowser,
+} from "../scripts/lib/browser.mjs";
 
-export { open, press, ready };
+export { noDoubleTap, open, press, ready };
 
 /** Where tabs are opened. */
 export type Tabs = Pick<Browser, "newPage" | "createBrowserContext">;

@@ -47,7 +47,7 @@ function Floor({
   const rows = Array.from({ length: cells.length / n }, (_, r) => r).reverse();
   return (
     <div
-      className="mx-auto grid w-full max-w-80 gap-1.5 short:max-w-56"
+      className="mx-auto grid w-full max-w-80 gap-1.5 short:max-w-52 short:gap-1 flat:max-w-36"
       style={{ gridTemplateColumns: `repeat(${n}, 1fr)` }}
       role="group"
       aria-label={say("square.floor")}
@@ -75,7 +75,7 @@ function Floor({
                 column: c + 1,
                 what: kind === null ? say("square.empty") : names[kind]!,
               })}
-              className={`grid aspect-square min-h-11 place-items-center rounded-sm border-[3px] text-night disabled:opacity-100 ${on ? "border-night bg-mustard" : hinted.includes(at) ? "border-dashed border-night bg-mint" : "border-night bg-page"}`}
+              className={`grid aspect-square min-h-11 place-items-center rounded-sm flat:min-h-8 flat:[&_svg]:size-6 border-[3px] text-night disabled:opacity-100 ${on ? "border-night bg-mustard" : hinted.includes(at) ? "border-dashed border-night bg-mint" : "border-night bg-page"}`}
               onClick={() => press?.(at)}
             >
               {kind === null ? "" : <ItemDrawing item={kinds[kind]!} size={n > 3 ? 30 : 40} />}
@@ -145,24 +145,28 @@ export function Mix({ ask, act, data }: InputProps<AskOf<"mix">>) {
         </div>
       );
     return (
-      <div className="grid gap-2.5">
-        <p className="text-lg font-bold">{say("square.layIt")}</p>
-        <Floor cells={found.cells} n={n} names={names} kinds={ask.kinds} />
+      <div className="grid gap-2.5 short:gap-1.5 flat:grid-cols-2 flat:items-center">
+        <p className="text-lg font-bold flat:col-span-2">{say("square.layIt")}</p>
+        <div className="flat:row-span-3">
+          <Floor cells={found.cells} n={n} names={names} kinds={ask.kinds} />
+        </div>
         <p role="status" className="text-center">
           {found.lower === found.upper
             ? say("square.couldBe", { count: found.upper })
             : say("square.between", { lower: found.lower, upper: found.upper })}
         </p>
-        <button
-          type="button"
-          className="btn btn-main min-h-14 text-2xl short:min-h-10"
-          onClick={() => act({ kind: "mix", cells: found.cells, fewest: { lower: found.lower, upper: found.upper } })}
-        >
-          {say("square.lies")}
-        </button>
-        <button type="button" className="btn min-h-11" onClick={mix}>
-          {say("square.another")}
-        </button>
+        <div className="grid grid-cols-2 gap-2.5">
+          <button
+            type="button"
+            className="btn btn-main min-h-14 px-1 text-xl leading-tight short:min-h-10 short:text-base"
+            onClick={() => act({ kind: "mix", cells: found.cells, fewest: { lower: found.lower, upper: found.upper } })}
+          >
+            {say("square.lies")}
+          </button>
+          <button type="button" className="btn min-h-14 px-1 leading-tight short:min-h-10" onClick={mix}>
+            {say("square.another")}
+          </button>
+        </div>
       </div>
     );
   }
