@@ -74,26 +74,25 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
       return { ...g, knows: paperGo ? (counts.get(g.play.id) ?? 0) : g.n, score: is ? is.score : g.score };
     });
     const open = told.filter((g) => g.known !== g.knows || g.model !== MODEL_VERSION);
-    const some = await Promise.all(
-      open.slice(0, AT_ONCE).map(async (g) => {
-        const rows = await tx
-          .select({ event: playEvent.event })
-          .from(playEvent)
-          .where(eq(playEvent.playId, g.play.id))
-          .orderBy(asc(playEvent.seq));
-        const [version] = await tx
-          .select({ compiled: cardVersion.compiled })
-          .from(cardVersion)
-          .innerJoin(card, eq(card.id, cardVersion.cardId))
-          .where(
-            and(
-              eq(cardVersion.cardId, g.play.cardId),
-              g.play.cardHash ? eq(cardVersion.hash, g.play.cardHash) : eq(cardVersion.hash, card.hash),
-            ),
-          );
-        return { ...g, events: rows.map((r) => r.event), compiled: version?.compiled ?? null };
-      }),
-    );
+    const some = [];
+    for (const g of open.slice(0, AT_ONCE)) {
+      const rows = await tx
+        .select({ event: playEvent.event })
+        .from(playEvent)
+        .where(eq(playEvent.playId, g.play.id))
+        .orderBy(asc(playEvent.seq));
+      const [version] = await tx
+        .select({ compiled: cardVersion.compiled })
+        .from(cardVersion)
+        .innerJoin(card, eq(card.id, cardVersion.cardId))
+        .where(
+          and(
+            eq(cardVersion.cardId, g.play.cardId),
+            g.play.cardHash ? eq(cardVersion.hash, g.play.cardHash) : eq(cardVersion.hash, card.hash),
+          ),
+        );
+      some.push({ ...g, events: rows.map((r) => r.event), compiled: version?.compiled ?? null });
+    }
     return { age: me.age, goes: some, more: open.length > AT_ONCE };
   });
   if (!asked) return false;
