@@ -207,7 +207,7 @@ describe("on a small phone, and with large letters", () => {
             ? "main h1, main [data-score], main [data-steady] button"
             : "main button, main h1, main [data-score]",
         );
-        const first = await page.$$eval("main button", (all) => {
+        const first = await page.$$eval("main button, main [role=slider]", (all) => {
           const tapped = all.filter((b) => !b.closest("[data-steady]") && !b.matches("[aria-label=Pause]"));
           return tapped.some(
             (b) => b.getBoundingClientRect().height > 0 && b.getBoundingClientRect().top < innerHeight - 24,
