@@ -75,6 +75,27 @@ describe("a go on the device", () => {
     await context.close();
   });
 
+  it("whose link was turned off in the middle of it waits with the school's own words, and goes once the link is on", async () => {
+    const { page, context } = await ownPhone();
+    const card = await cardOf(page, await linkOf("Idris M."), "Hallway climb");
+    const before = await resultsOf("Idris M.");
+    const turn = (off: boolean) =>
+      sql`update link set withdrawn_at = ${off ? new Date() : null} where child_id = (select id from child where name = 'Idris M.')`;
+    await beginPlay(page, card);
+    await press(page, "HIT");
+    await turn(true);
+    await press(page, "Stop here");
+    await handIn(page);
+    await sees(page, "It waits here. The school said:");
+    await sees(page, "withdrawn");
+    expect(await text(page)).not.toContain("It goes by itself");
+    expect(await resultsOf("Idris M.")).toBe(before);
+    await turn(false);
+    await page.evaluate(() => dispatchEvent(new Event("online")));
+    await expect.poll(() => resultsOf("Idris M.")).toBe(before + 1);
+    await context.close();
+  });
+
   it("says so where the game does not come through, and begins once there is a network again", async () => {
     const { page, context } = await ownPhone();
     // As on a first visit, before anything is kept on the device.

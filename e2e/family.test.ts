@@ -141,6 +141,7 @@ describe("a family plays", () => {
     await sees(page, "Ilse wins!");
     await handIn(page);
     await sees(page, "Handed in. Well played!");
+    await sees(page, "You got 30 points.");
     expect((await results("Ilse P.", "Stop on the step")).at(-1)).toMatchObject({ value: 60, match: 30 });
     await page.close();
   });

@@ -1,7 +1,7 @@
 import type { Page } from "puppeteer-core";
 import { describe, expect, it } from "vitest";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
-import { handIn, keptOf, changed as of, playing as play, press, sees, tabs, title } from "./help.ts";
+import { cardOf, handIn, keptOf, linkOf, changed as of, playing as play, press, sees, tabs, title } from "./help.ts";
 
 const browser = tabs();
 const playing = (
@@ -126,6 +126,36 @@ describe("the clock of a game", () => {
     expect(kept).toMatchObject({ clock_doubt: true });
     expect(new Date(kept!.started_at as string).getTime()).toBeLessThanOrEqual(Date.now() + 60_000);
     await page.close();
+  });
+});
+
+describe("what is kept for when the network is gone", () => {
+  it("is the opened card and its game before anything else, and in the end all of it", async () => {
+    const context = await browser.createBrowserContext();
+    const page = await context.newPage();
+    const card = await cardOf(page, await linkOf("Idris M."), "Hallway climb");
+    await page.goto(card, { waitUntil: "load" });
+    const path = new URL(card).pathname;
+    await page.waitForFunction(async (p) => (await (await caches.open("cards")).match(p)) !== undefined, {}, path);
+    const first = await page.evaluate(async () => {
+      const kept = new Set((await (await caches.open("assets")).keys()).map((r) => new URL(r.url).pathname));
+      const needs = performance
+        .getEntriesByType("resource")
+        .map((e) => new URL(e.name).pathname)
+        .filter((p) => p.startsWith("/assets/") && p.endsWith(".js"));
+      return { missing: needs.filter((p) => !kept.has(p)), game: needs.some((p) => /\/climb-[^/]*\.js$/.test(p)) };
+    });
+    expect(first).toEqual({ missing: [], game: true });
+    // Every other game follows.
+    await page.waitForFunction(async () =>
+      ["bands", "closest", "speller", "swap-square"].every(
+        (
+          (kept) => (name: string) =>
+            kept.some((url) => url.includes(`/assets/${name}-`))
+        )((await (await caches.open("assets")).keys()).map((r) => r.url)),
+      ),
+    );
+    await context.close();
   });
 });
 
