@@ -294,7 +294,7 @@ export const en = {
   "setup.layLine": "Lay a line there.",
   "setup.wall": "Put the {item} on the wall, {cm} cm up.",
   "setup.cells": "Make {count, number} by {count, number} squares in it.",
-  "self.sitting": "Play it sitting down, on a firm chair or the floor.",
+  "self.sitting": "Play it sitting on a firm chair or the floor.",
   "self.kneeling": "Play it kneeling, on something soft.",
   "self.standing": "Play it standing.",
   "self.otherHand": "Use your other hand.",

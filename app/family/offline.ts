@@ -6,6 +6,15 @@ const loaded = (): string[] =>
     .filter((url) => url.origin === location.origin && url.pathname.startsWith("/assets/"))
     .map((url) => url.pathname);
 
+/** Once the page has nothing more urgent to do. */
+const idle = () =>
+  new Promise<void>((done) => {
+    if (typeof requestIdleCallback === "function") requestIdleCallback(() => done(), { timeout: MOST_PATIENCE });
+    else setTimeout(done, MOST_PATIENCE);
+  });
+/** Milliseconds. */
+const MOST_PATIENCE = 2000;
+
 /**
  * Asks the service worker to keep pages for when the network is gone, and before everything else what they need: what this page has loaded once
  * `needs` has come. The browser is asked not to throw it away. Without a service worker nothing happens.
@@ -14,6 +23,7 @@ export async function keepPages(urls: readonly string[], needs?: () => Promise<u
   if (!("serviceWorker" in navigator)) return;
   await navigator.serviceWorker.register("/sw.js");
   const ready = await navigator.serviceWorker.ready;
+  if (needs) await idle();
   await needs?.().catch(() => undefined);
   ready.active?.postMessage({ type: "keep", urls, first: loaded() });
   await navigator.storage?.persist?.().catch(() => false);

@@ -5,6 +5,7 @@ import { patternNames } from "../patterns/registry.ts";
 import { strokesOf } from "./draw.ts";
 import { layoutNames } from "./layouts/index.ts";
 import { exampleOf, laidParts } from "./layouts/laid.ts";
+import { partsOf } from "./parts.ts";
 import { planSvg } from "./svg.ts";
 
 describe.each(patternNames)("the plan of %s as SVG", (name) => {
@@ -19,8 +20,12 @@ describe.each(patternNames)("the plan of %s as SVG", (name) => {
     expect(svg.match(/<g\b/g)).toHaveLength(1);
     expect(svg).toContain("<title>A &lt;game&gt; &amp; &quot;more&quot;</title>");
     expect(svg).toContain(`width="${(a.space.length * 100).toFixed(1)}" height="${(a.space.width * 100).toFixed(1)}"`);
-    const targets = layoutOf(a).filter((p) => p.kind === "target").length;
-    expect(svg.match(/scale\(/g)?.length ?? 0).toBe(targets);
+    const targets = partsOf(layoutOf(a), "target");
+    const cards = targets.flatMap((t) => (t.sign === undefined ? [] : [t.sign]));
+    expect(svg.match(/scale\(/g)?.length ?? 0).toBe(targets.length - cards.length);
+    // What carries a letter is a card with it.
+    const letters = [...svg.matchAll(/rx="2"\/><text[^>]*>([^<]+)</g)].map((m) => m[1]);
+    expect(letters).toEqual(cards);
     expect(svg).not.toMatch(/NaN|undefined/);
   });
 });

@@ -36,9 +36,11 @@ function strokeSvg(
       return `<circle cx="${x(s.at.along)}" cy="${y(s.at.across)}" r="15" stroke-dasharray="4 4"/>`;
     case "thing":
       if (s.sign !== undefined) {
-        const [w, at] = [drawn(s.size), `${x(s.at.along)} ${y(s.at.across)}`];
+        const w = drawn(s.size);
+        const [cx, cy] = [Number(x(s.at.along)), Number(y(s.at.across))];
         const letters = Math.min(w * 0.6, (w * 1.3) / s.sign.length).toFixed(1);
-        return `<g transform="translate(${at})"><rect x="${(-w / 2).toFixed(1)}" y="${(-w / 2).toFixed(1)}" width="${w.toFixed(1)}" height="${w.toFixed(1)}" rx="2"/><text y="${(w * 0.21).toFixed(1)}" text-anchor="middle" stroke="none" fill="${INK}" font-size="${letters}">${escaped(s.sign)}</text></g>`;
+        const card = `<rect x="${(cx - w / 2).toFixed(1)}" y="${(cy - w / 2).toFixed(1)}" width="${w.toFixed(1)}" height="${w.toFixed(1)}" rx="2"/>`;
+        return `${card}<text x="${cx.toFixed(1)}" y="${(cy + w * 0.21).toFixed(1)}" text-anchor="middle" stroke="none" fill="${INK}" font-size="${letters}">${escaped(s.sign)}</text>`;
       }
       return `<path d="${drawing(s.item)}" transform="translate(${x(s.at.along)} ${y(s.at.across)}) scale(${(drawn(s.size) / 40).toFixed(3)}) translate(-20 -20)"/>`;
     case "text": {
