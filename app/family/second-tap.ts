@@ -7,6 +7,8 @@ interface Tap {
   at: number;
   x: number;
   y: number;
+  /** It was one of a run, where each tap counts. */
+  run: boolean;
   /** What was pressed with the keyboard, which has no place of its own. */
   key: Element | null;
   /** Everything that could be tapped then, with what it said. */
@@ -24,16 +26,20 @@ function onClick(e: MouseEvent): void {
   const now = performance.now();
   const same =
     last && (key ? last.key === key : !last.key && Math.hypot(e.clientX - last.x, e.clientY - last.y) < REACH);
-  if (last && same && now - last.at < TOGETHER && last.could.get(on) !== saysOf(on)) {
+  const run = on.closest("[data-run]") !== null;
+  if (last && same && !(run && last.run) && now - last.at < TOGETHER && last.could.get(on) !== saysOf(on)) {
     e.preventDefault();
     e.stopImmediatePropagation();
     return;
   }
   const could = new Map([...document.querySelectorAll(TAPPED)].map((b) => [b, saysOf(b)]));
-  last = { at: now, x: e.clientX, y: e.clientY, key, could };
+  last = { at: now, x: e.clientX, y: e.clientY, run, key, could };
 }
 
-/** A second tap at once on a place whose button has changed meanwhile does nothing. Gives what ends it. */
+/**
+ * A second tap at once on a place whose button has changed meanwhile does nothing, but where a run of taps is meant (`data-run`: touches of a fast
+ * rally). Gives what ends it.
+ */
 export function guardSecondTaps(): () => void {
   document.addEventListener("click", onClick, true);
   return () => document.removeEventListener("click", onClick, true);

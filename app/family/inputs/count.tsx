@@ -64,6 +64,7 @@ export default function Count({ ask, act, name, mending, data }: InputProps<AskO
       <button
         type="button"
         className="grid min-h-36 content-center justify-items-center rounded-[3rem] border-4 border-night bg-mint text-night active:scale-[0.99] short:min-h-20"
+        data-run
         aria-label={text}
         onClick={press}
       >
