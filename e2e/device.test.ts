@@ -99,11 +99,11 @@ describe("a go on the device", () => {
   it("says so where the game does not come through, and begins once there is a network again", async () => {
     const { page, context } = await ownPhone();
     // As on a first visit, before anything is kept on the device, and the game has not come yet.
-    await page.setBypassServiceWorker(true);
-    const card = await cardOf(page, await linkOf("Nuri E."), "Hallway climb");
     await page.evaluateOnNewDocument(() => {
+      delete (Navigator.prototype as { serviceWorker?: unknown }).serviceWorker;
       window.requestIdleCallback = () => 0;
     });
+    const card = await cardOf(page, await linkOf("Nuri E."), "Hallway climb");
     await open(page, `${card}?screen=look`);
     for (const box of await page.$$("input[type=checkbox]:not(:checked)")) await box.click();
     await page.setOfflineMode(true);

@@ -131,9 +131,12 @@ describe("the clock of a game", () => {
 
 describe("what is kept for when the network is gone", () => {
   it("is the opened card and its game before anything else, and in the end all of it", async () => {
+    const other = await browser.newPage();
+    const card = await cardOf(other, await linkOf("Idris M."), "Hallway climb");
+    await other.close();
+    // A device that has never been here.
     const context = await browser.createBrowserContext();
     const page = await context.newPage();
-    const card = await cardOf(page, await linkOf("Idris M."), "Hallway climb");
     await page.goto(card, { waitUntil: "load" });
     const path = new URL(card).pathname;
     await page.waitForFunction(async (p) => (await (await caches.open("cards")).match(p)) !== undefined, {}, path);
