@@ -114,7 +114,7 @@ try {
   const cards = await page.$$eval("main a[href*='/f/']", (all) =>
     all.map((a) => [a.textContent, a.getAttribute("href")]),
   );
-  const card = (title) => cards.find(([t]) => t.startsWith(title))[1];
+  const card = (title) => cards.find(([t]) => t.includes(title))[1];
   await go(`/f/${demo.family}/home?part=space`);
   await page.$eval("input[name=shape][value=own]", (e) => e.click());
   await page.$eval("summary", (e) => e.click());
