@@ -423,7 +423,7 @@ export function Board({
             </p>
           )}
           <p
-            className={`min-h-6 font-semibold text-mustard short:min-h-0 short:leading-tight ${told || clock ? "" : "short:text-sm"}`}
+            className={`min-h-6 font-semibold text-mustard short:min-h-0 short:leading-tight ${told || clock ? "" : "short:text-sm large:sr-only"}`}
             role="status"
           >
             {told || clock || (awake ? "" : say("play.mayDim"))}
@@ -435,7 +435,9 @@ export function Board({
               <span className="block text-sm text-chalk/80">
                 {say(dueAt === null ? "play.timeUsed" : "play.timeLeft")}
               </span>
-              <span className={`text-2xl font-bold ${dueAt !== null && seconds <= 10 ? "text-mustard" : ""}`}>
+              <span
+                className={`text-2xl font-bold large:text-xl ${dueAt !== null && seconds <= 10 ? "text-mustard" : ""}`}
+              >
                 {say("play.time", {
                   minutes: Math.floor(seconds / 60),
                   seconds: String(seconds % 60).padStart(2, "0"),
@@ -453,9 +455,11 @@ export function Board({
           </div>
         )}
       </div>
-      <div className="mx-auto flex w-full max-w-lg grow items-center gap-2 px-4 flat:col-start-1 flat:items-start">
+      <div
+        className={`mx-auto flex w-full max-w-lg grow items-center gap-2 px-4 large:grow-0 large:items-start large:justify-start flat:col-start-1 flat:items-start ${v.paused ? "" : "large:-mt-11"}`}
+      >
         {onFloor ? (
-          <div className="grow" />
+          <div className="grow large:hidden" />
         ) : (
           <div className="min-w-0 grow short:hidden">
             <YardMap
@@ -467,12 +471,14 @@ export function Board({
             />
           </div>
         )}
-        <div className={`shrink-0 text-right ${onFloor ? "flex items-end gap-5" : "grid content-center gap-2"}`}>
+        <div
+          className={`shrink-0 text-right large:block large:text-left ${onFloor ? "flex items-end gap-5" : "grid content-center gap-2"}`}
+        >
           {v.score.map((s, i) => (
             <div key={s.players.join()} data-score className={i === v.side || !several ? "" : "opacity-75"}>
               <p className="text-sm">{several ? sideNames(i) : say(`unit.${s.unit}`, { value: s.value })}</p>
               <p
-                className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl short:text-3xl"} ${i === v.side ? "text-mustard" : ""}`}
+                className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl short:text-3xl large:text-2xl"} ${i === v.side ? "text-mustard" : ""}`}
               >
                 {local.adds ? "?" : s.unit === "tenths" ? sayScore(s.value, s.unit) : s.value}
               </p>
@@ -539,7 +545,9 @@ export function Board({
         hidden={swapping}
         className={`sticky bottom-0 z-10 bg-page px-3 pb-[max(0.5rem,env(safe-area-inset-bottom))] text-ink short:px-2 flat:col-start-2 ${swapping ? "hidden" : ""}`}
       >
-        <div className={`mx-auto grid w-full max-w-lg gap-2.5 ${canSwap ? "grid-cols-4" : "grid-cols-3"}`}>
+        <div
+          className={`mx-auto grid w-full max-w-lg gap-2.5 large:gap-1.5 large:[&_button]:min-h-8 large:[&_button]:px-0 large:[&_button]:text-xs ${canSwap ? "grid-cols-4" : "grid-cols-3"}`}
+        >
           <button
             type="button"
             className="btn min-h-12 px-1 short:min-h-9"

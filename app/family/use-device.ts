@@ -20,6 +20,8 @@ export function useElapsed(clock: () => number, running: boolean): number {
 
 /** Lines of text that a screen must hold, rem, before all of a game fits on it. */
 const ROOMY = 43.75;
+/** And so few across that a heading and a clock do not stand side by side. */
+const NARROW = 17;
 /** Marks the page while few of the reader's lines fit on the screen, because their letters are large; what it gives is measured for that. */
 export function useTight() {
   const line = useRef<HTMLSpanElement>(null);
@@ -28,6 +30,7 @@ export function useTight() {
     const look = () => {
       const rem = line.current?.getBoundingClientRect().width || 16;
       page.toggleAttribute("data-tight", innerHeight / rem < ROOMY);
+      page.toggleAttribute("data-large", innerWidth / rem < NARROW);
     };
     const watch = new ResizeObserver(look);
     if (line.current) watch.observe(line.current);
@@ -37,6 +40,7 @@ export function useTight() {
       watch.disconnect();
       removeEventListener("resize", look);
       page.removeAttribute("data-tight");
+      page.removeAttribute("data-large");
     };
   }, []);
   return line;
