@@ -5,7 +5,6 @@ import {
   changed,
   handIn,
   keptOf,
-  noDoubleTap,
   open,
   owner,
   playing,
@@ -14,6 +13,7 @@ import {
   sees,
   sentTo,
   tabs,
+  tapOnce,
   title,
 } from "./help.ts";
 
@@ -25,8 +25,7 @@ const tap = async (page: Page, n: number) => {
   const those = "[data-targets] button:not(:disabled)";
   await page.waitForSelector(those);
   const all = await page.$$(those);
-  await noDoubleTap(page, all[n - 1]!);
-  await all[n - 1]!.click();
+  await tapOnce(page, all[n - 1]!);
 };
 /** Drags the piece to a place of the field about the jack, as shares of it. */
 async function lay(page: Page, x: number, y: number) {

@@ -3,17 +3,9 @@ import postgres from "postgres";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { afterAll, afterEach, beforeAll, beforeEach, expect, inject } from "vitest";
 import type { Activity } from "../core/formats/activity.ts";
-import {
-  noDoubleTap,
-  open,
-  PATIENCE,
-  press,
-  ready,
-  signIn,
-  openBrowser as startBrowser,
-} from "../scripts/lib/browser.mjs";
+import { open, PATIENCE, press, ready, signIn, openBrowser as startBrowser, tapOnce } from "../scripts/lib/browser.mjs";
 
-export { noDoubleTap, open, press, ready };
+export { open, press, ready, tapOnce };
 
 /** Where tabs are opened. */
 export type Tabs = Pick<Browser, "newPage" | "createBrowserContext">;

@@ -23,7 +23,8 @@ function onClick(e: MouseEvent): void {
   // A label sends its input a click of its own.
   if (!on || (e.detail === 0 && on instanceof HTMLInputElement)) return;
   const key = e.detail === 0 ? on : null;
-  const now = performance.now();
+  // When it was tapped, not when a busy device comes to it.
+  const now = e.timeStamp;
   const same =
     last && (key ? last.key === key : !last.key && Math.hypot(e.clientX - last.x, e.clientY - last.y) < REACH);
   const run = on.closest("[data-run]") !== null;

@@ -101,15 +101,14 @@ export async function press(page, words) {
     words,
   );
   await found.evaluate((e) => e.scrollIntoView({ block: "center" }));
-  await noDoubleTap(page, found);
-  await found.click();
+  await tapOnce(page, found);
 }
 
 /** A second press at once in one place would be taken for a trembling thumb: so near, pixels, and so soon, milliseconds. */
 const [NEAR, SOON] = [48, 350];
 const pressed = new WeakMap();
-/** Waits until a press there is one of its own. */
-export async function noDoubleTap(page, button) {
+/** Presses a button once a press there is one of its own. */
+export async function tapOnce(page, button) {
   const box = await button.boundingBox();
   const at = box ? { x: box.x + box.width / 2, y: box.y + box.height / 2 } : null;
   const last = pressed.get(page);
@@ -117,5 +116,6 @@ export async function noDoubleTap(page, button) {
     const wait = SOON - (performance.now() - last.at);
     if (wait > 0) await new Promise((done) => setTimeout(done, wait));
   }
+  await button.click();
   if (at) pressed.set(page, { ...at, at: performance.now() });
 }
