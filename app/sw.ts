@@ -16,7 +16,7 @@ const PATIENCE = 4;
 /** Files fetched side by side: a slow line still has room for what is looked at now. */
 const AT_ONCE = 6;
 
-/** Keeps files that are not kept yet, so many at once; what did not come is tried again at the next visit. */
+/** Caches the files that are missing, AT_ONCE at a time. False if any of them failed; those are tried again at the next visit. */
 async function keepFiles(files: readonly string[]): Promise<boolean> {
   const cache = await caches.open(ASSETS);
   const left = [...new Set(files)];

@@ -8,7 +8,7 @@ import { freePort } from "../scripts/lib/port.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";
 import { tidewell } from "../server/demo/tidewell.ts";
 import { wellFormed } from "../server/web/well-formed.ts";
-import { owner } from "./help.ts";
+import { owner, signedIn } from "./help.ts";
 
 /** Requests of all kinds, each changed in some way, against a school of its own. None may be a failure of ours. */
 const REQUESTS = Number(process.env.YARD_FUZZ ?? 600);
@@ -97,16 +97,7 @@ beforeAll(async () => {
     ],
   });
   web = await startWeb({ port: await freePort(), env: { ...inject("webEnv"), YARD_TRUSTED_PROXIES: "loopback" } });
-  const signed = await fetch(`${web.url}/sign-in`, {
-    method: "POST",
-    redirect: "manual",
-    headers: { Origin: web.url, "Content-Type": "application/x-www-form-urlencoded" },
-    body: new URLSearchParams({ email: "fuzz@school.example", password: "a long password" }),
-  });
-  cookie = signed.headers
-    .getSetCookie()
-    .map((c) => c.split(";")[0])
-    .join("; ");
+  cookie = await signedIn(web.url, { email: "fuzz@school.example", password: "a long password" });
   const [t] =
     await sql`select t.id, t.school_id, c.class_id from teacher t join class_teacher c on c.teacher_id = t.id where email = 'fuzz@school.example'`;
   const who = { teacherId: t!.id, schoolId: t!.school_id };

@@ -7,6 +7,7 @@ import { freePort } from "../scripts/lib/port.mjs";
 import { root } from "../scripts/lib/root.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";
 import { startTestSchool } from "../scripts/lib/test-school.mjs";
+import { signedIn } from "./help.ts";
 
 /** The demo school after a year: what was sent in its first week, again for each week of it. */
 const WEEKS = 40;
@@ -52,16 +53,7 @@ beforeAll(async () => {
       told += t;
     },
   });
-  const signed = await fetch(`${web.url}/sign-in`, {
-    method: "POST",
-    redirect: "manual",
-    headers: { "Content-Type": "application/x-www-form-urlencoded", Origin: web.url },
-    body: new URLSearchParams({ email: demo.email, password: demo.password }),
-  });
-  cookie = signed.headers
-    .getSetCookie()
-    .map((c) => c.split(";")[0])
-    .join("; ");
+  cookie = await signedIn(web.url, demo);
 });
 afterAll(async () => {
   await web?.stop();

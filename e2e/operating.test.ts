@@ -7,7 +7,7 @@ import { freePort } from "../scripts/lib/port.mjs";
 import { root } from "../scripts/lib/root.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";
 import { startTestSchool } from "../scripts/lib/test-school.mjs";
-import { open, sees, text } from "./help.ts";
+import { open, sees, signedIn, text } from "./help.ts";
 
 /** A database of its own with the demo school and two hundred others, whose server writes every plan into its log. */
 const SCHOOLS = 200;
@@ -67,16 +67,7 @@ beforeAll(async () => {
     },
   });
   opened = await openBrowser();
-  const signed = await fetch(`${web.url}/sign-in`, {
-    method: "POST",
-    redirect: "manual",
-    headers: { "Content-Type": "application/x-www-form-urlencoded", Origin: web.url },
-    body: new URLSearchParams({ email: demo.email, password: demo.password }),
-  });
-  cookie = signed.headers
-    .getSetCookie()
-    .map((c) => c.split(";")[0])
-    .join("; ");
+  cookie = await signedIn(web.url, demo);
 });
 afterAll(async () => {
   await opened?.close();

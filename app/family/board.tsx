@@ -543,7 +543,7 @@ export function Board({
       <div
         data-steady
         hidden={swapping}
-        className={`sticky bottom-0 z-10 bg-page px-3 pb-[max(0.5rem,env(safe-area-inset-bottom))] text-ink short:px-2 flat:col-start-2 ${swapping ? "hidden" : ""}`}
+        className="sticky bottom-0 z-10 bg-page px-3 pb-[max(0.5rem,env(safe-area-inset-bottom))] text-ink short:px-2 flat:col-start-2"
       >
         <div
           className={`mx-auto grid w-full max-w-lg gap-2.5 large:gap-1.5 large:[&_button]:min-h-8 large:[&_button]:px-0 large:[&_button]:text-xs ${canSwap ? "grid-cols-4" : "grid-cols-3"}`}

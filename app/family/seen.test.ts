@@ -18,7 +18,7 @@ for (const words of Object.values(gameWords)) addWords(words);
 const TOLD_BESIDE = new Set(["bell", "carry", "object", "again", "dispute", "leave", "join", "stop"]);
 
 describe("what is read out", () => {
-  it.each(patternNames)("%s: everything that is told has words, with the score and what comes next", (name) => {
+  it.each(patternNames)("%s: every event is announced, with the score and what comes next", (name) => {
     const a = fromPattern(name);
     const home = { ...NOTHING_SAID, id: "h", label: "home" };
     const child = { age: 8, step: null, leftHanded: false };

@@ -92,7 +92,7 @@ async function sendByAnyLink(play: LocalPlay, events: HandInSent["events"]): Pro
   return false;
 }
 
-/** To be sent again: after so many seconds where the server said how many, with its reason where it gave one. */
+/** The server could not take it now. `later`: seconds to wait, 0 where it did not say; `message`: its reason, if it gave one. */
 interface Later {
   later: number;
   message: string | null;

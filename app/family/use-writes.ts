@@ -75,7 +75,7 @@ export function useWrites(local: LocalPlay, data: { token: string; id: string },
     write: useCallback(
       (seq, event, changes) => {
         queue.current.push({ seq, event, changes });
-        // Behind one that failed it waits for whoever plays to decide.
+        // After a failed write nothing more is tried until the player chooses what to do.
         if (queue.current.length === 1 || busy.current) void drain();
       },
       [drain],

@@ -29,7 +29,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     })),
   };
 }
-/** So many sendings are shown at once, the newest first. */
+/** Sendings on one page, newest first. */
 const A_PAGE = 40;
 
 export default function Results({ loaderData }: Route.ComponentProps) {

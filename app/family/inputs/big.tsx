@@ -1,32 +1,24 @@
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
-import { useAway } from "../use-away.ts";
 import { speak } from "../use-device.ts";
+import { Beside } from "./beside.tsx";
 import type { InputProps } from "./input.ts";
 
 /** The library of exercises comes once one is owed. */
 const ExerciseByName = lazy(() => import("../../ui/exercise-by-name.tsx"));
 
-/** One big button for the one thing that comes next; where something else was just tapped, it stands beside that place. */
-export function Big({ text, press }: { text: string; press: () => void }) {
-  const { box, away } = useAway<HTMLDivElement>();
-  return (
-    <div ref={box} className="grid min-h-28 grow grid-cols-5 short:min-h-16">
-      <button
-        type="button"
-        className={`rounded-[2rem] border-[3px] border-night bg-mustard px-3 font-bold text-night ${
-          away === null
-            ? "col-span-5 text-4xl short:text-3xl"
-            : `col-span-2 text-2xl leading-tight short:text-xl ${away === "right" ? "col-start-4" : ""}`
-        }`}
-        onClick={press}
-      >
-        {text}
-      </button>
-    </div>
-  );
-}
+/** One big button for the one thing that comes next. */
+export const Big = ({ text, press }: { text: string; press: () => void }) => (
+  <Beside
+    text={text}
+    press={press}
+    row="min-h-28 grow short:min-h-16"
+    look="rounded-[2rem] px-3"
+    wide="text-4xl short:text-3xl"
+    narrow="text-2xl leading-tight short:text-xl"
+  />
+);
 
 /** Three, two, one, heard and seen, before a clock starts; pressed again, it starts at once. */
 const COUNTDOWN = 3;

@@ -1,8 +1,8 @@
 import { useRef, useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
-import { useAway } from "../use-away.ts";
 import { PieceShape } from "../yard-map.tsx";
+import { Beside } from "./beside.tsx";
 import { Big } from "./big.tsx";
 import type { InputProps } from "./input.ts";
 
@@ -220,27 +220,6 @@ function Measure({
   );
 }
 
-/** Beside the place where the last piece was told, not under the thumb. */
-function CountRound({ known, press }: { known: boolean; press: () => void }) {
-  const { box, away } = useAway<HTMLDivElement>();
-  return (
-    <div ref={box} className="grid min-h-14 grid-cols-5 short:min-h-10">
-      <button
-        type="button"
-        className={`rounded-full border-[3px] border-night bg-mustard font-bold text-night disabled:opacity-60 ${
-          away === null
-            ? "col-span-5 text-xl"
-            : `col-span-2 text-base leading-tight ${away === "right" ? "col-start-4" : ""}`
-        }`}
-        disabled={!known}
-        onClick={press}
-      >
-        {say("play.countRound")}
-      </button>
-    </div>
-  );
-}
-
 /** All pieces by how near they lie: near ties are measured, then the round is counted. */
 export function Nearest({ ask, act, name }: InputProps<AskOf<"measure">>) {
   const [measuring, setMeasuring] = useState<number | null>(null);
@@ -286,7 +265,15 @@ export function Nearest({ ask, act, name }: InputProps<AskOf<"measure">>) {
           </li>
         )}
       </ol>
-      <CountRound known={known} press={() => act({ kind: "ready" })} />
+      <Beside
+        text={say("play.countRound")}
+        press={() => act({ kind: "ready" })}
+        disabled={!known}
+        row="min-h-14 short:min-h-10"
+        look="rounded-full disabled:opacity-60"
+        wide="text-xl"
+        narrow="text-base leading-tight"
+      />
     </>
   );
 }
