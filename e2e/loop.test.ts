@@ -9,9 +9,9 @@ import { startWeb } from "../scripts/lib/serve.mjs";
 import { startTestSchool } from "../scripts/lib/test-school.mjs";
 import { signedIn } from "./help.ts";
 
-/** The demo school after a year: what was sent in its first week, again for each week of it. */
+/** The demo school after a year: everything sent so far, repeated for each week. */
 const WEEKS = 40;
-/** No loader holds the loop longer, milliseconds; each is asked so often, as other things on the machine hold it too. */
+/** The longest that a loader may hold the loop, milliseconds. Each is asked up to TIMES times, since other programs on the machine hold it up too. */
 const MOST = 20;
 const TIMES = 15;
 /** Answered as they are, with no page about them. */

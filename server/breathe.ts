@@ -1,7 +1,7 @@
-/** The loop is held no longer at one go, milliseconds. */
+/** The longest stretch of work before other requests get a turn, milliseconds. */
 const AT_ONE_GO = 6;
 
-/** For work in steps within a request: called between two, it lets whatever else waits go first once so much has been done. */
+/** For long work within a request. Await what it gives between two steps: it lets other requests go first once AT_ONE_GO has passed. */
 export function breather(): () => Promise<void> {
   let from = performance.now();
   return async () => {
@@ -11,7 +11,7 @@ export function breather(): () => Promise<void> {
   };
 }
 
-/** A list mapped in such steps. */
+/** Maps a list, with a pause between items whenever `breathe` asks for one. */
 export async function inSteps<T, U>(list: readonly T[], map: (t: T) => U, breathe = breather()): Promise<U[]> {
   const out: U[] = [];
   for (const t of list) {

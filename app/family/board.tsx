@@ -72,7 +72,7 @@ function playedOf(pattern: AnyPattern, parts: readonly Part[], all: unknown, som
   return parts.filter((p) => played.has(p.id) || !known.has(p.id));
 }
 
-/** Told last in a second way, the same sentence is read out again. */
+/** Added to a sentence that comes twice in a row: screen readers announce only what has changed. */
 const AGAIN = "\u00a0";
 /** A sentence that is read out each time it is said, the same one too. */
 function useSaid() {

@@ -1,11 +1,11 @@
 import type { LocalPlay } from "./store.ts";
 
-/** When this page first saw a go: how far it was then, and by the clock that nobody sets. */
+/** When this page first saw a go: how far into the go it was, and the time on the monotonic clock. */
 const seen = new Map<string, { far: number; at: number }>();
 
 /**
- * Milliseconds of a go since it began, `speed` times as fast. The time of day tells only how far it was when this page first saw it, and never less
- * than `least`, its last event: from then on a clock runs that does not jump when the device's is set.
+ * Milliseconds since a go began, `speed` times as fast. The device's time of day is read once, when this page first sees the go, and the result is
+ * never less than `least`, the time of its last event. After that the monotonic clock counts, which does not jump when somebody sets the device's.
  */
 export function sinceStart(play: Pick<LocalPlay, "id" | "startedAt" | "speed">, least: number): number {
   const speed = play.speed ?? 1;

@@ -65,7 +65,7 @@ function usePattern(name: PatternName): AnyPattern | null {
   return pattern;
 }
 
-/** One em of the reader's letters. */
+/** An invisible element one rem wide, by which the reader's text size is measured. */
 function Tight() {
   return <span ref={useTight()} aria-hidden="true" className="absolute w-[1rem]" />;
 }

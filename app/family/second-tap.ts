@@ -1,4 +1,4 @@
-/** Taps so close together, milliseconds and pixels, are one thumb's double tap. */
+/** Two taps within this time, milliseconds, and this distance, pixels, are a double tap. */
 const TOGETHER = 300;
 const REACH = 40;
 const TAPPED = "button, a, label, summary, [role=button], input";
@@ -7,11 +7,11 @@ interface Tap {
   at: number;
   x: number;
   y: number;
-  /** It was one of a run, where each tap counts. */
+  /** It was on a counter, where every tap counts. */
   run: boolean;
-  /** What was pressed with the keyboard, which has no place of its own. */
+  /** The element, if it was pressed with the keyboard and so has no position. */
   key: Element | null;
-  /** Everything that could be tapped then, with what it said. */
+  /** Everything that could be tapped at that moment, with its label. */
   could: ReadonlyMap<Element, string>;
 }
 let last: Tap | null = null;
@@ -38,17 +38,17 @@ function onClick(e: MouseEvent): void {
 }
 
 /**
- * A second tap at once on a place whose button has changed meanwhile does nothing, but where a run of taps is meant (`data-run`: touches of a fast
- * rally). Gives what ends it.
+ * Ignores the second of two quick taps in one place if the button there has changed in between. Counters (`data-run`) are left out, as every touch of
+ * a fast rally counts. Returns a function that stops it.
  */
 export function guardSecondTaps(): () => void {
   document.addEventListener("click", onClick, true);
   return () => document.removeEventListener("click", onClick, true);
 }
 
-/** A tap after which something appears, milliseconds. */
+/** A tap no older than this caused what appears now, milliseconds. */
 const JUST_NOW = 1500;
-/** Where in a box it was tapped just now, from 0 at its left to 1; null: not in it. */
+/** Where in a box the last tap was, from 0 at its left edge to 1 at its right; null if it was elsewhere or too long ago. */
 export function tappedIn(box: DOMRect): number | null {
   if (!last || last.key || performance.now() - last.at > JUST_NOW) return null;
   const { x, y } = last;

@@ -3,7 +3,7 @@ import { LANGUAGE, say } from "#words/say.ts";
 
 const TICK = 250;
 
-/** What a clock says, milliseconds, looked at again while it runs. */
+/** The time on a clock, milliseconds, read again every TICK while it runs. */
 export function useElapsed(clock: () => number, running: boolean): number {
   const now = useRef(clock);
   now.current = clock;
@@ -18,11 +18,11 @@ export function useElapsed(clock: () => number, running: boolean): number {
   return at;
 }
 
-/** Lines of text that a screen must hold, rem, before all of a game fits on it. */
+/** Screen height that a whole game needs, rem; on a lower screen everything is drawn smaller. */
 const ROOMY = 43.75;
-/** And so few across that a heading and a clock do not stand side by side. */
+/** Screen width, rem, below which heading and clock no longer fit side by side. */
 const NARROW = 17;
-/** Marks the page while few of the reader's lines fit on the screen, because their letters are large; what it gives is measured for that. */
+/** Marks the page as tight or large while the reader's text size leaves little room. The ref goes on an element one rem wide. */
 export function useTight() {
   const line = useRef<HTMLSpanElement>(null);
   useEffect(() => {

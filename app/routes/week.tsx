@@ -12,7 +12,7 @@ import type { Route } from "./+types/week";
 
 const DAY = 86_400_000;
 const DAYS = 7;
-/** What is over stays here for so long; Results has all of it. */
+/** How long a closed sending stays on this page; Results keeps all of them. */
 const SHOWN_AFTER = 14 * DAY;
 
 export const meta: Route.MetaFunction = () => [{ title: "Week · Daring Yard" }];

@@ -46,7 +46,7 @@ async function settled<T>(link: OpenLink, read: (tx: Tx) => Promise<T>): Promise
   return inSchool(link.schoolId, read);
 }
 
-/** A game that is over is shown to its family for so long, milliseconds. */
+/** How long a family still sees a game that has closed, milliseconds. */
 const SHOWN_AFTER = 28 * 86_400_000;
 
 /** One child's cards, the ones that close soonest first, closed ones last; those taken back only where something was played. */

@@ -8,7 +8,7 @@ import type { InputProps } from "./input.ts";
 
 /** Cards so near each other along, metres, are one row. */
 const ROW = 0.4;
-/** One card of the word in chalk: the one asked for is circled as a target is, and what is found is underlined. */
+/** One card of the word, in chalk. The one to hit next is circled like a target; found ones are underlined. */
 function Chalked({ sign, state, lean }: { sign: string; state: "asked" | "found" | "later"; lean: number }) {
   const wide = Math.max(40, 16 + 15 * sign.length);
   return (
