@@ -39,7 +39,7 @@ export const enSheet: Record<string, string> = {
   "sheet.how.goals":
     "Two goals face each other. Push the ball into the other goal: that is 1. Alone: put it into the goal as often as you can.",
   "sheet.how.swapSquare":
-    "Mix the square. Run to it, swap two, run back: that is one trip. A near row of one kind is collected. Use as few trips as you can.",
+    "Mix the square. Run to it, swap two, run back: that is one trip. When the near row is all one kind, you collect it. Use as few trips as you can.",
   "sheet.how.bases":
-    "Hit the ball. Run round the bases in their order. Back home is 1 run. The ball on the stop spot stops you.",
+    "Hit the ball. Run round the bases in their order. Back home is 1 run. When the ball gets to the stop spot, you stop.",
 };
