@@ -96,7 +96,9 @@ describe("what a page says is so", () => {
     await field.type("Mine");
     await sees(page, "This activity was changed somewhere else");
     await press(page, "Keep both: this one as a copy");
-    await page.waitForFunction((old) => location.pathname !== `/activities/${old}`, {}, id);
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>("input[aria-label='Title']")?.value === "Mine, my copy",
+    );
     await open(page, `${base}/activities/${id}`);
     await new Promise((r) => setTimeout(r, 1500));
     expect(await text(page)).not.toContain("changed somewhere else");

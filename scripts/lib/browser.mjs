@@ -89,17 +89,23 @@ export async function signIn(page, base, email, password) {
 
 /** Clicks the first button or link whose words are just these. */
 export async function press(page, words) {
-  const found = await page.waitForFunction(
-    (w) =>
-      [...document.querySelectorAll("button, summary, [role=button], label"), ...document.querySelectorAll("a")].find(
-        (e) =>
-          ((e.getAttribute("aria-label") ?? "").trim() === w || e.textContent.trim().replace(/\s+/g, " ") === w) &&
-          e.getClientRects().length > 0 &&
-          !e.disabled,
-      ),
-    { timeout: PATIENCE },
-    words,
-  );
+  let found;
+  try {
+    found = await page.waitForFunction(
+      (w) =>
+        [...document.querySelectorAll("button, summary, [role=button], label"), ...document.querySelectorAll("a")].find(
+          (e) =>
+            ((e.getAttribute("aria-label") ?? "").trim() === w || e.textContent.trim().replace(/\s+/g, " ") === w) &&
+            e.getClientRects().length > 0 &&
+            !e.disabled,
+        ),
+      { timeout: PATIENCE, polling: 50 },
+      words,
+    );
+  } catch (e) {
+    const says = await page.evaluate(() => document.body.innerText).catch(() => "(nothing)");
+    throw new Error(`no button "${words}" to press. The page says:\n${says.slice(0, 2000)}`, { cause: e });
+  }
   await found.evaluate((e) => e.scrollIntoView({ block: "center" }));
   await tapOnce(page, found);
 }
@@ -107,8 +113,22 @@ export async function press(page, words) {
 /** A second press at once in one place would be taken for a trembling thumb: so near, pixels, and so soon, milliseconds. */
 const [NEAR, SOON] = [48, 350];
 const pressed = new WeakMap();
+/** Waits until a button has stopped moving: what is still loading beside it may push it away from under a press. */
+const atRest = (button) =>
+  button.evaluate(async (e) => {
+    const place = () => {
+      const { x, y } = e.getBoundingClientRect();
+      return `${x} ${y}`;
+    };
+    const until = performance.now() + 2000;
+    for (let was = ""; was !== place() && performance.now() < until; ) {
+      was = place();
+      await new Promise((done) => setTimeout(done, 40));
+    }
+  });
 /** Presses a button once a press there is one of its own. */
 export async function tapOnce(page, button) {
+  await atRest(button);
   const box = await button.boundingBox();
   const at = box ? { x: box.x + box.width / 2, y: box.y + box.height / 2 } : null;
   const last = pressed.get(page);

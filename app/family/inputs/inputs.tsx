@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { type AimKind, type AimOf, type Ask, type AskKind, type AskOf, askOf, mainAsks } from "#core/asks/ask.ts";
 import { LINE_FIELD } from "#core/contract/standing.ts";
 import type { nudgeOf } from "#core/levels/nudge.ts";
@@ -10,29 +10,49 @@ import { Move } from "./move.tsx";
 import { SetPanel } from "./set.tsx";
 import { Choose, piecesIn, Rest } from "./zones.tsx";
 
+/** Loads the inputs that have not been needed yet. */
+const ahead: (() => Promise<unknown>)[] = [];
+/**
+ * An input in a file of its own. Once it is loaded React gets it at once, without a promise: with one it would show the fallback for a moment, and
+ * what stands around the input would move.
+ */
+const piece: typeof lazy = (load) => {
+  type Loaded = Awaited<ReturnType<typeof load>>;
+  let loaded: Loaded | null = null;
+  const fetched = async () => {
+    loaded = await load();
+    return loaded;
+  };
+  ahead.push(fetched);
+  return lazy(() => {
+    const has = loaded;
+    // biome-ignore lint/suspicious/noThenProperty: React reads a thenable that answers at once without a pause
+    return has ? ({ then: (give: (l: Loaded) => void) => give(has) } as unknown as Promise<Loaded>) : fetched();
+  });
+};
 /** What only some games need comes with them. */
-const Cells = lazy(() => import("./cells.tsx"));
-const Lift = lazy(async () => ({ default: (await import("./cells.tsx")).Lift }));
-const Fall = lazy(() => import("./fall.tsx"));
-const Count = lazy(() => import("./count.tsx"));
-const Total = lazy(() => import("./total.tsx"));
-const Arrange = lazy(() => import("./arrange.tsx"));
-const Targets = lazy(() => import("./targets.tsx"));
-const Tasks = lazy(() => import("./tasks.tsx"));
-const Letters = lazy(() => import("./letters.tsx"));
-const Written = lazy(async () => ({ default: (await import("./letters.tsx")).Written }));
-const Passes = lazy(() => import("./passes.tsx"));
-const Jack = lazy(async () => ({ default: (await import("./near.tsx")).Jack }));
-const NearSend = lazy(async () => ({ default: (await import("./near.tsx")).NearSend }));
-const Nearest = lazy(async () => ({ default: (await import("./near.tsx")).Nearest }));
-const JackMoved = lazy(async () => ({ default: (await import("./near.tsx")).JackMoved }));
-const Point = lazy(async () => ({ default: (await import("./sides.tsx")).Point }));
-const Goal = lazy(async () => ({ default: (await import("./sides.tsx")).Goal }));
-const Bat = lazy(async () => ({ default: (await import("./bases.tsx")).Bat }));
-const Call = lazy(async () => ({ default: (await import("./bases.tsx")).Call }));
-const Mix = lazy(async () => ({ default: (await import("./square.tsx")).Mix }));
-const Swap = lazy(async () => ({ default: (await import("./square.tsx")).Swap }));
-const AnyOf = lazy(() => import("./any-of.tsx"));
+const Cells = piece(() => import("./cells.tsx"));
+const Lift = piece(async () => ({ default: (await import("./cells.tsx")).Lift }));
+const Fall = piece(() => import("./fall.tsx"));
+const Count = piece(() => import("./count.tsx"));
+const Total = piece(() => import("./total.tsx"));
+const Arrange = piece(() => import("./arrange.tsx"));
+const Targets = piece(() => import("./targets.tsx"));
+const Tasks = piece(() => import("./tasks.tsx"));
+const Letters = piece(() => import("./letters.tsx"));
+const Written = piece(async () => ({ default: (await import("./letters.tsx")).Written }));
+const Passes = piece(() => import("./passes.tsx"));
+const Jack = piece(async () => ({ default: (await import("./near.tsx")).Jack }));
+const NearSend = piece(async () => ({ default: (await import("./near.tsx")).NearSend }));
+const Nearest = piece(async () => ({ default: (await import("./near.tsx")).Nearest }));
+const JackMoved = piece(async () => ({ default: (await import("./near.tsx")).JackMoved }));
+const Point = piece(async () => ({ default: (await import("./sides.tsx")).Point }));
+const Goal = piece(async () => ({ default: (await import("./sides.tsx")).Goal }));
+const Bat = piece(async () => ({ default: (await import("./bases.tsx")).Bat }));
+const Call = piece(async () => ({ default: (await import("./bases.tsx")).Call }));
+const Mix = piece(async () => ({ default: (await import("./square.tsx")).Mix }));
+const Swap = piece(async () => ({ default: (await import("./square.tsx")).Swap }));
+const AnyOf = piece(() => import("./any-of.tsx"));
 
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
 type InputOf<K extends AskKind> = (props: WithAll<AskOf<K>>) => React.ReactNode;
@@ -139,6 +159,10 @@ export function Inputs({
   const [choosing, setChoosing] = useState(false);
   const [calling, setCalling] = useState(false);
   const [telling, setTelling] = useState(false);
+  useEffect(() => {
+    // The first input is on its way; the next ones are there before they are asked for. One that does not load is asked for again when it is needed.
+    for (const load of ahead) void load().catch(() => undefined);
+  }, []);
   const open = askOf(asks, "set");
   if (choosing && open) return <SetPanel ask={open} data={p.data} act={p.act} close={() => setChoosing(false)} />;
   const again = asks.find(
