@@ -1,7 +1,12 @@
 import { spawnSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { parseActivity } from "#core/formats/activity.ts";
+import { isRefusal } from "#core/contract/contract.ts";
+import type { PlayEvent } from "#core/events/events.ts";
+import { fromPattern, gamePartOf, parseActivity } from "#core/formats/activity.ts";
+import { patternNames } from "#core/patterns/registry.ts";
+import { random } from "#core/random.ts";
+import { openPlay, outlook, referee, view } from "#core/referee/referee.ts";
 import { runCommand } from "./commands.ts";
 
 const page = readFileSync(new URL("../docs/activity-format.md", import.meta.url), "utf8");
@@ -144,6 +149,36 @@ describe("command line", () => {
     expect(r.out).toBe("");
     expect(r.err.trim().split("\n")).toHaveLength(1);
     expect(r.err).toContain(word);
+  });
+
+  it.each(patternNames)("says what %s says in sentences, what it refuses, and how it ended", (name) => {
+    const a = fromPattern(name);
+    const draw = random(7);
+    // A whole game, of anything that may happen.
+    let play = openPlay(gamePartOf(a), { players: 1, mode: "alone", seed: 1 });
+    const alone = a.players.modes.includes("alone");
+    const how = alone ? {} : { players: 2, mode: "against" };
+    if (!alone) play = openPlay(gamePartOf(a), { players: 2, mode: "against", seed: 1 });
+    const events: PlayEvent[] = [];
+    for (let i = 0; i < 12 && view(play).ending === null; i++) {
+      const next = outlook(play);
+      const chosen = next[Math.floor(draw() * next.length)];
+      if (!chosen) break;
+      const after = referee(play, { ...chosen.event, at: i * 100 } as PlayEvent);
+      if (isRefusal(after)) break;
+      play = after;
+      events.push({ ...chosen.event, at: i * 100 } as PlayEvent);
+    }
+    for (const n of events.keys()) {
+      const told = run("referee", { activity: a, ...how, events: events.slice(0, n + 1) });
+      expect(told.err).toBe("");
+      expect(told.json.now.text).toMatch(/^[^[\]{}]+$/);
+      expect(told.out).not.toMatch(/"(text|working)":"[^"]*[[\]{}]/);
+    }
+    // Nothing of the game: the sentence that refuses it.
+    const refused = run("referee", { activity: a, ...how, events: [{ kind: "send", at: 0, rest: "nowhere" }] });
+    expect(refused.code).toBe(2);
+    expect(refused.err).not.toMatch(/\[[a-z]+\./);
   });
 
   it("works as a program: help, input by pipe, exit codes", () => {

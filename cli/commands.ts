@@ -43,11 +43,13 @@ import { fewestTrips } from "#core/square/fewest.ts";
 import { collected, greedyTrips, isWhole, LEAST_N, MOST_N, REACHES } from "#core/square/grid.ts";
 import { mixed } from "#core/square/mix.ts";
 import { enGame } from "#words/en-game.ts";
+import { enRules } from "#words/en-rules.ts";
 import { enTeacher } from "#words/en-teacher.ts";
-import { addWords, itemName, namesOf, sayPhrase } from "#words/say.ts";
+import { gameWords } from "#words/games/all.ts";
+import { addWords, itemName, namesOf, sayPhrase, sayWorking } from "#words/say.ts";
+import { verbOf } from "#words/verbs.ts";
 
-addWords(enGame);
-addWords(enTeacher);
+for (const words of [enGame, ...Object.values(gameWords), enTeacher, enRules]) addWords(words);
 
 /** Input that is not allowed: one line that names the field. */
 class Bad extends Error {}
@@ -433,13 +435,22 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       const a = activityOf(activity);
       allowed(a, how.mode, how.players);
       const told = replay(gamePartOf(a), how, events);
-      if (told.refused) bad([{ field: `events.${told.seq}`, message: sayPhrase(told.refused) }]);
+      const names = namesOf(a.kit.own);
+      const verb = verbOf(a.aim.action);
+      const text = (p: Phrase) => sayPhrase(p, names, { verb });
+      if (told.refused) bad([{ field: `events.${told.seq}`, message: text(told.refused) }]);
       const v = view(told.play);
       return {
         ...v,
-        now: { ...v.now, text: sayPhrase(v.now) },
-        ending: v.ending && { ...v.ending, text: sayPhrase(v.ending.reason) },
-        outlook: outlook(told.play),
+        now: { ...v.now, text: text(v.now) },
+        score: v.score.map((s) => ({ ...s, working: sayWorking(s.working) })),
+        ending: v.ending && { ...v.ending, text: text(v.ending.reason) },
+        outlook: outlook(told.play).map((o) => ({
+          ...o,
+          working: sayWorking(o.working),
+          turn: { ...o.turn, now: { ...o.turn.now, text: text(o.turn.now) } },
+          ending: o.ending && { ...o.ending, text: text(o.ending.reason) },
+        })),
       };
     },
   },

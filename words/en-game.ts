@@ -1,5 +1,12 @@
 /** Sentences of the game itself: what to do now, what was seen, what is refused, how it ended. They come with the game, and with the teacher's side. */
 export const enGame = {
+  "working.pins": "({n, plural, one {# pin} other {# pins}})",
+  "working.allAtOnce": "(all at once)",
+  "working.lastOne": "(the last one)",
+  "working.right": "(right)",
+  "working.wrong": "(wrong)",
+  "working.again": "(started again)",
+  "working.leftOnBase": "({n, number} left on base)",
   "full.title": "Stop! This device is full.",
   "full.text": "Your last try is not saved yet. Keep this page open.",
   "full.free": "Make space, then go on",

@@ -81,3 +81,9 @@ export function sayScore(value: number, unit: ScoreUnit): string {
 /** Several names as one reads them: `Amina, Jo and Sam`. */
 const listed = new Intl.ListFormat(LANGUAGE, { type: "conjunction" });
 export const sayList = (names: readonly string[]): string => listed.format(names);
+
+/** How a score comes about, with its notes in words: `12 (6 pins) + 3 (all at once) = 15`. See core/match/end.ts. */
+export const sayWorking = (working: string): string =>
+  working.replace(/\{(\w+)(?: (\d+))?\}/g, (_, of: string, n?: string) =>
+    say(`working.${of}`, n === undefined ? {} : { n: Number(n) }),
+  );

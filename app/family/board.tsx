@@ -11,7 +11,7 @@ import { nudgeOf } from "#core/levels/nudge.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { bellAt, type Play, referee, replayOf, stateOf, type View, view } from "#core/referee/play.ts";
 import type { Part } from "#core/yard/parts.ts";
-import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore } from "#words/say.ts";
+import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore, sayWorking } from "#words/say.ts";
 import { verbOf } from "#words/verbs.ts";
 import { CallCode } from "./call.tsx";
 import type { CardData, Step } from "./card-app.tsx";
@@ -483,7 +483,7 @@ export function Board({
                 {local.adds ? "?" : s.unit === "tenths" ? sayScore(s.value, s.unit) : s.value}
               </p>
               <p className={`max-w-36 text-base leading-tight ${onFloor ? "min-h-5" : ""}`}>
-                {i === v.side && !local.adds ? mine.working : ""}
+                {i === v.side && !local.adds ? sayWorking(mine.working) : ""}
               </p>
             </div>
           ))}

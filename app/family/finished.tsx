@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 import type { AnyPattern, Unit } from "#core/contract/contract.ts";
 import { beatsMark, rankOf, settingOf } from "#core/records/rank.ts";
 import { type Play, view } from "#core/referee/play.ts";
-import { say, sayList, sayScore } from "#words/say.ts";
+import { say, sayList, sayScore, sayWorking } from "#words/say.ts";
 import { remember } from "../kept.ts";
 import type { CardData } from "./card-app.tsx";
 import type { LocalPlay } from "./store.ts";
@@ -104,7 +104,7 @@ export function Finished({
             {local.setup.players > 1 && <span className="block">{sayList(s.players.map(name))}</span>}
             {v.out.includes(i) && <span className="block">{say("play.leftSide")}</span>}
             <strong className="text-4xl text-mustard">{sayScore(s.value, s.unit)}</strong>
-            {s.working && <span className="block">{s.working}</span>}
+            {s.working && <span className="block">{sayWorking(s.working)}</span>}
           </p>
         ))}
       </div>

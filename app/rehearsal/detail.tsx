@@ -3,7 +3,7 @@ import { layoutOf } from "#core/forecast/for-activity.ts";
 import { lastBefore, nextAfter, type Run } from "#core/rehearsal/at.ts";
 import type { Moment } from "#core/rehearsal/rehearsal.ts";
 import type { RehearsalChild } from "#server/activities/rehearsal.ts";
-import { say } from "#words/say.ts";
+import { say, sayWorking } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { labelAmong, seenText } from "../family/seen.ts";
 
@@ -60,7 +60,7 @@ export function Detail({
           <li key={`${m.from} ${past.length - LATEST + i}`} className="row-line flex gap-3 py-0.5">
             <span className="w-10 text-quiet">{clock(m.at)}</span>
             <span className="flex-1">{wordsOf(m, label)}</span>
-            <span className="font-semibold">{m.score}</span>
+            <span className="font-semibold">{sayWorking(m.score)}</span>
           </li>
         ))}
         {past.length === 0 && <li className="text-quiet">{tell("rehearsal.nothing")}</li>}

@@ -13,7 +13,7 @@ import { matchesOf, pairHomes, unpairHomes } from "#server/assignments/two-homes
 import type { Expected } from "#server/figures/work.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { shellOf } from "#server/school/classes.ts";
-import { sayScore } from "#words/say.ts";
+import { sayScore, sayWorking } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
@@ -497,7 +497,7 @@ function Row({
               <span
                 key={g.playId}
                 className={`tag ${g.counts ? "" : "border-coral border-dashed"}`}
-                title={`${when(g.startedAt, zone)}, ${g.score.working}`}
+                title={`${when(g.startedAt, zone)}, ${sayWorking(g.score.working)}`}
               >
                 {g.score.unit === "tenths" ? sayScore(g.score.value, g.score.unit) : g.score.value}
                 {g.setup.players > 1 && (

@@ -8,7 +8,7 @@ import type { Who } from "#core/forecast/for-activity.ts";
 import { type Activity, gamePartOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { openPlayOf, referee, type View, view } from "#core/referee/play.ts";
-import { say, sayPhrase, sayScore } from "#words/say.ts";
+import { say, sayPhrase, sayScore, sayWorking } from "#words/say.ts";
 import { verbOf } from "#words/verbs.ts";
 import { piecesIn } from "../family/inputs/zones.tsx";
 import { labelAmong, seenText } from "../family/seen.ts";
@@ -110,7 +110,7 @@ export function SampleGame({ activity: a, who }: { activity: Activity; who: Who 
         <p className="font-semibold text-mustard">{seen ?? "Before the first send"}</p>
         <p className="text-lg leading-tight font-bold">
           {sayScore(score.value, score.unit)}
-          {score.working && <span className="block text-sm font-normal">{score.working}</span>}
+          {score.working && <span className="block text-sm font-normal">{sayWorking(score.working)}</span>}
         </p>
         <p>{next}</p>
       </div>

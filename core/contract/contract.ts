@@ -122,6 +122,7 @@ export interface Score {
   unit: Unit;
   /** Which way is better: points more, a slalom less, seconds balanced more. */
   better: Better;
+  /** How the value comes about; what a number is for may stand beside it as a note (see core/match/end.ts). */
   working: string;
   /** For comparing: more is better. */
   rank: number;

@@ -56,6 +56,11 @@ export interface GoRules<P, G> {
   /** What that player may do; the bell and the start of a clock come from the match. */
   asks(params: P, go: G, player: number): Ask[];
   step(params: P, go: G, event: GameEvent, ms: number): Went<G> | Refusal;
+  /**
+   * As a team, where turns are the rule: what it amounts to when somebody does this whose turn it is not, and whose turn it is then. Null, or where
+   * the pattern does not say: it counts like anybody's.
+   */
+  outOfTurn?(params: P, go: G, event: GameEvent): { event: GameEvent; turn: "stays" | "theirs" } | null;
   /** The clock that is to run now; null: none. */
   clock(params: P, match: Match, go: G): Clock | null;
   /** The bell: the go is over unless it says otherwise. `ms`: how long the clock ran. */
@@ -201,9 +206,20 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     const now = active(s);
     const i = by === undefined ? now[0] : now.find((k) => s.sides[k]!.players.includes(by));
     if (i === undefined) return refuse("refused.notTheirTurn");
-    const went = go.step(s.params, s.sides[i]!.go, e, e.at - s.since);
-    return isRefusal(went) ? went : took(seenAt(s, e.at), i, went, e.at - s.since);
+    const strayed = by === undefined ? null : outOfTurn(s, s.sides[i]!, e, by);
+    const went = go.step(s.params, s.sides[i]!.go, strayed?.event ?? e, e.at - s.since);
+    if (isRefusal(went)) return went;
+    const seen = seenAt(s, e.at);
+    const theirs = strayed?.turn === "theirs" && went.after !== "end";
+    return took(
+      theirs ? withSide(seen, i, { at: seen.sides[i]!.players.indexOf(by!) }) : seen,
+      i,
+      went,
+      e.at - s.since,
+    );
   }
+  const outOfTurn = (s: S, side: Side<G>, e: GameEvent, by: number) =>
+    s.setup.mode === "relay" && by !== playerOf(side) ? (go.outOfTurn?.(s.params, side.go, e) ?? null) : null;
 
   const withSide = (s: S, i: number, change: Partial<Side<G>>): S => {
     const sides = [...s.sides];

@@ -3,10 +3,11 @@ import type { Match } from "../contract/match.ts";
 import type { GameEvent } from "../events/events.ts";
 
 /** What a story makes of something that happened: nothing (it may not), or how it goes on. */
-export type Took = "no" | "on" | "hit" | "miss" | "spent" | "pass" | "part" | "end";
+export type Took = "no" | "on" | "hit" | "miss" | "spent" | "pass" | "theirs" | "part" | "end";
 /** One go as it is told in a pattern's description, changed in place. */
 export interface Story {
-  take(e: GameEvent): Took;
+  /** `turn`: whether it is the turn of whoever did it. `theirs`: then it is theirs, and the story goes on. */
+  take(e: GameEvent, turn: boolean): Took;
   /** The bell. */
   rings(): Took;
   /** Seconds until the bell of the part under way; undefined: no clock. */
@@ -91,7 +92,7 @@ export function tellMatch(
     const swap = match.swap === "once" || clocked ? "go" : match.swap;
     if (took === "end") handOn(true, swap);
     else if (took === "part") paused = c.story.clock() !== undefined;
-    else if (took === "on") return;
+    else if (took === "on" || took === "theirs") return;
     else if (
       took === "pass" ||
       swap === "send" ||
@@ -123,7 +124,9 @@ export function tellMatch(
     else {
       const by = "by" in e ? e.by : undefined;
       const c = by === undefined ? playing()[0] : playing().find((x) => x.people.includes(by));
-      const took = c ? c.story.take(e) : "no";
+      const turn = !c || by === undefined || setup.mode !== "relay" || by === sits(c);
+      const took = c ? c.story.take(e, turn) : "no";
+      if (took === "theirs") c!.next = c!.people.indexOf(by!);
       ok = took !== "no";
       if (ok) {
         for (const x of chairs) if (x !== c && x.left > 0 && x.story.over?.()) finish(x);

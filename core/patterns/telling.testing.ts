@@ -91,6 +91,9 @@ export function run<P, S extends BaseState>(
         params,
         asks.map((a) => a.kind),
       );
+      // Somebody else of the team.
+      const other = setup.mode === "relay" && (e.kind === "send" || e.kind === "count") && d.chance(0.15);
+      if (other) e.by = d.upTo(setup.players - 1);
       if (e.kind === "bell" && bell && d.chance(0.7)) e.at = at = Math.max(at, bell.dueAt);
       events.push(e);
       const after = pattern.step(state, e);

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { AimOf, AskOf } from "#core/asks/ask.ts";
+import { mayBeOut } from "#core/asks/forced.ts";
 import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 
@@ -37,7 +38,9 @@ function OneOf({
 export function Bat({ ask, aim, act, name }: InputProps<AskOf<"send">> & { aim: AimOf<"bat"> }) {
   const { runners, names, home, outs } = aim;
   const [to, setTo] = useState<readonly (number | "out")[]>(() => [...runners, 0]);
-  const may = outs.includes("tagged") || outs.includes("first");
+  const byBall = outs.includes("tagged") || outs.includes("first");
+  // Nobody can tag an invisible runner.
+  const may = (i: number) => mayBeOut(runners, i, byBall && names[i] === null ? ["first"] : outs);
   const text = (base: number) => (base === home ? say("bat.home") : say("bat.base", { base }));
   const from = (i: number) => runners[i] ?? 0;
   const options = (i: number) => {
@@ -45,7 +48,7 @@ export function Bat({ ask, aim, act, name }: InputProps<AskOf<"send">> & { aim: 
     return [
       [first, first === 0 ? say("bat.none") : say("bat.stays")] as const,
       ...Array.from({ length: home - first }, (_, k) => [first + k + 1, text(first + k + 1)] as const),
-      ...(may ? [["out", say("bat.out")] as const] : []),
+      ...(may(i) ? [["out", say("bat.out")] as const] : []),
     ];
   };
   const tell = () => {
@@ -86,7 +89,7 @@ export function Bat({ ask, aim, act, name }: InputProps<AskOf<"send">> & { aim: 
           return (
             <div key={`${base} ${i + 1}`}>
               <p className="font-semibold">{say("bat.invisible", { base })}</p>
-              {may ? (
+              {may(i) ? (
                 <OneOf
                   name={say("bat.moves")}
                   options={[

@@ -113,6 +113,8 @@ export function tellBases(p: BasesParams, match: Match, setup: Setup, events: re
     if (out.some((i) => i >= people.length || out.indexOf(i) !== out.lastIndexOf(i))) return false;
     if (people.some((c, i) => e.reached![i]! < c.at || e.reached![i]! > home)) return false;
     const free = (below: number) => [...Array(below - 1).keys()].some((b) => !circuit.some((c) => c.at === b + 1));
+    const touchOnly = !p.outs.includes("tagged");
+    if (touchOnly && people.some((c, i) => c.at > 0 && out.includes(i) && free(c.at))) return false;
     if (people.some((c, i) => c.who === "ghost" && out.includes(i) && free(c.at))) return false;
     const batted = e.reached[people.length - 1]!;
     const after: typeof circuit = [];

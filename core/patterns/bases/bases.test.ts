@@ -1,11 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { askOf } from "../../asks/ask.ts";
-import type { Setup } from "../../contract/contract.ts";
+import { isRefusal, type Setup } from "../../contract/contract.ts";
 import { match as matchSchema } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
 import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { stateOf } from "../../referee/play.ts";
 import { having, refusedBy, take } from "../../referee/playing.testing.ts";
 import { openPlay, type Play, view } from "../../referee/referee.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
@@ -110,6 +111,19 @@ describe("Bases", () => {
     const second = take(begin({ outs: ["first"] }, ALONE), ran(2), call("r1"));
     expect(refusedBy(second, { kind: "run", reached: [2, 1], out: [0] })).toBe("refused.notForced");
     expect(refusedBy(called, { kind: "run", reached: [1, 1], out: [0] })).toBeNull();
+  });
+  it("at the first base only somebody who is forced is out, a tag puts out anybody; before version 2 anybody was", () => {
+    const out = { kind: "run", reached: [2, 1], out: [0] } as const;
+    const on = (outs: string[]) => take(begin({ outs }, THREE), ran(2));
+    expect(refusedBy(on(["first"]), out)).toBe("refused.notForced");
+    expect(refusedBy(on(["tagged"]), out)).toBeNull();
+    expect(refusedBy(take(begin({ outs: ["first"] }, THREE), ran(1)), { ...out, reached: [1, 1] })).toBeNull();
+    const s = stateOf(on(["first"])) as Parameters<typeof bases.rules.step>[0];
+    expect(isRefusal(bases.earlier![1]!.step(s, { ...out, at: 9, reached: [2, 1], out: [0] }))).toBe(false);
+  });
+  it("says how many were left on base", () => {
+    const p = begin({ innings: 1, turn: { by: "batters", outs: 3, batters: 3 } }, THREE);
+    expect(view(take(p, ran(4), ran(1), ran(1, 1))).score[0]!.working).toBe("{leftOnBase 2}");
   });
   it("innings go from side to side; level is a draw; a bell ends a turn", () => {
     const p = begin({ innings: 1, turn: { by: "batters", outs: 3, batters: 1 } }, TWO);

@@ -4,7 +4,7 @@ import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { basesGround } from "./ground.ts";
 import { type BasesParams, basesParams, OUTS, PUTS } from "./params.ts";
-import { type BasesState, basesRules, possible } from "./rules.ts";
+import { type BasesState, basesRules, basesRules1, possible } from "./rules.ts";
 
 function knobs(p: BasesParams): Knob[] {
   const f = fieldsOf(basesParams, p);
@@ -47,9 +47,10 @@ function knobs(p: BasesParams): Knob[] {
 /** A ball is hit, and a circuit run before it is back: runs, outs, innings. */
 export const bases: Pattern<BasesParams, BasesState> = {
   name: "bases",
-  rulesVersion: 1,
+  rulesVersion: 2,
   params: basesParams,
   rules: basesRules,
+  earlier: { 1: basesRules1 },
   match: { fields: ["seconds", "carry"], initial: USUAL_MATCH },
   modes: ["alone", "against", "relay"],
   together: () => ({ key: "together.bases" }),

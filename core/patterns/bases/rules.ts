@@ -1,4 +1,5 @@
 import { type AimOf, type Ask, type Manner, PLAIN } from "../../asks/ask.ts";
+import { mayBeOut } from "../../asks/forced.ts";
 import {
   type Ending,
   type Phrase,
@@ -15,10 +16,10 @@ import { headOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
 import { joins, leaves, sideOf } from "../../match/company.ts";
-import { endOf, sumOfMany } from "../../match/end.ts";
+import { endOf, note, sumOfMany } from "../../match/end.ts";
 import { oneClock, READY, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
-import { type BasesParams, MOST_BATTERS, MOST_TRIPS, type Out, SWINGS } from "./params.ts";
+import { type BasesParams, MOST_BATTERS, MOST_TRIPS, OUTS, type Out, SWINGS } from "./params.ts";
 
 /** Somebody on a base; `player` null: an invisible runner that holds it. */
 export interface Runner {
@@ -145,23 +146,25 @@ function asks(s: BasesState): Ask[] {
 }
 const firstOf = (s: BasesState) => s.sides[s.side]![0]!;
 
-const clocked = oneClock<BasesState>({
-  limit: (s) => s.match.seconds,
-  between: (s) => s.runners.length === 0,
-  bell: changed,
-  asks,
-  first: firstOf,
-  step(s, e) {
-    if (e.kind === "choose") return called(s, e);
-    if (batterOf(s) === null) return refuse("refused.callRunner");
-    if (e.kind === "total" && s.params.trips) {
-      if (e.n > MOST_TRIPS) return refuse("refused.runMost", { most: MOST_TRIPS });
-      return batted(scored(s, e.n), 0);
-    }
-    if (e.kind === "run" && !s.params.trips) return ran(s, e);
-    return refuse("refused.notInGame", { kind: e.kind });
-  },
-});
+type Ran = typeof ran;
+const clocked = (ran: Ran) =>
+  oneClock<BasesState>({
+    limit: (s) => s.match.seconds,
+    between: (s) => s.runners.length === 0,
+    bell: changed,
+    asks,
+    first: firstOf,
+    step(s, e) {
+      if (e.kind === "choose") return called(s, e);
+      if (batterOf(s) === null) return refuse("refused.callRunner");
+      if (e.kind === "total" && s.params.trips) {
+        if (e.n > MOST_TRIPS) return refuse("refused.runMost", { most: MOST_TRIPS });
+        return batted(scored(s, e.n), 0);
+      }
+      if (e.kind === "run" && !s.params.trips) return ran(s, e);
+      return refuse("refused.notInGame", { kind: e.kind });
+    },
+  });
 
 /** Whoever leaves from a base leaves it empty; the other side goes on against those who are left. */
 function leave(s: BasesState, who: number): BasesState {
@@ -230,13 +233,7 @@ function changed(s: BasesState): BasesState {
   };
 }
 
-/** Whether a runner is forced: every base behind it was held when the ball was hit. */
-export const isForced = (runners: readonly { base: number }[], i: number): boolean => {
-  const { base } = runners[i]!;
-  return Array.from({ length: base - 1 }, (_, k) => k + 1).every((b) => runners.some((r) => r.base === b));
-};
-
-function ran(s: BasesState, e: Extract<GameEvent, { kind: "run" }>): BasesState | Refusal {
+function ran(s: BasesState, e: Extract<GameEvent, { kind: "run" }>, forcedOnly = true): BasesState | Refusal {
   const { params: p, runners } = s;
   const allowed = (o: Out) => p.outs.includes(o);
   if (e.missed) {
@@ -259,7 +256,16 @@ function ran(s: BasesState, e: Extract<GameEvent, { kind: "run" }>): BasesState 
     if (base < from || base > home) return refuse("refused.noSuchBase");
     // An invisible runner moves as many bases as the batter makes.
     const invisible = i < runners.length && runners[i]!.player === null;
-    if (invisible && out.includes(i) && !isForced(runners, i)) return refuse("refused.notForced");
+    const by = invisible ? (["first"] as const) : forcedOnly ? p.outs : OUTS;
+    if (
+      out.includes(i) &&
+      !mayBeOut(
+        runners.map((r) => r.base),
+        i,
+        by,
+      )
+    )
+      return refuse("refused.notForced");
     to.push(invisible ? Math.min(home, from + bat) : base);
   }
   const batter = batterOf(s)!;
@@ -285,7 +291,9 @@ function score(s: BasesState): Score[] {
       soFar: s.runs[i]!,
       unit: "runs",
       better: "more",
-      working: sumOfMany(all, s.runs[i]!),
+      working: [sumOfMany(all, s.runs[i]!), ...(s.left[i]! > 0 ? [note("leftOnBase", s.left[i])] : [])]
+        .filter((t) => t !== "")
+        .join(" "),
       rank: s.runs[i]!,
     };
   });
@@ -325,7 +333,7 @@ const key = (s: BasesState): string =>
 /** A ball is hit, kicked or thrown, and a circuit is run: runs, outs and innings. */
 export const basesRules: Rules<BasesParams, BasesState> = {
   start,
-  ...clocked,
+  ...clocked(ran),
   clock: (_, match) => (match.seconds === null ? "none" : "bell"),
   sidesMeet: () => true,
   key,
@@ -337,6 +345,9 @@ export const basesRules: Rules<BasesParams, BasesState> = {
   leave,
   join: (s, who, side) => (side !== null && fresh(s) ? joins(s, who, side, s.order[side]!) : null),
 };
+
+/** Until version 2 anybody could be out at the first base. */
+export const basesRules1: Rules<BasesParams, BasesState> = { ...basesRules, ...clocked((s, e) => ran(s, e, false)) };
 
 /** Written on paper: the runs of a child alone. */
 export function possible(p: BasesParams): Possible {

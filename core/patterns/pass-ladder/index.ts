@@ -8,7 +8,7 @@ import { lineIndex } from "../../targets/lines.ts";
 import { thingsKnob, waysKnob } from "../../targets/ways.ts";
 import { passGround } from "./ground.ts";
 import { type PassParams, passParams } from "./params.ts";
-import { type PassGo, passGo, possible } from "./rules.ts";
+import { type PassGo, passGo, passGo1, possible } from "./rules.ts";
 
 const BUCKET = {
   id: "container",
@@ -57,9 +57,10 @@ function knobs(p: PassParams): Knob[] {
 /** Marks at growing distance: so many clean passes at one open the next. */
 export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   name: "passLadder",
-  rulesVersion: 1,
+  rulesVersion: 2,
   params: passParams,
   rules: matched(passGo),
+  earlier: { 1: matched(passGo1) },
   match: {
     fields: ["seconds", "goes", "swap", "foot", "carry"],
     swaps: [

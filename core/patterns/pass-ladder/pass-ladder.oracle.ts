@@ -22,14 +22,15 @@ function story(p: PassParams, bell: number | null, relay: boolean): Story {
     rings: () => "end",
     value,
     rank: value,
-    take(e) {
+    take(e, turn) {
       if (e.kind !== "send") return "no";
       const said = word(e);
       const known = ["good", "over", ...(p.way.kind === "chase" ? ["short"] : [])];
       if (said === undefined || !known.includes(said)) return "no";
       const was = here;
       sends++;
-      if (said === "good") {
+      const came = turn ? said : "over";
+      if (came === "good") {
         total++;
         holes++;
         if (holes === p.passes) {
@@ -37,13 +38,13 @@ function story(p: PassParams, bell: number | null, relay: boolean): Story {
           here++;
           holes = 0;
         }
-      } else if (said === "over" && p.drop !== "stay") {
+      } else if (came === "over" && p.drop !== "stay") {
         holes = 0;
         if (p.drop === "back" && here > 1) here--;
       }
       if (here > p.marks.length || sends === p.sends) return "end";
       if (relay) return here === was ? "on" : "pass";
-      return said === "good" ? "hit" : "miss";
+      return came === "good" ? "hit" : "miss";
     },
   };
 }

@@ -47,6 +47,29 @@ describe("Pass ladder", () => {
     expect(run(passLadder.rules, tellPassLadder, passOf, passEvent)).toBeGreaterThan(SEQUENCES / 40);
   }, 400_000);
 
+  it("as a team what somebody else sends is a drop, and it stays the turn of whoever it was; before version 2 it counted", () => {
+    const pair = { players: 2, mode: "relay", seed: 1 } as const;
+    const p = of({
+      marks: [1, 2, 3],
+      way: { kind: "pair", bounce: false },
+      passes: 1,
+      drop: "repeat",
+      score: "passes",
+    });
+    const played = (rules: typeof passLadder.rules, ...by: number[]) => {
+      let s = rules.start(p, USUAL_MATCH, pair);
+      for (const who of by) {
+        const [ask] = rules.asks(s);
+        const rest = ask?.kind === "send" && "mark" in ask.aim ? ask.aim.mark : "";
+        s = rules.step(s, { kind: "send", at: 0, rest, by: who }) as typeof s;
+      }
+      return [rules.score(s)[0]!.value, rules.turn(s).player];
+    };
+    expect(played(passLadder.rules, 0)).toEqual([1, 1]);
+    expect(played(passLadder.rules, 0, 0)).toEqual([1, 1]);
+    expect(played(passLadder.earlier![1] as typeof passLadder.rules, 0, 0)).toEqual([2, 0]);
+  });
+
   it("the slowest roll that reaches a mark is what anybody has time for", () => {
     const how = { slows: 0.5, turn: 1, run: 3 };
     expect(longestRoll(5, 0.5)).toBeCloseTo(4.472, 3);

@@ -96,6 +96,11 @@ export const passGo: GoRules<PassParams, PassGo> = {
   begin: (_, { setup }) => ({ mark: 0, clean: 0, all: 0, high: 0, sends: 0, relay: setup.mode === "relay" }),
   asks,
   step,
+  // What somebody sends whose turn it is not is a drop, caught or not.
+  outOfTurn: (p, g, e) =>
+    e.kind === "send" && seen(p, g, e) !== null
+      ? { event: p.way.kind === "container" ? { ...e, hit: null } : { ...e, rest: "over" }, turn: "stays" }
+      : null,
   clock: (p, m) => (m.seconds !== null || p.score === "time" ? { limit: m.seconds, rest: 0 } : null),
   sum,
   key: (p, g) => `${g.mark} ${g.clean} ${p.score === "passes" ? g.all : ""} ${g.high} ${g.sends}`,
@@ -107,6 +112,9 @@ export const passGo: GoRules<PassParams, PassGo> = {
   ended: (_, { finished }) => ({ key: finished ? "passLadder.end.top" : "passLadder.end" }),
   together: "share",
 };
+
+/** Until version 2 it counted whoever had sent it. */
+export const { outOfTurn: _, ...passGo1 } = passGo;
 
 /** Written on paper: see `Possible`. */
 export function possible(p: PassParams, m: Match): Possible {

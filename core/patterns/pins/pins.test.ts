@@ -61,7 +61,7 @@ describe("Pins", () => {
   });
   it("ends after its frames, with the sum to read", () => {
     const { s, score } = play({ frames: 3 }, "12 - ^ 123456 ^ - #4");
-    expect(score).toMatchObject({ value: 27, working: "4 + 15 + 8 = 27" });
+    expect(score).toMatchObject({ value: 27, working: "4 + 12 {pins 6} + 3 {allAtOnce} + 8 = 27" });
     expect(rules.ending(s)!.reason).toEqual({ key: "pins.end", params: { frames: 3 } });
   });
   it("after a number only a number or all may follow until they are stood up; both tellings score alike", () => {

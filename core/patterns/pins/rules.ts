@@ -2,7 +2,7 @@ import type { Ask, Spot } from "../../asks/ask.ts";
 import { isRefusal, type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { sumOf } from "../../match/end.ts";
+import { note, sumOf } from "../../match/end.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { allStanding, felled, type Standing, standingKey } from "../../targets/standing.ts";
 import { amiss, inMetres } from "../../yard/set-out.ts";
@@ -20,14 +20,15 @@ export interface PinsGo {
   /** Pins are to be stood up before play goes on; so many fell. */
   owes: boolean;
   sends: number;
-  /** Points by frame, the one under way last: for the working. */
-  each: readonly number[];
+  /** Pins that fell by frame, and the bonus it brought, the one under way last. */
+  each: readonly { fell: number; bonus: number }[];
 }
 
 /** Standing up one pin, and laying out a formation of one's own, seconds. */
 const STAND = 1.5;
 const LAY = 4;
 
+const NOTHING = { fell: 0, bonus: 0 };
 const begin = (p: PinsParams): PinsGo => ({
   spots: p.formation.kind === "own" ? null : spotsOf(p),
   frame: 0,
@@ -35,9 +36,9 @@ const begin = (p: PinsParams): PinsGo => ({
   standing: allStanding(idsOf(p)),
   owes: false,
   sends: 0,
-  each: [0],
+  each: [NOTHING],
 });
-const points = (g: PinsGo) => g.each.reduce((a, b) => a + b, 0);
+const points = (p: PinsParams, g: PinsGo) => g.each.reduce((n, f) => n + f.fell * p.points + f.bonus, 0);
 
 function asks(p: PinsParams, g: PinsGo, player: number): Ask[] {
   const walk = p.distance + depthOf(p) / 2;
@@ -107,8 +108,9 @@ function laid(p: PinsParams, g: PinsGo, e: Extract<GameEvent, { kind: "arrange" 
 function rolled(p: PinsParams, g: PinsGo, { n, stand }: { n: number; stand: Standing }): Went<PinsGo> {
   const all = stand.left === 0;
   const first = g.roll === 0;
-  const gained = n * p.points + (all && first ? p.bonus : 0);
-  const each = [...g.each.slice(0, -1), g.each[g.each.length - 1]! + gained];
+  const before = g.each[g.each.length - 1]!;
+  const frame = { fell: before.fell + n, bonus: before.bonus + (all && first ? p.bonus : 0) };
+  const each = [...g.each.slice(0, -1), frame];
   const go: PinsGo = { ...g, each, standing: stand, sends: g.sends + 1, roll: g.roll + 1 };
   const over = go.roll >= p.rolls || (all && (first || !p.standUp));
   if (!over) {
@@ -117,18 +119,24 @@ function rolled(p: PinsParams, g: PinsGo, { n, stand }: { n: number; stand: Stan
   }
   const next = { ...go, frame: g.frame + 1, roll: 0 };
   if (next.frame >= p.frames) return { go: next, after: "end" };
-  return { go: { ...next, each: [...each, 0], owes: true }, after: "on" };
+  return { go: { ...next, each: [...each, NOTHING], owes: true }, after: "on" };
 }
 
 function sum(p: PinsParams, g: PinsGo): Sum {
-  const value = points(g);
+  const value = points(p, g);
   const told = g.each.slice(0, g.roll === 0 && g.each.length > 1 && g.frame < p.frames ? -1 : undefined);
   return {
     value,
     unit: "points",
     better: "more",
     rank: value,
-    working: sumOf(told, value),
+    working: sumOf(
+      told.flatMap(({ fell, bonus }): (number | string)[] => {
+        const brought = fell * p.points;
+        return bonus === 0 ? [brought] : [`${brought} ${note("pins", fell)}`, `${bonus} ${note("allAtOnce")}`];
+      }),
+      value,
+    ),
     sends: g.sends,
     stage: g.frame,
     stages: p.frames,
@@ -155,8 +163,8 @@ export const pinsGo: GoRules<PinsParams, PinsGo> = {
   step,
   clock: () => null,
   sum,
-  key: (_, g) => {
-    return `${g.frame} ${g.roll} ${standingKey(g.standing)} ${g.owes ? 1 : 0} ${points(g)} ${g.sends} ${g.spots ? 1 : 0}`;
+  key: (p, g) => {
+    return `${g.frame} ${g.roll} ${standingKey(g.standing)} ${g.owes ? 1 : 0} ${points(p, g)} ${g.sends} ${g.spots ? 1 : 0}`;
   },
   now,
   done: (p, g) => (g.owes || !g.standing.known ? [] : idsOf(p).filter((id) => !g.standing.ids.includes(id))),

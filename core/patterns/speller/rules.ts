@@ -3,6 +3,7 @@ import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
+import { note } from "../../match/end.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
 import { mannerOfTurn } from "../../targets/ways.ts";
@@ -18,6 +19,8 @@ export interface SpellerGo {
   taken: readonly string[];
   sends: number;
   letters: number;
+  /** Letters that were right, whatever became of them: for the working. */
+  right: number;
   /** The card that whoever travels stands at; null: the line. */
   stands: string | null;
 }
@@ -111,13 +114,13 @@ function travelled(
   const there = { ...g, stands: e.pick };
   if (textsOf(p).get(e.pick) !== wanted(p, g)) return { go: wrong(p, there), after: "miss" };
   const at = g.at + 1;
-  const go = { ...there, letters: g.letters + 1, at };
+  const go = { ...there, letters: g.letters + 1, right: g.right + 1, at };
   return ended(p, at < wordsOf(p)[g.word]!.signs.length ? go : fresh(p, { ...go, word: g.word + 1, at: 0 }));
 }
 /** The whole word, letter by letter. */
 function written(p: SpellerParams, g: SpellerGo): Went<SpellerGo> {
-  const letters = g.letters + wordsOf(p)[g.word]!.signs.length;
-  return ended(p, fresh(p, { ...g, letters, word: g.word + 1, at: 0 }));
+  const n = wordsOf(p)[g.word]!.signs.length;
+  return ended(p, fresh(p, { ...g, letters: g.letters + n, right: g.right + n, word: g.word + 1, at: 0 }));
 }
 /** A new word: cards that a word took stand again, where they may. */
 const fresh = (p: SpellerParams, g: SpellerGo): SpellerGo => ({
@@ -143,6 +146,7 @@ function right(p: SpellerParams, g: SpellerGo, id: string): SpellerGo {
   const next = {
     ...g,
     letters: g.letters + 1,
+    right: g.right + 1,
     at: g.at + 1,
     down: lies ? [...g.down, id] : g.down,
     taken: lies ? [...g.taken, id] : g.taken,
@@ -157,6 +161,12 @@ const UNIT: Record<SpellerParams["score"], Unit> = {
   sends: "sends",
   time: "tenths",
 };
+/** What wrong cards cost: `5 (right) - 2 (wrong) = 3`. */
+function costs(p: SpellerParams, { right, letters }: SpellerGo): string {
+  if (right === letters) return "";
+  const lost = note(p.wrong === "costs" ? "wrong" : "again");
+  return `${right} ${note("right")} - ${right - letters} ${lost} = ${letters}`;
+}
 function sum(p: SpellerParams, g: SpellerGo, ms: number): Sum {
   const value = { letters: g.letters, words: g.word, sends: g.sends, time: Math.round(ms / 100) }[p.score];
   const stages = wordsOf(p).length;
@@ -164,7 +174,7 @@ function sum(p: SpellerParams, g: SpellerGo, ms: number): Sum {
   return {
     value,
     ...raced(UNIT[p.score], { value, finished, stage: g.word }),
-    working: "",
+    working: p.score === "letters" ? costs(p, g) : "",
     sends: g.sends,
     stage: g.word,
     stages,
@@ -184,7 +194,7 @@ function now(p: SpellerParams, g: SpellerGo): Phrase {
 
 /** One go: word by word, letter by letter in their order. */
 export const spellerGo: GoRules<SpellerParams, SpellerGo> = {
-  begin: () => ({ word: 0, at: 0, down: [], taken: [], sends: 0, letters: 0, stands: null }),
+  begin: () => ({ word: 0, at: 0, down: [], taken: [], sends: 0, letters: 0, right: 0, stands: null }),
   asks,
   step,
   clock: (p, m) => (m.seconds !== null || p.score === "time" ? { limit: m.seconds, rest: 0 } : null),

@@ -68,6 +68,23 @@ describe("Speller", () => {
     expect(run(speller.rules, tellSpeller, spellerOf, spellerEvent)).toBeGreaterThan(SEQUENCES / 30);
   }, 400_000);
 
+  it("shows what wrong cards cost, and what was started again", () => {
+    const working = (wrong: string) => {
+      let s = speller.rules.start(of({ cards: cards("abc"), list: "abc", knock: "once", wrong }), USUAL_MATCH, {
+        players: 1,
+        mode: "alone",
+        seed: 1,
+      });
+      for (const hit of ["c2", "c1", "c2", "c1", null, "c3"])
+        s = speller.rules.step(s, { kind: "send", at: 0, hit }) as typeof s;
+      return speller.rules.score(s)[0]!.working;
+    };
+    // A wrong card at nought costs nothing.
+    expect(working("costs")).toBe("3 {right} - 1 {wrong} = 2");
+    expect(working("restarts")).toBe("2 {right} - 2 {again} = 0");
+    expect(working("stays")).toBe("");
+  });
+
   it("a word that is gone to takes the way from card to card, one that is written its letters, and neither takes a send", () => {
     const travel = (over: object) => ({
       ...fromPattern("speller"),

@@ -7,7 +7,7 @@ import { THING_ROLES } from "../../kit/others.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { roomGround } from "../../targets/room.ts";
 import { aimOf, isTossed, MOST_STAGES, mannerOf, type Stage, type StreakParams, streakParams } from "./params.ts";
-import { possible, type StreakGo, streakGo } from "./rules.ts";
+import { possible, type StreakGo, streakGo, streakGo1 } from "./rules.ts";
 
 const ground = roomGround((p: StreakParams) =>
   p.stages.map((s, i) => ({ id: `stage${i + 1}`, aim: aimOf(s), manner: mannerOf(s) })),
@@ -113,9 +113,10 @@ function knobs(p: StreakParams): Knob[] {
 /** The longest run without a drop; or so many in a row open the next stage. */
 export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> = {
   name: "streak",
-  rulesVersion: 1,
+  rulesVersion: 2,
   params: streakParams,
   rules: matched(streakGo),
+  earlier: { 1: matched(streakGo1) },
   match: {
     fields: ["seconds", "goes", "swap", "carry"],
     swaps: [

@@ -140,6 +140,9 @@ export const streakGo: GoRules<StreakParams, StreakGo> = {
   }),
   asks,
   step,
+  // A touch out of turn is a drop, and whoever dropped it begins again.
+  outOfTurn: (_, g, e) =>
+    e.kind === "count" && !g.closing ? { event: { ...e, n: 0, drop: true }, turn: "theirs" } : null,
   clock: (_, m, g) => (m.seconds === null ? null : { limit: g.closing ? null : m.seconds, rest: 0 }),
   bell: (_, g) => ({ go: { ...g, closing: true }, after: "on" }),
   sum,
@@ -152,6 +155,9 @@ export const streakGo: GoRules<StreakParams, StreakGo> = {
   ended: (_, { finished }) => ({ key: finished ? "streak.end.all" : "streak.end" }),
   together: "share",
 };
+
+/** Until version 2 a touch out of turn counted like any other. */
+export const { outOfTurn: _, ...streakGo1 } = streakGo;
 
 /** Written on paper: see `Possible`. */
 export function possible(p: StreakParams, m: Match): Possible {

@@ -44,7 +44,7 @@ function story(p: StreakParams, bell: number | null, relay: boolean): Story {
     },
     value,
     rank: value,
-    take(e) {
+    take(e, turn) {
       if (e.kind === "total") {
         if (e.n > most()) return "no";
         if (rung) {
@@ -58,6 +58,10 @@ function story(p: StreakParams, bell: number | null, relay: boolean): Story {
         return passed ? "on" : "miss";
       }
       if (e.kind !== "count" || rung) return "no";
+      if (!turn) {
+        fall();
+        return over() ? "end" : "theirs";
+      }
       if (e.n > most() - strokes || (relay && e.n > 1) || (e.n === 0 && !e.drop)) return "no";
       if (e.n > 0) reach(strokes + e.n);
       if (at === p.stages.length) return "end";

@@ -56,6 +56,22 @@ describe("Streak", () => {
     expect(run(streak.rules, tellStreak, streakOf, streakEvent)).toBeGreaterThan(SEQUENCES / 30);
   }, 400_000);
 
+  it("as a team a touch out of turn is a drop, and whoever dropped it begins again; before version 2 it counted", () => {
+    const pair = { players: 2, mode: "relay", seed: 1 } as const;
+    const events = [0, 1, 1, 1, 0].map((by, at) => ({ kind: "count" as const, at, n: 1, by }));
+    const scored = (rules: typeof streak.rules) => {
+      let s = rules.start(
+        of({ stages: [{ ...first, count: null }], tries: 9, drop: "resets", score: "run" }),
+        USUAL_MATCH,
+        pair,
+      );
+      for (const e of events) s = rules.step(s, e) as typeof s;
+      return [rules.score(s)[0]!.value, rules.progress(s)[0]!.sends];
+    };
+    expect(scored(streak.rules)).toEqual([2, 1]);
+    expect(scored(streak.earlier![1] as typeof streak.rules)).toEqual([5, 0]);
+  });
+
   const touches = (p: number, over: object) =>
     chainOf(streak.rules, of({ tries: null, ...over }), USUAL_MATCH, () => [
       [{ kind: "count", n: 1 }, p],

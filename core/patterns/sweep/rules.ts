@@ -3,7 +3,7 @@ import { type Phrase, type Possible, type Refusal, refuse, type Setup } from "..
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
-import { sumOfMany } from "../../match/end.ts";
+import { note, sumOfMany } from "../../match/end.ts";
 import type { GoRules, Sum, Went } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
 import type { SweepParams } from "./params.ts";
@@ -110,8 +110,8 @@ function sum(p: SweepParams, g: Sweeper, ms: number): Sum {
   const finished = g.gone.length === p.targets.length;
   const pointed = byPoints(p, g);
   const bonus = g.last && pointed ? p.bonus : 0;
-  const each = [...g.mine.map((id) => pointsOf(p, id)), ...(bonus > 0 ? [bonus] : [])];
-  const points = each.reduce((a, b) => a + b, 0);
+  const each = g.mine.map((id) => pointsOf(p, id));
+  const points = each.reduce((a, b) => a + b, bonus);
   const value = pointed ? points : p.score === "sends" ? g.sends : Math.round(ms / 100);
   const stage = g.mine.length;
   const unit = pointed ? "points" : p.score === "sends" ? "sends" : "tenths";
@@ -119,7 +119,7 @@ function sum(p: SweepParams, g: Sweeper, ms: number): Sum {
     value,
     ...raced(unit, { value, finished, stage }),
     get working() {
-      return pointed ? sumOfMany(each, points) : "";
+      return pointed ? sumOfMany([...each, ...(bonus > 0 ? [`${bonus} ${note("lastOne")}`] : [])], points) : "";
     },
     sends: g.sends,
     stage,
