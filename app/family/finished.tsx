@@ -98,6 +98,7 @@ export function Finished({
             : say("adds.other", { score: sayScore(v.score[side]!.value, v.score[side]!.unit) })}
         </p>
       )}
+      {v.aside.length > 0 && <p role="status">{say("play.aside", { n: v.aside.length })}</p>}
       <div className={`flex flex-wrap justify-center gap-8 ${hidden ? "hidden" : ""}`}>
         {v.score.map((s, i) => (
           <p key={s.players.join()} className="text-lg">

@@ -28,6 +28,8 @@ export interface Way {
   spent: Spent;
   /** When it is let go, in quanta from the beginning of it: what is in the air at the bell was let go before; null: nothing is sent. */
   released: number | null;
+  /** When a throw has landed, or a touch been made, in quanta from the beginning of it: what comes after is fetching. Null: it is done at its end. */
+  landed: number | null;
   /** What it is worth to whoever aimed; nothing where nobody does. */
   worth?: number;
 }
@@ -56,7 +58,7 @@ function spentOn({ by, seconds, walk, moving }: Takes, people: readonly Person[]
   return times.reduce((slowest, t) => (total(t) > total(slowest) ? t : slowest));
 }
 const sure = (body: Body, takes: Takes, { people }: Play): Way[] => [
-  { body, share: 1, spent: spentOn(takes, people), released: null },
+  { body, share: 1, spent: spentOn(takes, people), released: null, landed: null },
 ];
 
 /** The same layout with the line that is sent from so much nearer: made once, for what is worked out of a layout is kept with it. */
@@ -143,13 +145,18 @@ const waysOf = (
 ): Way[] =>
   outcomesOf(ask, play)
     .filter((o) => o.p > 0)
-    .map((o) => ({
-      body: bodyOf(o.seen),
-      share: o.p,
-      spent: spentBy(o, play.people[ask.player]!, fetched(o.seen)),
-      released: quanta(o.released ?? o.windUp),
-      worth: worthTo(ask.aim, o.seen),
-    }));
+    .map((o) => {
+      const body = bodyOf(o.seen);
+      return {
+        body,
+        share: o.p,
+        spent: spentBy(o, play.people[ask.player]!, fetched(o.seen)),
+        released: quanta(o.released ?? o.windUp),
+        // A point, or a play of runners, is over when it is over.
+        landed: body.kind === "send" || body.kind === "count" ? quanta(o.windUp) + quanta(o.under) : null,
+        worth: worthTo(ask.aim, o.seen),
+      };
+    });
 
 const seenAs = (seen: Seen): Body =>
   "kept" in seen
@@ -190,7 +197,13 @@ const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null
   mix: (ask, play) => {
     const spent = spentOn(ask.takes, play.people);
     const share = 1 / ask.samples.length;
-    return ask.samples.map((cells) => ({ body: { kind: "mix", cells: [...cells] }, share, spent, released: null }));
+    return ask.samples.map((cells) => ({
+      body: { kind: "mix", cells: [...cells] },
+      share,
+      spent,
+      released: null,
+      landed: null,
+    }));
   },
   swap: (ask, play) => {
     const [a, b] = ask.sensible ?? [0, 1];

@@ -184,6 +184,8 @@ export interface Rules<P = unknown, S extends BaseState = BaseState> {
   clock(params: P, match: Match, setup: Setup): "none" | "bell" | "state";
   /** Whether what one side does changes what another may; where not, each is forecast by itself, and points to begin with only add to its score. */
   sidesMeet(params: P, match: Match, setup: Setup): boolean;
+  /** All at once: whether whoever is at the end first ends it for all. */
+  firstEnds?(params: P, match: Match, setup: Setup): boolean;
   /** Equal keys have equal futures and equal progress (but for a score in time where `clock` is not `state`: it is all the time spent). */
   key(state: S): string;
   turn(state: S): { player: number; side: number; now: Phrase };

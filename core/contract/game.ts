@@ -6,7 +6,8 @@ import type { Match } from "./match.ts";
 import { ownWay } from "./people.ts";
 
 /** A game opened: a pattern with its parameters and its match, under the rules of one version. What referee, forecast and screens run. */
-export interface Game extends Omit<Rules<unknown, BaseState>, "start" | "clock" | "sidesMeet" | "leave" | "join"> {
+export interface Game
+  extends Omit<Rules<unknown, BaseState>, "start" | "clock" | "sidesMeet" | "firstEnds" | "leave" | "join"> {
   name: string;
   params: unknown;
   match: Match;
@@ -14,6 +15,7 @@ export interface Game extends Omit<Rules<unknown, BaseState>, "start" | "clock" 
   start(setup: Setup): BaseState;
   clock(setup: Setup): "none" | "bell" | "state";
   sidesMeet(setup: Setup): boolean;
+  firstEnds(setup: Setup): boolean;
   /** Who may leave now, and where somebody may join. */
   company(state: BaseState): Company;
 }
@@ -40,6 +42,7 @@ export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, vers
     start: (setup) => first(params, match, setup),
     clock: (setup) => rules.clock(params, match, setup),
     sidesMeet: (setup) => rules.sidesMeet(params, match, setup),
+    firstEnds: (setup) => rules.firstEnds?.(params, match, setup) ?? false,
   };
   const plain = withCompany(table, rules);
   const game = between ? withBetween(plain, between) : plain;

@@ -1,12 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { fromLine } from "../asks/ask.ts";
-import type { Match } from "../contract/match.ts";
-import { type Activity, activity, fromPattern } from "../formats/activity.ts";
+import { total, waysFrom } from "../chances/outcomes.ts";
+import { openGame } from "../contract/game.ts";
+import { type Match, USUAL_MATCH } from "../contract/match.ts";
+import { type Activity, activity, fromPattern, gamePartOf } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { patternNames, patterns } from "../patterns/registry.ts";
 import { asksAtMost } from "../physics/send.ts";
-import { distribution, mean, quantile } from "./distribution.ts";
-import { forecastActivity, pegRates, sendingIn } from "./for-activity.ts";
+import { distribution, mean, quantile, variance } from "./distribution.ts";
+import { forecastActivity, layoutOf, pegRates, personOf, sendingIn } from "./for-activity.ts";
 import { ForecastStopped } from "./forecast.ts";
 
 const alone = { players: 1, mode: "alone", seed: 3 } as const;
@@ -64,6 +66,64 @@ describe("forecast", () => {
     expect(Math.abs(exact.share.fetching - sampled.share.fetching)).toBeLessThan(0.02);
     expect(exact.share.acting + exact.share.fetching + exact.share.waiting).toBeCloseTo(1, 9);
     expect(exact.cut).toBeLessThan(1e-9);
+  });
+
+  describe("with a bell", () => {
+    const board = fromPattern("board");
+    const { layout } = board.pattern.params as unknown as { layout: { targets: never[] } };
+    const sure = (seconds: number, more: object = {}): Activity => ({
+      ...board,
+      pattern: {
+        ...board.pattern,
+        params: {
+          ...(board.pattern.params as object),
+          sends: null,
+          bonus: 0,
+          layout: { ...layout, targets: [{ ...(layout.targets[0]! as object), id: "t1", distance: 2, points: 1 }] },
+          ...more,
+        } as never,
+      },
+      match: { ...USUAL_MATCH, seconds },
+    });
+    const thrown = (seconds: number, more?: object, how: object = {}) => {
+      const f = forecastActivity(sure(seconds, more), [{ age: 8 }], alone, "middle", { chances: { t1: 1 }, ...how });
+      return [mean(f.sides[0]!.points), mean(f.time)];
+    };
+    it("what has landed by it counts, fetched or not: a sure target at 2 m is hit 3 times in 20 s at age 8", () => {
+      expect(thrown(20)[0]).toBe(3);
+      expect(thrown(20, {}, { method: "sampled", samples: 100 })[0]).toBe(3);
+    });
+    it("a throw let go or landed on its very instant counts, and one a tenth later does not", () => {
+      // By the second: where the third landing, and then its release, falls on the bell itself.
+      const counts = (inAir: boolean) => {
+        const list: number[] = [];
+        for (let s = 10; s <= 40; s++) list.push(thrown(s, { inAir })[0]!);
+        return list;
+      };
+      const a = sure(20);
+      const play = { parts: layoutOf(a), people: [personOf(a, { age: 8 })], policy: "middle" as const };
+      const game = openGame(patterns.board as never, gamePartOf(a));
+      const s = game.start(alone);
+      const ask = game.asks(game.step(s, { kind: "ready", at: 0 }) as typeof s).find((x) => x.kind === "send")!;
+      const [way] = waysFrom(ask, { ...play, chances: { t1: 1 } })!;
+      const takes = total(way!.spent);
+      const by = (from: number) => (_: unknown, i: number) => 1 + Math.floor((10 * (10 + i) - from) / takes);
+      expect(counts(false)).toEqual(Array.from({ length: 31 }, by(way!.landed!)));
+      expect(counts(true)).toEqual(Array.from({ length: 31 }, by(way!.released!)));
+      expect(way!.landed!).toBeGreaterThan(way!.released!);
+    });
+    const rung = patternNames.filter((n) => patterns[n].match.fields.includes("seconds") && n !== "bases");
+    it.each(rung)("%s is told alike step by step and in drawn games", (name) => {
+      const a = fromPattern(name);
+      const timed = { ...a, match: { ...patterns[name].match.initial, ...a.match, seconds: 30 } };
+      const f = (method: "auto" | "sampled") =>
+        forecastActivity(timed, [{ age: 9 }], alone, "middle", { method, samples: 1500 });
+      if (!a.players.modes.includes("alone")) return;
+      const [exact, drawn] = [f("auto"), f("sampled")];
+      expect(Math.abs(exact.sides[0]!.finish - drawn.sides[0]!.finish)).toBeLessThan(4 * drawn.standardError);
+      const spread = Math.sqrt(variance(exact.sides[0]!.points) / 1500);
+      expect(Math.abs(mean(exact.sides[0]!.points) - mean(drawn.sides[0]!.points))).toBeLessThan(5 * spread + 1e-9);
+    });
   });
 
   it.each(patternNames)("%s without any cap is told too, however long it goes on", (name) => {

@@ -20,7 +20,7 @@ import { random } from "../random.ts";
 import { rankOf } from "../records/rank.ts";
 import type { Part } from "../yard/parts.ts";
 import { type Distribution, distribution, raised } from "./distribution.ts";
-import { atMost, convolved, shareOfWins } from "./join.ts";
+import { atLeast, atMost, convolved, shareOfWins } from "./join.ts";
 
 /** Exact while no more states than this are met; else sampled. */
 export const STATE_CAP = 20_000;
@@ -145,12 +145,14 @@ class NamedWay implements Way {
   readonly share: number;
   readonly spent: Spent;
   readonly released: number | null;
+  readonly landed: number | null;
   private name: string | null = null;
   private happens: GameEvent | null = null;
   constructor(way: Way, spent: Spent = way.spent) {
     this.body = way.body;
     this.share = way.share;
     this.released = way.released;
+    this.landed = way.landed;
     this.spent = spent;
   }
   get id(): string {
@@ -283,7 +285,7 @@ const luckOf = ({ body, worth = 0 }: Way): number =>
   body.kind !== "point" ? worth : body.side === null ? 0 : body.side === 0 ? 1 : -1;
 
 const NOTHING: Spent = { acting: 0, fetching: 0, waiting: 0 };
-const BELL = new NamedWay({ body: { kind: "bell" }, share: 1, spent: NOTHING, released: null });
+const BELL = new NamedWay({ body: { kind: "bell" }, share: 1, spent: NOTHING, released: null, landed: null });
 
 /** One thing that may be done now, with its ways on, worked out when they are first asked for. */
 class Option {
@@ -660,8 +662,9 @@ function joined(input: ForecastInput): Forecast | null {
   const spent = each.map((e) => e.sums.spent);
   const add = (f: (s: Spent) => number) => spent.reduce((sum, s) => sum + f(s), 0);
   const [acting, fetching] = [add((s) => s.acting), add((s) => s.fetching)];
-  // In turn all wait for each; at the same time for the slowest.
-  const all = once ? Math.max(...spent.map(total)) : add(total);
+  // In turn all wait for each; at the same time for the slowest, in a race for nobody.
+  const race = game.firstEnds(setup);
+  const all = race ? add(total) / spent.length : once ? Math.max(...spent.map(total)) : add(total);
   const busy = (x: number) => x / (all || 1) / setup.players;
   return {
     ...each[0]!.told,
@@ -671,10 +674,10 @@ function joined(input: ForecastInput): Forecast | null {
     sides: each.map((e, i) => {
       const one = e.told.sides[0]!;
       const points = raised(one.points, scores[i]!.value - without[i]!.value);
-      return { ...one, players: sides[i]!, points, win: contest ? wins[i]! : null };
+      return { ...one, ...(race && { finish: wins[i]! }), players: sides[i]!, points, win: contest ? wins[i]! : null };
     }),
     rounds: each.map((e) => e.told.rounds).reduce(atMost),
-    time: each.map((e) => e.told.time).reduce(once ? atMost : convolved),
+    time: each.map((e) => e.told.time).reduce(race ? atLeast : once ? atMost : convolved),
     share: { acting: busy(acting), fetching: busy(fetching), waiting: 1 - busy(acting) - busy(fetching) },
   };
 }
@@ -841,16 +844,34 @@ function expand(input: ForecastInput): Expanded | null {
         }
         if (!late) continue;
         const due = node.due!;
+        const spike = (t: Times) => Times.at(due, t.sum);
+        // What has landed by the bell counts, fetched or not.
+        const [down, open] = late.split(due - (way.landed ?? takes));
+        if (down) {
+          const after = to(way, timing === "state" ? node.at + way.landed! : node.at);
+          if (after.ended || dueOf(game, after.state) !== due) {
+            sums.spend(way.spent, down.sum * way.share);
+            arrive(after, node.at + takes, down, takes, way.share);
+          } else {
+            for (let k = 0; k < down.mass.length; k++)
+              sums.spend(untilBell(way, due - down.first - k), down.mass[k]! * way.share);
+            const key = `${after.key}@${due}`;
+            const rung = graph
+              ? graph.step(game, key, after.state, BELL, due * QUANTUM_MS)
+              : stepTo(game, after.state, BELL, due * QUANTUM_MS);
+            arrive(rung, due, spike(down), 0, way.share);
+          }
+        }
+        if (!open) continue;
         const rung = to(BELL, due);
-        for (let k = 0; k < late.mass.length; k++)
-          sums.spend({ ...NOTHING, waiting: due - late.first - k }, late.mass[k]! * way.share);
+        for (let k = 0; k < open.mass.length; k++)
+          sums.spend({ ...NOTHING, waiting: due - open.first - k }, open.mass[k]! * way.share);
         // What is in the air at the bell may still count.
-        const [flying, held] = late.split(due - (way.released ?? 0) - 1);
+        const [flying, held] = open.split(due - (way.released ?? 0));
         const landed =
           flying && way.released !== null && !rung.ended ? landsAfter(game, rung.state, way.body, due) : null;
-        const spike = (t: Times) => Times.at(due, t.sum);
         if (landed && flying) arrive(landed, due, spike(flying), 0, way.share);
-        if (!landed) arrive(rung, due, spike(late), 0, way.share);
+        if (!landed) arrive(rung, due, spike(open), 0, way.share);
         else if (held) arrive(rung, due, spike(held), 0, way.share);
       }
     }
@@ -863,6 +884,12 @@ function expand(input: ForecastInput): Expanded | null {
     front = following;
   }
   return { told: sums.result(input, book, chooser.choice, met, "end"), sums };
+}
+/** Where the time goes of a throw that has landed by the bell, so many quanta after it began: what it was fetched for is cut off. */
+function untilBell({ spent, landed }: NamedWay, quanta: number): Spent {
+  const acting = Math.min(spent.acting, quanta);
+  const fetching = Math.min(spent.fetching, quanta - landed!);
+  return { acting, fetching, waiting: quanta - acting - fetching };
 }
 /** Whether a way takes some time and leads to the state that it came from. */
 function leadsBack(way: NamedWay, to: Step, key: string, due: number): boolean {
@@ -958,10 +985,26 @@ class Dealer {
       const takes = total(way.spent);
       const due = dueOf(game, state);
       const from = at;
+      if (due !== null && at + takes > due && way.landed !== null && at + way.landed <= due) {
+        // What has landed by the bell counts, fetched or not.
+        const lands = at + way.landed;
+        const down = stepTo(game, state, way, lands * QUANTUM_MS, this.keeping);
+        const rings = !down.ended && dueOf(game, down.state) === due;
+        const cut = rings ? untilBell(way, due - at) : way.spent;
+        for (const k of ["acting", "fetching", "waiting"] as const) spent[k] += cut[k];
+        at += total(cut);
+        ({ state, key, ended: over } = down);
+        const { ask } = option;
+        seen?.({ ask, body: way.body, from, at: rings ? lands : at, released: way.released, spent: cut, state });
+        if (!rings) continue;
+        ({ state, key, ended: over } = stepTo(game, state, BELL, at * QUANTUM_MS, this.keeping));
+        seen?.({ ask: null, body: { kind: "bell" }, from: lands, at, released: null, spent: NOTHING, state });
+        continue;
+      }
       if (due !== null && at + takes > due) {
         const waits = Math.max(0, due - at);
         spent.waiting += waits;
-        const flying = way.released !== null && at + way.released < due;
+        const flying = way.released !== null && at + way.released <= due;
         at += waits;
         const rung = stepTo(game, state, BELL, at * QUANTUM_MS, this.keeping);
         const landed = flying && !rung.ended ? landsAfter(game, rung.state, way.body, at) : null;

@@ -34,6 +34,12 @@ export function atMost(a: Distribution, b: Distribution): Distribution {
   return distribution(out);
 }
 
+/** Of the smaller of two independent numbers. */
+export function atLeast(a: Distribution, b: Distribution): Distribution {
+  const turned = ({ at, p }: Distribution): Distribution => ({ at: at.map((v) => -v).reverse(), p: [...p].reverse() });
+  return turned(atMost(turned(a), turned(b)));
+}
+
 /** Chance that each of several independent ranks is the highest, equals sharing it. `n` equal laws: 1 / n each. */
 export function shareOfWins(ranks: readonly Distribution[]): number[] {
   const out = ranks.map(() => 0);

@@ -73,6 +73,8 @@ export interface GoRules<P, G> {
   ended(params: P, reached: { finished: boolean }, goes: readonly G[]): Phrase;
   /** Together: all share one go, or each has one and they are summed. */
   together: "share" | "each";
+  /** All at once: whoever is at the end first ends the go for all. */
+  race?: (params: P) => boolean;
   /** Sides that play for the same things: what one does is told to the go of each other. No clock runs, and one go is all. */
   meet?: { shared(params: P, setup: Setup): boolean; tell(params: P, other: G, mine: G): Went<G> };
 }
@@ -244,19 +246,28 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
   /** What an event made of side `i`: its go goes on, waits, or is kept; then the turn is handed on. */
   function took(before: S, i: number, went: Went<G>, ms: number): S {
     const s = shared(before) ? toOthers(before, i, went.go, ms) : before;
-    const x = s.sides[i]!;
     if (went.after !== "end") {
       const on = withSide(s, i, { go: went.go, begun: true, rests: went.after === "part" && atOnce(s) });
       if (went.after === "part")
         return atOnce(s) ? together(on) : { ...on, waiting: clockOf(on, on.sides[i]!) !== null };
       return went.after === "on" ? on : pass(on, went.after);
     }
-    const kept = [...x.kept, { go: went.go, ms, by: playerOf(x) }];
-    const done = kept.length >= x.goes;
-    const next = done ? went.go : go.begin(s.params, { players: x.players, setup: s.setup });
-    const after = withSide(s, i, { kept, done, go: next, begun: false, rests: !done && atOnce(s) });
-    return atOnce(s) ? together(after) : pass(after, "go");
+    const after = keep(s, i, went.go, ms);
+    if (!atOnce(s)) return pass(after, "go");
+    const first = firstEnds(s) && go.sum(s.params, went.go, ms).finished;
+    const others = first ? active(after).filter((k) => k !== i) : [];
+    return together(others.reduce((all, k) => keep(all, k, all.sides[k]!.go, ms), after));
   }
+  /** A go of a side is over, and its next one begins where it has one. */
+  function keep(s: S, i: number, over: G, ms: number): S {
+    const x = s.sides[i]!;
+    const kept = [...x.kept, { go: over, ms, by: playerOf(x) }];
+    const done = kept.length >= x.goes;
+    const next = done ? over : go.begin(s.params, { players: x.players, setup: s.setup });
+    return withSide(s, i, { kept, done, go: next, begun: false, rests: !done && atOnce(s) });
+  }
+  const firstEnds = (s: Pick<S, "params" | "match" | "setup">): boolean =>
+    s.setup.mode === "against" && s.match.swap === "once" && (go.race?.(s.params) ?? false);
 
   /** All at once: once each is done with its part, the next begins for all. */
   function together(s: S): S {
@@ -435,6 +446,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     clock: (params, m, setup) => start(params, m, setup).timing,
     sidesMeet: (params, m, setup) =>
       setup.mode === "against" && (shared({ params, setup }) || races(start(params, m, setup))),
+    firstEnds: (params, match, setup) => firstEnds({ params, match, setup }),
     key,
     turn,
     done: (s) => go.done(s.params, s.sides[active(s)[0] ?? s.side]!.go),

@@ -37,6 +37,8 @@ export interface Play {
   /** Everything recorded, in order; never shortened. */
   record: readonly PlayEvent[];
   standing: readonly Standing[];
+  /** What came after the end that a correction brought: set aside, by its place in the record. */
+  aside: readonly number[];
   /** The people stopped before the end, at this place in the record. */
   stopped: number | null;
   /** How long it stood still so far, and since when it does now, milliseconds; null: it goes on. The rules know only the time that was played. */
@@ -52,6 +54,7 @@ export function openPlayOf(pattern: AnyPattern, part: Omit<GamePart, "name">, se
     begin: game.start(setup),
     record: [],
     standing: [],
+    aside: [],
     stopped: null,
     paused: { all: 0, since: null },
   };
@@ -81,11 +84,12 @@ export function referee(p: Play, event: PlayEvent): Play | Refusal {
     case "correct": {
       const i = p.standing.findIndex((s) => s.seq === event.seq);
       if (i < 0) return refuse("refused.noSuchEvent", { number: event.seq + 1 });
-      const fixed: GameEvent = { ...event.event, at: p.standing[i]!.event.at };
+      const given: GameEvent = { ...event.event, at: p.standing[i]!.event.at };
+      const fixed = ruledFoot(p.game, p.standing[i - 1]?.after ?? p.begin, given);
       const redone = retake(p, i, [{ seq: event.seq, event: fixed }, ...p.standing.slice(i + 1)]);
       return isRefusal(redone)
         ? refuse("refused.correction", { number: event.seq + 1 })
-        : { ...p, record, standing: redone };
+        : { ...p, record, standing: redone, aside: [...p.aside, ...leftOut(p, redone)] };
     }
     case "pause":
     case "goOn": {
@@ -111,14 +115,25 @@ export function referee(p: Play, event: PlayEvent): Play | Refusal {
     default: {
       const refused = p.stopped !== null || p.paused.since !== null ? notGoing(p) : null;
       if (refused) return refused;
-      const now = played(p, event);
-      const after = p.game.step(stateOf(p), now);
+      const now = ruledFoot(p.game, stateOf(p), played(p, event));
+      const after = isAside(now) ? stateOf(p) : p.game.step(stateOf(p), now);
       if (isRefusal(after)) return after;
       return { ...p, record, standing: [...p.standing, { seq, event: now, after }] };
     }
   }
 }
 
+/** What is sent with a foot over the line is a spent miss, whatever it hit; or it is sent again; or nobody minds. */
+function ruledFoot(game: Game, s: BaseState, event: GameEvent): GameEvent | Aside {
+  if (event.kind !== "send" || !event.foot) return event;
+  const rule = game.match.foot;
+  const { at, by, foot } = event;
+  const who = by === undefined ? {} : { by };
+  if (rule === "again") return { kind: "again", at, why: "foot", ...who };
+  const asked = rule === "spent" ? mainAsks(game.asks(s)).find((a) => by === undefined || a.player === by) : null;
+  const miss = asked ? missOf(asked) : null;
+  return miss ? ({ ...miss, at, foot, ...who } as GameEvent) : event;
+}
 /** At the time that was played when it happened, without the pauses before it. */
 const played = <E extends PlayEvent>(p: Play, event: E): E =>
   p.paused.all === 0 ? event : { ...event, at: Math.max(0, event.at - p.paused.all) };
@@ -130,6 +145,11 @@ function notGoing(p: Play, still = false): Refusal | null {
   return refuse(still ? "refused.notPaused" : "refused.paused");
 }
 
+/** What stood before and does not any more. */
+const leftOut = (p: Play, now: readonly Standing[]): number[] =>
+  p.standing.map((s) => s.seq).filter((seq) => !now.some((s) => s.seq === seq));
+
+/** Plays events again on what stood before them. Once the game is over, what comes after is left out. */
 function retake(
   p: Play,
   keep: number,
@@ -138,6 +158,7 @@ function retake(
   const out = p.standing.slice(0, keep);
   for (const { seq, event } of events) {
     const before = out[out.length - 1]?.after ?? p.begin;
+    if (p.game.ending(before)) break;
     const after = isAside(event) ? before : p.game.step(before, event);
     if (isRefusal(after)) return after;
     out.push({ seq, event, after });
@@ -182,6 +203,8 @@ export interface View {
   /** Over by the rules, or stopped by the people. */
   done: "over" | "stopped" | null;
   canUndo: boolean;
+  /** Places in the record that a correction set aside, since it ended the game earlier. */
+  aside: readonly number[];
   /** What the family had set before the first send, by field. */
   set: Readonly<Record<string, string | number | boolean>>;
   /** What serves in each role that was changed, as of now. */
@@ -227,6 +250,7 @@ function look(p: Play): View {
     },
     paused: p.paused.since !== null && p.stopped === null,
     still: p.paused.all,
+    aside: p.aside,
     canUndo: p.standing.length > 0 || p.stopped !== null,
     objects: Object.fromEntries(p.standing.flatMap(({ event: e }) => (e.kind === "object" ? [[e.role, e.item]] : []))),
   };
@@ -252,7 +276,7 @@ export function missOf(ask: Ask): Body | null {
     case "any":
       return { kind: "send", hit: null };
     case "fall":
-      return { kind: "send", fell: [] };
+      return { kind: "send", fell: ask.aim.known === false ? 0 : [] };
     case "zones":
       return { kind: "send", rest: "short" };
     case "cells":

@@ -1,8 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { isRefusal } from "../contract/contract.ts";
+import type { Match } from "../contract/match.ts";
 import type { PlayEvent } from "../events/events.ts";
-import { patterns } from "../patterns/registry.ts";
-import { bellAt, openPlay, outlook, referee, replay, view } from "./referee.ts";
+import { fromPattern, gamePartOf } from "../formats/activity.ts";
+import { patternNames, patterns } from "../patterns/registry.ts";
+import { bodiesOf, missOf } from "./play.ts";
+import { bellAt, openPlay, outlook, type Play, referee, replay, view } from "./referee.ts";
 
 const climb = { name: "climb", params: patterns.climb.example.params };
 const bands = { name: "bands", params: patterns.bands.example.params };
@@ -111,6 +114,51 @@ describe("referee", () => {
     });
     expect(view(fixed).score[0]!.value).toBe(view(late).score[0]!.value + 2);
     expect(isRefusal(referee(on, outlook(on)[0]!.event))).toBe(false);
+  });
+
+  it.each(patternNames)(
+    "a foot over the line in %s is a spent miss, whatever was hit; or it is sent again, or nobody minds",
+    (name) => {
+      const a = fromPattern(name);
+      const setup = a.players.modes.includes("alone") ? alone : ({ players: 2, mode: "against", seed: 1 } as const);
+      const begun = (foot: Match["foot"]) => {
+        let play = openPlay(gamePartOf({ ...a, match: { ...a.match, foot } }), setup);
+        // As far as the first send.
+        for (let i = 0; i < 3 && !view(play).asks.some((x) => missOf(x)); i++) {
+          const next = outlook(play)[0];
+          if (!next) break;
+          play = referee(play, next.event) as Play;
+        }
+        return play;
+      };
+      const first = view(begun("spent")).asks.find((x) => missOf(x));
+      if (!first) return;
+      const seen = (play: Play, event: object) => {
+        const after = referee(play, { at: 0, ...event } as PlayEvent);
+        if (isRefusal(after)) throw new Error(after.refused.key);
+        const { score, progress, player, now } = view(after);
+        return { score, progress, player, now };
+      };
+      const [miss, hit] = [missOf(first)!, bodiesOf(first)[0]!];
+      const over = { ...hit, foot: true };
+      expect(seen(begun("spent"), over)).toEqual(seen(begun("spent"), miss));
+      expect(seen(begun("ignored"), over)).toEqual(seen(begun("ignored"), hit));
+      const { score, progress } = view(begun("again"));
+      expect(seen(begun("again"), over)).toMatchObject({ score, progress });
+    },
+  );
+
+  it("a correction may end the game earlier: what came after is set aside, and listed", () => {
+    const short = { name: "sweep", params: { ...patterns.sweep.example.params, sends: 12 } };
+    const ids = patterns.sweep.example.params.targets.map((t) => t.id);
+    const { play } = replay(short, alone, [...ids.slice(0, -1).map((id) => send(id)), send(null), send(null)]);
+    const last = ids.length - 1;
+    const event = { kind: "send", at: 0, hit: ids[last]! } as const;
+    const fixed = referee(play, { kind: "correct", at: 9, seq: last, event, reason: "it fell" }) as Play;
+    expect(view(fixed)).toMatchObject({ done: "over", aside: [last + 1] });
+    expect(view(fixed).progress[0]!.sends).toBe(ids.length);
+    expect(fixed.record).toHaveLength(ids.length + 2);
+    expect(view(play).aside).toEqual([]);
   });
 
   it("keeps what is sent again because of a foot or a call, and it changes nothing", () => {

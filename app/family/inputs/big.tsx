@@ -22,6 +22,11 @@ export const Big = ({ text, press }: { text: string; press: () => void }) => (
 
 /** Three, two, one, heard and seen, before a clock starts; pressed again, it starts at once. */
 const COUNTDOWN = 3;
+/** What is answered to what is asked now, where it is not a round that is counted. */
+const ANSWERS: Readonly<Record<string, string>> = {
+  "board.closing": "board.noneFlew",
+  "threeLine.bumped": "threeLine.noMore",
+};
 export function Ready({ now, act, sound }: InputProps<AskOf<"ready">>) {
   const [left, setLeft] = useState<number | null>(null);
   const start = useRef(() => undefined as unknown);
@@ -41,7 +46,7 @@ export function Ready({ now, act, sound }: InputProps<AskOf<"ready">>) {
     return () => clearTimeout(timer);
   }, [left, sound]);
   if (now !== "play.ready") {
-    const text = say(now === "board.closing" ? "board.noneFlew" : "play.count");
+    const text = say(ANSWERS[now] ?? "play.count");
     return <Big text={text} press={() => act({ kind: "ready" })} />;
   }
   if (left === null) return <Big text={say("play.start")} press={() => setLeft(COUNTDOWN)} />;

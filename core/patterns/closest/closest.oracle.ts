@@ -81,7 +81,6 @@ export function tellClosest(p: ClosestParams, match: Match, setup: Setup, events
     } else if (seen && e.kind === "move" && jack === "lies" && floor.length > 0) {
       if (e.piece === 0) {
         if (p.struck === "stays" && e.place === "out") {
-          rounds++;
           fresh();
           ok = true;
         } else if (p.struck === "stays" && e.place === "in") {
@@ -108,7 +107,11 @@ export function tellClosest(p: ClosestParams, match: Match, setup: Setup, events
       for (const [t, n] of won.entries()) points[t]! += n;
       const winner = won.findIndex((n) => n > 0);
       if (p.leads === "alternate") lead = (lead + 1) % S;
-      else if (winner >= 0) lead = p.leads === "winner" ? winner : (winner + 1) % S;
+      else if (winner >= 0) {
+        const others = [...Array(S - 1).keys()].map((k) => (winner + 1 + k) % S);
+        const worst = Math.max(...others.map(nearestOf));
+        lead = p.leads === "winner" || S === 1 ? winner : others.find((t) => nearestOf(t) === worst)!;
+      }
       rounds++;
       fresh();
       ok = true;

@@ -116,7 +116,22 @@ describe("Closest", () => {
     expect(closest.rules.turn(placed).player).toBe(0);
     const away = played(p, two, [{ kind: "send", rest: "in" }, lies(100), { kind: "move", piece: 0, place: "out" }]);
     expect(closest.rules.score(away).map((x) => x.value)).toEqual([0, 0]);
-    expect(closest.rules.progress(away)[0]!.rounds).toBe(1);
+    // It is no round: there are still two to come.
+    expect(closest.rules.progress(away)[0]!.rounds).toBe(0);
+  });
+  it("of three sides the loser that leads is the one that lies farthest; before version 2 it was the next", () => {
+    const p = of({ jack: "placed", pieces: 1, leads: "loser", finish: { points: null, rounds: 3 } });
+    const three = { players: 3, mode: "against", seed: 1 } as const;
+    const leads = (...away: number[]) =>
+      closest.rules.turn(played(p, three, [...away.map(lies), { kind: "ready" }])).side;
+    expect([leads(100, 200, 300), leads(100, 300, 200), leads(300, 200, 100), leads(100, 200, 200)]).toEqual([
+      2, 1, 0, 1,
+    ]);
+    const before = closest.earlier![1]!;
+    let s = before.start(p, closest.match.initial, three);
+    for (const e of [...[100, 200, 300].map(lies), { kind: "ready" }])
+      s = before.step(s, { ...e, at: 0 } as GameEvent) as typeof s;
+    expect(before.turn(s).side).toBe(1);
   });
   it("alone it is one more side with a single piece that lies at the mark every round", () => {
     const p = of({ jack: "placed", pieces: 2, mark: 0.4, finish: { points: 2, rounds: null } });

@@ -5,7 +5,7 @@ import { USUAL_MATCH } from "../../contract/match.ts";
 import { distanceKnob } from "../../targets/knobs.ts";
 import { closestGround } from "./ground.ts";
 import { type ClosestParams, closestParams } from "./params.ts";
-import { type ClosestState, closestRules, possible } from "./rules.ts";
+import { type ClosestState, closestRules, closestRules1, possible } from "./rules.ts";
 
 function knobs(p: ClosestParams): Knob[] {
   const f = fieldsOf(closestParams, p);
@@ -45,9 +45,10 @@ function knobs(p: ClosestParams): Knob[] {
 /** A jack is sent first; then whoever lies nearest to it scores, round after round. */
 export const closest: Pattern<ClosestParams, ClosestState> = {
   name: "closest",
-  rulesVersion: 1,
+  rulesVersion: 2,
   params: closestParams,
   rules: closestRules,
+  earlier: { 1: closestRules1 },
   match: { fields: ["foot", "carry"], initial: USUAL_MATCH },
   modes: ["alone", "against", "relay"],
   actions: isSend,

@@ -170,7 +170,14 @@ function asks(s: ClosestState): Ask[] {
   return out;
 }
 
-function step(s: ClosestState, e: GameEvent): ClosestState | Refusal {
+/** Until version 2 a void round was one of the rounds, and the loser was whoever came after the winner. */
+interface Before {
+  voidCounts: boolean;
+  nextLeads: boolean;
+}
+const BEFORE: Before = { voidCounts: true, nextLeads: true };
+
+function step(s: ClosestState, e: GameEvent, before?: Before): ClosestState | Refusal {
   if (s.over) return refuse("refused.over");
   if (e.at < s.last) return refuse("refused.earlier");
   const at = seenAt(s, e.at);
@@ -185,12 +192,12 @@ function step(s: ClosestState, e: GameEvent): ClosestState | Refusal {
       return withPiece(at, e.piece - 1, { ...piece, away: e.away, measured: true });
     }
     case "move":
-      return moved(at, e);
+      return moved(at, e, before);
     case "ready":
       if (s.phase !== "pieces" || !full(s))
         return refuse("refused.roundOpen", { left: s.sides.length * s.params.pieces - s.pieces.length });
       if (s.pieces.some((x) => lives(x) && x.away === null)) return refuse("refused.measureFirst");
-      return close(at);
+      return close(at, before);
     case "carry":
       if (!s.match.carry) return refuse("refused.noCarry");
       return s.pieces.length === 0 && s.phase !== "place" && s.round > 0
@@ -244,18 +251,15 @@ function sent(s: ClosestState, e: SendEvent): ClosestState | Refusal {
 }
 
 /** Piece 0 is the jack. */
-function moved(s: ClosestState, e: Extract<GameEvent, { kind: "move" }>): ClosestState | Refusal {
+function moved(s: ClosestState, e: Extract<GameEvent, { kind: "move" }>, before?: Before): ClosestState | Refusal {
   if (s.phase !== "pieces" || s.pieces.length === 0) return refuse("refused.nothingFell");
   if (e.piece === 0) {
     if (s.params.struck === "back") return refuse("refused.jackBack");
-    // Out of its limits the round is void, and the same side leads again.
-    if (e.place === "out")
-      return opened(
-        { ...s, round: s.round + 1 },
-        s.lead,
-        s.sides.map(() => 0),
-        0,
-      );
+    // Out of its limits the round is void, and the same side leads again: it is no round.
+    if (e.place === "out") {
+      const none = s.sides.map(() => 0);
+      return before?.voidCounts ? opened({ ...s, round: s.round + 1 }, s.lead, none, 0) : fresh(s);
+    }
     if (e.place !== "in") return refuse("refused.unknownZone", { zone: e.place });
     return { ...s, pieces: s.pieces.map((p) => ({ ...p, away: null, spot: null, measured: false })) };
   }
@@ -285,10 +289,15 @@ export function gains(s: ClosestState): { sides: number[]; mark: number } {
   return { sides, mark: one && bestOf(s, 0) > mark ? 1 : 0 };
 }
 
-function close(s: ClosestState): ClosestState {
+function close(s: ClosestState, before?: Before): ClosestState {
   const won = gains(s);
   const winner = won.sides.findIndex((n) => n > 0);
   const n = s.sides.length;
+  // Of more than two the loser is the side that lies farthest, in turn where several do.
+  const loser = Array.from({ length: before?.nextLeads ? 0 : n - 1 }, (_, k) => (winner + 1 + k) % n).reduce(
+    (a, b) => (bestOf(s, b) > bestOf(s, a) ? b : a),
+    (winner + 1) % n,
+  );
   const lead =
     s.params.leads === "alternate"
       ? (s.lead + 1) % n
@@ -296,10 +305,17 @@ function close(s: ClosestState): ClosestState {
         ? s.lead
         : s.params.leads === "winner"
           ? winner
-          : (winner + 1) % n;
+          : loser;
   return opened({ ...s, round: s.round + 1 }, lead, won.sides, won.mark);
 }
 
+/** The floor is cleared, and the jack sent again where it is. */
+const fresh = (s: ClosestState): ClosestState => ({
+  ...s,
+  pieces: [],
+  fails: 0,
+  phase: s.params.jack === "sent" ? "jack" : "pieces",
+});
 /** The next round, or the end. */
 function opened(s: ClosestState, lead: number, won: readonly number[], mark: number): ClosestState {
   const totals = s.totals.map((t, i) => t + won[i]!);
@@ -307,13 +323,11 @@ function opened(s: ClosestState, lead: number, won: readonly number[], mark: num
   const { points, rounds } = s.params.finish;
   const reached = points !== null && (totals.some((t) => t >= points) || marked >= points);
   return {
-    ...s,
+    ...fresh(s),
     totals,
     marked,
     lead,
     won: s.won.map((list, i) => [...list, won[i]!]),
-    pieces: [],
-    phase: s.params.jack === "sent" ? "jack" : "pieces",
     over: reached || s.round >= (rounds ?? MOST_ROUNDS),
   };
 }
@@ -417,7 +431,7 @@ function join(s: ClosestState, who: number, side: number | null): ClosestState |
 export const closestRules: Rules<ClosestParams, ClosestState> = {
   start,
   asks,
-  step,
+  step: (s, e) => step(s, e),
   due: () => null,
   clock: () => "none",
   sidesMeet: () => true,
@@ -429,6 +443,11 @@ export const closestRules: Rules<ClosestParams, ClosestState> = {
   progress,
   leave,
   join,
+};
+
+export const closestRules1: Rules<ClosestParams, ClosestState> = {
+  ...closestRules,
+  step: (s, e) => step(s, e, BEFORE),
 };
 
 /** Written on paper: see `Possible`. Alone against the mark. */

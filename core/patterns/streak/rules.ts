@@ -12,6 +12,8 @@ export interface StreakGo {
   run: number;
   /** The highest that the counter stood in each stage. */
   best: readonly number[];
+  /** How high it stood in this stage before this run: a run that is typed stands for what was tapped of it. */
+  before: number;
   drops: number;
   /** Stages passed at most, and now. */
   high: number;
@@ -45,31 +47,34 @@ function asks(p: StreakParams, g: StreakGo, player: number): Ask[] {
   return [{ ...count, drops: true }, ...(g.relay || s.inAll ? [] : [{ ...total, optional: true as const }])];
 }
 
-/** The counter at so many; passing the stage where that is enough. */
-function counted(p: StreakParams, g: StreakGo, run: number): StreakGo {
-  const best = g.best.map((b, i) => (i === g.stage ? Math.max(b, run) : b));
+/** The counter at so many; passing the stage where that is enough. `least`: what stands of the stage in any case. */
+function counted(p: StreakParams, g: StreakGo, run: number, least = g.best[g.stage] ?? 0): StreakGo {
+  const best = g.best.map((b, i) => (i === g.stage ? Math.max(least, run) : b));
   const { count } = stageOf(p, g);
   // Without a count of its own a run is enough at the most that is counted.
   if (run !== (count ?? MOST_RUN)) return { ...g, run, best };
   const stage = g.stage + 1;
-  return { ...g, stage, run: 0, best, high: count === null ? g.high : Math.max(g.high, stage) };
+  return begun({ ...g, stage, run: 0, best, high: count === null ? g.high : Math.max(g.high, stage) });
 }
+/** A run begins: what stood of its stage before it stays. */
+const begun = (g: StreakGo): StreakGo => ({ ...g, before: g.best[g.stage] ?? 0 });
 function dropped(p: StreakParams, g: StreakGo): StreakGo {
   const drops = g.drops + 1;
-  if (!p.stays && g.stage > 0) return { ...g, drops, stage: g.stage - 1, run: 0 };
+  if (!p.stays && g.stage > 0) return begun({ ...g, drops, stage: g.stage - 1, run: 0 });
   if (stageOf(p, g).inAll) return { ...g, drops };
-  return { ...g, drops, run: p.drop === "costsOne" ? Math.max(0, g.run - 1) : 0 };
+  return begun({ ...g, drops, run: p.drop === "costsOne" ? Math.max(0, g.run - 1) : 0 });
 }
 const ends = (p: StreakParams, g: StreakGo) =>
   g.stage >= p.stages.length || (p.tries !== null && g.drops >= p.tries) || (p.drop === "ends" && g.drops > 0);
 
-function step(p: StreakParams, g: StreakGo, e: GameEvent): Went<StreakGo> | Refusal {
+function step(p: StreakParams, g: StreakGo, e: GameEvent, corrects = true): Went<StreakGo> | Refusal {
   if (e.kind === "total") {
     if (e.n > (stageOf(p, g).count ?? MOST_RUN))
       return refuse("refused.runMost", { most: stageOf(p, g).count ?? MOST_RUN });
-    if (g.closing) return { go: { ...counted(p, g, e.n), closing: false }, after: "end" };
+    const typed = () => counted(p, g, e.n, corrects ? g.before : undefined);
+    if (g.closing) return { go: { ...typed(), closing: false }, after: "end" };
     if (g.relay || stageOf(p, g).inAll) return refuse("refused.notInGame", { kind: e.kind });
-    const told = counted(p, g, e.n);
+    const told = typed();
     // What passes the stage was no drop.
     const go = told.stage > g.stage ? told : dropped(p, told);
     return { go, after: ends(p, go) ? "end" : told.stage > g.stage ? "on" : "miss" };
@@ -133,13 +138,14 @@ export const streakGo: GoRules<StreakParams, StreakGo> = {
     stage: 0,
     run: 0,
     best: p.stages.map(() => 0),
+    before: 0,
     drops: 0,
     high: 0,
     closing: false,
     relay: setup.mode === "relay",
   }),
   asks,
-  step,
+  step: (p, g, e) => step(p, g, e),
   // A touch out of turn is a drop, and whoever dropped it begins again.
   outOfTurn: (_, g, e) =>
     e.kind === "count" && !g.closing ? { event: { ...e, n: 0, drop: true }, turn: "theirs" } : null,
@@ -156,8 +162,9 @@ export const streakGo: GoRules<StreakParams, StreakGo> = {
   together: "share",
 };
 
-/** Until version 2 a touch out of turn counted like any other. */
-export const { outOfTurn: _, ...streakGo1 } = streakGo;
+/** Until version 2 a touch out of turn counted like any other, and a run that was typed never took back what had been tapped. */
+const { outOfTurn: _, ...others } = streakGo;
+export const streakGo1: GoRules<StreakParams, StreakGo> = { ...others, step: (p, g, e) => step(p, g, e, false) };
 
 /** Written on paper: see `Possible`. */
 export function possible(p: StreakParams, m: Match): Possible {

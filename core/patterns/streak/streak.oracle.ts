@@ -10,6 +10,8 @@ function story(p: StreakParams, bell: number | null, relay: boolean): Story {
   let at = 0;
   let strokes = 0;
   let furthest = 0;
+  /** The tallest of each stage before the run under way. */
+  let sure = [...tallest];
   let fallen = 0;
   let rung = false;
   const need = () => p.stages[at]!.count;
@@ -22,7 +24,13 @@ function story(p: StreakParams, bell: number | null, relay: boolean): Story {
     at++;
     strokes = 0;
     furthest = Math.max(furthest, at);
+    sure = [...tallest];
     return true;
+  };
+  /** Said aloud at its end: whatever was drawn of this run is rubbed out. */
+  const say = (n: number): boolean => {
+    tallest[at] = sure[at]!;
+    return reach(n);
   };
   const fall = () => {
     fallen++;
@@ -30,6 +38,8 @@ function story(p: StreakParams, bell: number | null, relay: boolean): Story {
       at--;
       strokes = 0;
     } else if (!p.stages[at]!.inAll) strokes = p.drop === "costsOne" ? Math.max(0, strokes - 1) : 0;
+    else return;
+    sure = [...tallest];
   };
   const over = () => at === p.stages.length || fallen === p.tries || (p.drop === "ends" && fallen > 0);
   const value = () => {
@@ -48,11 +58,11 @@ function story(p: StreakParams, bell: number | null, relay: boolean): Story {
       if (e.kind === "total") {
         if (e.n > most()) return "no";
         if (rung) {
-          reach(e.n);
+          say(e.n);
           return "end";
         }
         if (relay || p.stages[at]!.inAll) return "no";
-        const passed = reach(e.n);
+        const passed = say(e.n);
         if (!passed) fall();
         if (over()) return "end";
         return passed ? "on" : "miss";

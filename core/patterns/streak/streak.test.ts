@@ -72,6 +72,24 @@ describe("Streak", () => {
     expect(scored(streak.earlier![1] as typeof streak.rules)).toEqual([5, 0]);
   });
 
+  it("a run that is typed stands for its taps, more or fewer of them; what was before it stays", () => {
+    const best = (rules: typeof streak.rules, ...events: object[]) => {
+      let s = rules.start(
+        of({ stages: [{ ...first, count: null }], tries: 9, drop: "resets", score: "run" }),
+        USUAL_MATCH,
+        alone,
+      );
+      for (const e of events) s = rules.step(s, { ...e, at: 0 } as GameEvent) as typeof s;
+      return rules.score(s)[0]!.value;
+    };
+    const taps = (n: number) => ({ kind: "count", n }) as const;
+    const typed = (n: number) => ({ kind: "total", n }) as const;
+    expect(best(streak.rules, taps(7), typed(5))).toBe(5);
+    expect(best(streak.rules, taps(7), typed(9))).toBe(9);
+    expect(best(streak.rules, taps(6), { kind: "count", n: 0, drop: true }, taps(8), typed(3))).toBe(6);
+    expect(best(streak.earlier![1] as typeof streak.rules, taps(7), typed(5))).toBe(7);
+  });
+
   const touches = (p: number, over: object) =>
     chainOf(streak.rules, of({ tries: null, ...over }), USUAL_MATCH, () => [
       [{ kind: "count", n: 1 }, p],

@@ -4,7 +4,7 @@ import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { squareGround } from "./ground.ts";
 import { type SwapSquareParams, swapSquareParams } from "./params.ts";
-import { possible, type SquareGo, squareGo } from "./rules.ts";
+import { possible, type SquareGo, squareGo, squareGo1 } from "./rules.ts";
 
 function knobs(p: SwapSquareParams): Knob[] {
   const f = fieldsOf(swapSquareParams, p);
@@ -49,9 +49,10 @@ function knobs(p: SwapSquareParams): Knob[] {
 const farthest = ({ n, reach }: SwapSquareParams): number => Math.min(20, reach === "line" ? 2 * n : 2 * n + 2);
 export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, SquareGo>> = {
   name: "swapSquare",
-  rulesVersion: 1,
+  rulesVersion: 2,
   params: swapSquareParams,
   rules: matched(squareGo),
+  earlier: { 1: matched(squareGo1) },
   match: {
     fields: ["goes", "swap", "carry"],
     swaps: [

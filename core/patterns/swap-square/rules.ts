@@ -132,6 +132,7 @@ export const squareGo: GoRules<SwapSquareParams, SquareGo> = {
     return finished ? { key: "square.end", params: { fewest: known } } : { key: "square.end.stopped" };
   },
   together: "share",
+  race: (p) => p.score === "time",
   meet: {
     shared,
     tell: (_, other, mine) => ({
@@ -140,6 +141,9 @@ export const squareGo: GoRules<SwapSquareParams, SquareGo> = {
     }),
   },
 };
+
+/** Until version 2 a race by time went on until all were done. */
+export const { race: _, ...squareGo1 } = squareGo;
 
 /** Written on paper: see `Possible`. */
 export function possible(p: SwapSquareParams, m: Match): Possible {

@@ -118,6 +118,29 @@ describe("Swap square", () => {
     const done = take(mixedUp, { kind: "ready", at: 9000 }, swap(0, 2, { at: 12_500 }));
     expect(view(done).score[0]).toMatchObject({ value: 35, unit: "tenths" });
   });
+  it("a race by time is over when somebody is done; before version 2 it went on, and nobody had won once the other left", () => {
+    const change = { n: 2, least: 1, most: 2, score: "time" };
+    const race = (version?: number) => {
+      let p = openPlay(gamePartOf(having("swapSquare", change, { swap: "once" })), TWO, version);
+      const mixes = [0, 1].map((by) => ({ ...mix("0110"), by }));
+      p = take(
+        p,
+        ...mixes,
+        { kind: "ready", at: 1000 },
+        swap(0, 1, { by: 0, at: 2000 }),
+        swap(0, 2, { by: 1, at: 3000 }),
+      );
+      return p;
+    };
+    expect(view(race())).toMatchObject({ done: "over", ending: { winners: [1] } });
+    expect(view(race()).progress.map((x) => x.finished)).toEqual([false, true]);
+    expect(view(race(1)).ending).toBeNull();
+    const more = { n: 3, least: 2, most: 5, score: "time" };
+    const f = forecastActivity(having("swapSquare", more, { swap: "once" }), [{ age: 8 }, { age: 8 }], TWO, "middle");
+    const one = forecastActivity(having("swapSquare", more), [{ age: 8 }], ALONE, "middle");
+    expect(mean(f.time)).toBeLessThan(mean(one.time));
+    expect(f.sides.map((x) => x.finish)).toEqual([0.5, 0.5].map((x) => expect.closeTo(x, 9)));
+  });
   it("is refused where kinds are missing or alike, or one square is played for time", () => {
     const bad = (change: object) => {
       const a = fromPattern("swapSquare");

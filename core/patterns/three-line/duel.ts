@@ -41,10 +41,14 @@ export interface DuelState extends BaseState {
   last: number;
   over: boolean;
   winner: number | null;
+  /** A bump made a line for the other side: whether anything else was bumped is still to be said, for a line of both is the sender's. */
+  bumped?: boolean;
 }
 
 /** Taking one up again, seconds. */
 const LIFT = 3;
+/** Looking whether anything else was bumped, seconds. */
+const LOOK = 2;
 const placesOf = (s: DuelState, side: number) => s.pieces.filter((x) => x.side === side).map((x) => x.place);
 const handOf = (s: DuelState, side: number) => {
   let hand = s.params.size;
@@ -134,7 +138,9 @@ function asks(s: DuelState): Ask[] {
   if (s.over) return [];
   const player = playerOf(s, s.side);
   const out: Ask[] = [];
-  if (mustLift(s)) {
+  if (s.bumped) {
+    out.push({ kind: "ready", player, takes: { by: [player], seconds: LOOK, walk: 0, moving: false } });
+  } else if (mustLift(s)) {
     const takes = { by: [player], seconds: LIFT, walk: s.params.distance, moving: true };
     out.push({ kind: "choose", player, of: "lift", options: placesOf(s, s.side).sort(), must: true, takes });
   } else {
@@ -144,7 +150,7 @@ function asks(s: DuelState): Ask[] {
     const pieces = s.pieces.map((x, piece) => ({ piece, player: x.player, place: x.place }));
     out.push({ kind: "move", player, optional: true, pieces, places: [...cellsOf(s.params), "out"] });
   }
-  if (s.match.carry && !s.lifted) out.push({ kind: "carry", player, optional: true });
+  if (s.match.carry && !s.lifted && !s.bumped) out.push({ kind: "carry", player, optional: true });
   return out;
 }
 
@@ -168,10 +174,18 @@ function handedOn(s: DuelState): DuelState {
   return { ...s, side: taking, lifted: false };
 }
 
-function step(s: DuelState, e: GameEvent): DuelState | Refusal {
+/** A line that a bump made for the sender ends it; one for the other side does once nothing else was bumped. */
+function bumped(s: DuelState): DuelState {
+  const line = settled(s);
+  return line.over && line.winner !== s.from ? { ...s, bumped: true } : { ...line, bumped: false };
+}
+
+function step(s: DuelState, e: GameEvent, waits = true): DuelState | Refusal {
   if (s.over) return refuse("refused.over");
   if (e.at < s.last) return refuse("refused.earlier");
   const at = seenAt(s, e.at);
+  if (s.bumped && e.kind === "ready") return settled({ ...at, bumped: false });
+  if (s.bumped && e.kind !== "move") return refuse("refused.sayAllLie");
   switch (e.kind) {
     case "send": {
       if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });
@@ -203,7 +217,7 @@ function step(s: DuelState, e: GameEvent): DuelState | Refusal {
       const pieces = lies
         ? s.pieces.map((x, i) => (i === e.piece ? { ...x, place: e.place } : x))
         : s.pieces.filter((_, i) => i !== e.piece);
-      return settled({ ...at, pieces });
+      return (waits ? bumped : settled)({ ...at, pieces });
     }
     case "carry":
       if (!s.match.carry) return refuse("refused.noCarry");
@@ -236,6 +250,7 @@ function ending(s: DuelState): Ending | null {
 function turn(s: DuelState): { player: number; side: number; now: Phrase } {
   const at = { player: playerOf(s, s.side), side: s.side };
   if (s.over) return { ...at, now: { key: "play.over" } };
+  if (s.bumped) return { ...at, now: { key: "threeLine.bumped" } };
   if (mustLift(s)) return { ...at, now: { key: "threeLine.lift" } };
   return {
     ...at,
@@ -258,11 +273,12 @@ const progress = (s: DuelState): Progress[] =>
 export const duelRules: Rules<ThreeLineParams, DuelState> = {
   start,
   asks,
-  step,
+  step: (s, e) => step(s, e),
   due: () => null,
   clock: () => "none",
   sidesMeet: () => true,
-  key: (s) => `${boardOf(s)}/${s.sends} ${s.side} ${s.lifted} ${s.over ? (s.winner ?? "draw") : ""}`,
+  key: (s) =>
+    `${boardOf(s)}/${s.sends} ${s.side} ${s.lifted}${s.bumped ? " bumped" : ""} ${s.over ? (s.winner ?? "draw") : ""}`,
   turn,
   done: () => [],
   score,
@@ -273,3 +289,6 @@ export const duelRules: Rules<ThreeLineParams, DuelState> = {
   join: (s, who, side) =>
     side !== null && !s.over && s.sends.every((n) => n === 0) ? joins(s, who, side, s.sends[side]!) : null,
 };
+
+/** Until version 2 a line that a bump made ended it at once, whoever's it was. */
+export const duelRules1: Rules<ThreeLineParams, DuelState> = { ...duelRules, step: (s, e) => step(s, e, false) };

@@ -3,7 +3,7 @@ import { type Knob, MODES, type Pattern, type Rules, type Setup } from "../../co
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
-import { type DuelState, duelRules } from "./duel.ts";
+import { type DuelState, duelRules, duelRules1 } from "./duel.ts";
 import { threeLineGround } from "./ground.ts";
 import { type ThreeLineParams, threeLineParams } from "./params.ts";
 import { type Grid, possible, threeLineGo } from "./rules.ts";
@@ -33,31 +33,35 @@ type State = Alone | DuelState;
 const alone = matched(threeLineGo);
 const isDuel = (s: State): s is DuelState => "duel" in s;
 /** Against each other one grid is shared, and has rules of its own. */
-const of = (s: State) => (isDuel(s) ? duelRules : alone) as unknown as Rules<ThreeLineParams, State>;
-const by = (setup: Setup) => (setup.mode === "against" ? duelRules : alone) as unknown as Rules<ThreeLineParams, State>;
-export const threeLineRules: Rules<ThreeLineParams, State> = {
-  start: (p, m, setup) => by(setup).start(p, m, setup),
-  asks: (s) => of(s).asks(s),
-  step: (s, e) => of(s).step(s, e),
-  due: (s) => of(s).due(s),
-  clock: (p, m, setup) => by(setup).clock(p, m, setup),
-  sidesMeet: (p, m, setup) => by(setup).sidesMeet(p, m, setup),
-  key: (s) => of(s).key(s),
-  turn: (s) => of(s).turn(s),
-  done: (s) => of(s).done(s),
-  score: (s) => of(s).score(s),
-  ending: (s) => of(s).ending(s),
-  progress: (s) => of(s).progress(s),
-  leave: (s, who) => of(s).leave(s, who),
-  join: (s, who, side) => of(s).join(s, who, side),
-};
+function either(duel: Rules<ThreeLineParams, DuelState>): Rules<ThreeLineParams, State> {
+  const of = (s: State) => (isDuel(s) ? duel : alone) as unknown as Rules<ThreeLineParams, State>;
+  const by = (setup: Setup) => (setup.mode === "against" ? duel : alone) as unknown as Rules<ThreeLineParams, State>;
+  return {
+    start: (p, m, setup) => by(setup).start(p, m, setup),
+    asks: (s) => of(s).asks(s),
+    step: (s, e) => of(s).step(s, e),
+    due: (s) => of(s).due(s),
+    clock: (p, m, setup) => by(setup).clock(p, m, setup),
+    sidesMeet: (p, m, setup) => by(setup).sidesMeet(p, m, setup),
+    key: (s) => of(s).key(s),
+    turn: (s) => of(s).turn(s),
+    done: (s) => of(s).done(s),
+    score: (s) => of(s).score(s),
+    ending: (s) => of(s).ending(s),
+    progress: (s) => of(s).progress(s),
+    leave: (s, who) => of(s).leave(s, who),
+    join: (s, who, side) => of(s).join(s, who, side),
+  };
+}
+export const threeLineRules = either(duelRules);
 
 /** A grid of squares, one piece a square: a line of them in as few sends as can be. */
 export const threeLine: Pattern<ThreeLineParams, State> = {
   name: "threeLine",
-  rulesVersion: 1,
+  rulesVersion: 2,
   params: threeLineParams,
   rules: threeLineRules,
+  earlier: { 1: either(duelRules1) },
   match: { fields: ["goes", "swap", "foot", "carry"], initial: USUAL_MATCH },
   modes: MODES,
   actions: isSend,
@@ -85,6 +89,8 @@ export const threeLine: Pattern<ThreeLineParams, State> = {
     "threeLine.end.spent",
     "threeLine.end.draw",
     "threeLine.lift",
+    "threeLine.bumped",
+    "refused.sayAllLie",
     "refused.liftFirst",
     "refused.notYours",
     "threeLine.setUp.corners",

@@ -63,6 +63,8 @@ function tellDuel(p: ThreeLineParams, match: Match, setup: Setup, events: readon
   let sender = 0;
   let lifted = false;
   let result: number | "draw" | null = null;
+  /** Somebody has to say that no more was bumped. */
+  let question = false;
   const squares = [...Array(n * n).keys()].map((i) => `c${1 + Math.floor(i / n)}${1 + (i % n)}`);
   const at = (square: string) => lying.find((x) => x.square === square);
   const line = (t: number) => {
@@ -99,7 +101,13 @@ function tellDuel(p: ThreeLineParams, match: Match, setup: Setup, events: readon
   for (const e of events) {
     let ok = false;
     const open = result === null && e.at >= last;
-    if (open && e.kind === "send" && e.rest !== undefined && inHand(team) > 0) {
+    if (open && question && e.kind !== "move") {
+      ok = e.kind === "ready";
+      if (ok) {
+        question = false;
+        look();
+      }
+    } else if (open && e.kind === "send" && e.rest !== undefined && inHand(team) > 0) {
       if (e.rest === "out" || squares.includes(e.rest)) {
         ok = true;
         sent[team]!++;
@@ -122,7 +130,8 @@ function tellDuel(p: ThreeLineParams, match: Match, setup: Setup, events: readon
         if (e.place === "out" || at(e.place)) lying = lying.filter((x) => x !== piece);
         else piece.square = e.place;
       }
-      look();
+      question = !line(sender) && teams.some((_, t) => line(t));
+      if (!question) look();
     } else if (open && e.kind === "carry") ok = match.carry && !lifted;
     if (ok) last = e.at;
     accepted.push(ok);

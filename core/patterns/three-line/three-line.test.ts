@@ -58,6 +58,34 @@ describe("Three-line, alone", () => {
   });
 });
 
+describe("a bump for both sides", () => {
+  const two = { players: 2, mode: "against", seed: 1 } as const;
+  const sent = (rest: string) => ({ kind: "send", at: 0, rest: `c${rest}` }) as const;
+  const bump = (piece: number, to: string) => ({ kind: "move", at: 0, piece, place: `c${to}` }) as const;
+  // The second side has two in the far row and sends the last piece; then one of each is bumped.
+  const before = ["11", "31", "12", "32", "23", "22"].map(sent);
+  const once = (by: typeof rules, ...events: Parameters<typeof rules.step>[1][]) => {
+    let s = by.start(base, pattern.match.initial, two);
+    for (const e of [...before, ...events]) s = by.step(s, e) as typeof s;
+    return s;
+  };
+  it("is the sender's, whichever is told first; a line of the other side alone is the other's once no more moved", () => {
+    const other = bump(4, "13");
+    const own = bump(5, "33");
+    expect(rules.ending(once(rules, other, own))!.winners).toEqual([1]);
+    expect(rules.ending(once(rules, own))!.winners).toEqual([1]);
+    const asked = once(rules, other);
+    expect(rules.ending(asked)).toBeNull();
+    expect(rules.asks(asked).map((a) => a.kind)).toEqual(["ready", "move"]);
+    expect(rules.step(asked, sent("33"))).toEqual({ refused: { key: "refused.sayAllLie" } });
+    expect(rules.ending(once(rules, other, { kind: "ready", at: 0 }))!.winners).toEqual([0]);
+    // A line that a second bump takes away again is none.
+    expect(rules.ending(once(rules, other, bump(0, "21")))).toBeNull();
+    expect(rules.asks(once(rules, other, bump(0, "21")))[0]!.kind).not.toBe("ready");
+    expect(rules.ending(once(pattern.earlier![1] as typeof rules, other))!.winners).toEqual([0]);
+  });
+});
+
 describe("its forecast", () => {
   /** A child whose sends rest in every square alike, whatever it aims at. */
   const equal = (p: number) => Object.fromEntries(cellsOf({ size: 3 }).map((c) => [c, p]));
