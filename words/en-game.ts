@@ -273,7 +273,7 @@ export const enGame = {
   "doing.seconds": "{seconds, plural, one {# second} other {# seconds}}",
   "doing.far": "{metres} m far",
   "doing.times": "{done, number} of {times, number}",
-  "play.aside": "The game ended sooner. {n, plural, one {# try no longer counts} other {# tries no longer count}}.",
+  "play.aside": "The game ended sooner. {n, plural, one {# send no longer counts} other {# sends no longer count}}.",
   "play.thatIsAll": "That is all today",
   "play.notThisTime": "Not this time",
   "play.hear": "Hear the word",
