@@ -86,6 +86,7 @@ export function FairHere({
               Wins in 100 games: {percent(told.before)} before, <strong>{percent(told.after)}</strong> after
               {told.standardError > 0 && `, give or take ${Math.ceil(200 * told.standardError)}`}.
             </p>
+            {told.starter !== null && <p>{tell("fairHere.starter", { wins: Math.round(100 * told.starter) })}</p>}
             {changes.map((c) => (
               <p key={c}>{c}</p>
             ))}

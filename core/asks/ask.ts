@@ -55,8 +55,11 @@ export type Aim =
   | { kind: "any"; want: readonly string[]; among: readonly string[]; worth?: Readonly<Record<string, number>> }
   /** To come to rest in the best of the zones; what each is worth now. */
   | { kind: "zones"; worth: Readonly<Record<string, number>> }
-  /** To come to rest in any of the wanted squares of a grid; outside of those that are free it is fetched again. */
-  | { kind: "cells"; want: readonly string[]; among: readonly string[]; free: readonly string[] }
+  /**
+   * To come to rest in any of the wanted squares of a grid; outside of those that are free it is fetched again. `alike`: each of those wanted is as good
+   * as the other, however likely it is hit.
+   */
+  | { kind: "cells"; want: readonly string[]; among: readonly string[]; free: readonly string[]; alike?: true }
   /**
    * To knock down what stands there, or (`touched`) touch it: points for each, and for all at once. `known`: false where only their number was
    * told.

@@ -2,7 +2,7 @@ import { LEAST_COURT, MOST_NEARER, type Role, type Setup, WIDER } from "../contr
 import { FAIR_KNOBS, type FairKnob } from "../contract/people.ts";
 import { hasGuards, lineRange } from "../contract/standing.ts";
 import { forecastActivity, type Who } from "../forecast/for-activity.ts";
-import { ForecastStopped, Shared, type SoFar } from "../forecast/forecast.ts";
+import { type Forecast, ForecastStopped, Shared, type SoFar } from "../forecast/forecast.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { logit } from "../log-odds.ts";
@@ -26,6 +26,8 @@ export interface Fair {
   after: number[];
   /** The largest standard error of a chance in `after`; 0 where the game could be gone through exactly. */
   standardError: number;
+  /** Chance to win of whoever starts, who that is being drawn, with the change; null where it makes no difference. */
+  starter: number | null;
   /** What everybody has then; as they are where nothing was needed. */
   people: Role[];
   /** Whether every chance is within 3 points of equal; else it is the nearest that was found. */
@@ -60,7 +62,10 @@ export function fairMatch(
   let tried = 0;
   let method: "auto" | "sampled" = "auto";
   const shared = new Shared();
-  const known = new Map<string, { wins: number[]; error: number; how: "roughly" | "surely" }>();
+  const known = new Map<
+    string,
+    { wins: number[]; error: number; how: "roughly" | "surely"; starts: Forecast["starts"] }
+  >();
   /** Chances to win: roughly, for which way to go on, or as surely as they are told. */
   const winsOf = (people: Role[], how: "roughly" | "surely" = "surely"): number[] => {
     const key = JSON.stringify(people);
@@ -88,7 +93,7 @@ export function fairMatch(
       return (side?.win ?? 0) / (side?.players.length ?? 1);
     });
     const sure = how === "surely" || enoughFor({ wins, standardError: f.standardError });
-    known.set(key, { wins, error: f.standardError, how: sure ? "surely" : "roughly" });
+    known.set(key, { wins, error: f.standardError, how: sure ? "surely" : "roughly", starts: f.starts });
     return wins;
   };
   const before = winsOf(plain);
@@ -185,6 +190,7 @@ export function fairMatch(
   } catch (e) {
     if (!(e instanceof ForecastStopped)) throw e;
   }
-  const standardError = known.get(JSON.stringify(best.people))!.error;
-  return { before, after: best.wins, standardError, people: best.people, fair: done(), tried };
+  const { error: standardError, starts } = known.get(JSON.stringify(best.people))!;
+  const starter = starts && starts.reduce((sum, wins, k) => sum + wins[k]!, 0) / starts.length;
+  return { before, after: best.wins, standardError, starter, people: best.people, fair: done(), tried };
 }

@@ -191,7 +191,7 @@ export function forecastActivity(
     solveBudget?: number;
     graph?: Graph;
     stop?: () => boolean;
-  } & Pick<ForecastInput, "untimed" | "exactBudget" | "sampleBudget" | "enough" | "shared"> = {},
+  } & Pick<ForecastInput, "untimed" | "exactBudget" | "sampleBudget" | "enough" | "shared" | "firstStarts"> = {},
 ): Forecast {
   if (more.chances) checkChances(a, more.chances, setup.mode);
   return forecast({

@@ -21,6 +21,7 @@ import { rankOf } from "../records/rank.ts";
 import type { Part } from "../yard/parts.ts";
 import { type Distribution, distribution, raised } from "./distribution.ts";
 import { atLeast, atMost, convolved, shareOfWins } from "./join.ts";
+import { ordersOf, overStarts, placeOf } from "./starters.ts";
 
 /** Exact while no more states than this are met; else sampled. */
 export const STATE_CAP = 20_000;
@@ -56,8 +57,8 @@ const KEPT_STATES = 40_000;
 const TRIAL_STEPS = 3000;
 const LEAST_MET_AGAIN = 0.4;
 
-/** Where the rules leave a choice: the best over the whole go, or of the next send alone. */
-export type Choice = "bestOverall" | "mostPoints";
+/** Where the rules leave a choice: the best over the whole go, or of the next send alone; or, against others, what wins, else what blocks, else anything. */
+export type Choice = "bestOverall" | "mostPoints" | "winsThenBlocks";
 
 export interface ForecastInput {
   game: Game;
@@ -86,6 +87,8 @@ export interface ForecastInput {
   stop?: () => boolean;
   /** States already expanded for the same game and setup: several children share one. */
   graph?: Graph;
+  /** The first side starts; otherwise who starts is drawn, and all figures are taken over that. */
+  firstStarts?: boolean;
   /** How each plays, one a player, where the setup does not say it itself: with the other hand, from a line of its own ... It changes no state. */
   manners?: readonly Role[];
 }
@@ -126,6 +129,8 @@ export interface Forecast {
   /** Chance of games cut off before their end: an outcome of its own. Every distribution sums to what is left of 1. */
   cut: number;
   sides: SideForecast[];
+  /** Chances to win of every side, by the side that starts; null where that makes no difference, or was said. */
+  starts: readonly (readonly number[])[] | null;
   rounds: Distribution;
   /** Tenths of a second. */
   time: Distribution;
@@ -146,6 +151,8 @@ class NamedWay implements Way {
   readonly spent: Spent;
   readonly released: number | null;
   readonly landed: number | null;
+  /** The same event as a way before it, in another time: looking where it leads costs nothing more. */
+  repeats = false;
   private name: string | null = null;
   private happens: GameEvent | null = null;
   constructor(way: Way, spent: Spent = way.spent) {
@@ -309,6 +316,42 @@ class Option {
   get worth(): number {
     this.value ??= worthOf(this.ask, this.play);
     return this.value;
+  }
+  /** One of several that are as good as each other, by a number from 0 to 1. */
+  one(_draw: () => number): Option {
+    return this;
+  }
+}
+/** Several that are as good as each other, each as likely: all their ways on at once. */
+class Equals {
+  private known: readonly NamedWay[] | null = null;
+  constructor(private readonly all: readonly Option[]) {}
+  get ways(): readonly NamedWay[] {
+    this.known ??= this.merged();
+    return this.known;
+  }
+  /** What leads to the same in the same time is one way. */
+  private merged(): readonly NamedWay[] {
+    const found = new Map<string, { way: NamedWay; share: number }>();
+    for (const { ways } of this.all)
+      for (const way of ways) {
+        const { acting, fetching, waiting } = way.spent;
+        const as = `${way.id} ${acting} ${fetching} ${waiting} ${way.released} ${way.landed}`;
+        const known = found.get(as);
+        const share = way.share / this.all.length;
+        if (known) known.share += share;
+        else found.set(as, { way, share });
+      }
+    const met = new Set<string>();
+    return [...found.values()].map(({ way, share }) => {
+      const named = new NamedWay({ ...way, body: way.body, share });
+      named.repeats = met.has(way.id);
+      met.add(way.id);
+      return named;
+    });
+  }
+  one(draw: () => number): Option {
+    return this.all[Math.min(this.all.length - 1, Math.floor(draw() * this.all.length))]!;
   }
 }
 /** What may be done, worked out once per person. */
@@ -517,6 +560,7 @@ class Sums {
         finish: f,
         win: contest ? this.win[i]! : null,
       })),
+      starts: null,
       rounds: distribution(this.rounds),
       time: this.time?.law ?? { at: [], p: [] },
       share: {
@@ -552,21 +596,40 @@ function readyOf(input: ForecastInput, book: Book): number | null {
  * joined. Source: core model, "Forecast".
  */
 export function forecast(given: ForecastInput): Forecast {
+  const orders = given.firstStarts ? [given.setup] : ordersOf(given.game, given.setup);
+  const inputs = orders.map((setup) => ready({ ...given, setup }));
+  const [first] = inputs;
+  const { method } = given;
+  if (method !== "sampled") {
+    // What cannot be followed side by side cannot be followed all at once.
+    const told: Forecast[] = [];
+    for (const input of inputs) {
+      const exact = apart(input) ? joined(input, expand) : (expand(input)?.told ?? null);
+      if (!exact) break;
+      told.push(exact);
+    }
+    if (told.length === inputs.length) return overStarts(told);
+  }
+  if (method === "exact")
+    throw new RangeError(
+      `method: more than ${first!.stateCap ?? STATE_CAP} states, or ${first!.exactBudget ?? EXACT_BUDGET} steps: this game can only be sampled`,
+    );
+  // All at once each plays by itself: drawn together, only the first of them would be followed.
+  const alone = inputs.length === 1 && apart(first!) && given.game.match.swap === "once";
+  if (alone) {
+    const drawn = ({ enough: _, shared: __, ...side }: ForecastInput) => sample([side]);
+    return joined(first!, (side) => (method === "sampled" ? null : expand(side)) ?? drawn(side))!;
+  }
+  return sample(inputs).told;
+}
+
+/** What is worked on: told plainly, and with the states that others found before. */
+function ready(given: ForecastInput): ForecastInput {
   const { game, setup, graph } = given;
   const clockless = game.clock(setup) === "none";
   const untimed = given.untimed === true && clockless && game.score(game.start(setup))[0]!.unit !== "tenths";
   const played = { ...given, ...plainly(given), untimed };
-  const input = { ...played, ...(clockless && { graph: graph ?? graphIn(played) }) };
-  if (input.method !== "sampled") {
-    // What cannot be followed side by side cannot be followed all at once.
-    const exact = apart(input) ? joined(input) : (expand(input)?.told ?? null);
-    if (exact) return exact;
-  }
-  if (input.method === "exact")
-    throw new RangeError(
-      `method: more than ${input.stateCap ?? STATE_CAP} states, or ${input.exactBudget ?? EXACT_BUDGET} steps: this game can only be sampled`,
-    );
-  return sample(input);
+  return { ...played, ...(clockless && { graph: graph ?? graphIn(played) }) };
 }
 
 /** A setup without how each plays, which is told beside it then: it changes what is asked of each, and no state. One object for all that are alike. */
@@ -582,9 +645,10 @@ function plainly({ setup, shared }: ForecastInput): Pick<ForecastInput, "setup" 
   return { setup: known, ...(otherwise && { manners: people }) };
 }
 
-const asPlayed = ({ setup, manners }: ForecastInput): string => JSON.stringify([setup.players, setup.people, manners]);
+const asPlayed = ({ setup, manners }: ForecastInput): string =>
+  JSON.stringify([setup.players, setup.sides, setup.people, manners]);
 function graphIn({ setup, shared }: ForecastInput): Graph {
-  const as = JSON.stringify([setup.players, setup.people]);
+  const as = JSON.stringify([setup.players, setup.sides, setup.people]);
   const graph = shared?.graphs.get(as) ?? new Graph();
   shared?.graphs.set(as, graph);
   return graph;
@@ -617,8 +681,8 @@ function headless(people: readonly Role[] | undefined): Role[] | undefined {
   const bare = people?.map(({ head: _, ...rest }) => rest);
   return bare?.some((p) => p.role !== "plays" || Object.keys(p).length > 1) ? bare : undefined;
 }
-/** Each side by itself, and then all of them together; null where one of them cannot be followed to its end. */
-function joined(input: ForecastInput): Forecast | null {
+/** Each side by itself, and then all of them together; null where `by` gives nothing for one of them. */
+function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | null): Forecast | null {
   const { game, setup } = input;
   const scores = game.score(game.start(setup));
   const sides = scores.map((s) => s.players);
@@ -649,8 +713,8 @@ function joined(input: ForecastInput): Forecast | null {
       manners,
       graph,
     };
-    const one = expand(own);
-    if (!one || one.told.cut > 0) return null;
+    const one = by(own);
+    if (!one || (one.told.method === "exact" && one.told.cut > 0)) return null;
     known.set(as, one);
     each.push(one);
   }
@@ -667,7 +731,7 @@ function joined(input: ForecastInput): Forecast | null {
   const all = race ? add(total) / spent.length : once ? Math.max(...spent.map(total)) : add(total);
   const busy = (x: number) => x / (all || 1) / setup.players;
   return {
-    ...each[0]!.told,
+    ...(each.find((e) => e.told.method === "sampled") ?? each[0]!).told,
     choice: each.find((e) => e.told.choice === "mostPoints")?.told.choice ?? each[0]!.told.choice,
     leftOut: [...new Set(each.flatMap((e) => e.told.leftOut))].sort(),
     size: each.reduce((n, e) => n + e.told.size, 0),
@@ -699,9 +763,9 @@ const bookOf = (input: ForecastInput): Book => {
 /** Which of several options a person takes: the best over the whole go where that can be found, else the best of the next send alone. */
 class Chooser {
   choice: Choice | null = null;
-  private readonly best = new Map<string, number>();
+  private readonly best = new Map<string, readonly number[]>();
   private readonly values = new Map<string, number>();
-  private readonly taken = new WeakMap<readonly Option[], Option>();
+  private readonly taken = new WeakMap<readonly Option[], Map<string, Option | Equals>>();
   private cost = 0;
   private readonly meet: boolean;
   constructor(
@@ -713,20 +777,36 @@ class Chooser {
     this.meet = game.score(game.start(setup)).length > 1 && game.sidesMeet(setup);
   }
 
-  pick(key: string, state: BaseState, options: readonly Option[]): Option {
+  /** Equals are taken alike. */
+  pick(key: string, state: BaseState, options: readonly Option[]): Option | Equals {
     if (options.length === 1) return options[0]!;
+    const { ask } = options[0]!;
+    if (ask.kind === "send" && ask.aim.kind === "cells" && ask.aim.alike) {
+      this.choice = "winsThenBlocks";
+      return this.among(options, () => options.map((_, i) => i), "alike");
+    }
     // Where sides meet the best for one is not the best for all: each takes the best of its own next send.
     if (this.graph && !this.graph.beyond && !this.meet) {
       this.choice = "bestOverall";
-      if (this.value(key, state) !== null) return options[this.best.get(key)!]!;
+      if (this.value(key, state) !== null) {
+        const best = this.best.get(key)!;
+        return best.length === 1 ? options[best[0]!]! : this.among(options, () => best, best.join());
+      }
       this.graph.beyond = true;
     }
-    this.choice = "mostPoints";
-    const before = this.taken.get(options);
-    if (before) return before;
-    const best = options.reduce((a, b) => (b.worth > a.worth + 1e-9 ? b : a));
-    this.taken.set(options, best);
-    return best;
+    this.choice ??= "mostPoints";
+    return this.among(options, () => bestOf(options.map((o) => o.worth)), "mostPoints");
+  }
+  private among(options: readonly Option[], which: () => readonly number[], as: string): Option | Equals {
+    const known = this.taken.get(options) ?? new Map<string, Option | Equals>();
+    this.taken.set(options, known);
+    let of = known.get(as);
+    if (!of) {
+      const all = which().map((i) => options[i]!);
+      of = all.length === 1 ? all[0]! : new Equals(all);
+      known.set(as, of);
+    }
+    return of;
   }
 
   /** Expected worth of a state under the best choices from there on; null once it would cost too much, for good. */
@@ -738,11 +818,10 @@ class Chooser {
     const graph = this.graph!;
     const options = this.book.options(graph.asks(game, key, state));
     const led = new Map<string, number>();
-    let best = Number.NEGATIVE_INFINITY;
-    let at = 0;
+    const worths: number[] = [];
     // A state that leads to itself has no best choice to be found so.
     this.values.set(key, Number.NEGATIVE_INFINITY);
-    for (const [i, option] of options.entries()) {
+    for (const option of options) {
       let sum = 0;
       // Working out an aim has its price too.
       this.cost += option.ways.length * KNOWN_STEP;
@@ -760,10 +839,11 @@ class Chooser {
         }
         sum += way.share * v;
       }
-      if (sum > best + 1e-9) [best, at] = [sum, i];
+      worths.push(sum);
     }
+    const best = Math.max(...worths);
     this.values.set(key, best);
-    this.best.set(key, at);
+    this.best.set(key, bestOf(worths));
     return best;
   }
   /** What the end of a go is worth: points; else as few as can be, a go cut off counting all of its own. */
@@ -771,6 +851,12 @@ class Chooser {
     const [score] = this.input.game.score(state);
     return score!.better === "less" ? -score!.value : score!.value;
   }
+}
+
+/** Which of several are best: values within 1e-9 are equal. */
+function bestOf(worths: readonly number[]): number[] {
+  const best = Math.max(...worths);
+  return worths.flatMap((w, i) => (w >= best - 1e-9 ? [i] : []));
 }
 
 function expand(input: ForecastInput): Expanded | null {
@@ -826,7 +912,7 @@ function expand(input: ForecastInput): Expanded | null {
       }
       for (const way of option.ways) {
         const takes = total(way.spent);
-        cost += (graph?.knows(key, way) ? KNOWN_STEP : 1) + times.mass.length / CELLS_A_STEP;
+        cost += (way.repeats ? 0 : graph?.knows(key, way) ? KNOWN_STEP : 1) + times.mass.length / CELLS_A_STEP;
         const [inTime, late] = node.due === null ? [times, null] : times.split(node.due - takes);
         if (inTime && !round.includes(way)) {
           sums.spend(way.spent, inTime.sum * way.share);
@@ -980,7 +1066,8 @@ class Dealer {
       const options = book.options(asks, kept);
       // Looking for the best choice goes by keys as well.
       const looks = key === "" && options.length > 1 && graph !== null && !graph.beyond;
-      const option = chooser.pick(looks ? game.key(state) : key, state, options);
+      const { player } = options[0]!.ask;
+      const option = chooser.pick(looks ? game.key(state) : key, state, options).one(() => draw(player));
       const way = drawn(option.ways, draw(option.ask.player));
       const takes = total(way.spent);
       const due = dueOf(game, state);
@@ -1036,51 +1123,67 @@ class Dealer {
 }
 
 /**
- * Seeded games one after the other, until their standard error is what was meant or the budget is spent. A game under way when it is spent is
- * cut off, as one that would not end is.
+ * Seeded games one after the other, until their standard error is what was meant or the budget is spent; where several setups are given, for who starts
+ * is drawn, of each in turn. A game under way when it is spent is cut off, as one that would not end is.
  */
-function sample(input: ForecastInput): Forecast {
-  const { game, enough, shared } = input;
-  const wanted = input.samples ?? SAMPLES;
-  const budget = input.sampleBudget ?? (input.samples === undefined ? SAMPLE_BUDGET : Number.POSITIVE_INFINITY);
-  const as = asPlayed(input);
-  const begun = shared?.drawn.get(as) ?? drawing(input, budget);
+function sample(inputs: readonly ForecastInput[]): Expanded {
+  const [input] = inputs;
+  const { enough, shared } = input!;
+  const wanted = input!.samples ?? SAMPLES;
+  const budget = input!.sampleBudget ?? (input!.samples === undefined ? SAMPLE_BUDGET : Number.POSITIVE_INFINITY);
+  const as = asPlayed(input!);
+  const begun = shared?.drawn.get(as) ?? drawing(inputs, budget);
   shared?.drawn.set(as, begun);
-  const { dealer, draw, counted, pairs } = begun;
+  const { dealers, draw, pairs } = begun;
+  const cost = () => dealers.reduce((sum, d) => sum + d.dealer.cost, 0);
   let done = enough !== undefined && pairs.size > 0 && enough(pairs.soFar);
-  while (!done && counted.length < wanted && dealer.cost < budget) {
+  while (!done && begun.size < wanted && cost() < budget) {
+    // Whose turn to start it is.
+    const start = (enough ? pairs.size : begun.size) % dealers.length;
+    const { dealer, counted } = dealers[start]!;
     if (!enough) {
       counted.push(dealer.deal(draw));
+      begun.size++;
       continue;
     }
     const luck = new Luck(draw);
     const [one, other] = [dealer.deal((player) => luck.of(player)), dealer.deal((player) => luck.turned(player))];
     counted.push(one, other);
-    pairs.add(one.end, other.end);
+    begun.size += 2;
+    pairs.add(one.end, other.end, start);
     done = pairs.size % PAIRS_A_LOOK === 0 && enough(pairs.soFar);
   }
-  const sums = new Sums({ game, state: dealer.first }, readyOf(input, dealer.book), new Graph());
-  for (const g of counted) {
-    const p = 1 / counted.length;
-    sums.spend(g.spent, p);
-    if (g.end) sums.end(game, g.end, Times.at(g.at), 0, p);
-  }
-  const stoppedBy = done || counted.length >= wanted ? "standardError" : "budget";
-  const told = sums.result(input, dealer.book, dealer.chooser.choice, counted.length, stoppedBy);
-  return enough ? { ...told, standardError: pairs.soFar.standardError } : told;
+  const stoppedBy = done || begun.size >= wanted ? "standardError" : "budget";
+  // The sampling may stop before everybody has started once.
+  const played = dealers.filter((d) => d.counted.length > 0);
+  const each = played.map(({ dealer, counted, of }) => {
+    const sums = new Sums({ game: of.game, state: dealer.first }, readyOf(of, dealer.book), new Graph());
+    for (const g of counted) {
+      const p = 1 / counted.length;
+      sums.spend(g.spent, p);
+      if (g.end) sums.end(of.game, g.end, Times.at(g.at), 0, p);
+    }
+    return { told: sums.result(of, dealer.book, dealer.chooser.choice, counted.length, stoppedBy), sums };
+  });
+  const told = played.length === dealers.length ? overStarts(each.map((e) => e.told)) : each[0]!.told;
+  return {
+    told: enough ? { ...told, standardError: pairs.soFar.standardError } : told,
+    sums: each[0]!.sums,
+  };
 }
 
-/** Games drawn so far, and what draws more of them. */
+/** Games drawn so far, those that each side started by themselves, and what draws more of them. */
 interface Drawing {
-  dealer: Dealer;
+  dealers: { of: ForecastInput; dealer: Dealer; counted: ReturnType<Dealer["deal"]>[] }[];
   draw: () => number;
-  counted: ReturnType<Dealer["deal"]>[];
+  size: number;
   pairs: Pairs;
 }
-const drawing = (input: ForecastInput, budget: number): Drawing => {
-  const dealer = new Dealer(input, budget);
+const drawing = (inputs: readonly ForecastInput[], budget: number): Drawing => {
+  const dealers = inputs.map((of) => ({ of, dealer: new Dealer(of, budget), counted: [] }));
+  const [{ of: input, dealer }] = dealers as [(typeof dealers)[0]];
   const sides = input.game.score(dealer.first).length;
-  return { dealer, draw: random(input.setup.seed), counted: [], pairs: new Pairs(input.game, sides) };
+  return { dealers, draw: random(input.setup.seed), size: 0, pairs: new Pairs(input.game, sides) };
 };
 
 /** The luck of everybody in one game, each its own, and the same turned round for the game that goes with it. */
@@ -1121,11 +1224,13 @@ class Pairs {
     this.sum = new Array<number>(sides).fill(0);
     this.squares = new Array<number>(sides).fill(0);
   }
-  add(one: BaseState | null, other: BaseState | null): void {
+  /** `start`: the side that started both. */
+  add(one: BaseState | null, other: BaseState | null, start: number): void {
     this.size++;
     const won = [one, other].map((end) => (end && this.game.ending(end)?.winners) ?? []);
     for (const i of this.sum.keys()) {
-      const both = won.reduce((sum, w) => sum + (w.includes(i) ? 0.5 / w.length : 0), 0);
+      const place = placeOf(i, start, this.sum.length);
+      const both = won.reduce((sum, w) => sum + (w.includes(place) ? 0.5 / w.length : 0), 0);
       this.sum[i] = this.sum[i]! + both;
       this.squares[i] = this.squares[i]! + both * both;
     }

@@ -6,7 +6,7 @@ import { type MatchState, matched } from "../../match/matched.ts";
 import { downKnob, downPhrases, downSaid, pinKnobs } from "../../targets/pin.ts";
 import { stackGround } from "./ground.ts";
 import { GROWS, type StackParams, stackParams } from "./params.ts";
-import { possible, type StackGo, stackGo } from "./rules.ts";
+import { possible, type StackGo, stackGo, stackGo1 } from "./rules.ts";
 
 function knobs(p: StackParams): Knob[] {
   const f = fieldsOf(stackParams, p);
@@ -47,9 +47,10 @@ function knobs(p: StackParams): Knob[] {
 /** A pin more for each row that falls, one fewer for each that does not. */
 export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
   name: "stackUp",
-  rulesVersion: 1,
+  rulesVersion: 2,
   params: stackParams,
   rules: matched(stackGo),
+  earlier: { 1: matched(stackGo1) },
   match: { fields: ["seconds", "goes", "end", "foot", "carry"], initial: USUAL_MATCH },
   modes: MODES,
   actions: isSend,

@@ -28,6 +28,8 @@ export interface StackGo {
   /** What this side felled and sent itself. */
   felled: number;
   sends: number;
+  /** Rounds of its own: on a row that is shared each side has its own number of them. */
+  rounds: number;
   shared: boolean;
   /** All send in turn within a round. */
   relay: boolean;
@@ -52,7 +54,7 @@ function asks(p: StackParams, { row }: StackGo, player: number): Ask[] {
   return [{ kind: "send", player, from: lineOf(p, row.laps), manner: {}, aim, fetch: true }];
 }
 
-function step(p: StackParams, g: StackGo, e: GameEvent): Went<StackGo> | Refusal {
+function step(p: StackParams, g: StackGo, e: GameEvent, ownRounds = true): Went<StackGo> | Refusal {
   const { row } = g;
   if (e.kind === "stand") {
     if (!row.owes) return refuse("refused.allStand");
@@ -71,14 +73,16 @@ function step(p: StackParams, g: StackGo, e: GameEvent): Went<StackGo> | Refusal
       go: { ...go, row: { ...row, standing: fell.stand, sent } },
       after: g.relay ? (fell.n > 0 ? "hit" : "miss") : "on",
     };
-  const next = { ...go, row: ended(p, row, cleared) };
-  return { go: next, after: next.row.over ? "end" : cleared ? "hit" : "miss" };
+  const rounds = g.rounds + 1;
+  const spent = p.rounds !== null && (ownRounds ? rounds : row.rounds + 1) >= p.rounds;
+  // With its own rounds used a side is done; the row goes on for the other.
+  const next = { ...go, rounds, row: ended(p, row, cleared, spent && !(g.shared && ownRounds)) };
+  return { go: next, after: spent || next.row.over ? "end" : cleared ? "hit" : "miss" };
 }
 
 /** The row after a round that was cleared, or not. */
-function ended(p: StackParams, row: Row, cleared: boolean): Row {
+function ended(p: StackParams, row: Row, cleared: boolean, spent: boolean): Row {
   const rounds = row.rounds + 1;
-  const spent = p.rounds !== null && rounds >= p.rounds;
   const next = { ...row, rounds, owes: true };
   if (!cleared) {
     const lost = row.n === 1 && p.firstEnds;
@@ -130,15 +134,16 @@ export const stackGo: GoRules<StackParams, StackGo> = {
     row: { ...fresh(1), rounds: 0, laps: 0, best: 0, owes: false, over: false },
     felled: 0,
     sends: 0,
+    rounds: 0,
     shared: shared(p, setup),
     relay: setup.mode === "relay",
   }),
   asks,
-  step,
+  step: (p, g, e) => step(p, g, e),
   clock: (p, m) => (m.seconds !== null || p.score === "time" ? { limit: m.seconds, rest: 0 } : null),
   sum,
-  key: (p, { row, felled: fell, sends, shared: both }) => {
-    const own = both || p.score === "felled" ? ` ${fell}` : "";
+  key: (p, { row, felled: fell, sends, rounds, shared: both }) => {
+    const own = both ? ` ${fell} ${rounds}` : p.score === "felled" ? ` ${fell}` : "";
     return `${row.n} ${standingKey(row.standing)} ${row.sent} ${row.rounds} ${row.laps} ${row.best} ${row.owes ? 1 : 0} ${sends}${own}`;
   },
   now,
@@ -151,6 +156,9 @@ export const stackGo: GoRules<StackParams, StackGo> = {
     tell: (_, other, mine) => ({ go: { ...other, row: mine.row }, after: mine.row.over ? "end" : "on" }),
   },
 };
+
+/** Until version 2 the rounds of a shared row were those of all sides together. */
+export const stackGo1: GoRules<StackParams, StackGo> = { ...stackGo, step: (p, g, e) => step(p, g, e, false) };
 
 /** Written on paper: see `Possible`. */
 export function possible(p: StackParams, m: Match): Possible {

@@ -33,8 +33,10 @@ const laid = (): Floor => ({
   whole: false,
 });
 
-function story(p: StackParams, bell: number | null, f: Floor, byFelled: boolean, relay: boolean): Story {
+function story(p: StackParams, bell: number | null, f: Floor, byFelled: boolean, relay: boolean, both: boolean): Story {
   let mine = 0;
+  /** Rounds played by this side. */
+  let own = 0;
   const value = () => {
     if (byFelled) return mine;
     return p.score === "rounds" ? f.rounds : f.wholeRows * p.full + f.high;
@@ -81,7 +83,9 @@ function story(p: StackParams, bell: number | null, f: Floor, byFelled: boolean,
       const clear = f.many === 0;
       if (!clear && f.tries < p.sends) return relay ? (fell > 0 ? "hit" : "miss") : "on";
       f.rounds++;
-      if (f.rounds === p.rounds) f.closed = true;
+      own++;
+      const used = own === p.rounds;
+      if (used && !both) f.closed = true;
       if (clear) {
         f.high = Math.max(f.high, f.size);
         if (f.size === p.full) {
@@ -97,7 +101,7 @@ function story(p: StackParams, bell: number | null, f: Floor, byFelled: boolean,
         if (f.size === 1 && p.firstEnds) f.closed = true;
         put(f.size > 1 ? f.size - 1 : 1);
       }
-      if (f.closed) return "end";
+      if (f.closed || used) return "end";
       return clear ? "hit" : "miss";
     },
   };
@@ -108,6 +112,6 @@ export function tellStackUp(p: StackParams, match: Match, setup: Setup, events: 
   const one = p.heap === "shared" && setup.mode === "against";
   const common = laid();
   const tell = () =>
-    story(p, match.seconds, one ? common : laid(), one || p.score === "felled", setup.mode === "relay");
+    story(p, match.seconds, one ? common : laid(), one || p.score === "felled", setup.mode === "relay", one);
   return tellMatch(tell, { match, each: false }, setup, events);
 }

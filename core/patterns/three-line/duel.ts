@@ -106,7 +106,7 @@ function start(params: ThreeLineParams, match: Match, setup: Setup): DuelState {
 const playerOf = (s: DuelState, side: number) => s.sides[side]![s.sends[side]! % s.sides[side]!.length]!;
 const mustLift = (s: DuelState) => handOf(s, s.side) === 0;
 
-/** What sensible play wants: the square that wins, else the one that blocks, else any that is free. All are offered. */
+/** What sensible play wants (`winsThenBlocks`): a square that wins, else one that blocks, else any that is free, each as likely. All are offered. */
 function aimFor(s: DuelState): AimOf<"cells"> {
   const grid = gridOf(s.params);
   const free = freeOf(s);
@@ -114,7 +114,8 @@ function aimFor(s: DuelState): AimOf<"cells"> {
   const blocks = s.sides.reduce((all, _, k) => (k === s.side ? all : all | completing(s, k)), 0);
   const among = grid.cells;
   const open = among.filter((_, i) => free & (1 << i));
-  return { kind: "cells", want: wins || blocks ? namesOf(grid, wins || blocks) : open, among, free: open };
+  const blocked = wins || blocks;
+  return { kind: "cells", want: blocked ? namesOf(grid, blocked) : open, among, free: open, alike: true };
 }
 /** Where each side lies. */
 const boardOf = (s: DuelState): string => s.sides.reduce((text, _, i) => `${text}${squaresOf(s, i)} `, "");
