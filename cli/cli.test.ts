@@ -36,6 +36,15 @@ describe("command line", () => {
     expect(f.sides[0].sends.mean).toBeCloseTo(1 / 0.85 + 1 / 0.7, 3);
   });
 
+  it("says how often whoever starts wins, and takes who starts as given", () => {
+    const rally = { activity: "rally", players: [{ age: 8 }, { age: 8 }], mode: "against" };
+    const drawn = run("forecast", rally).json;
+    const first = run("forecast", { ...rally, starts: "first" }).json;
+    expect(drawn.sides[0].win).toBeCloseTo(0.5, 9);
+    expect(first.sides[0].win).toBeCloseTo(drawn.starts[0][0], 12);
+    expect(first.starts).toBeNull();
+  });
+
   it("says what a home can use, in words and figures", () => {
     const told = run("substitute", home).json;
     expect(told.proved).toBe(true);

@@ -116,6 +116,8 @@ const forecastInput = z.strictObject({
   ...setup,
   policy: z.enum(POLICIES, { error: `must be one of ${POLICIES.join(", ")}` }).default("middle"),
   method: z.enum(["auto", "exact", "sampled"]).default("auto"),
+  /** Against each other: who starts is drawn, or it is the first side. */
+  starts: z.enum(["drawn", "first"], { error: "must be drawn or first" }).default("drawn"),
   samples: z.number().int().min(100).max(200_000).optional(),
   /** Chances by target or zone, in place of the computed ones. */
   chances: z.record(z.string(), z.number().min(0, "must be 0 or more").max(1, "must be at most 1")).optional(),
@@ -268,12 +270,15 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
   forecast: {
     about: "what will happen when these people play an activity",
     run: (json) => {
-      const { activity, players, mode: how, seed, policy, ...more } = read(forecastInput, json);
+      const { activity, players, mode: how, seed, policy, starts, ...more } = read(forecastInput, json);
       if ((how === "alone") !== (players.length === 1))
         bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
       const a = activityOf(activity);
       allowed(a, how, players.length);
-      const f = forecastActivity(a, players, { players: players.length, mode: how, seed }, policy, more);
+      const f = forecastActivity(a, players, { players: players.length, mode: how, seed }, policy, {
+        ...more,
+        firstStarts: starts === "first",
+      });
       return {
         ...f,
         sides: f.sides.map((s) => ({

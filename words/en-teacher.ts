@@ -136,6 +136,7 @@ export const enTeacher: Record<string, string> = {
     "{count, plural, =0 {Nobody is bored} one {One is bored: three games over {high, number} % hits} other {{count, number} are bored: three games over {high, number} % hits}}",
   "next.absent": "{count, plural, =0 {Everybody played} one {One did not play} other {{count, number} did not play}}",
   "next.proposed": "This game had no levels: these were worked out for the middle child, aged {age, number}.",
+  "fairHere.starter": "Who starts is drawn. The player who starts wins {wins, number} games in 100.",
   "fairHere.child": "The child of {age}",
   "fairHere.head": "begins with {points, plural, one {one point} other {{points, number} points}}",
   "fairHere.court": "a court or goal to guard of {tenths, number} tenths of the width",
