@@ -35,6 +35,8 @@ export interface Setup {
   seed: number;
   /** Who plays together, by number; each by itself, or all in a relay, unless given. Who is on no side only helps. */
   sides?: readonly (readonly number[])[];
+  /** The side that starts, by number, where each side has its own end to play from; the first unless given. */
+  starts?: number;
   /** What somebody does beside sending, or how, by number. */
   people?: readonly Role[];
 }
@@ -184,6 +186,8 @@ export interface Rules<P = unknown, S extends BaseState = BaseState> {
   clock(params: P, match: Match, setup: Setup): "none" | "bell" | "state";
   /** Whether what one side does changes what another may; where not, each is forecast by itself, and points to begin with only add to its score. */
   sidesMeet(params: P, match: Match, setup: Setup): boolean;
+  /** The same match with another side starting; the sides in turn, that one first, unless given. */
+  starting?(setup: Setup, side: number): Setup;
   /** All at once: whether whoever is at the end first ends it for all. */
   firstEnds?(params: P, match: Match, setup: Setup): boolean;
   /** Equal keys have equal futures and equal progress (but for a score in time where `clock` is not `state`: it is all the time spent). */

@@ -7,7 +7,10 @@ import { ownWay } from "./people.ts";
 
 /** A game opened: a pattern with its parameters and its match, under the rules of one version. What referee, forecast and screens run. */
 export interface Game
-  extends Omit<Rules<unknown, BaseState>, "start" | "clock" | "sidesMeet" | "firstEnds" | "leave" | "join"> {
+  extends Omit<
+    Rules<unknown, BaseState>,
+    "start" | "clock" | "sidesMeet" | "firstEnds" | "starting" | "leave" | "join"
+  > {
   name: string;
   params: unknown;
   match: Match;
@@ -16,6 +19,8 @@ export interface Game
   clock(setup: Setup): "none" | "bell" | "state";
   sidesMeet(setup: Setup): boolean;
   firstEnds(setup: Setup): boolean;
+  /** The same match with another side starting. */
+  starting(setup: Setup, side: number): Setup;
   /** Who may leave now, and where somebody may join. */
   company(state: BaseState): Company;
 }
@@ -42,6 +47,10 @@ export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, vers
     start: (setup) => first(params, match, setup),
     clock: (setup) => rules.clock(params, match, setup),
     sidesMeet: (setup) => rules.sidesMeet(params, match, setup),
+    starting: (setup, side) => {
+      const sides = rules.score(rules.start(params, match, setup)).map((x) => x.players);
+      return rules.starting?.(setup, side) ?? { ...setup, sides: [...sides.slice(side), ...sides.slice(0, side)] };
+    },
     firstEnds: (setup) => rules.firstEnds?.(params, match, setup) ?? false,
   };
   const plain = withCompany(table, rules);

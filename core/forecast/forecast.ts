@@ -21,7 +21,7 @@ import { rankOf } from "../records/rank.ts";
 import type { Part } from "../yard/parts.ts";
 import { type Distribution, distribution, raised } from "./distribution.ts";
 import { atLeast, atMost, convolved, shareOfWins } from "./join.ts";
-import { ordersOf, overStarts, placeOf } from "./starters.ts";
+import { type Order, ordersOf, overStarts } from "./starters.ts";
 
 /** Exact while no more states than this are met; else sampled. */
 export const STATE_CAP = 20_000;
@@ -54,7 +54,7 @@ const KNOWN_STEP = 0.1;
 const PAIRS_A_LOOK = 10;
 /** States that a sampler keeps to meet them again; where after so many steps too few were met again, none are kept any more. */
 const KEPT_STATES = 40_000;
-const TRIAL_STEPS = 3000;
+const TRIAL_STEPS = 12_000;
 const LEAST_MET_AGAIN = 0.4;
 
 /** Where the rules leave a choice: the best over the whole go, or of the next send alone; or, against others, what wins, else what blocks, else anything. */
@@ -596,8 +596,10 @@ function readyOf(input: ForecastInput, book: Book): number | null {
  * joined. Source: core model, "Forecast".
  */
 export function forecast(given: ForecastInput): Forecast {
-  const orders = given.firstStarts ? [given.setup] : ordersOf(given.game, given.setup);
-  const inputs = orders.map((setup) => ready({ ...given, setup }));
+  // Chances that are given by hand are those of who starts, and of the others.
+  const all = ordersOf(given.game, given.setup);
+  const orders = (given.firstStarts ?? given.chances !== undefined) ? all.slice(0, 1) : all;
+  const inputs = orders.map(({ setup }) => ready({ ...given, setup }));
   const [first] = inputs;
   const { method } = given;
   if (method !== "sampled") {
@@ -608,7 +610,7 @@ export function forecast(given: ForecastInput): Forecast {
       if (!exact) break;
       told.push(exact);
     }
-    if (told.length === inputs.length) return overStarts(told);
+    if (told.length === inputs.length) return overStarts(told, orders);
   }
   if (method === "exact")
     throw new RangeError(
@@ -617,10 +619,10 @@ export function forecast(given: ForecastInput): Forecast {
   // All at once each plays by itself: drawn together, only the first of them would be followed.
   const alone = inputs.length === 1 && apart(first!) && given.game.match.swap === "once";
   if (alone) {
-    const drawn = ({ enough: _, shared: __, ...side }: ForecastInput) => sample([side]);
+    const drawn = ({ enough: _, shared: __, ...side }: ForecastInput) => sample([side], all);
     return joined(first!, (side) => (method === "sampled" ? null : expand(side)) ?? drawn(side))!;
   }
-  return sample(inputs).told;
+  return sample(inputs, orders).told;
 }
 
 /** What is worked on: told plainly, and with the states that others found before. */
@@ -646,9 +648,9 @@ function plainly({ setup, shared }: ForecastInput): Pick<ForecastInput, "setup" 
 }
 
 const asPlayed = ({ setup, manners }: ForecastInput): string =>
-  JSON.stringify([setup.players, setup.sides, setup.people, manners]);
+  JSON.stringify([setup.players, setup.sides, setup.starts, setup.people, manners]);
 function graphIn({ setup, shared }: ForecastInput): Graph {
-  const as = JSON.stringify([setup.players, setup.sides, setup.people]);
+  const as = JSON.stringify([setup.players, setup.sides, setup.starts, setup.people]);
   const graph = shared?.graphs.get(as) ?? new Graph();
   shared?.graphs.set(as, graph);
   return graph;
@@ -1126,7 +1128,7 @@ class Dealer {
  * Seeded games one after the other, until their standard error is what was meant or the budget is spent; where several setups are given, for who starts
  * is drawn, of each in turn. A game under way when it is spent is cut off, as one that would not end is.
  */
-function sample(inputs: readonly ForecastInput[]): Expanded {
+function sample(inputs: readonly ForecastInput[], orders: readonly Order[]): Expanded {
   const [input] = inputs;
   const { enough, shared } = input!;
   const wanted = input!.samples ?? SAMPLES;
@@ -1150,7 +1152,7 @@ function sample(inputs: readonly ForecastInput[]): Expanded {
     const [one, other] = [dealer.deal((player) => luck.of(player)), dealer.deal((player) => luck.turned(player))];
     counted.push(one, other);
     begun.size += 2;
-    pairs.add(one.end, other.end, start);
+    pairs.add(one.end, other.end, orders[start]!.places);
     done = pairs.size % PAIRS_A_LOOK === 0 && enough(pairs.soFar);
   }
   const stoppedBy = done || begun.size >= wanted ? "standardError" : "budget";
@@ -1165,7 +1167,13 @@ function sample(inputs: readonly ForecastInput[]): Expanded {
     }
     return { told: sums.result(of, dealer.book, dealer.chooser.choice, counted.length, stoppedBy), sums };
   });
-  const told = played.length === dealers.length ? overStarts(each.map((e) => e.told)) : each[0]!.told;
+  const told =
+    played.length === dealers.length
+      ? overStarts(
+          each.map((e) => e.told),
+          orders,
+        )
+      : each[0]!.told;
   return {
     told: enough ? { ...told, standardError: pairs.soFar.standardError } : told,
     sums: each[0]!.sums,
@@ -1224,12 +1232,12 @@ class Pairs {
     this.sum = new Array<number>(sides).fill(0);
     this.squares = new Array<number>(sides).fill(0);
   }
-  /** `start`: the side that started both. */
-  add(one: BaseState | null, other: BaseState | null, start: number): void {
+  /** `places`: where each side stands in both, for another may have started. */
+  add(one: BaseState | null, other: BaseState | null, places: readonly number[]): void {
     this.size++;
     const won = [one, other].map((end) => (end && this.game.ending(end)?.winners) ?? []);
     for (const i of this.sum.keys()) {
-      const place = placeOf(i, start, this.sum.length);
+      const place = places[i]!;
       const both = won.reduce((sum, w) => sum + (w.includes(place) ? 0.5 / w.length : 0), 0);
       this.sum[i] = this.sum[i]! + both;
       this.squares[i] = this.squares[i]! + both * both;

@@ -3,29 +3,37 @@ import type { Game } from "../contract/game.ts";
 import { type Distribution, mixed } from "./distribution.ts";
 import type { Forecast, SideForecast } from "./forecast.ts";
 
-/**
- * The setups of a match in which each side starts once, in the order of the sides: the first as it is given, then the next side first. One setup
- * where who starts makes no difference.
- */
-export function ordersOf(game: Game, setup: Setup): Setup[] {
-  const sides = game.score(game.start(setup)).map((s) => s.players);
-  if (setup.mode !== "against" || sides.length < 2 || !game.sidesMeet(setup)) return [setup];
-  return sides.map((_, k) => (k === 0 ? setup : { ...setup, sides: [...sides.slice(k), ...sides.slice(0, k)] }));
+/** A setup in which one of the sides starts, and the place of each side in it, in the order of the match as it was given. */
+export interface Order {
+  setup: Setup;
+  places: readonly number[];
 }
 
-/** The place of a side, as it was given, where side `start` comes first. */
-export const placeOf = (side: number, start: number, of: number): number => (side - start + of) % of;
+/** A match with each of its sides starting once, in the order of the sides; one setup where who starts makes no difference. */
+export function ordersOf(game: Game, setup: Setup): Order[] {
+  const sidesIn = (of: Setup) => game.score(game.start(of)).map((s) => s.players.join());
+  const sides = sidesIn(setup);
+  const given: Order = { setup, places: sides.map((_, i) => i) };
+  if (setup.mode !== "against" || sides.length < 2 || !game.sidesMeet(setup)) return [given];
+  return sides.map((_, k) => {
+    if (k === 0) return given;
+    const as = game.starting(setup, k);
+    const there = sidesIn(as);
+    // One person may play both sides.
+    return { setup: as, places: sides.map((players, i) => (there[i] === players ? i : there.indexOf(players))) };
+  });
+}
 
 const average = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
 
 /** Forecasts of one match with each side starting, in the order of `ordersOf`, as one in which who starts is drawn. */
-export function overStarts(each: readonly Forecast[]): Forecast {
+export function overStarts(each: readonly Forecast[], orders: readonly Order[]): Forecast {
   const n = each.length;
   const [first] = each;
   if (n === 1) return first!;
   const alike = (of: (f: Forecast) => Distribution) => mixed(each.map((f) => [of(f), 1 / n] as const));
   const sides = first!.sides.map((side, i): SideForecast => {
-    const of = (k: number) => each[k]!.sides[placeOf(i, k, n)]!;
+    const of = (k: number) => each[k]!.sides[orders[k]!.places[i]!]!;
     const all = each.map((_, k) => of(k));
     return {
       players: side.players,
@@ -45,7 +53,7 @@ export function overStarts(each: readonly Forecast[]): Forecast {
     stoppedBy: each.find((f) => f.stoppedBy === "budget")?.stoppedBy ?? first!.stoppedBy,
     cut: average(each.map((f) => f.cut)),
     sides,
-    starts: each.map((f, k) => sides.map((_, i) => f.sides[placeOf(i, k, n)]!.win ?? 0)),
+    starts: each.map((f, k) => sides.map((_, i) => f.sides[orders[k]!.places[i]!]!.win ?? 0)),
     rounds: alike((f) => f.rounds),
     time: alike((f) => f.time),
     share: {

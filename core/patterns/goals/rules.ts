@@ -38,7 +38,6 @@ export interface GoalsState extends Timed {
 }
 
 const contest = (s: Pick<GoalsState, "setup">): boolean => s.setup.mode === "against";
-const BEGIN: Restart = { how: "middle", side: 0 };
 
 function start(params: GoalsParams, match: Match, setup: Setup): GoalsState {
   const sides = setup.mode === "against" ? twoSides(setup) : [whoPlays(setup)];
@@ -51,7 +50,7 @@ function start(params: GoalsParams, match: Match, setup: Setup): GoalsState {
     goals: sides.map((x) => (setup.mode === "against" ? Math.min(most, headOf(setup, x)) : 0)),
     scored: [],
     half: 1,
-    restart: BEGIN,
+    restart: { how: "middle", side: setup.starts ?? 0 },
     stopped: false,
     fouls: sides.map(() => 0),
     waiting: setup.mode !== "against" || match.seconds !== null,
@@ -119,7 +118,13 @@ const clocked = oneClock<GoalsState>({
   bell(s, ms) {
     if (!contest(s) || s.half === s.params.halves) return { ...s, took: ms, over: true };
     // Ends are changed, and whoever did not begin the first half begins the second.
-    return { ...s, half: 2, waiting: true, restart: { how: "middle", side: 1 }, stopped: false };
+    return {
+      ...s,
+      half: 2,
+      waiting: true,
+      restart: { how: "middle", side: 1 - (s.setup.starts ?? 0) },
+      stopped: false,
+    };
   },
   asks,
   first: (s) => s.sides[0]![0]!,
@@ -247,6 +252,8 @@ export const goalsRules: Rules<GoalsParams, GoalsState> = {
   clock: (p, match, setup) =>
     (setup.mode === "against" ? match.seconds !== null : p.alone.by === "bell") ? "bell" : "none",
   sidesMeet: () => true,
+  // Each side keeps its end.
+  starting: (setup, side) => ({ ...setup, starts: side }),
   key,
   turn,
   done: () => [],

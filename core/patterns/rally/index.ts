@@ -4,7 +4,7 @@ import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { rallyGround } from "./ground.ts";
 import { OVERS, type RallyParams, rallyParams } from "./params.ts";
-import { possible, type RallyState, rallyRules } from "./rules.ts";
+import { possible, type RallyState, rallyRules, rallyRules1 } from "./rules.ts";
 
 function knobs(p: RallyParams): Knob[] {
   const f = fieldsOf(rallyParams, p);
@@ -56,9 +56,10 @@ function knobs(p: RallyParams): Knob[] {
 /** Over a line, a net, a rope or off a wall: two sides for points, or the longest rally together or alone. */
 export const rally: Pattern<RallyParams, RallyState> = {
   name: "rally",
-  rulesVersion: 1,
+  rulesVersion: 2,
   params: rallyParams,
   rules: rallyRules,
+  earlier: { 1: rallyRules1 },
   match: { fields: ["seconds", "carry"], initial: USUAL_MATCH },
   modes: ["alone", "against", "relay"],
   together: (p) => ({ key: p.over === "wall" ? "together.wall" : "together.halves" }),

@@ -44,7 +44,7 @@ export function tellRally(p: RallyParams, match: Match, setup: Setup, events: re
         games[side]!++;
         if (games[side]! * 2 > p.games) return { games, points, who: rows[server]![0]!, over: true };
         points = [...heads];
-        opener = 1 - opener;
+        if (p.serve.by !== "fixed") opener = 1 - opener;
         give(opener);
         n = 0;
         continue;

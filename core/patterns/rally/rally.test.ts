@@ -144,11 +144,13 @@ describe("Rally's chances to win, against the recursion", () => {
     expect(told.sides[0]!.win! + told.sides[1]!.win!).toBeCloseTo(1, 9);
     expect(told.sides[1]!.win!).toBeGreaterThan(told.sides[0]!.win!);
     // A second serve helps whoever serves; a smaller court to cover helps whoever stands in it.
-    const second = forecastActivity(having("rally", serve("fixed", 1, true)), [{ age: 8 }, { age: 8 }], TWO, "middle");
-    const one = forecastActivity(a, [{ age: 8 }, { age: 8 }], TWO, "middle");
+    const second = forecastActivity(having("rally", serve("fixed", 1, true)), [{ age: 8 }, { age: 8 }], TWO, "middle", {
+      firstStarts: true,
+    });
+    const one = forecastActivity(a, [{ age: 8 }, { age: 8 }], TWO, "middle", { firstStarts: true });
     expect(second.sides[0]!.win!).toBeGreaterThan(one.sides[0]!.win!);
     const small = having("rally", { ...serve("fixed"), far: { length: 1, width: 1 } });
-    const smaller = forecastActivity(small, [{ age: 8 }, { age: 8 }], TWO, "middle");
+    const smaller = forecastActivity(small, [{ age: 8 }, { age: 8 }], TWO, "middle", { firstStarts: true });
     expect(smaller.sides[1]!.win!).toBeGreaterThan(one.sides[1]!.win!);
   });
 });

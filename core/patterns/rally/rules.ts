@@ -58,8 +58,8 @@ function start(params: RallyParams, match: Match, setup: Setup): RallyState {
     points: heads,
     games: sides.map(() => 0),
     told: [],
-    server: 0,
-    opener: 0,
+    server: setup.starts ?? 0,
+    opener: setup.starts ?? 0,
     played: 0,
     second: false,
     served: sides.map(() => 0),
@@ -129,25 +129,26 @@ function asks(s: RallyState): Ask[] {
   ];
 }
 
-const clocked = oneClock<RallyState>({
-  limit: (s) => s.match.seconds,
-  between: (s) => s.run === 0,
-  // A rally that is under way does not count; together it counts as it stands.
-  bell: (s) => ({ ...s, over: true }),
-  asks,
-  first: (s) => s.sides[0]![0]!,
-  step(s, e) {
-    if (e.kind === "point" && contest(s)) return point(s, e);
-    if (e.kind === "count" && !contest(s)) return counted(s, e);
-    return refuse("refused.notInGame", { kind: e.kind });
-  },
-});
+const clocked = (told: typeof point) =>
+  oneClock<RallyState>({
+    limit: (s) => s.match.seconds,
+    between: (s) => s.run === 0,
+    // A rally that is under way does not count; together it counts as it stands.
+    bell: (s) => ({ ...s, over: true }),
+    asks,
+    first: (s) => s.sides[0]![0]!,
+    step(s, e) {
+      if (e.kind === "point" && contest(s)) return told(s, e);
+      if (e.kind === "count" && !contest(s)) return counted(s, e);
+      return refuse("refused.notInGame", { kind: e.kind });
+    },
+  });
 
 /** Between games; together between rallies. */
 const fresh = (s: RallyState) => !s.over && s.run === 0 && s.played === 0 && !s.second;
 const turnsOf = (s: RallyState, side: number) => (contest(s) ? s.served[side]! : s.at);
 
-function point(s: RallyState, e: Extract<GameEvent, { kind: "point" }>): RallyState | Refusal {
+function point(s: RallyState, e: Extract<GameEvent, { kind: "point" }>, fixedStays = true): RallyState | Refusal {
   const { params: p } = s;
   if (e.side === null) {
     // Served again: it is the serve that it was.
@@ -164,11 +165,12 @@ function point(s: RallyState, e: Extract<GameEvent, { kind: "point" }>): RallySt
   const next = { ...s, points, longest, second: false, played: s.played + 1, ended: s.ended + 1 };
   const [most, least] = [Math.max(...points), Math.min(...points)];
   if (most < p.points || (p.lead && most - least < 2)) return servedBy(next, changes(s, e.side));
-  // A game is over: whoever did not begin it begins the next.
+  // A game is over: whoever did not begin it begins the next, unless one side serves all the time.
   const games = s.games.map((n, i) => (i === e.side ? n + 1 : n));
   const told = [...s.told, points];
   if (Math.max(...games) > p.games / 2) return { ...next, games, told, over: true };
-  const opener = 1 - s.opener;
+  const stays = p.serve.by === "fixed" && fixedStays;
+  const opener = stays ? s.opener : 1 - s.opener;
   const heads = s.sides.map((x) => Math.min(p.points - 1, headOf(s.setup, x)));
   return servedBy({ ...next, games, told, points: heads, opener, played: 0 }, opener);
 }
@@ -263,9 +265,11 @@ function key(s: RallyState): string {
 
 export const rallyRules: Rules<RallyParams, RallyState> = {
   start,
-  ...clocked,
+  ...clocked(point),
   clock: (_, match) => (match.seconds === null ? "none" : "bell"),
   sidesMeet: () => true,
+  // Each side keeps its end.
+  starting: (setup, side) => ({ ...setup, starts: side }),
   key,
   turn,
   done: () => [],
@@ -275,6 +279,9 @@ export const rallyRules: Rules<RallyParams, RallyState> = {
   leave: (s, who) => leaves({ ...s, second: false }, who, turnsOf(s, sideOf(s, who))),
   join: (s, who, side) => (side !== null && fresh(s) ? joins(s, who, side, turnsOf(s, side)) : null),
 };
+
+/** Until version 2 the other side served the next game, also where one side serves all the time. */
+export const rallyRules1: Rules<RallyParams, RallyState> = { ...rallyRules, ...clocked((s, e) => point(s, e, false)) };
 
 /** Written on paper: the longest rally of a child alone. */
 export const possible = (p: RallyParams): Possible => ({
