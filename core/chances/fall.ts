@@ -105,7 +105,7 @@ function flies(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, 
 
 export const fall: KindOf<Fall> = {
   options: (aim) => [aim],
-  refs: (aim) => ({ named: aim.standing.map((s) => s.id), rest: "none", meant: null }),
+  refs: (aim) => ({ named: [], sets: aim.standing.map((s) => s.id), rest: "none", meant: null }),
   reach: (aim, parts, from) => Math.min(...pinsOf(aim, { parts, from }).map((t) => t.distance)),
   meets: (aim, parts) => {
     const pins = pinsOf(aim, { parts, from: "" });

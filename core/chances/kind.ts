@@ -45,6 +45,22 @@ export interface Outcome {
   /** Until the next one can begin beside walking there and back, seconds. */
   after: number;
 }
+/** Outcomes that chances given by hand name, those that they may name too, the one that takes what is left, and the one that is meant (null: each has its own). */
+export interface Refs {
+  named: readonly string[];
+  also?: readonly string[];
+  /** Any of these together, joined by spaces in their order, may be named as well: what of them is there happens at once. */
+  sets?: readonly string[];
+  rest: string;
+  meant: string | null;
+}
+/** The parts of a set that is named; null where it is none of `of`. */
+export function setOf(ref: string, of: readonly string[] = []): string[] | null {
+  const ids = ref.split(" ");
+  const places = ids.map((id) => of.indexOf(id));
+  return places.every((n, i) => n >= 0 && (i === 0 || n > places[i - 1]!)) ? ids : null;
+}
+
 /** What one kind of aim means. */
 export interface KindOf<A extends Aim> {
   /** The single aims among which a person chooses. */
@@ -53,11 +69,8 @@ export interface KindOf<A extends Aim> {
   outcomes(aim: A, sight: Sight): { list: Outcome[]; distance: number; across: number };
   /** The same aim without what cannot change its own chance: for whoever wants no other. As it is where not given. */
   alone?(aim: A, sight: Sight): A;
-  /** Outcomes that chances given by hand may name, the one that takes what is left, and the one that is meant (null: each has its own). */
-  refs(
-    aim: A,
-    from: string,
-  ): { named: readonly string[]; also?: readonly string[]; rest: string; meant: string | null };
+  /** What chances given by hand may name. */
+  refs(aim: A, from: string): Refs;
   /** How far what is sent runs on beyond what is there, metres. */
   runsOn(aim: A, sight: Sight): number;
   /** How far away it is aimed, metres. */

@@ -118,16 +118,41 @@ function outcomesOf(ask: AskOf<"send" | "count">, play: Play): Outcome[] {
   const { list } = kind.outcomes(ask.aim, sightOf(ask, play));
   const { chances } = play;
   if (!chances) return list;
-  const { named, rest, meant } = kind.refs(ask.aim, ask.from);
+  const { named, also = [], sets, rest, meant } = kind.refs(ask.aim, ask.from);
+  if (sets) return felled(list, sets, chances);
   const given = new Map<string, number>();
   for (const ref of named) {
     const p =
       ref === meant ? (own(chances, ask.from) ?? own(chances, ref) ?? 0) : meant === null ? own(chances, ref) : 0;
     given.set(ref, p ?? 0);
   }
+  for (const ref of also) if (ref !== rest && list.some((o) => o.ref === ref)) given.set(ref, own(chances, ref) ?? 0);
   const left = 1 - [...given.values()].reduce((sum, p) => sum + p, 0);
   given.set(rest, (given.get(rest) ?? 0) + Math.max(0, left));
   return list.map((o) => ({ ...o, p: given.get(o.ref) ?? 0 }));
+}
+
+/** Sets that fall, by chances of whole sets: of each what still stands falls. */
+function felled(
+  list: readonly Outcome[],
+  standing: readonly string[],
+  chances: Readonly<Record<string, number>>,
+): Outcome[] {
+  const sets = new Map<string, number>();
+  let none = 1;
+  for (const [ref, p] of Object.entries(chances)) {
+    const ids = ref.split(" ").filter((id) => standing.includes(id));
+    if (ids.length === 0) continue;
+    sets.set(ids.join(" "), (sets.get(ids.join(" ")) ?? 0) + p);
+    none -= p;
+  }
+  const [like] = list;
+  return [...sets, ["none", none] as const].map(([ref, p]) => ({
+    ...(list.find((o) => o.ref === ref) ?? like!),
+    ref,
+    seen: { fell: ref === "none" ? [] : ref.split(" ") },
+    p: Math.max(0, p),
+  }));
 }
 
 function spentBy(o: Outcome, person: Person, fetched: boolean): Spent {

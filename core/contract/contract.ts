@@ -170,6 +170,23 @@ export interface BaseState {
   out?: readonly number[];
 }
 
+/** A figure of a forecast that a counter may bring. */
+export type Figure = "sends" | "points" | "rounds";
+/**
+ * Numbers of a state that grow and that nothing later depends on: a forecast carries them along beside states that are equal without them, and so
+ * follows games to their end that have no cap.
+ */
+export interface Counters<S> {
+  of(state: S): readonly number[];
+  put(state: S, counter: number, n: number): S;
+  /** The counter that a figure of a side, of so many, comes from; null: from the state alone. */
+  feeds(figure: Figure, side: number, sides: number): number | null;
+  /** Equal keys have equal futures, whatever the counters are. */
+  key(state: S): string;
+  /** From here on the rules do read a counter: a game that gets so far cannot be followed like this. */
+  limit?: { counter: number; at: number };
+}
+
 /**
  * The rules of a whole match, as referee, forecast and screens run them. A state holds the parameters that it began with. Patterns that tell
  * one go of one side get theirs from `matched` (core/match); those where sides meet bring their own.
@@ -192,6 +209,8 @@ export interface Rules<P = unknown, S extends BaseState = BaseState> {
   firstEnds?(params: P, match: Match, setup: Setup): boolean;
   /** Equal keys have equal futures and equal progress (but for a score in time where `clock` is not `state`: it is all the time spent). */
   key(state: S): string;
+  /** Where elapsed time changes nothing: see `Counters`; null, or where not given: there are none. */
+  counters?(params: P, match: Match, setup: Setup): Counters<S> | null;
   turn(state: S): { player: number; side: number; now: Phrase };
   /** Parts that the side whose turn it is has done with. */
   done(state: S): readonly string[];

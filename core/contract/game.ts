@@ -1,7 +1,7 @@
 import { beforePlay } from "./before-play.ts";
 import { withBetween } from "./between.ts";
 import { type Company, withCompany } from "./company.ts";
-import type { AnyPattern, BaseState, GamePart, Rules, Setup } from "./contract.ts";
+import type { AnyPattern, BaseState, Counters, GamePart, Rules, Setup } from "./contract.ts";
 import type { Match } from "./match.ts";
 import { ownWay } from "./people.ts";
 
@@ -9,7 +9,7 @@ import { ownWay } from "./people.ts";
 export interface Game
   extends Omit<
     Rules<unknown, BaseState>,
-    "start" | "clock" | "sidesMeet" | "firstEnds" | "starting" | "leave" | "join"
+    "start" | "clock" | "sidesMeet" | "firstEnds" | "starting" | "counters" | "leave" | "join"
   > {
   name: string;
   params: unknown;
@@ -19,6 +19,7 @@ export interface Game
   clock(setup: Setup): "none" | "bell" | "state";
   sidesMeet(setup: Setup): boolean;
   firstEnds(setup: Setup): boolean;
+  counters(setup: Setup): Counters<BaseState> | null;
   /** The same match with another side starting. */
   starting(setup: Setup, side: number): Setup;
   /** Who may leave now, and where somebody may join. */
@@ -47,6 +48,9 @@ export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, vers
     start: (setup) => first(params, match, setup),
     clock: (setup) => rules.clock(params, match, setup),
     sidesMeet: (setup) => rules.sidesMeet(params, match, setup),
+    // What stands around a game may count too.
+    counters: (setup) =>
+      between || family.length > 0 || setOut ? null : (rules.counters?.(params, match, setup) ?? null),
     starting: (setup, side) => {
       const sides = rules.score(rules.start(params, match, setup)).map((x) => x.players);
       return rules.starting?.(setup, side) ?? { ...setup, sides: [...sides.slice(side), ...sides.slice(0, side)] };

@@ -5,7 +5,7 @@ import type { Person } from "../aim/person.ts";
 import { HEIGHT_OF, offSurface, playerModel, withRamp } from "../aim/player.ts";
 import { agePrior } from "../aim/priors.ts";
 import type { Aim, Doing, Manner } from "../asks/ask.ts";
-import type { Policy, Sight } from "../chances/kind.ts";
+import { type Policy, type Sight, setOf } from "../chances/kind.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { aloneIn, sightOf, waysFrom } from "../chances/outcomes.ts";
 import type { Mode, Probe, Role, Setup } from "../contract/contract.ts";
@@ -204,7 +204,10 @@ export function forecastActivity(
   });
 }
 
-/** Chances given by hand: each of something that is there, none beyond 1, those of one aim together at most 1, and none left out. RangeError names which. */
+/**
+ * Chances given by hand: each of something that is there, none beyond 1, those of one aim together at most 1 (just 1 where all of them are given),
+ * and none left out. RangeError names which.
+ */
 function checkChances(a: Activity, chances: Readonly<Record<string, number>>, mode: Mode): void {
   const probes = opened(a).probes.filter((p) => p.modes === undefined || p.modes.includes(mode));
   const refs = probes.map((p) => ({
@@ -212,23 +215,33 @@ function checkChances(a: Activity, chances: Readonly<Record<string, number>>, mo
     from: p.ask.from,
     peg: p.peg,
   }));
-  const one = refs.every((r) => r.meant === null);
   const named = [...new Set(refs.flatMap((r) => r.named))];
+  const also = [...new Set(refs.flatMap((r) => r.also ?? []))];
+  // Of pins any that are ever there.
+  const pins = opened(a).parts.flatMap((p) => (p.kind === "target" ? [p.id] : []));
+  const sets = refs.some((r) => r.sets) ? pins : [];
   // Where the line moves, a chance from each line.
   const lines = [
     ...new Set(refs.flatMap((r) => ((r.peg !== null && r.peg === r.from) || r.also?.includes(r.from) ? [r.from] : []))),
   ];
-  const known = [...named, ...lines, ...new Set(refs.flatMap((r) => r.also ?? []))];
+  const known = [...named, ...lines, ...also, ...sets];
   const wanted = lines.length > 0 && !named.some((id) => Object.hasOwn(chances, id)) ? lines : named;
   for (const [id, p] of Object.entries(chances)) {
-    if (!known.includes(id))
+    if (!known.includes(id) && !setOf(id, sets))
       throw new RangeError(`chances.${id.slice(0, 40)}: not of this activity; it has ${known.join(", ")}`);
     if (!(p >= 0 && p <= 1)) throw new RangeError(`chances.${id}: must be 0 to 1`);
   }
   const missing = wanted.find((id) => !Object.hasOwn(chances, id));
   if (missing !== undefined) throw new RangeError(`chances.${missing}: is missing`);
-  const sum = one ? Object.values(chances).reduce((n, p) => n + p, 0) : 0;
-  if (sum > 1 + 1e-9) throw new RangeError(`chances: all together are ${sum.toFixed(3)}, and may be 1 at most`);
+  for (const r of refs) {
+    const own = [...(r.meant === null ? r.named : [r.meant]), ...(r.also ?? []).filter((id) => id !== r.from)];
+    const ids = r.sets ? Object.keys(chances) : own.filter((id) => Object.hasOwn(chances, id));
+    const sum = ids.reduce((n, id) => n + chances[id]!, 0);
+    if (sum > 1 + 1e-9) throw new RangeError(`chances: all together are ${sum.toFixed(3)}, and may be 1 at most`);
+    // What takes the rest is given as well: nothing may be left.
+    const whole = r.meant !== null && ids.includes(r.rest) && own.every((id) => ids.includes(id));
+    if (whole && sum < 1 - 1e-9) throw new RangeError(`chances: all together are ${sum.toFixed(3)}, and must be 1`);
+  }
 }
 
 /** The chance that each probe of an activity stands for, for one person, 0 to 1, by the probe's id. */

@@ -12,7 +12,16 @@ import {
   waysFrom,
   worthOf,
 } from "../chances/outcomes.ts";
-import { type BaseState, isRefusal, type Progress, type Role, type Score, type Setup } from "../contract/contract.ts";
+import {
+  type BaseState,
+  type Counters,
+  type Figure,
+  isRefusal,
+  type Progress,
+  type Role,
+  type Score,
+  type Setup,
+} from "../contract/contract.ts";
 import type { Game } from "../contract/game.ts";
 import { asTheyPlay } from "../contract/people.ts";
 import type { Body, GameEvent } from "../events/events.ts";
@@ -27,6 +36,10 @@ import { type Order, ordersOf, overStarts } from "./starters.ts";
 export const STATE_CAP = 20_000;
 /** Without a cap of its own a game is followed until less than this of all plays is left. */
 const LEFT_OVER = 1e-12;
+/** So much of all plays may come to where counters are read. */
+const NOTHING_MUCH = 1e-9;
+/** A moment less likely than that, beside all plays, is none. */
+const TRIMMED = 1e-17;
 /** Longest sampled game, in events; one that goes on is cut off, and counted as such. */
 const MOST_PLIES = 5000;
 /** Games that make the standard error of any chance 0.8 points or better. */
@@ -36,7 +49,9 @@ const SAMPLES = 4000;
  * cells of time.
  */
 const EXACT_BUDGET = 30_000;
-const CELLS_A_STEP = 300;
+/** Games without a cap go on longer, and are worth more to be followed. */
+const UNCAPPED = 2;
+const CELLS_A_STEP = 1000;
 /** States still to be gone through will cost at least so much of what those before them did: given up at once where even that is too much. */
 const AT_LEAST = 0.5;
 const SAMPLE_BUDGET = 88_000;
@@ -143,6 +158,8 @@ interface Step {
   key: string;
   state: BaseState;
   ended: boolean;
+  /** How much each counter grew by it. */
+  grown: readonly number[];
 }
 /** A way on, with a name of its own and the event that it is, both made when they are first asked for: most ways are never gone. */
 class NamedWay implements Way {
@@ -256,7 +273,14 @@ export class Graph {
     }
     return found;
   }
-  step(game: Game, key: string, state: BaseState, way: NamedWay, ms: number): Step {
+  step(
+    game: Game,
+    key: string,
+    state: BaseState,
+    way: NamedWay,
+    ms: number,
+    counters?: Counters<BaseState> | null,
+  ): Step {
     let row = this.steps.get(key);
     if (!row) {
       row = new Map();
@@ -264,7 +288,7 @@ export class Graph {
     }
     let to = row.get(way.id);
     if (!to) {
-      to = stepTo(game, state, way, ms);
+      to = stepTo(game, state, way, ms, true, counters);
       row.set(way.id, to);
     }
     return to;
@@ -276,10 +300,23 @@ function take(game: Game, state: BaseState, { event }: NamedWay, ms: number): Ba
   if (isRefusal(after)) throw new Error(`forecast: the rules refused ${event.kind}: ${after.refused.key}`);
   return after;
 }
-function stepTo(game: Game, from: BaseState, way: NamedWay, ms: number, keyed = true): Step {
+/** Keys without counters are no keys with them: a graph may hold both. */
+const keyOf = (game: Game, state: BaseState, counters?: Counters<BaseState> | null): string =>
+  counters ? `~${counters.key(state)}` : game.key(state);
+const NONE: readonly number[] = [];
+function stepTo(
+  game: Game,
+  from: BaseState,
+  way: NamedWay,
+  ms: number,
+  keyed = true,
+  counters?: Counters<BaseState> | null,
+): Step {
   const state = take(game, from, way, ms);
   const ended = game.ending(state) !== null;
-  return { key: ended || !keyed ? "" : game.key(state), state, ended };
+  const had = counters?.of(from);
+  const grown = counters ? counters.of(state).map((n, i) => n - had![i]!) : NONE;
+  return { key: ended || !keyed ? "" : keyOf(game, state, counters), state, ended, grown };
 }
 
 /** How ways on are wanted: without their times; from the luckiest to the unluckiest. */
@@ -437,6 +474,22 @@ class Times {
     const at = [...this.mass.keys()].filter((i) => this.mass[i]! > 0);
     return { at: at.map((i) => this.first + i), p: at.map((i) => this.mass[i]!) };
   }
+  /** Without what is next to nothing at either end. */
+  trim(): void {
+    const { mass } = this;
+    let [lo, hi] = [0, mass.length];
+    while (lo < hi - 1 && mass[lo]! < TRIMMED) lo++;
+    while (hi > lo + 1 && mass[hi - 1]! < TRIMMED) hi--;
+    if (hi - lo === mass.length) return;
+    this.first += lo;
+    this.mass = mass.subarray(lo, hi);
+  }
+  /** What lies at a quantum and beyond it. */
+  from(first: number): number {
+    let sum = 0;
+    for (let i = Math.max(0, first - this.first); i < this.mass.length; i++) sum += this.mass[i]!;
+    return sum;
+  }
   get sum(): number {
     let sum = 0;
     for (let i = 0; i < this.mass.length; i++) sum += this.mass[i]!;
@@ -459,11 +512,15 @@ interface Node {
   due: number | null;
   at: number;
   times: Times;
+  /** How likely each counter is at each number. */
+  counts: readonly Times[];
 }
 const dueOf = (game: Game, state: BaseState): number | null => {
   const ms = game.due(state);
   return ms === null ? null : Math.ceil(ms / QUANTUM_MS);
 };
+
+const put = (m: Map<number, number>, v: number, q: number) => m.set(v, (m.get(v) ?? 0) + q);
 
 class Sums {
   readonly sends: Map<number, number>[] = [];
@@ -478,12 +535,15 @@ class Sums {
   readonly spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
   readonly sidesOf: (readonly number[])[];
   ended = 0;
+  /** Ends that were come to with counters: how likely each, and at which numbers. */
+  private readonly counted = new Map<BaseState, readonly Times[]>();
 
   /** Sides are those of the game, whether anybody ever comes to its end or not. `ready`: quanta before the clock, where the score is all the time after. */
   constructor(
     first: { game: Game; state: BaseState },
     private readonly ready: number | null,
     private readonly graph: Graph,
+    private readonly counters: Counters<BaseState> | null = null,
   ) {
     this.sidesOf = first.game.score(first.state).map((s) => s.players);
     for (const i of this.sidesOf.keys()) {
@@ -502,19 +562,26 @@ class Sums {
     this.spent.waiting += s.waiting * p;
   }
 
-  /** Games that ended in a state, `takes` quanta after `times`. */
-  end(game: Game, state: BaseState, times: Times, takes: number, share: number): void {
+  /** Games that ended in a state, `takes` quanta after `times`, with its counters at `counts`. */
+  end(game: Game, state: BaseState, times: Times, takes: number, share: number, counts: readonly Times[] = []): void {
     const p = times.sum * share;
-    const put = (m: Map<number, number>, v: number, q = p) => m.set(v, (m.get(v) ?? 0) + q);
+    if (this.counters) {
+      const before = this.counted.get(state);
+      for (const [i, c] of counts.entries()) Times.add(before?.[i], c, 0, 1);
+      if (!before) this.counted.set(state, counts);
+    }
+    const has = (figure: Figure, side: number) =>
+      (this.counters?.feeds(figure, side, this.sidesOf.length) ?? null) !== null;
     const { winners, reached, scores } = this.graph.end(game, state);
     reached.forEach((t, i) => {
-      put(this.sends[i]!, t.sends);
-      put(this.stage[i]!, t.stage);
+      if (!has("sends", i)) put(this.sends[i]!, t.sends, p);
+      put(this.stage[i]!, t.stage, p);
       this.finish[i] = this.finish[i]! + (t.finished ? p : 0);
       this.win[i] = this.win[i]! + (winners.includes(i) ? p / winners.length : 0);
       if (this.ready === null) {
-        put(this.points[i]!, t.points);
-        put(this.ranks[i]!, scores[i]!.rank);
+        if (has("points", i)) return;
+        put(this.points[i]!, t.points, p);
+        put(this.ranks[i]!, scores[i]!.rank, p);
         return;
       }
       const { unit } = scores[i]!;
@@ -526,9 +593,32 @@ class Sums {
         put(this.ranks[i]!, rankOf({ unit, value, finished: t.finished, stage: t.stage }), m);
       }
     });
-    put(this.rounds, Math.max(...reached.map((t) => t.rounds)));
+    if (!has("rounds", 0)) put(this.rounds, Math.max(...reached.map((t) => t.rounds)), p);
     this.ended += p;
     this.time = Times.add(this.time, times, takes, share);
+  }
+
+  /** What the counters bring, of all that ended. */
+  private count(game: Game): void {
+    const { counters } = this;
+    if (!counters) return;
+    const bring = (figure: Figure, side: number, to: (s: BaseState, q: number) => void) => {
+      const i = counters.feeds(figure, side, this.sidesOf.length);
+      if (i === null) return;
+      for (const [state, counts] of this.counted) {
+        const { first, mass } = counts[i]!;
+        for (let k = 0; k < mass.length; k++) if (mass[k]! > 0) to(counters.put(state, i, first + k), mass[k]!);
+      }
+    };
+    for (const i of this.sidesOf.keys()) {
+      bring("sends", i, (s, q) => put(this.sends[i]!, game.progress(s)[i]!.sends, q));
+      bring("points", i, (s, q) => {
+        if (this.ready !== null) return;
+        put(this.points[i]!, game.progress(s)[i]!.points, q);
+        put(this.ranks[i]!, game.score(s)[i]!.rank, q);
+      });
+    }
+    bring("rounds", 0, (s, q) => put(this.rounds, Math.max(...game.progress(s).map((t) => t.rounds)), q));
   }
 
   result(
@@ -538,6 +628,7 @@ class Sums {
     size: number,
     stoppedBy: Forecast["stoppedBy"],
   ): Forecast {
+    this.count(input.game);
     const method = stoppedBy === "end" ? "exact" : "sampled";
     const { acting, fetching, waiting } = this.spent;
     const all = acting + fetching + waiting || 1;
@@ -796,7 +887,8 @@ class Chooser {
       }
       this.graph.beyond = true;
     }
-    this.choice ??= "mostPoints";
+    // Taking a piece up is no choice of its own.
+    if (this.choice !== "winsThenBlocks") this.choice = "mostPoints";
     return this.among(options, () => bestOf(options.map((o) => o.worth)), "mostPoints");
   }
   private among(options: readonly Option[], which: () => readonly number[], as: string): Option | Equals {
@@ -861,37 +953,57 @@ function bestOf(worths: readonly number[]): number[] {
   return worths.flatMap((w, i) => (w >= best - 1e-9 ? [i] : []));
 }
 
+const NO_COUNTS: readonly Times[] = [];
+/** What comes of a game followed to its end, or null where that is too much. */
 function expand(input: ForecastInput): Expanded | null {
+  const counters = counted(input);
+  const told = follow(input, counters);
+  // Where the rules come to read a counter, states are told apart by it.
+  return told === "limit" ? (follow(input, null) as Expanded | null) : told;
+}
+const counted = ({ game, setup }: ForecastInput) => (game.clock(setup) === "none" ? game.counters(setup) : null);
+function follow(input: ForecastInput, counters: Counters<BaseState> | null): Expanded | "limit" | null {
   const { game, setup } = input;
   const cap = input.stateCap ?? STATE_CAP;
-  const budget = input.exactBudget ?? EXACT_BUDGET;
+  const budget = input.exactBudget ?? EXACT_BUDGET * (counted(input) ? UNCAPPED : 1);
   const timing = game.clock(setup);
   const shared = timing === "none" ? (input.graph ?? new Graph()) : null;
   const graph = timing === "state" ? null : (shared ?? new Graph());
   const book = new Book(input, graph?.names);
-  const chooser = new Chooser(input, book, timing === "none" ? graph : null);
+  // Beside counters a state may lead back to itself, and has no best choice to be found so.
+  const chooser = new Chooser(input, book, timing === "none" && !counters ? graph : null);
   const first = game.start(setup);
-  const sums = new Sums({ game, state: first }, readyOf(input, book), graph ?? new Graph());
-  let front = new Map<string, Node>([[game.key(first), { state: first, due: null, at: 0, times: Times.at(0) }]]);
+  const sums = new Sums({ game, state: first }, readyOf(input, book), graph ?? new Graph(), counters);
+  const from = (counters?.of(first) ?? NONE).map((n) => Times.at(n));
+  let front = new Map<string, Node>([
+    [keyOf(game, first, counters), { state: first, due: null, at: 0, times: Times.at(0), counts: from }],
+  ]);
+  const found = new Set<string>();
   let met = 1;
   let cost = 0;
   let gone = 0;
   while (front.size > 0) {
     const following = new Map<string, Node>();
     let full = false;
-    const arrive = (to: Step, at: number, times: Times, takes: number, share: number) => {
+    const arrive = (to: Step, at: number, times: Times, takes: number, share: number, counts = NO_COUNTS) => {
+      const grown = (c: Times, i: number) => Times.add(undefined, c, to.grown[i]!, share);
       if (to.ended) {
-        sums.end(game, to.state, times, takes, share);
+        sums.end(game, to.state, times, takes, share, counts.map(grown));
         return;
       }
       const due = dueOf(game, to.state);
       const key = due === null ? to.key : `${to.key}@${due}`;
       const known = following.get(key);
       if (!known) {
-        if (++met > cap) full = true;
-        following.set(key, { state: to.state, due, at, times: Times.add(undefined, times, takes, share) });
+        // Beside counters the same states come again and again.
+        if (!counters || !found.has(key)) met++;
+        if (counters) found.add(key);
+        if (met > cap) full = true;
+        const then = Times.add(undefined, times, takes, share);
+        following.set(key, { state: to.state, due, at, times: then, counts: counts.map(grown) });
         return;
       }
+      for (const [i, c] of counts.entries()) Times.add(known.counts[i], c, to.grown[i]!, share);
       // Of equal states the one of the earliest time stands for all.
       if (at < known.at) [known.state, known.at] = [to.state, at];
       Times.add(known.times, times, takes, share);
@@ -903,7 +1015,7 @@ function expand(input: ForecastInput): Expanded | null {
       const option = chooser.pick(key, node.state, book.options(asks));
       const to = (way: NamedWay, at: number) =>
         graph
-          ? graph.step(game, key, node.state, way, at * QUANTUM_MS)
+          ? graph.step(game, key, node.state, way, at * QUANTUM_MS, counters)
           : stepTo(game, node.state, way, at * QUANTUM_MS);
       // What leads back to the same state goes round until the bell: its time is worked out at one go.
       const round = option.ways.filter((w) => node.due !== null && leadsBack(w, to(w, node.at), key, node.due));
@@ -928,7 +1040,7 @@ function expand(input: ForecastInput): Expanded | null {
               const state = stepTo(game, node.state, way, (t + takes) * QUANTUM_MS);
               arrive(state, t + takes, Times.at(t, inTime.mass[k]), takes, way.share);
             }
-          } else arrive(to(way, node.at), node.at, inTime, takes, way.share);
+          } else arrive(to(way, node.at), node.at, inTime, takes, way.share, node.counts);
         }
         if (!late) continue;
         const due = node.due!;
@@ -965,7 +1077,14 @@ function expand(input: ForecastInput): Expanded | null {
     }
     if (full) return null;
     let left = 0;
-    for (const n of following.values()) left += n.times.sum;
+    let beyond = 0;
+    for (const n of following.values()) {
+      n.times.trim();
+      left += n.times.sum;
+      const { limit } = counters ?? {};
+      if (limit) beyond += n.counts[limit.counter]!.from(limit.at);
+    }
+    if (beyond > NOTHING_MUCH) return "limit";
     if (left < LEFT_OVER) break;
     gone += front.size;
     if (cost + (AT_LEAST * following.size * cost) / gone > budget) return null;
@@ -1003,7 +1122,7 @@ function landsAfter(game: Game, state: BaseState, body: Body, due: number): Step
   const after = game.step(state, { ...body, at: due * QUANTUM_MS } as GameEvent);
   if (isRefusal(after)) return null;
   const ended = game.ending(after) !== null;
-  return { key: ended ? "" : game.key(after), state: after, ended };
+  return { key: ended ? "" : game.key(after), state: after, ended, grown: NONE };
 }
 
 /** One thing that happened in a drawn game: what was asked, what came of it, when it began and was over, and the state after it. */

@@ -2,7 +2,9 @@ import type { Ask } from "../asks/ask.ts";
 import {
   type BaseState,
   type Better,
+  type Counters,
   type Ending,
+  type Figure,
   isRefusal,
   type Phrase,
   type Progress,
@@ -50,6 +52,12 @@ export interface Sum {
   finished: boolean;
 }
 
+export interface Counter<G> {
+  of(go: G): number;
+  put(go: G, n: number): G;
+  feeds: readonly Figure[];
+}
+
 /** One go of one side: all that a pattern tells where sides do not meet. Times in milliseconds since the clock, or the go, began. */
 export interface GoRules<P, G> {
   begin(params: P, seat: Seat): G;
@@ -67,6 +75,8 @@ export interface GoRules<P, G> {
   bell?(params: P, go: G, ms: number): Went<G>;
   sum(params: P, go: G, ms: number): Sum;
   key(params: P, go: G): string;
+  /** Numbers of a go that grow and that nothing later depends on, and the figures that they bring; see `Counters`. */
+  counters?(params: P, match: Match): readonly Counter<G>[];
   now(params: P, go: G): Phrase;
   done(params: P, go: G): readonly string[];
   /** Why it is over, where the best of all goes came so far. */
@@ -438,8 +448,31 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     return JSON.stringify([sides, s.side, s.waiting, s.over, inState ? s.last - s.since : 0]);
   }
 
+  /** Of one side with one go: where there are more, a go that is over is compared with others. */
+  function counters(params: P, match: Match, setup: Setup): Counters<S> | null {
+    const list = go.counters?.(params, match) ?? [];
+    const first = start(params, match, setup);
+    if (list.length === 0 || first.sides.length > 1 || first.sides[0]!.goes > 1 || first.timing !== "none") return null;
+    const goOf = (s: S) => s.sides[0]!.kept[0]?.go ?? s.sides[0]!.go;
+    const put = (s: S, i: number, n: number): S => {
+      const [x] = s.sides;
+      const next = list[i]!.put(goOf(s), n);
+      return withSide(s, 0, { go: next, kept: x!.kept.map((k) => ({ ...k, go: next })) });
+    };
+    return {
+      of: (s) => list.map((c) => c.of(goOf(s))),
+      put,
+      feeds: (figure) => {
+        const i = list.findIndex((c) => c.feeds.includes(figure));
+        return i < 0 ? null : i;
+      },
+      key: (s) => key(list.reduce((at, _, i) => put(at, i, 0), s)),
+    };
+  }
+
   return {
     start,
+    counters,
     asks,
     step,
     due,

@@ -1,6 +1,7 @@
 import { type AimOf, type Ask, PLAIN } from "../../asks/ask.ts";
 import {
   type BaseState,
+  type Counters,
   type Ending,
   type Phrase,
   type Possible,
@@ -354,15 +355,40 @@ export function possible(p: BandsParams): Possible {
  * Where pieces lie matters to the future only by their sum, since no outcome of the forecast moves one; and where nothing hangs
  * on a single round (an exact finish, a difference, who leads), only the sum with the total matters.
  */
-function key(s: BandsState): string {
-  const perRound =
-    s.params.finish.exact ||
-    byDifference(s) ||
-    (s.sides.length > 1 && (s.params.lead === "winner" || s.params.lead === "loser"));
+function key(s: BandsState, totals = s.totals): string {
+  const leads = s.sides.length > 1 && (s.params.lead === "winner" || s.params.lead === "loser");
+  const perRound = s.params.finish.exact || byDifference(s) || (leads && s.sides.length > 2);
   const turnOf = s.sides.length > 1 || s.sides[0]!.length > 1 ? s.sent.map((n, i) => n % s.sides[i]!.length) : 0;
   const points = lying(s);
-  const held = perRound ? [s.totals, points, byDifference(s) ? s.earned : 0] : s.totals.map((t, i) => t + points[i]!);
+  // Of two the one with more of the round leads the next.
+  const held = perRound
+    ? [totals, points, byDifference(s) ? s.earned : 0]
+    : [...totals.map((t, i) => t + points[i]!), leads ? points[0]! - points[1]! : 0];
   return JSON.stringify([held, s.pieces.length, s.round, s.lead, turnOf, s.decided, s.over]);
+}
+
+/**
+ * To a total, without a number of rounds: how many there were is told, and decides nothing but at the very last. In extra rounds both have the
+ * total, and only who is ahead counts.
+ */
+function counters(p: BandsParams): Counters<BandsState> | null {
+  if (p.finish.rounds !== null) return null;
+  const extra = (s: BandsState) => s.sides.length === 2 && !p.finish.exact && reached(s) && !byDifference(s);
+  return {
+    // With what lies there, which equal states need not share out alike.
+    of: (s) => [s.round, ...s.sent, ...lying(s).map((n, i) => n + s.totals[i]!)],
+    put: (s, i, n) => {
+      if (i === 0) return { ...s, round: n };
+      const side = (i - 1) % s.sides.length;
+      const with_ = (list: readonly number[]) => list.map((k, x) => (x === side ? n : k));
+      return i <= s.sides.length
+        ? { ...s, sent: with_(s.sent) }
+        : { ...s, totals: s.totals.map((k, x) => (x === side ? n - lying(s)[x]! : k)) };
+    },
+    feeds: (figure, side, sides) => (figure === "rounds" ? 0 : 1 + side + (figure === "points" ? sides : 0)),
+    key: (s) => key({ ...s, round: 0 }, extra(s) ? s.sides.map(() => p.finish.total!) : s.totals),
+    limit: { counter: 0, at: MOST_ROUNDS },
+  };
 }
 
 /** A side that is empty is taken out with its pieces, where two others go on. */
@@ -416,6 +442,7 @@ export const bandsRules: Rules<BandsParams, BandsState> = {
   // A total that somebody reaches, an extra round and who leads are everybody's.
   sidesMeet: () => true,
   key,
+  counters,
   turn,
   done: () => [],
   score,

@@ -3,7 +3,7 @@ import type { Ask, AskOf } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { Counter, GoRules, Sum, Went } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
 import { allTimes, type ChecklistParams, doingOf, type ListItem, starsFor, taskId } from "./params.ts";
 
@@ -116,6 +116,18 @@ function sum(p: ChecklistParams, g: ListGo): Sum {
   };
 }
 
+/** Where so many have to come off, nothing depends on how many were tried. */
+const counters = (p: ChecklistParams): readonly Counter<ListGo>[] =>
+  p.how === "each" && p.need === "done"
+    ? [
+        {
+          of: (g) => total(g.tried),
+          put: (g, n) => ({ ...g, tried: g.tried.map((_, i) => (i === 0 ? n : 0)) }),
+          feeds: p.score === "sends" ? ["sends", "points"] : ["sends"],
+        },
+      ]
+    : [];
+
 function now(p: ChecklistParams, g: ListGo): Phrase {
   if (p.how === "tick") return { key: "checklist.tick" };
   const i = current(p, g);
@@ -136,6 +148,7 @@ export const listGo: GoRules<ChecklistParams, ListGo> = {
   clock: (_, m) => (m.seconds === null ? null : { limit: m.seconds, rest: 0 }),
   sum,
   key: (_, g) => `${g.done.join(",")} ${g.tried.join(",")} ${g.at ?? "-"}`,
+  counters,
   now,
   done: (p, g) => p.tasks.flatMap((_, i) => (isOpen(p, g, i) ? [] : [taskId(i)])),
   ended: (_, { finished }) => ({ key: finished ? "checklist.end.all" : "checklist.end" }),

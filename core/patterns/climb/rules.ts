@@ -3,7 +3,7 @@ import { type Phrase, type Possible, type Refusal, refuse } from "../../contract
 import type { Match } from "../../contract/match.ts";
 import { keptBy } from "../../kept-by.ts";
 import { sumOf } from "../../match/end.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { Counter, GoRules, Sum, Went } from "../../match/matched.ts";
 import type { ClimbParams } from "./params.ts";
 
 /** One climb of one side. */
@@ -108,6 +108,18 @@ function sent(p: ClimbParams, c: Climber, hit: string | null, ms: number): Went<
   return { go: missed, after: "miss" };
 }
 
+/** Without a number of tries nothing depends on how many sends there were. */
+const counters = (p: ClimbParams): readonly Counter<Climber>[] =>
+  p.tries === null
+    ? [
+        {
+          of: (c) => c.sends,
+          put: (c, sends) => ({ ...c, sends }),
+          feeds: p.scoring.by === "tries" ? ["sends", "points"] : ["sends"],
+        },
+      ]
+    : [];
+
 const TOP_BY_TRIES = 1_000_000;
 const TOP_BY_TIME = 100_000_000;
 const RUNG_WORTH = 1000;
@@ -182,6 +194,7 @@ export const climbGo: GoRules<ClimbParams, Climber> = {
   clock: (p, m) => (m.seconds !== null || p.scoring.by === "time" ? { limit: m.seconds, rest: 0 } : null),
   sum,
   key: (p, c) => `${c.rung} ${c.sends} ${c.misses} ${c.owes ? 1 : 0} ${p.forfeit?.cap ? c.paid : 0}`,
+  counters,
   now,
   done: (_, c) => c.rungs.slice(0, c.rung),
   ended: (_, { finished }) => ({ key: finished ? "climb.end.top" : "climb.end.spent" }),

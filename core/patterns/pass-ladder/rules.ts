@@ -104,6 +104,20 @@ export const passGo: GoRules<PassParams, PassGo> = {
   clock: (p, m) => (m.seconds !== null || p.score === "time" ? { limit: m.seconds, rest: 0 } : null),
   sum,
   key: (p, g) => `${g.mark} ${g.clean} ${p.score === "passes" ? g.all : ""} ${g.high} ${g.sends}`,
+  counters: (p) => [
+    ...(p.sends === null
+      ? [
+          {
+            of: (g: PassGo) => g.sends,
+            put: (g: PassGo, sends: number) => ({ ...g, sends }),
+            feeds: ["sends"] as const,
+          },
+        ]
+      : []),
+    ...(p.score === "passes"
+      ? [{ of: (g: PassGo) => g.all, put: (g: PassGo, all: number) => ({ ...g, all }), feeds: ["points"] as const }]
+      : []),
+  ],
   now: (p, g): Phrase => ({
     key: `passLadder.${p.way.kind}`,
     params: { mark: g.mark + 1, left: p.passes - g.clean },

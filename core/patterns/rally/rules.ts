@@ -271,6 +271,16 @@ export const rallyRules: Rules<RallyParams, RallyState> = {
   // Each side keeps its end.
   starting: (setup, side) => ({ ...setup, starts: side }),
   key,
+  // How many rallies there were is told, and decides nothing.
+  counters: (_, match, setup) =>
+    setup.mode === "against" && match.seconds === null
+      ? {
+          of: (s) => [s.ended],
+          put: (s, _counter, ended) => ({ ...s, ended }),
+          feeds: (figure) => (figure === "sends" ? 0 : null),
+          key: (s) => key({ ...s, ended: 0 }),
+        }
+      : null,
   turn,
   done: () => [],
   score,

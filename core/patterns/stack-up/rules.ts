@@ -146,6 +146,27 @@ export const stackGo: GoRules<StackParams, StackGo> = {
     const own = both ? ` ${fell} ${rounds}` : p.score === "felled" ? ` ${fell}` : "";
     return `${row.n} ${standingKey(row.standing)} ${row.sent} ${row.rounds} ${row.laps} ${row.best} ${row.owes ? 1 : 0} ${sends}${own}`;
   },
+  counters: (p) => [
+    { of: (g) => g.sends, put: (g, sends) => ({ ...g, sends }), feeds: ["sends"] },
+    ...(p.score === "felled"
+      ? [
+          {
+            of: (g: StackGo) => g.felled,
+            put: (g: StackGo, felled: number) => ({ ...g, felled }),
+            feeds: ["points"] as const,
+          },
+        ]
+      : []),
+    ...(p.rounds === null
+      ? [
+          {
+            of: (g: StackGo) => g.row.rounds,
+            put: (g: StackGo, rounds: number) => ({ ...g, rounds, row: { ...g.row, rounds } }),
+            feeds: p.score === "rounds" ? (["points"] as const) : [],
+          },
+        ]
+      : []),
+  ],
   now,
   done: (_, { row }) =>
     row.owes || !row.standing.known ? [] : idsUpTo(row.n).filter((id) => !row.standing.ids.includes(id)),

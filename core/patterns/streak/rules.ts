@@ -156,6 +156,10 @@ export const streakGo: GoRules<StreakParams, StreakGo> = {
     const held = p.score === "stage" ? "" : p.score === "sum" ? g.best.join(",") : Math.max(...g.best);
     return `${g.stage} ${g.run} ${held} ${g.drops} ${g.high} ${g.closing ? 1 : 0}`;
   },
+  counters: (p) =>
+    p.tries === null && p.drop !== "ends"
+      ? [{ of: (g) => g.drops, put: (g, drops) => ({ ...g, drops }), feeds: ["sends"] }]
+      : [],
   now,
   done: () => [],
   ended: (_, { finished }) => ({ key: finished ? "streak.end.all" : "streak.end" }),
