@@ -37,12 +37,20 @@ export const leastToss = (id: Doing["id"]): number =>
 const GATE = { weave: -0.3, circle: 0.1, gap: 0.3, stop: 0.5, shot: -0.5 } as const;
 /** Metres a second with a ball, beside walking. */
 const DRIBBLES = 1.2;
-/** How somebody of that age gets through a gate: the chance, and its seconds whether it comes off or not. */
-export function gateOf(age: Age, gate: Gate, manner: Manner, off = 0): { p: number; seconds: number } {
+/** One gate of a course for somebody: the chance, its seconds whether it comes off or not, and until the ball is back at the foot after a miss. */
+export interface AtGate {
+  p: number;
+  seconds: number;
+  retrieving: number;
+}
+/** How somebody of that age gets through a gate. */
+export function gateOf(age: Age, gate: Gate, i: Item, floor: Floor, manner: Manner, off = 0): AtGate {
   const { walking } = agePrior(age);
+  const { lies, restart } = keeperOf(age, i, floor, manner);
   return {
     p: logistic(oddsAt(age) + off + GATE[gate.kind] + mannerOdds(manner)),
     seconds: gate.metres / (DRIBBLES * walking),
+    retrieving: (2 * lies) / walking + restart,
   };
 }
 

@@ -1,5 +1,6 @@
 import type { Spread } from "../actions/spread.ts";
 import type { Doing, Gate, Manner } from "../asks/ask.ts";
+import type { AtGate } from "./doer.ts";
 import type { Keeper } from "./keeper.ts";
 import type { PlayerModel } from "./player.ts";
 
@@ -9,8 +10,8 @@ export interface Person {
   keeps(manner: Manner): Keeper;
   /** A task: `failed` is how long it takes where it does not come off. */
   does(task: Doing, manner: Manner): Keeper & { failed: number };
-  /** A gate of a course, and its seconds. */
-  gate(gate: Gate, manner: Manner): { p: number; seconds: number };
+  /** A gate of a course. */
+  gate(gate: Gate, manner: Manner): AtGate;
   /** The spread that anybody is taken to have, whatever the age: how much floor is kept clear. */
   typical(manner: Manner): Spread;
   /** Metres a second. */

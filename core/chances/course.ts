@@ -1,64 +1,95 @@
-import type { AimOf } from "../asks/ask.ts";
+import type { AtGate } from "../aim/doer.ts";
+import type { AimOf, Gate } from "../asks/ask.ts";
 import type { KindOf, Outcome } from "./kind.ts";
 
 type Course = AimOf<"course">;
-/** Laps with more misses than that count as with so many. */
-const MOST = 12;
 const LAP = "lap";
+/** Laps that take longer than that are as one, tenths of a second: no clock of a game runs on. */
+const LONGEST = 3000;
+/** A time less likely than that is none. */
+const LEAST = 1e-12;
 
-/** How many gates are missed in a lap, by their chances: each is done until it comes off. */
-function missesOf(gates: readonly { p: number }[]): number[] {
-  let law = [1, ...Array<number>(MOST).fill(0)];
-  for (const { p } of gates) {
-    const next = Array<number>(MOST + 1).fill(0);
-    for (const [have, q] of law.entries())
-      for (let k = 0; k <= MOST; k++) {
-        const to = Math.min(MOST, have + k);
-        // The last of the list takes all that is left.
-        const share = k < MOST ? p * (1 - p) ** k : (1 - p) ** k;
-        next[to] = next[to]! + q * share;
-      }
-    law = next;
+/** How likely something takes each number of tenths of a second; what goes beyond the longest is in the last. */
+type Law = Float64Array;
+const sure = (tenths: number): Law => {
+  const law = new Float64Array(LONGEST + 1);
+  law[Math.min(LONGEST, tenths)] = 1;
+  return law;
+};
+const tenths = (seconds: number) => Math.round(10 * seconds);
+
+/** Law of `done` after any number of failures: each of these so likely, and each taking its time, before it is tried again. */
+function afterFailures(done: { p: number; takes: number }, failures: readonly { p: number; takes: number }[]): Law {
+  const law = new Float64Array(LONGEST + 1);
+  let left = 1;
+  for (let t = 0; t < LONGEST; t++) {
+    let p = t === done.takes ? done.p : 0;
+    for (const f of failures) if (f.takes > 0 && t >= f.takes) p += f.p * law[t - f.takes]!;
+    law[t] = p;
+    left -= p;
   }
+  law[LONGEST] = Math.max(0, left);
+  return law;
+}
+function both(a: Law, b: Law): Law {
+  const law = new Float64Array(LONGEST + 1);
+  const some = (of: Law) => [...of.entries()].filter(([, p]) => p >= LEAST);
+  const others = some(b);
+  for (const [i, p] of some(a))
+    for (const [k, q] of others) {
+      const t = Math.min(LONGEST, i + k);
+      law[t] = law[t]! + p * q;
+    }
   return law;
 }
 
+/** A gate that is done until it comes off. */
+const untilDone = ({ p, seconds, retrieving }: AtGate): Law =>
+  p <= 0
+    ? sure(LONGEST)
+    : afterFailures({ p, takes: tenths(seconds) }, [{ p: 1 - p, takes: Math.max(1, tenths(seconds + retrieving)) }]);
+
+/** A lap that begins anew at every miss: back from where it was missed. */
+function lapAnew(gates: readonly AtGate[], backTo: (gate: number) => number): Law {
+  const failures: { p: number; takes: number }[] = [];
+  let through = 1;
+  let spent = 0;
+  for (const [i, { p, seconds, retrieving }] of gates.entries()) {
+    spent += seconds;
+    failures.push({ p: through * (1 - p), takes: Math.max(1, tenths(spent + retrieving + backTo(i))) });
+    through *= p;
+  }
+  return through <= 0 ? sure(LONGEST) : afterFailures({ p: through, takes: tenths(spent) }, failures);
+}
+
+/** How far from the start a gate leads: round something leads nowhere. */
+const leads = (g: Gate) => (g.kind === "circle" ? 0 : g.metres);
+
 /**
- * Once through a course: it always ends, and takes the longer the more is missed. A gate done again takes the mean time of the gates by how often
- * they are missed; a lap that begins anew takes the mean time until the first miss. Seconds.
+ * Once through a course: it always ends, and takes the longer the more is missed. The lap counts once its last gate came off; then the way back to
+ * the start is walked with the ball. A miss costs getting the ball back, and where the lap begins anew the way back from there as well. Exact, in
+ * tenths of a second.
  */
 export const course: KindOf<Course> = {
   options: (aim) => [aim],
-  refs: () => ({ named: [LAP], rest: LAP, meant: LAP }),
+  // It has no chance that could be given: only times.
+  refs: () => ({ named: [], rest: LAP, meant: LAP }),
   reach: () => 0,
   meets: () => null,
   runsOn: () => 0,
   outcomes(aim, { person, manner }) {
     const gates = aim.gates.map((g) => person.gate(g, manner));
-    const clean = gates.reduce((t, g) => t + g.seconds, 0);
-    const all = gates.reduce((p, g) => p * g.p, 1);
-    let through = 1;
-    let spent = 0;
-    let lost = 0;
-    for (const g of gates) {
-      spent += g.seconds;
-      lost += through * (1 - g.p) * spent;
-      through *= g.p;
+    const far = (upTo: number) => aim.gates.slice(0, upTo + 1).reduce((m, g) => m + leads(g), 0);
+    const law =
+      aim.miss === "gate" ? gates.map(untilDone).reduce(both) : lapAnew(gates, (i) => far(i) / person.walking);
+    const back = far(aim.gates.length - 1);
+    const list: Outcome[] = [];
+    for (const [t, p] of law.entries()) {
+      if (p < LEAST) continue;
+      // Whoever fetches walks out and back: of this only back.
+      list.push({ ref: LAP, seen: { kept: true }, p, under: 0, released: 0, lies: back / 2, windUp: t / 10, after: 0 });
     }
-    const weight = gates.reduce((w, g) => w + (1 - g.p) / g.p, 0);
-    const again = weight > 0 ? gates.reduce((t, g) => t + ((1 - g.p) / g.p) * g.seconds, 0) / weight : 0;
-    const each = aim.miss === "gate" ? again : all < 1 ? lost / (1 - all) : 0;
-    const law = aim.miss === "gate" ? missesOf(gates) : missesOf([{ p: Math.max(1e-6, all) }]);
-    const list: Outcome[] = law.map((p, k) => ({
-      ref: LAP,
-      seen: { kept: true },
-      p,
-      under: 0,
-      released: 0,
-      lies: 0,
-      windUp: clean + k * each,
-      after: 0,
-    }));
-    return { list, distance: 0, across: 0 };
+    const all = list.reduce((sum, o) => sum + o.p, 0);
+    return { list: list.map((o) => ({ ...o, p: o.p / all })), distance: 0, across: 0 };
   },
 };

@@ -129,7 +129,12 @@ function outcomesOf(ask: AskOf<"send" | "count">, play: Play): Outcome[] {
   for (const ref of also) if (ref !== rest && list.some((o) => o.ref === ref)) given.set(ref, own(chances, ref) ?? 0);
   const left = 1 - [...given.values()].reduce((sum, p) => sum + p, 0);
   given.set(rest, (given.get(rest) ?? 0) + Math.max(0, left));
-  return list.map((o) => ({ ...o, p: given.get(o.ref) ?? 0 }));
+  // Several outcomes of one name keep their shares of it.
+  const all = new Map<string, number>();
+  for (const o of list) all.set(o.ref, (all.get(o.ref) ?? 0) + o.p);
+  const alike = (o: Outcome) =>
+    all.get(o.ref)! > 0 ? o.p / all.get(o.ref)! : 1 / list.filter((x) => x.ref === o.ref).length;
+  return list.map((o) => ({ ...o, p: (given.get(o.ref) ?? 0) * alike(o) }));
 }
 
 /** Sets that fall, by chances of whole sets: of each what still stands falls. */
@@ -198,6 +203,8 @@ const toBody = (seen: Exclude<Seen, { kept: boolean } | { point: number | null }
       ? { rest: seen.rest, ...(seen.away !== undefined && { away: seen.away }) }
       : { hit: seen.hit };
 
+/** Counts after which somebody walks, whatever came of it. */
+const FETCHED: ReadonlySet<Aim["kind"]> = new Set(["rebound", "shuttle", "course"]);
 /** The ways on from what is asked, with their chances; null: it has none, it is played and never forecast. Complete by the compiler. */
 const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null } = {
   send: (ask, play) => {
@@ -213,7 +220,7 @@ const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null
         "kept" in seen && seen.kept
           ? { kind: "count", n: 1 }
           : { kind: "count", n: 0, ...(ask.drops && { drop: true as const }) },
-      (seen) => ask.aim.kind === "rebound" || ask.aim.kind === "shuttle" || ("kept" in seen && !seen.kept),
+      (seen) => FETCHED.has(ask.aim.kind) || ("kept" in seen && !seen.kept),
     ),
   total: (ask, play) => sure({ kind: "total", n: ask.soFar }, ask.takes, play),
   task: (ask, play) => sure({ kind: "task" }, ask.takes, play),

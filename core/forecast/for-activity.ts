@@ -140,7 +140,7 @@ export function personOf(a: Activity, who: Who): Person {
     }),
     keeps: once((m) => keeperOf(who.age, itemOf(m), a.space.floor, held(m), skill)),
     does: (task, m) => tasks(JSON.stringify([task, m]), task, m),
-    gate: (g, m) => gateOf(who.age, g, held(m), skill),
+    gate: (g, m) => gateOf(who.age, g, itemOf(m), a.space.floor, held(m), skill),
     typical: (m) => {
       const { spread } = actionFacts[actionOf(m)];
       const k = itemOf(m).handling * awkward(howOf(m));
@@ -238,8 +238,9 @@ function checkChances(a: Activity, chances: Readonly<Record<string, number>>, mo
     const ids = r.sets ? Object.keys(chances) : own.filter((id) => Object.hasOwn(chances, id));
     const sum = ids.reduce((n, id) => n + chances[id]!, 0);
     if (sum > 1 + 1e-9) throw new RangeError(`chances: all together are ${sum.toFixed(3)}, and may be 1 at most`);
-    // What takes the rest is given as well: nothing may be left.
-    const whole = r.meant !== null && ids.includes(r.rest) && own.every((id) => ids.includes(id));
+    // What takes the rest is given as well as everything else: nothing may be left.
+    const several = (r.also ?? []).length > 1;
+    const whole = several && r.meant !== null && ids.includes(r.rest) && own.every((id) => ids.includes(id));
     if (whole && sum < 1 - 1e-9) throw new RangeError(`chances: all together are ${sum.toFixed(3)}, and must be 1`);
   }
 }

@@ -217,9 +217,10 @@ describe("there and back, and a course", () => {
       const f = forecastActivity(a, [{ age }], alone, "middle");
       return mean(f.sides[0]!.points);
     };
-    const fastest = 60 / (5 / (1.2 * 1.05));
+    // Out with the ball and back again: without a miss a lap of 5 m takes some 9 s.
+    const fastest = 60 / (5 / (1.2 * 1.05) + 5 / 1.05);
     expect(laps("gate", 8)).toBeLessThan(fastest);
-    expect(laps("gate", 8)).toBeGreaterThan(fastest / 3);
+    expect(laps("gate", 8)).toBeGreaterThan(fastest / 4);
     expect(laps("lap", 8)).toBeLessThan(laps("gate", 8));
     expect(laps("gate", 12)).toBeGreaterThan(laps("gate", 6));
     const params = pattern.params.parse(doc({ rounds: [{ ...round, task: "course" }] }).pattern.params);
