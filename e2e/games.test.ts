@@ -502,7 +502,7 @@ describe("whole games, by touch", () => {
   });
 
   it("pass ladder: caught, past, still before; to somebody at the mark the sender changes with it", async () => {
-    const short = { marks: [1.5, 2.5], passes: 2, sends: 9 };
+    const short = { marks: [1.5, 2.5], passes: 2, sends: 9, drop: "stay" };
     const page = await on("Umar Z.", changed(fromPattern("passLadder"), title(), short));
     await sees(page, "Mark 1: roll, turn, run. 2 to go.");
     await press(page, "Caught it");

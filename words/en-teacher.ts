@@ -264,18 +264,22 @@ export const enTeacher: Record<string, string> = {
   "rates.keep": "Share of touches that keep it up.",
   "rates.rebound": "Share of sends that land on the mark.",
   "strip.ends": "set out near {near, number}, far {far, number}",
-  "warning.cannotEnd": "This game could go on for ever. Set a maximum number of attempts, or a time limit.",
+  "warning.cannotEnd": "This game could go on for ever: there is a point from which no one can finish.",
   "warning.slow":
-    "Half of all goes last longer than the {planned, plural, one {# minute} other {# minutes}} you planned, many far longer. Set a maximum number of attempts, or a time limit.",
-  "warning.nobody":
-    "Nobody from {from} to {to} gets there: {what}. Bring it nearer, make it bigger, or set less before it.",
-  "warning.alwaysBest":
-    "Always the best choice, for the youngest and the oldest: {what}. There is nothing to weigh. Let the others bring more.",
-  "warning.luck":
-    "Against each other it is luck alone: half the spread wins hardly more. Give more sends, or smaller targets.",
-  "warning.level": "Two who play against each other nearly always end level. Give fewer sends, or harder targets.",
+    "Half of all goes would last longer than the {planned, plural, one {# minute} other {# minutes}} you planned, many far longer.",
+  "warning.nobody": "This is out of reach at every age from {from} to {to}: {what}.",
+  "warning.alwaysBest": "There is no real choice, as one target is always worth going for: {what}.",
+  "warning.luck": "Head to head, the better player hardly wins more often.",
+  "warning.level": "Head to head, most games will end in a draw.",
   "warning.tooLong":
     "A typical child needs about {minutes, plural, one {# minute} other {# minutes}} with warm-up and cool-down, more than the {planned, plural, one {# minute} other {# minutes}} you planned.",
+  "fix.set":
+    "Set {knob} to {unit, select, s {{to, plural, one {# second} other {# seconds}}} m {{to, number} m} other {{to, number}}}",
+  "fix.choose": "Choose “{option}” for {knob}",
+  "fix.nearer": "Move {n, plural, one {it} other {them}} {cm, number} cm nearer",
+  "fix.farther": "Move {n, plural, one {it} other {them all}} {cm, number} cm farther away",
+  "fix.points": "Use points that make every choice worth it",
+  "fix.minutes": "Plan {minutes, plural, one {# minute} other {# minutes}}",
   "rates.nobody": "Nobody from {from} to {to} gets there: {what}. Bring it nearer, or set less before it.",
   "rates.chase": "Share of sends that are run after and picked up in time.",
   "rates.receive": "Share of sends that are caught at the mark.",

@@ -1,20 +1,31 @@
 import { useMemo } from "react";
+import type { Phrase } from "#core/contract/contract.ts";
 import { fairPoints, withPoints } from "#core/forecast/fair-points.ts";
+import type { Fix } from "#core/forecast/fixes.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { itemName } from "#words/say.ts";
+import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { useWarnings } from "./use-forecast.ts";
 
 /** What should be looked at before sending, found by going through the states of the game. */
-export function RuleWarnings({ activity, people }: { activity: Activity; people: readonly [Who, Who, Who] }) {
+export function RuleWarnings({
+  activity,
+  people,
+  change,
+}: {
+  activity: Activity;
+  people: readonly [Who, Who, Who];
+  change: (next: Activity) => void;
+}) {
   const list = useWarnings(activity, people);
   if (!list) return <p className="mb-2 text-sm text-quiet">Going through the game ...</p>;
   if (list.length === 0)
     return (
       <p role="status" className="mb-2 text-sm text-quiet" data-warnings="none">
-        Gone through: it ends, it fits the minutes, and nothing decides it before it is played.
+        Checked: the game always ends, fits the time, and anyone can win.
       </p>
     );
   return (
@@ -22,10 +33,36 @@ export function RuleWarnings({ activity, people }: { activity: Activity; people:
       {list.map((w) => (
         <li key={w.kind} className="note problem text-sm">
           {tell(w.phrase.key, w.phrase.params)}
+          {w.fix && (
+            <button
+              type="button"
+              className="btn btn-small mt-1 block"
+              onClick={() => change(withFix(activity, w.fix!))}
+            >
+              {fixText(w.fix.phrase)}
+            </button>
+          )}
         </li>
       ))}
     </ul>
   );
+}
+
+/** Only what a change mends: what was typed meanwhile stays. */
+const withFix = (a: Activity, { activity: { pattern, match, minutes } }: Fix): Activity => ({
+  ...a,
+  pattern,
+  match,
+  minutes,
+});
+
+/** What a tap on the change does: `Set sends in a go to 12`. */
+function fixText({ key, params }: Phrase): string {
+  const named = Object.entries(params ?? {}).map(([k, v]) => [
+    k,
+    k === "knob" || k === "option" ? label(String(v)).toLowerCase() : v,
+  ]);
+  return tell(key, Object.fromEntries(named));
 }
 
 /** Points that make every choice real, where things have points of their own. */

@@ -726,7 +726,7 @@ export function ScorePanel({ activity: a, problems, change, middle, people }: Pa
   return (
     <>
       <SampleGame activity={a} who={middle} />
-      {three && <RuleWarnings activity={a} people={three} />}
+      {three && <RuleWarnings activity={a} people={three} change={change} />}
       <RuleSentences
         action={a.aim.action}
         list={list}

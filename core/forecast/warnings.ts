@@ -6,7 +6,8 @@ import type { GameEvent } from "../events/events.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { wholeMinutes } from "../plan/plan.ts";
-import { quantile } from "./distribution.ts";
+import { type Distribution, quantile } from "./distribution.ts";
+import { chosen, ends, type Fix, minutes, moved, points, scaled } from "./fixes.ts";
 import { forecastActivity, layoutOf, NO_CHANCE, pegRates, personOf, type Who } from "./for-activity.ts";
 import { Graph } from "./forecast.ts";
 
@@ -15,6 +16,8 @@ export const WARNINGS = ["cannotEnd", "nobody", "alwaysBest", "luck", "level", "
 export interface Warning {
   kind: (typeof WARNINGS)[number];
   phrase: Phrase;
+  /** One change with which it is gone; null: none was found. */
+  fix: Fix | null;
 }
 
 /** No more states than this are gone through: beyond it nothing is claimed. */
@@ -116,8 +119,11 @@ function bestFor(a: Activity, who: Who): string | null {
   if (!whole) return null;
   const play: Play = { parts: layoutOf(a), people: [personOf(a, who)], policy: "middle" };
   let always: string | null = null;
+  const only = new Set<string | null>();
   for (const { asks } of seen.values()) {
     const options = asks.filter((x) => !(x.kind === "choose" && !x.leads)).flatMap(optionsOf);
+    // What is used up leaves another to be the only one: it was no choice for all of the game.
+    if (options.length === 1) only.add(nameOf(options[0]!));
     if (options.length < 2) continue;
     const worth = options.map((o) => ({ name: nameOf(o), worth: worthOf(o, play) }));
     if (worth.some((w) => w.name === null)) return null;
@@ -128,7 +134,7 @@ function bestFor(a: Activity, who: Who): string | null {
     if (always !== null && always !== name) return null;
     always = name;
   }
-  return always;
+  return [...only].some((name) => name !== null && name !== always) ? null : always;
 }
 
 /**
@@ -137,6 +143,8 @@ function bestFor(a: Activity, who: Who): string | null {
  */
 export function skillOf(a: Activity, who: Who): { more: number; level: number } | null {
   if (!a.players.modes.includes("against") || a.players.most < 2) return null;
+  // Where nothing has a chance, nothing is luck.
+  if (opened(a).probes.length === 0) return null;
   const multiplier = who.multiplier ?? agePrior(who.age).multiplier;
   const thrown = opened(a).probes.every((p) => fromLine(p.ask));
   const age = thrown || who.age === "adult" ? who.age : Math.min(15, who.age + YEARS);
@@ -154,39 +162,101 @@ export function skillOf(a: Activity, who: Who): { more: number; level: number } 
   return { more: one.win - 0.5, level };
 }
 
-/** Everything that should be looked at, for the youngest, the middle and the oldest of a class. */
-export function warningsOf(a: Activity, people: readonly [Who, Who, Who]): Warning[] {
-  const o = opened(a);
-  const out: Warning[] = [];
-  const [, middle] = people;
-  const say = (kind: Warning["kind"], params: Phrase["params"] = {}) =>
-    out.push({ kind, phrase: { key: `warning.${kind}`, params } });
-  const label = (id: string) => {
-    const at = o.pegs.findIndex((p) => p.id === id);
-    const peg = o.pegs[at];
-    return peg ? peg.label || `${peg.kind} ${at + 1}` : id;
-  };
+/** What is the matter, with what its sentence names; null: nothing is. */
+type Check = (a: Activity, people: readonly [Who, Who, Who]) => Phrase["params"] | null;
+
+/** The name of a target or a line. */
+function label(a: Activity, id: string): string {
+  const { pegs } = opened(a);
+  const at = pegs.findIndex((p) => p.id === id);
+  const peg = pegs[at];
+  return peg ? peg.label || `${peg.kind} ${at + 1}` : id;
+}
+const hopelessIn = (a: Activity, people: readonly Who[]): string[] => {
   const rates = people.map((who) => pegRates(a, who));
-  const hopeless = o.pegs.filter((p) => rates.every((r) => (r.get(p.id) ?? 1) < NO_CHANCE));
-  if (hopeless.length > 0)
-    say("nobody", {
-      what: hopeless.map((p) => label(p.id)).join(", "),
-      from: String(people[0].age),
-      to: String(people[2].age),
-    });
-  const { time, cut } = forecastActivity(a, [middle], ALONE, "middle", { graph: new Graph() });
-  const stuck = endless(statesOf(a, middle), cut);
-  if (stuck) say("cannotEnd");
-  const best = alwaysBest(a, people);
-  if (best !== null) say("alwaysBest", { what: label(best) });
-  const skill = skillOf(a, middle);
-  if (skill !== null && Math.abs(skill.more) < SKILL) say(skill.level > LEVEL ? "level" : "luck");
-  // What half of the games take, with everything that is done around them.
-  const age = middle.age === "adult" ? GROWN : middle.age;
-  const minutes = wholeMinutes(a, age, quantile(time, 0.5) / 600, a.exercises ?? []);
-  // A median that is not met within what was followed: it ends, and nobody waits for it.
-  if (!Number.isFinite(minutes) && !stuck) say("slow", { planned: a.minutes });
-  if (Number.isFinite(minutes) && minutes > a.minutes)
-    say("tooLong", { minutes: Math.ceil(minutes), planned: a.minutes });
-  return out;
+  return opened(a).pegs.flatMap((p) => (rates.every((r) => (r.get(p.id) ?? 1) < NO_CHANCE) ? [p.id] : []));
+};
+/** Several warnings ask for the same: it is worked out once for each activity and person. */
+function kept<T>(work: (a: Activity, who: Who) => T): (a: Activity, who: Who) => T {
+  const known = new WeakMap<Activity, Map<string, T>>();
+  return (a, who) => {
+    const of = known.get(a) ?? new Map<string, T>();
+    known.set(a, of);
+    const key = JSON.stringify(who);
+    if (!of.has(key)) of.set(key, work(a, who));
+    return of.get(key)!;
+  };
+}
+const endsFor = kept((a, who) => {
+  const told = forecastActivity(a, [who], ALONE, "middle", { graph: new Graph() });
+  return { ...told, stuck: endless(statesOf(a, who), told.cut) };
+});
+const skillFor = kept(skillOf);
+/** What half of the games take, with everything that is done around them. */
+const minutesOf = (a: Activity, who: Who, time: Distribution): number =>
+  wholeMinutes(a, who.age === "adult" ? GROWN : who.age, quantile(time, 0.5) / 600, a.exercises ?? []);
+
+const checks: Record<Warning["kind"], Check> = {
+  nobody: (a, people) => {
+    const hopeless = hopelessIn(a, people);
+    if (hopeless.length === 0) return null;
+    const [youngest, , oldest] = people;
+    const what = hopeless.map((id) => label(a, id)).join(", ");
+    return { what, n: hopeless.length, from: String(youngest.age), to: String(oldest.age) };
+  },
+  cannotEnd: (a, [, typical]) => (endsFor(a, typical).stuck ? {} : null),
+  alwaysBest: (a, people) => {
+    const best = alwaysBest(a, people);
+    return best === null ? null : { what: label(a, best) };
+  },
+  luck: (a, [, typical]) => {
+    const skill = skillFor(a, typical);
+    return skill && Math.abs(skill.more) < SKILL && skill.level <= LEVEL ? {} : null;
+  },
+  level: (a, [, typical]) => {
+    const skill = skillFor(a, typical);
+    return skill && Math.abs(skill.more) < SKILL && skill.level > LEVEL ? {} : null;
+  },
+  slow: (a, [, typical]) => {
+    const { time, stuck } = endsFor(a, typical);
+    // A median that is not met within what was followed: it ends, and nobody waits for it.
+    return Number.isFinite(minutesOf(a, typical, time)) || stuck ? null : { planned: a.minutes };
+  },
+  tooLong: (a, [, typical]) => {
+    const takes = minutesOf(a, typical, endsFor(a, typical).time);
+    return Number.isFinite(takes) && takes > a.minutes ? { minutes: Math.ceil(takes), planned: a.minutes } : null;
+  },
+};
+
+const NEARER = [0.8, 0.65, 0.5, 0.3, 0.2, 0.12] as const;
+const LESS = [0.75, 0.5, 0.35, 0.2] as const;
+const MORE = [1.5, 2, 3] as const;
+/** Changes that may mend it, the nearest to what is there first. */
+const fixesFor: Record<Warning["kind"], (a: Activity, people: readonly [Who, Who, Who]) => (Fix | null)[]> = {
+  nobody: (a, people) => {
+    const hopeless = hopelessIn(a, people);
+    return [...moved(a, hopeless, NEARER), ...moved(a, null, NEARER)];
+  },
+  cannotEnd: (a) => ends(a),
+  alwaysBest: (a, [, typical]) => points(a, typical),
+  luck: (a) => [...scaled(a, [MORE[0], MORE[2]]), ...moved(a, null, [1.25, 0.8]), ...chosen(a)],
+  level: (a) => [...scaled(a, LESS), ...moved(a, null, [1.25, 1.5]), ...scaled(a, MORE)],
+  slow: (a) => [...ends(a), ...scaled(a, LESS)],
+  tooLong: (a, people) => [...minutes(a, Number(checks.tooLong(a, people)!.minutes)), ...scaled(a, LESS)],
+};
+/** No more changes than this are tried: each is gone through like the game itself. */
+const MOST_TRIED = 20;
+
+/** The first change with which a warning is gone and no other has come; null: none of those tried. */
+function fixOf(kind: Warning["kind"], a: Activity, people: readonly [Who, Who, Who]): Fix | null {
+  const list = fixesFor[kind](a, people).filter((f): f is Fix => f !== null);
+  return list.slice(0, MOST_TRIED).find((f) => checks[kind](f.activity, people) === null) ?? null;
+}
+
+/** Everything that should be looked at, for the youngest, the typical and the oldest of a class, each with one change that mends it. */
+export function warningsOf(a: Activity, people: readonly [Who, Who, Who]): Warning[] {
+  return WARNINGS.flatMap((kind) => {
+    const params = checks[kind](a, people);
+    return params ? [{ kind, phrase: { key: `warning.${kind}`, params }, fix: fixOf(kind, a, people) }] : [];
+  });
 }

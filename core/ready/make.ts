@@ -1,9 +1,13 @@
-import { rates } from "../forecast/for-activity.ts";
+import type { Setup } from "../contract/contract.ts";
+import { quantile } from "../forecast/distribution.ts";
+import { forecastActivity, rates } from "../forecast/for-activity.ts";
+import { warningsOf } from "../forecast/warnings.ts";
 import { type Activity, activity, fromPattern } from "../formats/activity.ts";
 import { started } from "../formats/begun.ts";
 import { opened } from "../formats/opened.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import { faceOf } from "../kit/face.ts";
+import { planFor, wholeMinutes } from "../plan/plan.ts";
 import type { Aimed, StarterSpec } from "./specs.ts";
 
 /** Of the corridor the nearest thing takes the easy end, the farthest the hard one. */
@@ -45,7 +49,13 @@ export const tuned = (a: Activity): string[] =>
     .probes.filter((p) => p.ask.kind === "send" && p.peg !== null)
     .map((p) => p.id);
 
-/** The same activity with its pegs where somebody of that age has the chances of the corridor. */
+/** The youngest of an activity hits at least so often: whoever never does learns nothing. */
+export const LEAST_FOR_YOUNGEST = 0.25;
+/** What is aimed for, a little above it; and how much more a point below it costs than one beside the corridor. */
+const SAFE = 0.27;
+const DEAR = 40;
+
+/** The same activity with its pegs where somebody of that age has the chances of the corridor, and the youngest of the activity a chance at all. */
 function inCorridor(a: Activity, age: number, row: boolean): Activity {
   const ids = tuned(a);
   const wanted = ids.map((_, i) =>
@@ -53,7 +63,12 @@ function inCorridor(a: Activity, age: number, row: boolean): Activity {
   );
   const cost = (x: Activity) => {
     const all = rates(x, { age });
-    return ids.reduce((sum, id, i) => sum + ((all.get(id) ?? 0) - wanted[i]!) ** 2, 0);
+    const youngest = rates(x, { age: a.ages.from });
+    return ids.reduce(
+      (sum, id, i) =>
+        sum + ((all.get(id) ?? 0) - wanted[i]!) ** 2 + DEAR * Math.max(0, SAFE - (youngest.get(id) ?? 0)) ** 2,
+      0,
+    );
   };
   let now = a;
   let is = cost(a);
@@ -103,5 +118,42 @@ export function made(s: StarterSpec, youngest: boolean): Activity {
     ...(s.together && { players: { least: 2, most: 4, modes: ["turns", "relay"] } }),
     ...s.also,
   };
-  return inCorridor(activity.parse(doc), Math.round((from + to) / 2), s.row === true);
+  return inTime(unwarned(inCorridor(activity.parse(doc), Math.round((from + to) / 2), s.row === true)), s.minutes);
+}
+
+/** The longest that may be planned. */
+const MOST_MINUTES = 60;
+/** No more changes than this are made one after the other. */
+const MOST_MENDED = 3;
+/** The same activity without what a teacher would be warned of, but for its minutes: they are planned later. */
+function unwarned(given: Activity): Activity {
+  const { from, to } = given.ages;
+  const people = [{ age: from }, { age: Math.round((from + to) / 2) }, { age: to }] as const;
+  let a: Activity = { ...given, minutes: MOST_MINUTES };
+  for (let k = 0; k < MOST_MENDED; k++) {
+    const warnings = warningsOf(a, people);
+    const fix = warnings.find((w) => w.fix)?.fix;
+    if (fix) a = fix.activity;
+    // What nobody wins is not played against each other.
+    else if (warnings.some((w) => w.kind === "level" || w.kind === "luck"))
+      a = { ...a, players: { ...a.players, modes: a.players.modes.filter((m) => m !== "against") } };
+    else break;
+  }
+  return { ...a, minutes: given.minutes };
+}
+
+/** Half of the goes of a typical child last no longer, minutes. */
+export function medianGo(a: Activity): number {
+  const age = Math.round((a.ages.from + a.ages.to) / 2);
+  return quantile(forecastActivity(a, [{ age }], ALONE, "middle").time, 0.5) / 600;
+}
+const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
+
+/** The same activity with a warm-up, as many goes as fit into about so many minutes, and a cool-down; its minutes are what all of that takes. */
+function inTime(a: Activity, about: number): Activity {
+  const age = Math.round((a.ages.from + a.ages.to) / 2);
+  const minutes = medianGo(a);
+  const { warmUp, coolDown, rounds } = planFor(age, about, { minutes, moving: 1 });
+  const planned = { ...a, warmUp, coolDown, rounds };
+  return { ...planned, minutes: Math.ceil(wholeMinutes(planned, age, minutes, [])) };
 }

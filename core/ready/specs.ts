@@ -423,7 +423,7 @@ export const specs: readonly StarterSpec[] = [
     space: [7, 2, "boards", true],
     minutes: 8,
     question: "How slowly can you roll and still reach the mark?",
-    params: { marks: [2, 3, 4], passes: 2, sends: 18, way: { kind: "chase", turn: 3 } },
+    params: { marks: [2, 3, 4], passes: 2, sends: 12, drop: "repeat", way: { kind: "chase", turn: 1.5 } },
     youngest: { marks: [2, 3], way: { kind: "chase", turn: 1.6 } },
   },
   {

@@ -210,7 +210,7 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
         },
       ],
       drop: "resets",
-      tries: 8,
+      tries: 3,
       stays: true,
       score: "stage",
     },
