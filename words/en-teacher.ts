@@ -103,11 +103,11 @@ export const enTeacher: Record<string, string> = {
   "rehearsal.waits": "waits",
   "rehearsal.done": "done",
   "rehearsal.stuck": "stuck",
-  "rehearsal.band": "{low} to {high}",
+  "rehearsal.band": "{low} to {high} ({n, plural, =10 {nearly always} other {about # in 10}})",
   "rehearsal.foreseeing": "Forecast so far: {n, number} of {of, number} ...",
   "rehearsal.finish": "In this draw {n, number} of {of, number} finish; the forecast says about {about, number}.",
   "rehearsal.inside":
-    "{n, number} of {of, number} come to a score where the forecast has 8 in 10 or more of theirs; what lies outside is not wrong, it is rarer.",
+    "{n, number} of {of, number} scores are in their likely range. A score outside it is not wrong, only rarer.",
   "rehearsal.event.ready": "ready",
   "rehearsal.event.bell": "the bell",
   "rehearsal.event.task": "done",
@@ -256,6 +256,7 @@ export const enTeacher: Record<string, string> = {
   "kit.homes":
     "{n} of {all, plural, one {# child} other {# children}} have the things at home{silent, plural, =0 {} one {, # home did not say} other {, # did not say}}",
   "strip.cut": "{share} of plays end too late to tell",
+  "strip.holds": "{n, plural, =10 {nearly all goes} other {about # in 10 goes}}",
   "strip.mark": "to beat: {mark}",
   "rates.any": "Share of sends that hit, aimed at its middle.",
   "rates.zones": "Share of sends that stop in the band, aimed at its middle.",

@@ -28,9 +28,7 @@ export function Beside({
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-left text-[0.94rem]">
-        <Heads
-          of={["Child", "This draw", "Forecast, 8 in 10", "", "Finishes", "Minutes", "Sending, fetching, waiting"]}
-        />
+        <Heads of={["Child", "This draw", "Likely range", "", "Finishes", "Minutes", "Sending, fetching, waiting"]} />
         <tbody>
           {kids.map((k, i) => {
             const go = goes[i]?.go;
@@ -42,7 +40,14 @@ export function Beside({
                   <span className="font-semibold">{k.name}</span> <span className="text-sm text-quiet">{k.age}</span>
                 </td>
                 <td className={inside === false ? "font-bold text-coral-ink" : ""}>{go && sayScore(go.value, unit)}</td>
-                <td>{f && tell("rehearsal.band", { low: sayScore(f.low, unit), high: sayScore(f.high, unit) })}</td>
+                <td>
+                  {f &&
+                    tell("rehearsal.band", {
+                      low: sayScore(f.low, unit),
+                      high: sayScore(f.high, unit),
+                      n: Math.round(10 * f.holds),
+                    })}
+                </td>
                 <td className="w-40 pr-3">
                   {go && f && (
                     <svg

@@ -35,6 +35,9 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
   const wide = 33;
   // The last name leans out to the right.
   const width = 52 + rows.length * wide + 30;
+  // What the ranges of these ages hold at the least.
+  const held = Object.values(expected).flatMap((e) => (typeof e.holds === "number" ? [e.holds] : []));
+  const holds = held.length > 0 ? Math.round(10 * Math.min(...held)) : null;
   const values = rows.flatMap((r) => [...r.goes.map((g) => g.score.value), expected[r.age]?.high ?? 0]);
   const most = Math.max(1, mark ?? 0, ...values) * 1.06;
   const y = (v: number) => TOP + (HIGH - TOP) * (1 - v / most);
@@ -149,7 +152,7 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
           <b className="text-coral">×</b> does not count (stopped, beyond the goes that count, taken back, or too late)
         </span>
         <span>
-          <b className="text-teal">▮</b> expected for the age: eight of ten children
+          <b className="text-teal">▮</b> likely range for the age{holds && `: ${tell("strip.holds", { n: holds })}`}
         </span>
         <span>– only opened</span>
         <span>· not opened</span>

@@ -4,7 +4,7 @@ import { lazy, memo, Suspense, useMemo } from "react";
 import { setOutEnds } from "#core/compile/set-out-ends.ts";
 import { betterIn, type Unit } from "#core/contract/contract.ts";
 import { timeOf } from "#core/exercises/library.ts";
-import { mean, mode, quantile } from "#core/forecast/distribution.ts";
+import { likelyRange as likely, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Forecast } from "#core/forecast/forecast.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -144,10 +144,13 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
           <div>
             {first.d ? (
               <span className="text-2xl font-bold whitespace-nowrap">
-                {range(shown(quantile(first.d, 0.1)), shown(quantile(first.d, 0.9)))}
+                {range(shown(likely(first.d).low), shown(likely(first.d).high))}
               </span>
             ) : (
               wait
+            )}
+            {first.d && (
+              <p className="text-[13px]">{tell("strip.holds", { n: Math.round(10 * likely(first.d).holds) })}</p>
             )}
             <p className="text-[13px]">most often {first.d ? shown(mode(first.d)) : "..."}</p>
             {ends && (
@@ -203,9 +206,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
         about="Action, flight or roll, walking there and back, and setting up again; walking speed and tempo by age are assumptions."
       >
         {time ? (
-          <span className="text-2xl font-bold">
-            {range(toMinutes(quantile(time, 0.1)), toMinutes(quantile(time, 0.9)))}
-          </span>
+          <span className="text-2xl font-bold">{range(toMinutes(likely(time).low), toMinutes(likely(time).high))}</span>
         ) : (
           wait
         )}

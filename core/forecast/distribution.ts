@@ -45,6 +45,27 @@ export function quantile(d: Distribution, share: number): number {
   return Number.POSITIVE_INFINITY;
 }
 
+/** What a likely range is meant to hold, of all plays. */
+export const LIKELY = 0.8;
+/**
+ * The shortest run of values that holds so much of all plays, and the share that it really holds: one score often carries a tenth of all plays or more,
+ * so that it is seldom just what was asked for. Of equally short ones the one that holds most. Where fewer plays have a number at all, all of them.
+ */
+export function likelyRange({ at, p }: Distribution, share = LIKELY): { low: number; high: number; holds: number } {
+  let best = { low: at[0] ?? 0, high: at[at.length - 1] ?? 0, holds: p.reduce((a, b) => a + b, 0) };
+  if (best.holds < share - SLACK) return best;
+  let sum = 0;
+  let from = 0;
+  for (const [to, q] of p.entries()) {
+    sum += q;
+    while (sum - p[from]! >= share - SLACK) sum -= p[from++]!;
+    if (sum < share - SLACK) continue;
+    const [now, was] = [at[to]! - at[from]!, best.high - best.low];
+    if (now < was || (now === was && sum > best.holds)) best = { low: at[from]!, high: at[to]!, holds: sum };
+  }
+  return best;
+}
+
 export function mode(d: Distribution): number {
   return d.at[d.p.indexOf(Math.max(...d.p))] ?? 0;
 }

@@ -7,7 +7,7 @@ import type { Role, Setup } from "../contract/contract.ts";
 import { AXES, type Axis, priorAt } from "../estimate/grid.ts";
 import type { Estimate } from "../estimate/posterior.ts";
 import type { Body } from "../events/events.ts";
-import { type Distribution, mixed, quantile } from "../forecast/distribution.ts";
+import { type Distribution, likelyRange, mixed, quantile } from "../forecast/distribution.ts";
 import { forecastActivity, layoutOf, personOf, type Who } from "../forecast/for-activity.ts";
 import { type Drawn, dealt, type ForecastInput } from "../forecast/forecast.ts";
 import type { Activity } from "../formats/activity.ts";
@@ -219,6 +219,8 @@ export interface Foreseen {
   low: number;
   middle: number;
   high: number;
+  /** The share of all goes that lies from the low to the high score. */
+  holds: number;
   /** Chance to reach the end. */
   finish: number;
   /** The middle of the minutes it takes. */
@@ -230,7 +232,7 @@ const POINTS: readonly (readonly [z: number, weight: number])[] = [
   [0, 2 / 3],
   [Math.sqrt(3), 1 / 6],
 ];
-/** What the forecast says of a child: 80 % band and middle of its score, its chance to finish, over all that is not known of it. */
+/** What the forecast says of a child: likely range and middle of its score, its chance to finish, over all that is not known of it. */
 export function foresee(r: Rehearsing, stop?: () => boolean): Foreseen {
   const told = POINTS.map(([z, weight]) => {
     const who = whoOff(r.age, r.known, Object.fromEntries(AXES.map((x) => [x, z])) as Record<Axis, number>);
@@ -239,11 +241,9 @@ export function foresee(r: Rehearsing, stop?: () => boolean): Foreseen {
   const of = (pick: (t: (typeof told)[number]) => Distribution) => mixed(told.map((t) => [pick(t), t.weight]));
   const points = of((t) => t.sides[0]!.points);
   const most = points.at[points.at.length - 1] ?? 0;
-  const at = (share: number) => Math.min(most, quantile(points, share));
   return {
-    low: at(0.1),
-    middle: at(0.5),
-    high: at(0.9),
+    ...likelyRange(points),
+    middle: Math.min(most, quantile(points, 0.5)),
     finish: told.reduce((sum, t) => sum + t.weight * t.sides[0]!.finish, 0),
     minutes:
       quantile(

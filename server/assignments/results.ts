@@ -191,7 +191,10 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       possible: opened(a).possible,
       without: inClass.filter((k) => !cards.some((c) => c.childId === k.id)),
       expected: Object.fromEntries(
-        bands.map(({ age, low, middle, high, rare }) => [age, { low, middle, high, rare: rare?.from ?? null }]),
+        bands.map(({ age, low, middle, high, holds, rare }) => [
+          age,
+          { low, middle, high, holds, rare: rare?.from ?? null },
+        ]),
       ),
       working: await isAsked(tx, "expected", id),
       unlooked: goes.length > 0 && bands.some((b) => b.rare === null),

@@ -544,6 +544,8 @@ export const expectedBand = pgTable(
     low: real("low").notNull(),
     middle: real("middle").notNull(),
     high: real("high").notNull(),
+    /** The share of all goes that it really holds; null: of a band of before. */
+    holds: real("holds"),
     /** From which score on a go is worth a look; null while that is not worked out. */
     rare: jsonb("rare").$type<{ from: number | null }>(),
   },

@@ -8,7 +8,7 @@ import { evidenceOfScore } from "#core/estimate/from-score.ts";
 import { type Lean, leanOf, restingOf } from "#core/estimate/lean.ts";
 import { type Forecasted, forecastedOf, type GoSeen } from "#core/estimate/truth.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
-import { quantile } from "#core/forecast/distribution.ts";
+import { likelyRange, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
 import { Graph } from "#core/forecast/forecast.ts";
 import { rareScore } from "#core/forecast/rare.ts";
@@ -22,11 +22,13 @@ import { settingOf } from "#core/records/rank.ts";
 import { replay } from "#core/referee/referee.ts";
 import { type PlainError, plainError } from "../web/plain-error.ts";
 
-/** Where eight of ten children of an age should land, and the middle. */
+/** Where most goes at an age should end (the likely range), and the middle. */
 export interface Expected {
   low: number;
   middle: number;
   high: number;
+  /** The share of goes that it really holds; null: not known of a band of before. */
+  holds?: number | null;
   /** The score that one in a thousand reaches; null: none is so rare, or it is not worked out. */
   rare?: number | null;
 }
@@ -69,10 +71,9 @@ export const figuresWork = {
     for (const age of new Set(ages)) {
       const told = forecastActivity(a, [{ age }], { players: 1, mode: "alone", seed: 1 }, "middle", { graph });
       const d = told.sides[0]!.points;
-      // Where so many are cut off that a share has no score, the farthest that anybody comes is drawn.
+      // Where so many are cut off that half has no score, the farthest that anybody comes is drawn.
       const most = d.at[d.at.length - 1] ?? 0;
-      const at = (share: number) => Math.min(most, quantile(d, share));
-      out[age] = { low: at(0.1), middle: at(0.5), high: at(0.9) };
+      out[age] = { ...likelyRange(d), middle: Math.min(most, quantile(d, 0.5)) };
     }
     return out;
   },

@@ -45,8 +45,8 @@ async function expectedAt(
       .insert(expectedBand)
       .values(
         ages.map((age) => {
-          const { low, middle, high } = told[age]!;
-          return { schoolId, assignmentId, age, model: MODEL_VERSION, low, middle, high };
+          const { low, middle, high, holds } = told[age]!;
+          return { schoolId, assignmentId, age, model: MODEL_VERSION, low, middle, high, holds };
         }),
       )
       .onConflictDoNothing();

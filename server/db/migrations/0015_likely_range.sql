@@ -1,0 +1,1 @@
+ALTER TABLE "expected_band" ADD COLUMN "holds" real;
