@@ -137,6 +137,7 @@ export const enTeacher: Record<string, string> = {
   "next.absent": "{count, plural, =0 {Everybody played} one {One did not play} other {{count, number} did not play}}",
   "next.proposed": "This game had no levels: these were worked out for the middle child, aged {age, number}.",
   "fairHere.starter": "Who starts is drawn. The player who starts wins {wins, number} games in 100.",
+  "fairHere.ties": "{ties, number} games in 100 end level. To decide them, each player takes one more go.",
   "fairHere.child": "The child of {age}",
   "fairHere.head": "begins with {points, plural, one {one point} other {{points, number} points}}",
   "fairHere.court": "a court or goal to guard of {tenths, number} tenths of the width",

@@ -81,6 +81,7 @@ export const en = {
   "fair.stop": "Stop",
   "fair.failed": "That did not work here. Choose it yourselves.",
   "fair.told": "Wins in 100 games: {before} before, {after} now.",
+  "fair.ties": "{ties, number} in 100 games end level. Then everyone has one more go.",
   "fair.nearest": "It is the fairest we found.",
   "who.mode.alone": "Alone",
   "who.mode.turns": "Take turns",

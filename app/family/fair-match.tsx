@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Role } from "#core/contract/contract.ts";
+import { MANY_TIES } from "#core/contract/people.ts";
 import type { Fair } from "#core/fair/fair.ts";
 import { say } from "#words/say.ts";
 import { useFair } from "../ui/use-fair.ts";
@@ -73,7 +74,8 @@ export function FairMatch({
       {told && (
         <p role="status" className="text-base">
           {say("fair.told", { before: percent(told.before), after: percent(told.after) })}{" "}
-          {told.fair ? "" : say("fair.nearest")}
+          {told.fair ? "" : say("fair.nearest")}{" "}
+          {told.ties >= MANY_TIES && say("fair.ties", { ties: Math.round(100 * told.ties) })}
         </p>
       )}
     </div>

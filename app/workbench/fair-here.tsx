@@ -1,6 +1,6 @@
 import { ArrowUp } from "lucide-react";
 import { useState } from "react";
-import { FAIR_KNOBS, type FairKnob } from "#core/contract/people.ts";
+import { FAIR_KNOBS, type FairKnob, MANY_TIES } from "#core/contract/people.ts";
 import type { Fair } from "#core/fair/fair.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -86,6 +86,7 @@ export function FairHere({
               Wins in 100 games: {percent(told.before)} before, <strong>{percent(told.after)}</strong> after
               {told.standardError > 0 && `, give or take ${Math.ceil(200 * told.standardError)}`}.
             </p>
+            {told.ties >= MANY_TIES && <p>{tell("fairHere.ties", { ties: Math.round(100 * told.ties) })}</p>}
             {told.starter !== null && <p>{tell("fairHere.starter", { wins: Math.round(100 * told.starter) })}</p>}
             {changes.map((c) => (
               <p key={c}>{c}</p>

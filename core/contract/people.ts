@@ -2,6 +2,8 @@ import { type Ask, guardedBy, nearerBy, widerBy } from "../asks/ask.ts";
 import { keptBy } from "../kept-by.ts";
 import type { Setup } from "./contract.ts";
 
+/** Where so many games end level it is said, and how they are decided. */
+export const MANY_TIES = 0.1;
 /** What may be changed for one player to make a match fair, in the order in which it is tried unless a teacher says otherwise. */
 export const FAIR_KNOBS = ["head", "line", "target", "court", "hand", "posture"] as const;
 export type FairKnob = (typeof FAIR_KNOBS)[number];

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { MOST_HEAD } from "../contract/contract.ts";
 import { ownWay } from "../contract/people.ts";
 import { forecastActivity } from "../forecast/for-activity.ts";
-import { fromPattern } from "../formats/activity.ts";
+import { type Activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { mostHead } from "../match/heads.ts";
 import { patternNames } from "../patterns/registry.ts";
@@ -95,5 +95,28 @@ describe("a target of one's own", () => {
     expect(f.people[0]!.head).toBeGreaterThan(0);
     expect(f.people[0]!.head).toBeLessThanOrEqual(6);
     expect(f.after[0]!).toBeGreaterThan(f.before[0]!);
+  });
+
+  it("says how many games end level: what both always reach is even, and decides nothing", () => {
+    const a = fromPattern("climb");
+    const easy = {
+      ...a,
+      pattern: { name: "climb", params: { ...(a.pattern.params as object), tries: 60 } },
+    } as Activity;
+    const told = fairMatch(easy, [{ age: 8 }, { age: 12 }]);
+    expect(told.fair).toBe(true);
+    expect(told.ties).toBeGreaterThan(0.9);
+    expect(fairMatch(fromPattern("rally"), [{ age: 8 }, { age: 8 }]).ties).toBe(0);
+    // Counted one by one: of two that each have one throw of the same chance.
+    const one = fromPattern("board");
+    const params = { ...(one.pattern.params as object), sends: 1, bonus: 0 };
+    const f = forecastActivity(
+      { ...one, pattern: { name: "board", params } } as Activity,
+      [{ age: 8 }, { age: 8 }],
+      { players: 2, mode: "against", seed: 1 },
+      "middle",
+    );
+    const level = f.sides[0]!.points.p.reduce((sum, p) => sum + p * p, 0);
+    expect(f.tie).toBeCloseTo(level, 9);
   });
 });

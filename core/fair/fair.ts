@@ -26,6 +26,8 @@ export interface Fair {
   after: number[];
   /** The largest standard error of a chance in `after`; 0 where the game could be gone through exactly. */
   standardError: number;
+  /** Share of games that end level, with the change: then nobody has won, however even it is. */
+  ties: number;
   /** Chance to win of whoever starts, who that is being drawn, with the change; null where it makes no difference. */
   starter: number | null;
   /** What everybody has then; as they are where nothing was needed. */
@@ -64,7 +66,7 @@ export function fairMatch(
   const shared = new Shared();
   const known = new Map<
     string,
-    { wins: number[]; error: number; how: "roughly" | "surely"; starts: Forecast["starts"] }
+    { wins: number[]; error: number; how: "roughly" | "surely"; starts: Forecast["starts"]; ties: number }
   >();
   /** Chances to win: roughly, for which way to go on, or as surely as they are told. */
   const winsOf = (people: Role[], how: "roughly" | "surely" = "surely"): number[] => {
@@ -93,7 +95,13 @@ export function fairMatch(
       return (side?.win ?? 0) / (side?.players.length ?? 1);
     });
     const sure = how === "surely" || enoughFor({ wins, standardError: f.standardError });
-    known.set(key, { wins, error: f.standardError, how: sure ? "surely" : "roughly", starts: f.starts });
+    known.set(key, {
+      wins,
+      error: f.standardError,
+      how: sure ? "surely" : "roughly",
+      starts: f.starts,
+      ties: f.tie ?? 0,
+    });
     return wins;
   };
   const before = winsOf(plain);
@@ -190,7 +198,7 @@ export function fairMatch(
   } catch (e) {
     if (!(e instanceof ForecastStopped)) throw e;
   }
-  const { error: standardError, starts } = known.get(JSON.stringify(best.people))!;
+  const { error: standardError, starts, ties } = known.get(JSON.stringify(best.people))!;
   const starter = starts && starts.reduce((sum, wins, k) => sum + wins[k]!, 0) / starts.length;
-  return { before, after: best.wins, standardError, starter, people: best.people, fair: done(), tried };
+  return { before, after: best.wins, standardError, ties, starter, people: best.people, fair: done(), tried };
 }

@@ -29,7 +29,7 @@ import { random } from "../random.ts";
 import { rankOf } from "../records/rank.ts";
 import type { Part } from "../yard/parts.ts";
 import { type Distribution, distribution, raised } from "./distribution.ts";
-import { atLeast, atMost, convolved, shareOfWins } from "./join.ts";
+import { atLeast, atMost, convolved, shareOfTies, shareOfWins } from "./join.ts";
 import { type Order, ordersOf, overStarts } from "./starters.ts";
 
 /** Exact while no more states than this are met; else sampled. */
@@ -144,6 +144,8 @@ export interface Forecast {
   /** Chance of games cut off before their end: an outcome of its own. Every distribution sums to what is left of 1. */
   cut: number;
   sides: SideForecast[];
+  /** Chance that the win is shared; null where nobody wins. */
+  tie: number | null;
   /** Chances to win of every side, by the side that starts; null where that makes no difference, or was said. */
   starts: readonly (readonly number[])[] | null;
   rounds: Distribution;
@@ -530,6 +532,7 @@ class Sums {
   readonly ranks: Map<number, number>[] = [];
   readonly finish: number[] = [];
   readonly win: number[] = [];
+  private tied = 0;
   readonly rounds = new Map<number, number>();
   private time: Times | undefined;
   readonly spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
@@ -573,6 +576,7 @@ class Sums {
     const has = (figure: Figure, side: number) =>
       (this.counters?.feeds(figure, side, this.sidesOf.length) ?? null) !== null;
     const { winners, reached, scores } = this.graph.end(game, state);
+    if (winners.length > 1) this.tied += p;
     reached.forEach((t, i) => {
       if (!has("sends", i)) put(this.sends[i]!, t.sends, p);
       put(this.stage[i]!, t.stage, p);
@@ -651,6 +655,7 @@ class Sums {
         finish: f,
         win: contest ? this.win[i]! : null,
       })),
+      tie: contest ? this.tied : null,
       starts: null,
       rounds: distribution(this.rounds),
       time: this.time?.law ?? { at: [], p: [] },
@@ -812,9 +817,8 @@ function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | nu
     each.push(one);
   }
   const contest = setup.mode === "against";
-  const wins = contest
-    ? shareOfWins(each.map((e, i) => raised(distribution(e.sums.ranks[0]!), scores[i]!.rank - without[i]!.rank)))
-    : [];
+  const ranks = each.map((e, i) => raised(distribution(e.sums.ranks[0]!), scores[i]!.rank - without[i]!.rank));
+  const wins = contest ? shareOfWins(ranks) : [];
   const once = game.match.swap === "once";
   const spent = each.map((e) => e.sums.spent);
   const add = (f: (s: Spent) => number) => spent.reduce((sum, s) => sum + f(s), 0);
@@ -827,6 +831,7 @@ function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | nu
     ...(each.find((e) => e.told.method === "sampled") ?? each[0]!).told,
     choice: each.find((e) => e.told.choice === "mostPoints")?.told.choice ?? each[0]!.told.choice,
     leftOut: [...new Set(each.flatMap((e) => e.told.leftOut))].sort(),
+    tie: contest ? shareOfTies(ranks) : null,
     size: each.reduce((n, e) => n + e.told.size, 0),
     sides: each.map((e, i) => {
       const one = e.told.sides[0]!;

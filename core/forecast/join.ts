@@ -40,6 +40,19 @@ export function atLeast(a: Distribution, b: Distribution): Distribution {
   return turned(atMost(turned(a), turned(b)));
 }
 
+/** Chance that the highest of several independent ranks is shared. */
+export function shareOfTies(ranks: readonly Distribution[]): number {
+  const below = (r: Distribution, v: number) => r.at.reduce((sum, x, i) => sum + (x < v ? r.p[i]! : 0), 0);
+  const alone = ranks.reduce(
+    (sum, r, i) =>
+      sum +
+      r.at.reduce((s, v, k) => s + r.p[k]! * ranks.reduce((q, other, j) => (j === i ? q : q * below(other, v)), 1), 0),
+    0,
+  );
+  const all = ranks.reduce((p, r) => p * r.p.reduce((a, b) => a + b, 0), 1);
+  return Math.max(0, all - alone);
+}
+
 /** Chance that each of several independent ranks is the highest, equals sharing it. `n` equal laws: 1 / n each. */
 export function shareOfWins(ranks: readonly Distribution[]): number[] {
   const out = ranks.map(() => 0);

@@ -53,6 +53,7 @@ export function overStarts(each: readonly Forecast[], orders: readonly Order[]):
     stoppedBy: each.find((f) => f.stoppedBy === "budget")?.stoppedBy ?? first!.stoppedBy,
     cut: average(each.map((f) => f.cut)),
     sides,
+    tie: average(each.map((f) => f.tie ?? 0)),
     starts: each.map((f, k) => sides.map((_, i) => f.sides[orders[k]!.places[i]!]!.win ?? 0)),
     rounds: alike((f) => f.rounds),
     time: alike((f) => f.time),
