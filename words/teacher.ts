@@ -207,6 +207,9 @@ export const labels: Record<string, string> = {
   "knob.down.leaning": "when it lies or leans",
   "knob.down.moved": "when it is off its spot",
   "knob.down.top": "when its top piece fell",
+  "knob.pinOnPin": "Forecast pins that knock over other pins",
+  "knob.pinOnPinHint":
+    "A falling pin may bring down its neighbours. Without it, the forecast counts only the pins in the path of the ball.",
   "knob.untouched": "A pin that falls untouched",
   "knob.untouchedCounts": "counts",
   "knob.untouchedStood": "is stood up again",

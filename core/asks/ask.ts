@@ -62,9 +62,9 @@ export type Aim =
   | { kind: "cells"; want: readonly string[]; among: readonly string[]; free: readonly string[]; alike?: true }
   /**
    * To knock down what stands there, or (`touched`) touch it: points for each, and for all at once. `known`: false where only their number was
-   * told.
+   * told; `knocks`: a pin that falls may knock over others.
    */
-  | { kind: "fall"; standing: readonly Spot[]; each: number; all: number; known?: false; touched?: true }
+  | { kind: "fall"; standing: readonly Spot[]; each: number; all: number; known?: false; touched?: true; knocks?: true }
   /** To keep it going by one more touch. */
   | { kind: "keep" }
   /** To do a task that comes off or does not. */

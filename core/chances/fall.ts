@@ -6,6 +6,7 @@ import { topples } from "../physics/topple.ts";
 import type { HitRule } from "../rules/hit-rule.ts";
 import { endOfRunOn, partsOf } from "../yard/parts.ts";
 import { bestAim, type KindOf, type Outcome, type Sight, standAt, underWay } from "./kind.ts";
+import { withKnocks } from "./knocks.ts";
 
 type Fall = AimOf<"fall">;
 interface Pin {
@@ -50,8 +51,8 @@ function sending(pins: readonly Pin[], sight: Sight) {
 }
 
 /**
- * Rolled or slid: everything in the straight strip that the thing sweeps falls, as far as the thing gets (named assumptions: nothing is deflected, no pin
- * fells another). In the air: the first one met, and those within the thing's width of it.
+ * Rolled or slid: everything in the straight strip that the thing sweeps falls, as far as the thing gets (named assumption: nothing is deflected; what pins
+ * knock over is worked out afterwards). In the air: the first one met, and those within the thing's width of it.
  */
 function setsAt(pins: readonly Pin[], s: ReturnType<typeof sending>, across: number, distance: number): Sets {
   const { player, inAir } = s;
@@ -121,6 +122,10 @@ export const fall: KindOf<Fall> = {
     const s = sending(pins, sight);
     const at = standAt(sight.parts, sight.from);
     const far = pins[pins.length - 1]!;
+    const laid = (x: number): Sets => {
+      const sets = setsAt(pins, s, x, distance);
+      return aim.knocks ? withKnocks(sets, pins, (id) => s.falls.get(id) ?? false) : sets;
+    };
     const worth = (sets: Sets) => {
       let sum = 0;
       for (const [key, p] of sets) {
@@ -140,9 +145,9 @@ export const fall: KindOf<Fall> = {
     const across =
       sight.policy === "middle"
         ? angle(middle) * distance
-        : bestAim((x) => worth(setsAt(pins, s, x, distance)), left * distance, right * distance);
+        : bestAim((x) => worth(laid(x)), left * distance, right * distance);
     const lies = Math.min(s.path.ends, Math.max(distance, endOfRunOn(sight.parts) - at));
-    const list: Outcome[] = [...setsAt(pins, s, across, distance)].map(([key, p]) => ({
+    const list: Outcome[] = [...laid(across)].map(([key, p]) => ({
       ref: key === "" ? "none" : key,
       seen: { fell: key === "" ? [] : key.split(" ") },
       p,

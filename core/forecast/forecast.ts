@@ -1,6 +1,7 @@
 import type { Person } from "../aim/person.ts";
-import { type Ask, type AskKind, mainAsks } from "../asks/ask.ts";
+import { type Ask, type AskKind, type AskOf, mainAsks } from "../asks/ask.ts";
 import type { Policy } from "../chances/kind.ts";
+import { MOST_EXACT } from "../chances/knocks.ts";
 import {
   hasChances,
   optionsOf,
@@ -398,6 +399,8 @@ class Book {
   private readonly known = new Map<string, readonly Option[]>();
   private readonly same = new WeakMap<readonly Ask[], readonly Option[]>();
   readonly leftOut = new Set<AskKind>();
+  /** Some outcomes are drawn, and not worked out: no figure of them is exact. */
+  rough = false;
   private readonly play: Play;
   private readonly as: As;
   private readonly played: Setup | null;
@@ -422,6 +425,8 @@ class Book {
       if (a.kind === "bell") continue;
       if (a.optional || !hasChances(a.kind)) this.leftOut.add(a.kind);
       else if (first.length === 0 || a.player === first[0]!.player) first.push(a);
+      const { aim } = a as Partial<AskOf<"send">>;
+      if (aim?.kind === "fall" && aim.knocks && aim.standing.length > MOST_EXACT) this.rough = true;
     }
     let id = "";
     for (const a of first) id += this.names.of(a);
@@ -1018,6 +1023,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
       if (input.stop?.()) throw new ForecastStopped();
       const asks = graph ? graph.asks(game, key, node.state) : game.asks(node.state);
       const option = chooser.pick(key, node.state, book.options(asks));
+      if (book.rough) return null;
       const to = (way: NamedWay, at: number) =>
         graph
           ? graph.step(game, key, node.state, way, at * QUANTUM_MS, counters)

@@ -4,6 +4,7 @@ import { pinFaced, pinRule, pinTouched } from "../../targets/pin.ts";
 import type { Part } from "../../yard/parts.ts";
 import { spotsOf } from "./formation.ts";
 import { FEWEST_PINS, MOST_PINS, type PinsParams } from "./params.ts";
+import { knocksIn } from "./rules.ts";
 
 /** The formation is one thing on the tape, and one role. */
 export const PINS = "pins";
@@ -56,7 +57,7 @@ export const pinsGround: Ground<PinsParams> = {
   ],
   probes: (p) => {
     const standing = spotsOf(p);
-    const aim = { kind: "fall", standing, each: p.points, all: p.bonus } as const;
+    const aim = { kind: "fall", standing, each: p.points, all: p.bonus, ...knocksIn(p) } as const;
     return [
       {
         id: PINS,

@@ -92,6 +92,7 @@ export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
       bonus: 3,
       standUp: false,
       untouched: "counts",
+      pinOnPin: true,
       pieces: null,
     },
     match: { ...USUAL_MATCH, swap: "budget" },

@@ -20,6 +20,7 @@ export function knobs(p: PinsParams): Knob[] {
       ["counts", "knob.untouchedCounts"],
       ["stood", "knob.untouchedStood"],
     ]),
+    f.toggle("yard", ["pinOnPin"], "knob.pinOnPin", { hint: "knob.pinOnPinHint" }),
     f.number("score", ["pieces"], "knob.rollThings", { off: { label: "knob.fetchEach", initial: 2 } }),
     f.choice("yard", ["formation"], "knob.formation", [
       [given, "knob.formationGiven"],

@@ -40,6 +40,10 @@ const begin = (p: PinsParams): PinsGo => ({
 });
 const points = (p: PinsParams, g: PinsGo) => g.each.reduce((n, f) => n + f.fell * p.points + f.bonus, 0);
 
+/** What falls untouched counts: then what pins knock over belongs to it. */
+export const knocksIn = (p: PinsParams): { knocks?: true } =>
+  p.pinOnPin && p.untouched === "counts" ? { knocks: true } : {};
+
 function asks(p: PinsParams, g: PinsGo, player: number): Ask[] {
   const walk = p.distance + depthOf(p) / 2;
   if (!g.spots) {
@@ -59,6 +63,7 @@ function asks(p: PinsParams, g: PinsGo, player: number): Ask[] {
     each: p.points,
     all,
     ...(!g.standing.known && { known: false as const }),
+    ...knocksIn(p),
   } as const;
   return [{ kind: "send", player, from: "start", manner: {}, aim, fetch: p.pieces === null }];
 }

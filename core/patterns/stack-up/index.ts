@@ -24,6 +24,7 @@ function knobs(p: StackParams): Knob[] {
     f.number("score", ["sends"], "knob.sendsRound"),
     downKnob(f),
     f.toggle("score", ["firstEnds"], "knob.firstEnds"),
+    f.toggle("yard", ["pinOnPin"], "knob.pinOnPin", { hint: "knob.pinOnPinHint" }),
     f.choice("score", ["after"], "knob.fullRow", [
       ["stop", "knob.fullStop"],
       ["again", "knob.fullAgain"],
@@ -113,6 +114,7 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
       sends: 2,
       rounds: 16,
       firstEnds: false,
+      pinOnPin: true,
       after: "stop",
       back: 0.5,
       score: "row",

@@ -50,7 +50,14 @@ function asks(p: StackParams, { row }: StackGo, player: number): Ask[] {
     .filter((s) => row.standing.ids.includes(s.id))
     .slice(0, row.standing.left);
   const known = row.standing.known ? {} : { known: false as const };
-  const aim = { kind: "fall", standing, each: 1, all: p.score === "felled" ? 0 : row.n, ...known } as const;
+  const aim = {
+    kind: "fall",
+    standing,
+    each: 1,
+    all: p.score === "felled" ? 0 : row.n,
+    ...known,
+    ...(p.pinOnPin && { knocks: true as const }),
+  } as const;
   return [{ kind: "send", player, from: lineOf(p, row.laps), manner: {}, aim, fetch: true }];
 }
 

@@ -1,0 +1,92 @@
+import { random } from "../random.ts";
+
+/** A pin as another one meets it: where it stands from the line, how wide and high it is, metres. */
+export interface Knocked {
+  id: string;
+  distance: number;
+  across: number;
+  width: number;
+  height: number;
+}
+
+/**
+ * How likely a pin that falls knocks over one that it just touches, straight on: an assumption, as is how it fades with the gap and the direction.
+ * See docs/model.md.
+ */
+const TOUCHING = 0.6;
+/** Up to so many pins every way in which they may knock each other over is gone through; of more, so many are drawn. */
+export const MOST_EXACT = 6;
+const DRAWN = 400;
+
+/**
+ * How likely pin `a`, falling, knocks over pin `b`: it reaches as far as it is high, ever more weakly, and falls the way the object goes, seldom aside
+ * (half as likely), never back.
+ */
+export function knockChance(a: Knocked, b: Knocked): number {
+  const [along, across] = [b.distance - a.distance, b.across - a.across];
+  const far = Math.hypot(along, across);
+  const gap = Math.max(0, far - (a.width + b.width) / 2);
+  const ahead = far === 0 ? 1 : (1 + along / far) / 2;
+  return TOUCHING * Math.max(0, 1 - gap / a.height) * ahead;
+}
+
+type Sets = ReadonlyMap<string, number>;
+const idsOf = (key: string) => (key === "" ? [] : key.split(" "));
+
+/**
+ * What lies in the end, where what fell may knock over more, and that more again. `sets`: sets of ids that the object itself felled, sorted and joined by
+ * spaces, each with its chance; `may`: what can fall at all. Exact up to six pins, else drawn with a seed of its own.
+ */
+export function withKnocks(sets: Sets, pins: readonly Knocked[], may: (id: string) => boolean): Map<string, number> {
+  const n = pins.length;
+  const place = new Map(pins.map((t, i) => [t.id, i]));
+  const chance = pins.map((a) => pins.map((b) => (a === b || !may(b.id) ? 0 : knockChance(a, b))));
+  const out = new Map<number, number>();
+  const add = (set: number, p: number) => out.set(set, (out.get(set) ?? 0) + p);
+  /** How likely pin `b` falls to what has just fallen. */
+  const hit = (b: number, just: number) => {
+    let stands = 1;
+    for (let a = 0; a < n; a++) if (just & (1 << a)) stands *= 1 - chance[a]![b]!;
+    return 1 - stands;
+  };
+  /** Everything that may fall next, pin by pin. */
+  const goOn = (down: number, just: number, p: number): void => {
+    if (just === 0) {
+      add(down, p);
+      return;
+    }
+    let ways: [next: number, p: number][] = [[0, p]];
+    for (let b = 0; b < n; b++) {
+      const q = down & (1 << b) ? 0 : hit(b, just);
+      if (q > 0)
+        ways = ways.flatMap(([next, w]): [number, number][] => [
+          [next, w * (1 - q)],
+          [next | (1 << b), w * q],
+        ]);
+    }
+    for (const [next, w] of ways) if (w > 0) goOn(down | next, next, w);
+  };
+  const draw = random(n);
+  const drawn = (down: number, just: number): number => {
+    let [lies, fresh] = [down, just];
+    while (fresh !== 0) {
+      let next = 0;
+      for (let b = 0; b < n; b++) if (!(lies & (1 << b)) && draw() < hit(b, fresh)) next |= 1 << b;
+      lies |= next;
+      fresh = next;
+    }
+    return lies;
+  };
+  for (const [key, p] of sets) {
+    const first = idsOf(key).reduce((set, id) => set | (1 << place.get(id)!), 0);
+    if (first === 0 || n <= MOST_EXACT) goOn(first, first, p);
+    else for (let k = 0; k < DRAWN; k++) add(drawn(first, first), p / DRAWN);
+  }
+  const named = (set: number) =>
+    pins
+      .filter((_, i) => set & (1 << i))
+      .map((t) => t.id)
+      .sort()
+      .join(" ");
+  return new Map([...out].map(([set, p]) => [named(set), p]));
+}
