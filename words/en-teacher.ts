@@ -62,6 +62,10 @@ export const enTeacher: Record<string, string> = {
   "level.nothing":
     "Levels of this number would all be alike: it does not change how often the end is reached, or by far too much. Take another one.",
   "level.fewer": "These are fewer levels than asked for: no other values of this number lie in between.",
+  "level.fewerHits": "Fewer levels than you asked for: any more would hardly differ from these.",
+  "level.noneDiffer":
+    "With what may change, every level would be the same for a typical child. {lets, select, yes {Allowing this as well would make them differ: {knob}.} other {Move a target, or use another item, to make them differ.}}",
+  "level.allow": "Allow: {knob}",
   "level.meanwhile": "The game was changed while its levels were worked out. Propose them anew.",
   "level.byEnd":
     "These levels go by how often somebody alone reaches the end. In play only lines go up and down, so here nobody is asked.",

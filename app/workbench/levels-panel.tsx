@@ -20,6 +20,7 @@ import {
   settable,
   USUAL_KNOBS,
   USUAL_LEVELS,
+  wouldDiffer,
 } from "#core/levels/levels.ts";
 import { paces } from "#core/measures/step.ts";
 import { namesOf, sayPhrase } from "#words/say.ts";
@@ -76,7 +77,8 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
   const amounts = amountsOf(a);
   const [by, setBy] = useState(levels?.of === "end" ? (levels.list.flatMap((s) => s.settings)[0]?.field ?? "") : "");
   const [looked, setLooked] = useState(0);
-  const [failing, setFailing] = useState<"nothing" | "meanwhile" | "fewer" | null>(null);
+  const [failing, setFailing] = useState<"nothing" | "meanwhile" | "fewer" | "fewerHits" | "noneDiffer" | null>(null);
+  const [lets, setLets] = useState<LevelKnob | null>(null);
   const latest = useRef(a);
   useEffect(() => {
     latest.current = a;
@@ -90,7 +92,18 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
   function propose() {
     const corridor = { low: low / 100, high: high / 100 };
     setFailing(null);
-    if (!byEnd) return take(proposeLevels({ ...a, levels: null }, middle, { corridor, count, knobs, things, targets }));
+    if (!byEnd) {
+      const plain = { ...a, levels: null };
+      const may = { corridor, count, knobs, things, targets };
+      const made = proposeLevels(plain, middle, may);
+      if (made.length > 1) {
+        if (made.length < count) setFailing("fewerHits");
+        return take(made);
+      }
+      // Levels that cannot differ are not offered; what would let them differ is.
+      setLets(wouldDiffer(plain, middle, may));
+      return setFailing("noneDiffer");
+    }
     setLooked(0);
     amount.ask(
       (w) => w.propose(a, middle, by, { corridor, count }, Comlink.proxy(setLooked)) as Promise<Level[]>,
@@ -221,7 +234,25 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
       <div role="status" className="text-sm">
         {amount.state === "working" && tell("level.looking", { values: looked })}
         {amount.state === "failed" && tell("level.failed")}
-        {failing && tell(`level.${failing}`)}
+        {failing === "noneDiffer" ? (
+          <p className="note">
+            {tell("level.noneDiffer", { knob: lets ? label(`levelKnob.${lets}`) : "", lets: lets ? "yes" : "no" })}
+            {lets && (
+              <button
+                type="button"
+                className="btn btn-small mt-1 block"
+                onClick={() => {
+                  setKnobs(LEVEL_KNOBS.filter((k) => k === lets || knobs.includes(k)));
+                  setFailing(null);
+                }}
+              >
+                {tell("level.allow", { knob: label(`levelKnob.${lets}`) })}
+              </button>
+            )}
+          </p>
+        ) : (
+          failing && tell(`level.${failing}`)
+        )}
       </div>
       <Problems list={problems.filter((p) => p.field.startsWith("levels"))} />
       {levels && (

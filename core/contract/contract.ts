@@ -260,6 +260,10 @@ export interface Probe {
   peg: string | null;
   ask: Extract<Ask, { kind: "send" | "count" }>;
   counts: (event: Body) => number;
+  /** What of the outcomes is a hit, where a share of them counts: 0 or 1. */
+  hits?: (event: Body) => number;
+  /** It is sent at until it is hit. */
+  untilHit?: true;
   /** How often it is sent at beside the others; alike unless given. */
   weight?: number;
   /** The ways of playing in which it is asked; all unless given. */

@@ -252,6 +252,7 @@ export function rates(
   parts: readonly Part[] = layoutOf(a),
   only?: string,
   self: Omit<Role, "role"> | null = null,
+  counting: (p: Probe) => Probe["counts"] = (p) => p.counts,
 ): Map<string, number> {
   const person = personOf(a, who);
   const out = new Map<string, number>();
@@ -262,7 +263,7 @@ export function rates(
     const ways = waysFrom(aloneIn(asked, play), play)!;
     out.set(
       p.id,
-      ways.reduce((sum, w) => sum + w.share * p.counts(w.body), 0),
+      ways.reduce((sum, w) => sum + w.share * counting(p)(w.body), 0),
     );
   }
   return out;

@@ -6,7 +6,7 @@ import { fieldOf, setTo } from "../contract/range.ts";
 import type { Setting } from "../contract/settings.ts";
 import { LINE_FIELD, lineRange } from "../contract/standing.ts";
 import type { Who } from "../forecast/for-activity.ts";
-import { type Activity, LOW_POSTURES, MOST_FAMILY } from "../formats/activity.ts";
+import { type Activity, LOW_POSTURES, MOST_FAMILY, parseActivity } from "../formats/activity.ts";
 import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
 import { faceOf } from "../kit/face.ts";
@@ -211,15 +211,19 @@ export function proposeLevels(
     return known.get(key)!;
   };
   const grades = may("game") ? gradesOf(a) : [];
-  if (grades.length > 0 && at(AS_DRAWN) === null)
-    // Nothing of it has a chance: evenly over what there is.
-    return spaced(corridor, count).map((meant, i) => ({
-      setting: { ...AS_DRAWN, settings: grades[Math.round((i * (grades.length - 1)) / (count - 1))]! },
-      meant,
-      rate: Number.NaN,
-    }));
+  /** Evenly over what there is to ask for. */
+  const byGrade = () => {
+    const n = Math.max(2, Math.min(count, grades.length));
+    return spaced(corridor, n).map((meant, i): Level => {
+      const setting = { ...AS_DRAWN, settings: grades[Math.round((i * (grades.length - 1)) / (n - 1))]! };
+      return { setting, meant, rate: at(setting) ?? Number.NaN };
+    });
+  };
+  // Nothing of it has a chance.
+  if (grades.length > 1 && at(AS_DRAWN) === null) return byGrade();
+  const fits = (s: LevelSetting) => parseActivity({ ...atLevel(a, s), levels: null }).ok;
   const lineAt = (n: number) => Math.round(n * half * 1000) / 1000;
-  return spaced(corridor, count).map((meant): Level => {
+  const list = spaced(corridor, count).map((meant): Level => {
     let best: Level | null = null;
     for (const base of bases) {
       // Farther is harder: halving finds where it crosses.
@@ -234,13 +238,56 @@ export function proposeLevels(
         const setting: LevelSetting = { ...base, line: lineAt(n) };
         const rate = at(setting);
         if (rate === null) continue;
-        if (best === null || Math.abs(rate - meant) < Math.abs(best.rate - meant) - 1e-9)
-          best = { setting, meant, rate };
+        const nearer = best === null || Math.abs(rate - meant) < Math.abs(best.rate - meant) - 1e-9;
+        if (nearer && fits(setting)) best = { setting, meant, rate };
       }
       if (best && Math.abs(best.rate - meant) <= NEAR_ENOUGH) break;
     }
     return best ?? { setting: AS_DRAWN, meant, rate: at(AS_DRAWN) ?? Number.NaN };
   });
+  const made = distinct(list);
+  if (made.length === count) return made;
+  // Words that are hit alike are not read alike.
+  if (made.length < 2 && grades.length > 1) return byGrade();
+  // Where so many do not lie in the corridor, the nearest beside it that differ.
+  const lines = Array.from({ length: Math.max(0, most - least + 1) }, (_, i) => lineAt(least + i));
+  const all = [...lines.map((line) => ({ ...AS_DRAWN, line })), ...bases].flatMap((setting): Level[] => {
+    const rate = at(setting);
+    return rate === null ? [] : [{ setting, meant: Math.min(corridor.high, Math.max(corridor.low, rate)), rate }];
+  });
+  const off = (l: Level) => Math.abs(logit(bounded(l.rate)) - logit(l.meant));
+  for (const more of all.sort((x, y) => off(x) - off(y))) {
+    if (made.length >= count) break;
+    const apart = made.every((l) => Math.abs(l.rate - more.rate) >= APART);
+    if (apart && fits(more.setting)) made.push(more);
+  }
+  return made.sort((x, y) => y.rate - x.rate);
+}
+const bounded = (p: number) => Math.min(0.999, Math.max(0.001, p));
+
+/** Levels whose shares differ by less than this are one. */
+const APART = 0.015;
+/** Levels that are set alike, or hardly differ, are one: the first of them. */
+function distinct(list: readonly Level[]): Level[] {
+  const out: Level[] = [];
+  for (const level of list) {
+    const last = out[out.length - 1];
+    const same =
+      last &&
+      (JSON.stringify(last.setting) === JSON.stringify(level.setting) || Math.abs(last.rate - level.rate) < APART);
+    if (!same) out.push(level);
+  }
+  return out;
+}
+
+/** What is not allowed to change yet, and would give somebody levels that differ; null: nothing would. The same settings as for `proposeLevels`. */
+export function wouldDiffer(
+  a: Activity,
+  who: Who,
+  { knobs = USUAL_KNOBS, ...more }: NonNullable<Parameters<typeof proposeLevels>[2]>,
+): LevelKnob | null {
+  const lets = (k: LevelKnob) => proposeLevels(a, who, { ...more, knobs: [...knobs, k] }).length > 1;
+  return LEVEL_KNOBS.find((k) => !knobs.includes(k) && lets(k)) ?? null;
 }
 
 /** Whether no level differs from another: nothing that may be turned makes a difference. */

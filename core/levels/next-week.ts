@@ -2,6 +2,7 @@ import type { Support } from "../compile/support.ts";
 import type { Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import {
+  AS_DRAWN,
   CORRIDOR,
   everyLevel,
   type LevelKnob,
@@ -55,7 +56,9 @@ export function levelsNext(
   more: { knobs?: readonly LevelKnob[]; things?: readonly string[]; targets?: readonly string[] } = {},
 ): Levels {
   if (a.levels) return a.levels;
-  const list = proposeLevels(a, middle, more).map((l) => l.setting);
+  const made = proposeLevels(a, middle, more).map((l) => l.setting);
+  // Where nothing differs it is said: there is one level, twice.
+  const list = made.length > 1 ? made : [...made, ...made, AS_DRAWN].slice(0, 2);
   return { ...CORRIDOR, list, up: 2, down: 1 };
 }
 

@@ -48,6 +48,9 @@ export const targetProbes = (ids: readonly string[]): Probe[] =>
     counts: (e) => (e.kind === "send" && e.hit === id ? 1 : 0),
   }));
 
+/** What is sent at until it is hit. */
+export const untilHit = (list: readonly Probe[]): Probe[] => list.map((p) => ({ ...p, untilHit: true }));
+
 /** One target changed, the others as they are. */
 export const changed = <T extends Target>(targets: readonly T[], id: string, change: (t: T) => T): T[] =>
   targets.map((t) => (t.id === id ? change(t) : t));

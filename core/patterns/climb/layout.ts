@@ -1,7 +1,16 @@
 import type { Ground, Peg, Probe } from "../../contract/contract.ts";
 import { held } from "../../contract/schema.ts";
 import { lineParts, linePegs, lineProbes, movedLine } from "../../targets/lines.ts";
-import { changed, faced, moved, squeezed, targetParts, targetPegs, targetProbes } from "../../targets/list.ts";
+import {
+  changed,
+  faced,
+  moved,
+  squeezed,
+  targetParts,
+  targetPegs,
+  targetProbes,
+  untilHit,
+} from "../../targets/list.ts";
 import type { Standing } from "../../targets/target.ts";
 import type { Part } from "../../yard/parts.ts";
 import { addPeg, removePeg } from "./knobs.ts";
@@ -22,9 +31,11 @@ function changeTarget(p: ClimbParams, id: string, change: <T extends Standing>(t
 
 /** Under each peg: the chance to hit that target, or the one target from that line. */
 const probes = ({ ladder }: ClimbParams): Probe[] =>
-  ladder.kind === "targets"
-    ? targetProbes(ladder.targets.map((t) => t.id))
-    : lineProbes(ladder.target.id, ladder.lines);
+  untilHit(
+    ladder.kind === "targets"
+      ? targetProbes(ladder.targets.map((t) => t.id))
+      : lineProbes(ladder.target.id, ladder.lines),
+  );
 
 export const climbGround: Ground<ClimbParams> = {
   parts,

@@ -43,6 +43,7 @@ export const passGround: Ground<PassParams> = {
       id: markId(i),
       peg: markId(i),
       ask: { kind: "send", player: 0, from: "start", manner: wayOf(p.ways, i), aim: aimAt(p, i), fetch: true },
+      untilHit: true as const,
       counts: (e) => (e.kind === "send" && (e.rest === markId(i) || e.hit === markId(i)) ? 1 : 0),
     })),
   moves: "each",

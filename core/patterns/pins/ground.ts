@@ -63,6 +63,7 @@ export const pinsGround: Ground<PinsParams> = {
         id: PINS,
         peg: PINS,
         ask: { kind: "send", player: 0, from: "start", manner: {}, aim, fetch: true },
+        hits: (e) => Number(e.kind === "send" && Array.isArray(e.fell) && e.fell.length > 0),
         counts: (e) => (e.kind === "send" && Array.isArray(e.fell) ? e.fell.length / standing.length : 0),
       },
     ];

@@ -1,6 +1,6 @@
 import type { Ground, Space } from "../../contract/contract.ts";
 import { cm, held } from "../../contract/schema.ts";
-import { added, startLine, targetProbes } from "../../targets/list.ts";
+import { added, startLine, targetProbes, untilHit } from "../../targets/list.ts";
 import type { Part } from "../../yard/parts.ts";
 import { askedOf, type Card, MOST_CARDS, type SpellerParams, wordsOf } from "./params.ts";
 import { cannotSpell, entriesOf, plain } from "./words.ts";
@@ -44,7 +44,7 @@ export const spellerGround: Ground<SpellerParams> = {
   pegs: (p) =>
     p.cards.map((c) => ({ id: c.id, label: c.text, item: p.card.item, distance: c.distance, kind: "target" })),
   probes(p) {
-    const all = targetProbes(p.cards.map((c) => c.id));
+    const all = untilHit(targetProbes(p.cards.map((c) => c.id)));
     const asked = askedOf(p);
     return all.map((probe, i) => ({ ...probe, weight: asked.get(plain(p.cards[i]!.text)) ?? 0 }));
   },

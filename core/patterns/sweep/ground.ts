@@ -1,11 +1,21 @@
 import type { Ground } from "../../contract/contract.ts";
-import { added, changed, faced, moved, squeezed, targetParts, targetPegs, targetProbes } from "../../targets/list.ts";
+import {
+  added,
+  changed,
+  faced,
+  moved,
+  squeezed,
+  targetParts,
+  targetPegs,
+  targetProbes,
+  untilHit,
+} from "../../targets/list.ts";
 import { FEWEST_TARGETS, MOST_TARGETS, type SweepParams } from "./params.ts";
 
 export const sweepGround: Ground<SweepParams> = {
   parts: (p, space) => targetParts(p.score === "points" ? p.targets : p.targets.map(({ points: _, ...t }) => t), space),
   pegs: (p) => targetPegs(p.targets),
-  probes: (p) => targetProbes(p.targets.map((t) => t.id)),
+  probes: (p) => untilHit(targetProbes(p.targets.map((t) => t.id))),
   moves: "each",
   move: (p, id, to) => ({ ...p, targets: moved(p.targets, id, to) }),
   add: (p, space) =>
