@@ -10,7 +10,7 @@ import { bodiesOf, openPlay, type Play, referee, view } from "../referee/referee
 import { evidenceOf } from "./evidence.ts";
 import { evidenceOfScore } from "./from-score.ts";
 import { AT, POINTS } from "./grid.ts";
-import { estimateOf, posterior } from "./posterior.ts";
+import { estimateOf, posterior, unsteady } from "./posterior.ts";
 
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 const opened = (name: (typeof patternNames)[number], setup = ALONE) => openPlay(gamePartOf(fromPattern(name)), setup);
@@ -134,6 +134,40 @@ describe("the posterior", () => {
     expect(Math.log(one.middle)).toBeGreaterThan(0.1);
     const later = estimateOf(posterior("spread", 8, goes, 80));
     expect(later.high / later.low).toBeGreaterThan(one.high / one.low);
+  });
+  it("contradictory days leave a wide interval; days that agree leave it as it is", () => {
+    const rate = AT.spread.map((x) => 0.2 + 0.6 / (1 + Math.exp(2 * x)));
+    const week = (hits: number, misses: number) => rate.map((p) => hits * Math.log(p) + misses * Math.log(1 - p));
+    const of = (weeks: number[][]) => {
+      const e = estimateOf(
+        posterior(
+          "spread",
+          8,
+          weeks.map((ll, i) => ({ week: i, ll })),
+        ),
+      );
+      return Math.log(e.high / e.low);
+    };
+    const twenty = Array.from({ length: 20 }, (_, i) => i);
+    // All hits one week, all misses the next, and the same hits and misses mixed.
+    const against = of(twenty.map((i) => (i % 2 === 0 ? week(20, 0) : week(0, 20))));
+    const steady = of(twenty.map(() => week(10, 10)));
+    const prior = of([week(0, 0)]);
+    expect(against).toBeGreaterThan(2 * steady);
+    expect(against).toBeGreaterThan(0.6 * prior);
+    expect(unsteady(twenty.map((i) => [i, week(10, 10)] as const))).toBe(1);
+    // Chance alone seldom looks like it.
+    const next = random(3);
+    const drawn = Array.from({ length: 200 }, () =>
+      unsteady(
+        twenty.map((i) => {
+          let hits = 0;
+          for (let k = 0; k < 20; k++) if (next() < 0.5) hits++;
+          return [i, week(hits, 20 - hits)] as const;
+        }),
+      ),
+    );
+    expect(drawn.filter((x) => x > 1.6).length).toBeLessThan(10);
   });
   it("goes of one week are one go, whatever their order", () => {
     const [a, b, c] = [law(-0.5, 0.3), law(0.2, 0.4), law(0, 0.5)];

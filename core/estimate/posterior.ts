@@ -58,6 +58,27 @@ function seen(shares: number[], ll: readonly number[]): number[] {
   return normed(shares.map((p, i) => p * Math.exp(fine[i]! - most)));
 }
 
+/** Only weeks so near to each other are compared: in more a child may have changed. */
+const NEAR = 2;
+/** So many weeks that agree are taken for granted before a child's own say how much its days differ. */
+const STEADY = 6;
+/**
+ * How much more one week of a child differs from the next than chance alone lets it: 1, or more. Two weeks that are one child's best explained by
+ * one point of the axis lose `2 (most_1 + most_2 - most_both)` of their log-likelihood by it, which is 1 on average where nothing but chance
+ * is between them. What a child's weeks say counts as many times less, so that contradictory days leave a wide interval. Source: quasi-likelihood.
+ */
+export function unsteady(weeks: readonly (readonly [week: number, ll: readonly number[]])[]): number {
+  let [lost, pairs] = [0, 0];
+  for (const [i, [week, ll]] of weeks.entries()) {
+    const before = weeks[i - 1];
+    if (!before || week - before[0] > NEAR) continue;
+    const both = Math.max(...ll.map((x, k) => x + before[1][k]!));
+    lost += 2 * (Math.max(...ll) + Math.max(...before[1]) - both);
+    pairs++;
+  }
+  return Math.max(1, (lost + STEADY) / (pairs + STEADY));
+}
+
 /**
  * What is known of a child of that age on an axis, in week `now`: the prior of its age, then every go in the order it was played, with a
  * drift between weeks. Goes of one week may come in any order. Source: core model, "Estimate".
@@ -72,10 +93,11 @@ export function posterior(axis: Axis, age: Age, goes: readonly Told[], now?: num
     else for (let i = 0; i < all.length; i++) all[i]! += ll[i]!;
   }
   const order = [...weeks].sort(([a], [b]) => a - b);
+  const less = 1 / unsteady(order);
   let shares = normal(axis, middle, sd);
   let last = order[0]?.[0] ?? 0;
   for (const [week, ll] of order) {
-    shares = seen(drifted(axis, shares, week - last), ll);
+    shares = seen(drifted(axis, shares, week - last), less === 1 ? ll : ll.map((x) => less * x));
     last = week;
   }
   // Far beyond its last try a child is again one of its age.
