@@ -167,7 +167,7 @@ function lies(a: Activity, space: HomeSpace, who: Who): Placement | null {
 
 const placeOf = ({ parts: _, ...rest }: Fit): Fitted => rest;
 /** Rounds of shortening until it lies there, and by how much each. */
-const MOST_ROUNDS = 5;
+const MOST_ROUNDS = 12;
 const STILL_SHORTER = 0.94;
 
 /**
@@ -319,6 +319,8 @@ function onFloor(
       activity = standing(shorter(activity, STILL_SHORTER), who, { longest: reaches, ceiling });
       placement = lies(activity, space, who);
     }
+    // With the things of this home it lies nowhere, however short: that is said, and no place is made up.
+    if (!placement) fit = { ...fit, status: "none", trouble: fit.trouble ?? "outside", proved: false, scale };
     const hangs =
       placement !== null && lacksWall(footprintOf(layoutOf(activity), sentOf(activity)), groundOf(space), placement);
     fit = { ...fit, placement, noWall: hangs };

@@ -151,6 +151,19 @@ describe(`${HOMES} hostile homes`, () => {
     }
     expect(placed).toBeGreaterThan(HOMES / 4);
   });
+  it("nothing is called designed or adapted without a place; where it has none the card says so", () => {
+    const why = ["change.ceiling", "change.tooShort", "change.noPlace"];
+    for (const x of all) {
+      const { place } = x.told;
+      if (!place || x.told.status === "noKit") continue;
+      if (place.status !== "none") expect(place.placement, name(x)).not.toBeNull();
+      else
+        expect(
+          said(x.told).filter((k) => why.includes(k)),
+          name(x),
+        ).toHaveLength(1);
+    }
+  });
   it("nothing is asked that cannot be done: reach, ceiling, openings, gaps; and what moves hardly at all is not sent", () => {
     for (const x of all) {
       const now = x.told.activity;
