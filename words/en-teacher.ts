@@ -148,6 +148,9 @@ export const enTeacher: Record<string, string> = {
   "fairHere.back":
     "{half, select, yes {half a step} other {{steps, plural, one {one step} other {{steps, number} steps}}}} back ({metres} m)",
   "level.changed": "The level is changed. A card that was not begun is made anew.",
+  "truth.inside": "of games were in their likely range. If the forecasts are right, about {meant, number}% are.",
+  "truth.off":
+    "Not every forecast is right yet: where it said {forecast, number}%, {seen, number}% of {tries, number} attempts hit.",
   "truth.over":
     "{goes, plural, one {one game} other {{goes, number} games}} of {children, plural, one {one child} other {{children, number} children}}, each beside what was forecast from the games before it.",
   "truth.better":

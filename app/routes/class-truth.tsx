@@ -28,6 +28,7 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
     return () => clearInterval(timer);
   }, [t.working, revalidate]);
   const percent = (x: number | null) => Math.round(100 * (x ?? 0));
+  const { worst } = t;
   return (
     <main className="mx-auto w-full max-w-4xl p-6">
       <h1 className="text-3xl">How forecasts came true</h1>
@@ -49,7 +50,7 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
           <div className="mb-4 grid gap-4 sm:grid-cols-2">
             <p className="note">
               <strong className="block text-2xl">{percent(t.inside)} %</strong>
-              of games had as many hits as the forecast said with 8 chances in 10.
+              {tell("truth.inside", { meant: percent(t.meant) })}
             </p>
             <p className={`note ${t.brier < t.guess ? "note-good" : ""}`}>
               <strong className="block text-2xl">
@@ -58,6 +59,11 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
               {tell(t.brier < t.guess - 0.0005 ? "truth.better" : "truth.noBetter")}
             </p>
           </div>
+          {worst && (
+            <p className="note problem mb-4">
+              {tell("truth.off", { forecast: percent(worst.forecast), seen: percent(worst.seen), tries: worst.tries })}
+            </p>
+          )}
           <Suspense fallback={<div className="h-[340px]" />}>
             <TruthChart bins={t.bins} />
           </Suspense>

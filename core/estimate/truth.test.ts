@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { normalDraw, random } from "../random.ts";
 import { AT } from "./grid.ts";
-import { type GoSeen, truthOf } from "./truth.ts";
+import { type GoSeen, truthOf, worstOf } from "./truth.ts";
 
 /** A game whose share of hits at a multiplier is known: 1 / (1 + m). */
 const shareAt = (x: number) => 1 / (1 + Math.exp(x));
@@ -35,6 +35,11 @@ describe("how forecasts came true", () => {
     expect(Math.abs(t.goes[5]!.forecast - 0.2)).toBeLessThan(Math.abs(t.goes[0]!.forecast - 0.2) / 2);
   });
   it("nothing played is nothing said", () => {
-    expect(truthOf([])).toEqual({ goes: [], bins: [], inside: null, brier: null, guess: null });
+    expect(truthOf([])).toEqual({ goes: [], bins: [], inside: null, meant: null, brier: null, guess: null });
+  });
+  it("the share that is most off is named, where enough was sent and it is off by more than 3 points", () => {
+    const bin = (forecast: number, seen: number, tries = 200) => ({ from: 0, tries, forecast, seen });
+    expect(worstOf([bin(0.5, 0.52), bin(0.84, 0.65), bin(0.94, 0.68), bin(0.2, 0.9, 20)])).toEqual(bin(0.94, 0.68));
+    expect(worstOf([bin(0.5, 0.52), bin(0.3, 0.9, 10)])).toBeNull();
   });
 });

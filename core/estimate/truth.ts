@@ -21,6 +21,8 @@ export interface Forecasted {
   forecast: number;
   low: number;
   high: number;
+  /** The share of games that lies between them, if the forecast is right; one score often carries a tenth of them. */
+  holds: number;
 }
 export interface Truth {
   goes: Forecasted[];
@@ -28,6 +30,8 @@ export interface Truth {
   bins: { from: number; tries: number; forecast: number; seen: number }[];
   /** Share of goes inside their 80 % band; null without any. */
   inside: number | null;
+  /** And so many should, if the forecasts are right; null where none is known. */
+  meant: number | null;
   /** Mean squared error over all tries: of the forecast, and of always guessing the class's own share. */
   brier: number | null;
   guess: number | null;
@@ -78,7 +82,9 @@ export function forecastedOf(goes: readonly GoSeen[]): Forecasted[] {
     const forecast = FINE[g.axis].reduce((sum, _, i) => sum + weights[i]! * shares[i]!, 0);
     const law = hitsLaw(g.tries, shares, weights);
     const { child, week, tries, hits } = g;
-    return { child, week, tries, hits, forecast, low: quantile(law, 0.1) / tries, high: quantile(law, 0.9) / tries };
+    const [from, to] = [quantile(law, 0.1), quantile(law, 0.9)];
+    const holds = law.slice(from, to + 1).reduce((sum, p) => sum + p, 0);
+    return { child, week, tries, hits, forecast, low: from / tries, high: to / tries, holds };
   });
 }
 
@@ -88,13 +94,24 @@ export function truthOf(goes: readonly GoSeen[]): Truth {
   return { goes: out, ...accuracyOf(out) };
 }
 
+/** Fewer sends than this say nothing of one share; what is off by less is near enough. */
+const ENOUGH_TRIES = 50;
+const NEAR = 0.03;
+/** The share that came true least as it was forecast, where any is off by more than 3 points; null: none is. */
+export function worstOf(bins: Truth["bins"]): Truth["bins"][number] | null {
+  const off = (b: Truth["bins"][number]) => Math.abs(b.seen - b.forecast);
+  const many = bins.filter((b) => b.tries >= ENOUGH_TRIES && off(b) > NEAR);
+  return many.length === 0 ? null : many.reduce((a, b) => (off(b) > off(a) ? b : a));
+}
+
 /** How forecasts came true over some goes: a sum over them, so that it costs next to nothing. */
 export function accuracyOf(out: readonly Omit<Forecasted, "child" | "week">[]): Omit<Truth, "goes"> {
   const tries = out.reduce((n, g) => n + g.tries, 0);
-  if (tries === 0) return { bins: [], inside: null, brier: null, guess: null };
+  if (tries === 0) return { bins: [], inside: null, meant: null, brier: null, guess: null };
   const all = out.reduce((n, g) => n + g.hits, 0) / tries;
   const squares = (of: (g: { forecast: number }) => number) =>
     out.reduce((sum, g) => sum + g.hits * (1 - of(g)) ** 2 + (g.tries - g.hits) * of(g) ** 2, 0) / tries;
+  const meant = out.reduce((sum, g) => sum + g.holds, 0) / out.length;
   const inside = out.filter((g) => g.hits / g.tries >= g.low - 1e-9 && g.hits / g.tries <= g.high + 1e-9).length;
   const bins = Array.from({ length: 10 }, (_, i) =>
     out.filter((g) => Math.min(9, Math.floor(10 * g.forecast)) === i),
@@ -110,5 +127,5 @@ export function accuracyOf(out: readonly Omit<Forecasted, "child" | "week">[]): 
       },
     ];
   });
-  return { bins, inside: inside / out.length, brier: squares((g) => g.forecast), guess: squares(() => all) };
+  return { bins, inside: inside / out.length, meant, brier: squares((g) => g.forecast), guess: squares(() => all) };
 }

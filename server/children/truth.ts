@@ -1,5 +1,5 @@
 import { and, eq, inArray, ne } from "drizzle-orm";
-import { accuracyOf, type Truth } from "#core/estimate/truth.ts";
+import { accuracyOf, type Truth, worstOf } from "#core/estimate/truth.ts";
 import { MODEL_VERSION } from "#core/model.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { inSchool, schema } from "../db/client.ts";
@@ -11,6 +11,8 @@ const { child, childForecast, evidence } = schema;
 
 export interface ClassTruth extends Omit<Truth, "goes"> {
   className: string;
+  /** The share that came true least as it was forecast; null: all are near enough. */
+  worst: Truth["bins"][number] | null;
   goes: number;
   children: number;
   leftOut: Record<LeftOut, number>;
@@ -34,8 +36,10 @@ export async function truthOfClass(who: SignedIn, classId: string): Promise<Clas
     const missing = known.map((k) => k.childId).filter((id) => !kept.some((k) => k.childId === id));
     await askFor(tx, who.schoolId, "evidence", missing);
     const goes = kept.flatMap((k) => k.goes);
+    const accuracy = accuracyOf(goes);
     return {
-      ...accuracyOf(goes),
+      ...accuracy,
+      worst: worstOf(accuracy.bins),
       className: name,
       goes: goes.length,
       children: known.length,

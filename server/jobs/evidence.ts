@@ -146,13 +146,14 @@ async function keepForecasts(schoolId: string, childId: string, age: number): Pr
     return means ? [{ child: r.action, age, axis, week: weekOf(r.at), tries, hits, means, ll }] : [];
   });
   const goes = (await figures("forecasted", seen)).map(
-    ({ week, tries, hits, forecast, low, high }): ForecastSeen => ({
+    ({ week, tries, hits, forecast, low, high, holds }): ForecastSeen => ({
       week,
       tries,
       hits,
       forecast: rounded(forecast),
       low: rounded(low),
       high: rounded(high),
+      holds: rounded(holds),
     }),
   );
   await inSchool(schoolId, (tx) =>
