@@ -25,8 +25,8 @@ describe("warnings", () => {
     expect(warningsOf(of(name), PEOPLE)).toEqual([]);
   });
   it("nor of any ready activity, at its own ages", () => {
-    // A third of them in every run, all when it is proved.
-    const every = Number(process.env.YARD_SEQUENCES ?? 2_000) > 2_000 ? 1 : 3;
+    // A sixth of them in every run, all when it is proved.
+    const every = Number(process.env.YARD_SEQUENCES ?? 2_000) > 2_000 ? 1 : 6;
     for (const r of ready.filter((_, i) => i % every === 0))
       for (const a of [r.activity, r.youngest]) {
         const { from, to } = a.ages;

@@ -27,6 +27,9 @@ const AS_GOOD = 0.05;
 /** Half the spread, and some years more where it is not the spread that counts, must move the chance to win by more than this. */
 const SKILL = 0.03;
 const YEARS = 4;
+/** Where a match has to be drawn, so many games and steps of them tell it. */
+const GAMES = 2000;
+const STEPS = 60_000;
 /** Where two end level so often, nobody can win. */
 const LEVEL = 0.9;
 /** Exercises are dosed for children; a grown-up does what the oldest do. */
@@ -152,7 +155,10 @@ export function skillOf(a: Activity, who: Who): { more: number; level: number } 
     { age, multiplier: multiplier / 2 },
     { age: who.age, multiplier },
   ];
-  const told = forecastActivity(a, pair, { players: 2, mode: "against", seed: 1 }, "middle");
+  const told = forecastActivity(a, pair, { players: 2, mode: "against", seed: 1 }, "middle", {
+    samples: GAMES,
+    sampleBudget: STEPS,
+  });
   const [one, other] = told.sides;
   if (!one || !other || one.win === null) return null;
   const level = one.points.at.reduce((sum, v, i) => {
