@@ -141,7 +141,7 @@ describe("variants on the play screen", () => {
     await press(page, "They all stand");
     await press(page, "All of them");
     await sees(page, "2 frames played.");
-    await sees(page, "2 + 15 = 17");
+    await sees(page, "2 + 12 (6 pins) + 3 (all at once) = 17");
     await handIn(page);
     await sees(page, "You got 17 points.");
     const kept = await keptOf(name);
