@@ -12,7 +12,11 @@ beforeAll(async () => {
   page = await teacherPage(browser);
 });
 
-const saved = (p: Page) => p.waitForSelector("[data-save=saved]");
+/** What a drag changed begins to be saved once it has paused: until then the page still says that all is saved. */
+async function saved(p: Page): Promise<void> {
+  await new Promise((done) => setTimeout(done, 500));
+  await p.waitForSelector("[data-save=saved]");
+}
 const peg = (p: Page, id: string) => p.waitForSelector(`[data-peg=${id}]`);
 const metresOf = async (p: Page, id: string) =>
   Number(await (await peg(p, id))!.evaluate((e) => e.getAttribute("aria-valuenow")));
