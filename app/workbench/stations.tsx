@@ -73,7 +73,7 @@ export function answerOf(s: Station, a: Activity): string {
         ? `${a.levels.list.length} levels, ${Math.round(100 * a.levels.low)} to ${Math.round(100 * a.levels.high)} % ${a.levels.of === "end" ? "reach the end" : "hits"}`
         : "Everybody plays it as it is drawn";
     case "send":
-      return `About ${a.minutes} minutes`;
+      return a.minutes === 1 ? "About 1 minute" : `About ${a.minutes} minutes`;
   }
 }
 
