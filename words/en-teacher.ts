@@ -62,7 +62,7 @@ export const enTeacher: Record<string, string> = {
   "level.nothing":
     "Levels of this number would all be alike: it does not change how often the end is reached, or by far too much. Take another one.",
   "level.fewer": "These are fewer levels than asked for: no other values of this number lie in between.",
-  "level.fewerHits": "Fewer levels than you asked for: any more would hardly differ from these.",
+  "level.fewerHits": "You get fewer levels than you asked for, because more of them would hardly differ.",
   "level.noneDiffer":
     "With what may change, every level would be the same for a typical child. {lets, select, yes {Allowing this as well would make them differ: {knob}.} other {Move a target, or use another item, to make them differ.}}",
   "level.allow": "Allow: {knob}",
