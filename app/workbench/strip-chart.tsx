@@ -1,6 +1,6 @@
 import { Bar, BarChart, CartesianGrid, Legend, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { Distribution } from "#core/forecast/distribution.ts";
-import type { Forecast } from "#core/forecast/forecast.ts";
+import type { Forecast } from "#core/forecast/result.ts";
 import { percentTick } from "./percent.ts";
 
 type Kind = "sends" | "points" | "finish" | "minutes" | "moving";

@@ -6,7 +6,7 @@ import { betterIn, type Unit } from "#core/contract/contract.ts";
 import { timeOf } from "#core/exercises/library.ts";
 import { likelyRange as likely, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
-import type { Forecast } from "#core/forecast/forecast.ts";
+import type { Forecast } from "#core/forecast/result.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";

@@ -4,7 +4,7 @@ import type { SchoolItems } from "#core/compile/card.ts";
 import type { KitFit } from "#core/compile/class-fit.ts";
 import type { HomeFacts } from "#core/compile/for-home.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
-import type { Forecast } from "#core/forecast/forecast.ts";
+import type { Forecast } from "#core/forecast/result.ts";
 import type { Warning } from "#core/forecast/warnings.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import type { ForecastWorker, HomeMade } from "../workers/forecast.worker.ts";

@@ -5,7 +5,8 @@ import { type Fitted, forHome, type HomeFacts } from "#core/compile/for-home.ts"
 import type { Phrase } from "#core/contract/contract.ts";
 import { mean } from "#core/forecast/distribution.ts";
 import { forecastActivity, layoutOf, type Who } from "#core/forecast/for-activity.ts";
-import { type Forecast, Graph } from "#core/forecast/forecast.ts";
+import { Graph } from "#core/forecast/forecast.ts";
+import type { Forecast } from "#core/forecast/result.ts";
 import { warningsOf } from "#core/forecast/warnings.ts";
 import { type Activity, parseActivity } from "#core/formats/activity.ts";
 import { listOf } from "#core/kit/items.ts";

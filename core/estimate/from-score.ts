@@ -1,6 +1,7 @@
 import { betterIn } from "../contract/contract.ts";
 import { forecastActivity } from "../forecast/for-activity.ts";
-import { Graph, type SideForecast } from "../forecast/forecast.ts";
+import { Graph } from "../forecast/forecast.ts";
+import type { SideForecast } from "../forecast/result.ts";
 import type { Activity } from "../formats/activity.ts";
 import type { Age } from "../measures/stature.ts";
 import type { PlayScore } from "../records/play.ts";

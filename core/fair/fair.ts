@@ -2,7 +2,8 @@ import { LEAST_COURT, MOST_NEARER, type Role, type Setup, WIDER } from "../contr
 import { FAIR_KNOBS, type FairKnob } from "../contract/people.ts";
 import { hasGuards, lineRange } from "../contract/standing.ts";
 import { forecastActivity, type Who } from "../forecast/for-activity.ts";
-import { type Forecast, ForecastStopped, Shared, type SoFar } from "../forecast/forecast.ts";
+import { ForecastStopped, Shared, type SoFar } from "../forecast/forecast.ts";
+import type { Forecast } from "../forecast/result.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { logit } from "../log-odds.ts";

@@ -2,9 +2,11 @@ import { describe, expect, it } from "vitest";
 import type { Setup } from "../contract/contract.ts";
 import { type Activity, fromPattern } from "../formats/activity.ts";
 import type { PatternName } from "../patterns/registry.ts";
-import { mean, variance } from "./distribution.ts";
+import { mean } from "./distribution.ts";
 import { forecastActivity } from "./for-activity.ts";
-import type { Forecast, ForecastInput } from "./forecast.ts";
+import type { ForecastInput } from "./forecast.ts";
+import type { Forecast } from "./result.ts";
+import { variance } from "./spread.testing.ts";
 
 const alone: Setup = { players: 1, mode: "alone", seed: 1 };
 const two: Setup = { players: 2, mode: "against", seed: 1 };

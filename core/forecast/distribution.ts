@@ -29,12 +29,6 @@ export function mean(d: Distribution): number {
 /** Rounding of many chances added up. */
 const SLACK = 1e-9;
 
-/** The mean squared distance from the mean. */
-export function variance(d: Distribution): number {
-  const middle = mean(d);
-  const all = d.p.reduce((a, b) => a + b, 0);
-  return d.at.reduce((sum, v, i) => sum + d.p[i]! * (v - middle) ** 2, 0) / all;
-}
 /** The smallest value with at least `share` (0 to 1) of all plays at or below it; Infinity where so many have no number at all. */
 export function quantile(d: Distribution, share: number): number {
   let sum = 0;

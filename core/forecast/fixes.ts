@@ -1,7 +1,7 @@
 import type { Knob, Phrase } from "../contract/contract.ts";
 import { fieldOf, setTo } from "../contract/range.ts";
-import { withSetting } from "../contract/settings.ts";
 import { type Activity, parseActivity } from "../formats/activity.ts";
+import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
 import { fairPoints, withPoints } from "./fair-points.ts";
 import type { Who } from "./for-activity.ts";
@@ -20,11 +20,7 @@ const numbersOf = (a: Activity): NumberKnob[] =>
     .filter((k): k is NumberKnob => k.kind === "number" && k.of !== "standing" && k.station === "score");
 
 function withValue(a: Activity, k: Knob, value: string | number): Activity | null {
-  const { params, match } = withSetting(
-    { params: a.pattern.params as unknown, match: a.match },
-    { field: fieldOf(k), value },
-  );
-  const next = { ...a, match, pattern: { ...a.pattern, params } } as Activity;
+  const next = adjusted(a, [{ field: fieldOf(k), value }]);
   return parseActivity(next).ok ? next : null;
 }
 function set(a: Activity, k: NumberKnob, value: number): Fix | null {

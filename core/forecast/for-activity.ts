@@ -23,7 +23,8 @@ import type { Item } from "../things/item.ts";
 import { laidParts } from "../yard/layouts/laid.ts";
 import { asSeen } from "../yard/off-wall.ts";
 import { type Part, reachOfLayout } from "../yard/parts.ts";
-import { type Forecast, type ForecastInput, forecast, type Graph } from "./forecast.ts";
+import { type ForecastInput, forecast, type Graph } from "./forecast.ts";
+import type { Forecast } from "./result.ts";
 
 export interface Who {
   age: Age;

@@ -7,9 +7,10 @@ import { type Activity, activity, fromPattern, gamePartOf } from "../formats/act
 import { opened } from "../formats/opened.ts";
 import { patternNames, patterns } from "../patterns/registry.ts";
 import { asksAtMost } from "../physics/send.ts";
-import { distribution, mean, quantile, variance } from "./distribution.ts";
+import { distribution, mean, quantile } from "./distribution.ts";
 import { forecastActivity, layoutOf, pegRates, personOf, sendingIn } from "./for-activity.ts";
 import { ForecastStopped } from "./forecast.ts";
+import { variance } from "./spread.testing.ts";
 
 const alone = { players: 1, mode: "alone", seed: 3 } as const;
 const climb = (over: object = {}, around: Partial<Match> = {}): Activity => {

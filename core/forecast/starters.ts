@@ -1,7 +1,7 @@
 import type { Setup } from "../contract/contract.ts";
 import type { Game } from "../contract/game.ts";
 import { type Distribution, mixed } from "./distribution.ts";
-import type { Forecast, SideForecast } from "./forecast.ts";
+import type { Forecast, SideForecast } from "./result.ts";
 
 /** A setup in which one of the sides starts, and the place of each side in it, in the order of the match as it was given. */
 export interface Order {

@@ -5,6 +5,7 @@ import { type BaseState, isRefusal, type Phrase, type Setup } from "../contract/
 import type { GameEvent } from "../events/events.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import { keptBy } from "../kept-by.ts";
 import { wholeMinutes } from "../plan/plan.ts";
 import { type Distribution, quantile } from "./distribution.ts";
 import { chosen, ends, type Fix, minutes, moved, points, scaled } from "./fixes.ts";
@@ -184,10 +185,9 @@ const hopelessIn = (a: Activity, people: readonly Who[]): string[] => {
 };
 /** Several warnings ask for the same: it is worked out once for each activity and person. */
 function kept<T>(work: (a: Activity, who: Who) => T): (a: Activity, who: Who) => T {
-  const known = new WeakMap<Activity, Map<string, T>>();
+  const known = keptBy((_: Activity) => new Map<string, T>());
   return (a, who) => {
-    const of = known.get(a) ?? new Map<string, T>();
-    known.set(a, of);
+    const of = known(a);
     const key = JSON.stringify(who);
     if (!of.has(key)) of.set(key, work(a, who));
     return of.get(key)!;
