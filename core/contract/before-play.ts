@@ -12,9 +12,10 @@ import {
   type SetOut,
   type Setup,
 } from "./contract.ts";
-import type { Game } from "./game.ts";
 import type { Match } from "./match.ts";
-import { type Setting, withSetting } from "./settings.ts";
+import type { Game } from "./opened-game.ts";
+import type { Setting } from "./setting.ts";
+import { withSetting } from "./settings.ts";
 import { LINE_FIELD, linesOf, TARGETS_FIELD } from "./standing.ts";
 
 /** A state in which something was decided before play: it goes along to the end, and is kept with the score. */

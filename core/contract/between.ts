@@ -1,7 +1,7 @@
 import type { Ask } from "../asks/ask.ts";
 import type { GameEvent } from "../events/events.ts";
 import { type BaseState, type Between, isRefusal, refuse } from "./contract.ts";
-import type { Game } from "./game.ts";
+import type { Game } from "./opened-game.ts";
 
 /** A state of a game with an exercise between sends: who owes it, and how many each has sent since the last one. */
 interface OwingState extends BaseState {

@@ -1,11 +1,6 @@
 import { type BaseState, MOST_PLAYERS, type Rules, refuse } from "./contract.ts";
-import type { Game } from "./game.ts";
+import type { Company, Game } from "./opened-game.ts";
 
-/** Who may stop playing now, and where somebody more may begin: a side by number, or (null) a side of its own. */
-export interface Company {
-  leave: readonly number[];
-  join: readonly (number | null)[];
-}
 const set = (s: BaseState) => (s as { set?: Readonly<Record<string, unknown>> }).set;
 /** A shared score that not all made together from beginning to end compares with nothing else: what is told of it. */
 const COMPANY_FIELD = "company";

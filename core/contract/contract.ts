@@ -7,7 +7,7 @@ import type { Posture } from "../physics/release.ts";
 import type { Floor } from "../things/floors.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Match, MatchField, Swap } from "./match.ts";
-import type { Setting } from "./settings.ts";
+import type { Setting } from "./setting.ts";
 
 /** A message key with its parameters; the sentence lives in a catalogue. */
 export interface Phrase {

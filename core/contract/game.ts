@@ -1,30 +1,10 @@
 import { beforePlay } from "./before-play.ts";
 import { withBetween } from "./between.ts";
-import { type Company, withCompany } from "./company.ts";
-import type { AnyPattern, BaseState, Counters, GamePart, Rules, Setup } from "./contract.ts";
+import { withCompany } from "./company.ts";
+import type { AnyPattern, GamePart, Setup } from "./contract.ts";
 import type { Match } from "./match.ts";
+import type { Game } from "./opened-game.ts";
 import { ownWay } from "./people.ts";
-
-/** A game opened: a pattern with its parameters and its match, under the rules of one version. What referee, forecast and screens run. */
-export interface Game
-  extends Omit<
-    Rules<unknown, BaseState>,
-    "start" | "clock" | "sidesMeet" | "firstEnds" | "starting" | "counters" | "leave" | "join"
-  > {
-  name: string;
-  params: unknown;
-  match: Match;
-  pattern: AnyPattern;
-  start(setup: Setup): BaseState;
-  clock(setup: Setup): "none" | "bell" | "state";
-  sidesMeet(setup: Setup): boolean;
-  firstEnds(setup: Setup): boolean;
-  counters(setup: Setup): Counters<BaseState> | null;
-  /** The same match with another side starting. */
-  starting(setup: Setup, side: number): Setup;
-  /** Who may leave now, and where somebody may join. */
-  company(state: BaseState): Company;
-}
 
 /** Opens a game of a pattern. `version`: the rules that a play began with; those of now unless given. RangeError names a version that is not there. */
 export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, version?: number): Game {

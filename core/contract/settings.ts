@@ -1,10 +1,6 @@
+import type { Setting } from "./setting.ts";
 import { LINE_FIELD, standsAs, TARGETS_FIELD, withTargets } from "./standing.ts";
 
-/** One setting of a game by its field: the way to it from the pattern or the match, `params.tries`, `match.goes.count`. */
-export interface Setting {
-  field: string;
-  value: string | number | boolean;
-}
 /** What of a game can be set: its parameters, and the match around it. */
 interface Settable {
   params: unknown;

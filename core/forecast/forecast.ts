@@ -23,7 +23,7 @@ import {
   type Score,
   type Setup,
 } from "../contract/contract.ts";
-import type { Game } from "../contract/game.ts";
+import type { Game } from "../contract/opened-game.ts";
 import { asTheyPlay } from "../contract/people.ts";
 import type { Body, GameEvent } from "../events/events.ts";
 import { random } from "../random.ts";

@@ -1,5 +1,5 @@
 import type { Setup } from "../contract/contract.ts";
-import type { Game } from "../contract/game.ts";
+import type { Game } from "../contract/opened-game.ts";
 import { type Distribution, mixed } from "./distribution.ts";
 import type { Forecast, SideForecast } from "./result.ts";
 

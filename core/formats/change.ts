@@ -1,5 +1,6 @@
 import { familyKnobs, fieldOf } from "../contract/range.ts";
-import { hasField, type Setting, withSetting } from "../contract/settings.ts";
+import type { Setting } from "../contract/setting.ts";
+import { hasField, withSetting } from "../contract/settings.ts";
 import type { Activity } from "./activity.ts";
 import { opened } from "./opened.ts";
 

@@ -9,7 +9,8 @@ import {
   RAMP_PART,
   SET_OUT_FIELD,
 } from "../contract/contract.ts";
-import { type Game, openGame } from "../contract/game.ts";
+import { openGame } from "../contract/game.ts";
+import type { Game } from "../contract/opened-game.ts";
 import { standingKnobs } from "../contract/standing.ts";
 import type { Face } from "../kit/face.ts";
 import { matchKnobs } from "../match/knobs.ts";

@@ -3,7 +3,7 @@ import { shifted } from "../compile/challenge.ts";
 import type { Support } from "../compile/support.ts";
 import { type Knob, MOST_NEARER, type Phrase, type Role } from "../contract/contract.ts";
 import { fieldOf, setTo } from "../contract/range.ts";
-import type { Setting } from "../contract/settings.ts";
+import type { Setting } from "../contract/setting.ts";
 import { LINE_FIELD, lineRange } from "../contract/standing.ts";
 import type { Who } from "../forecast/for-activity.ts";
 import { type Activity, LOW_POSTURES, MOST_FAMILY, parseActivity } from "../formats/activity.ts";

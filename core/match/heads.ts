@@ -1,6 +1,6 @@
 import type { Setup } from "../contract/contract.ts";
 import { MOST_HEAD } from "../contract/contract.ts";
-import type { Game } from "../contract/game.ts";
+import type { Game } from "../contract/opened-game.ts";
 
 /**
  * The most points (or goals, or runs) that somebody may begin a match with: so many as still put a side farther ahead. 0: nothing of the kind

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { askOf, mainAsks } from "../asks/ask.ts";
 import { type BaseState, isRefusal, type Possible } from "../contract/contract.ts";
-import { type Game, openGame } from "../contract/game.ts";
+import { openGame } from "../contract/game.ts";
 import { type Match, match } from "../contract/match.ts";
+import type { Game } from "../contract/opened-game.ts";
 import { fromPattern } from "../formats/activity.ts";
 import { random } from "../random.ts";
 import { bodiesOf } from "../referee/referee.ts";

@@ -1,6 +1,5 @@
 import { type Ask, arranged, askOf, mainAsks, type Spot, standsAt } from "../asks/ask.ts";
 import { laidIn, setIn } from "../contract/before-play.ts";
-import type { Company } from "../contract/company.ts";
 import {
   type AnyPattern,
   type BaseState,
@@ -14,7 +13,8 @@ import {
   type Score,
   type Setup,
 } from "../contract/contract.ts";
-import { type Game, openGame } from "../contract/game.ts";
+import { openGame } from "../contract/game.ts";
+import type { Company, Game } from "../contract/opened-game.ts";
 import { eventNow } from "../events/before.ts";
 import { type Body, type GameEvent, MOST_EVENTS, type PlayEvent, type RecordedEvent } from "../events/events.ts";
 

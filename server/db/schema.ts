@@ -19,7 +19,7 @@ import {
 import type { Card } from "#core/compile/card.ts";
 import type { Support } from "#core/compile/support.ts";
 import type { Decided } from "#core/compile/swap.ts";
-import type { Setting } from "#core/contract/settings.ts";
+import type { Setting } from "#core/contract/setting.ts";
 import type { Forecasted } from "#core/estimate/truth.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
 import type { OwnExercise } from "#core/exercises/own.ts";

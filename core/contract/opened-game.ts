@@ -1,0 +1,28 @@
+import type { AnyPattern, BaseState, Counters, Rules, Setup } from "./contract.ts";
+import type { Match } from "./match.ts";
+
+/** Who may stop playing now, and where somebody more may begin: a side by number, or (null) a side of its own. */
+export interface Company {
+  leave: readonly number[];
+  join: readonly (number | null)[];
+}
+/** A game opened: a pattern with its parameters and its match, under the rules of one version. What referee, forecast and screens run. */
+export interface Game
+  extends Omit<
+    Rules<unknown, BaseState>,
+    "start" | "clock" | "sidesMeet" | "firstEnds" | "starting" | "counters" | "leave" | "join"
+  > {
+  name: string;
+  params: unknown;
+  match: Match;
+  pattern: AnyPattern;
+  start(setup: Setup): BaseState;
+  clock(setup: Setup): "none" | "bell" | "state";
+  sidesMeet(setup: Setup): boolean;
+  firstEnds(setup: Setup): boolean;
+  counters(setup: Setup): Counters<BaseState> | null;
+  /** The same match with another side starting. */
+  starting(setup: Setup, side: number): Setup;
+  /** Who may leave now, and where somebody may join. */
+  company(state: BaseState): Company;
+}
