@@ -14,7 +14,7 @@ import type { Part } from "#core/yard/parts.ts";
 import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore, sayWorking } from "#words/say.ts";
 import { verbOf } from "#words/verbs.ts";
 import { CallCode } from "./call.tsx";
-import type { CardData, Step } from "./card-app.tsx";
+import type { CardData, Step } from "./card-data.ts";
 import { CompanyPanel } from "./company.tsx";
 import type { SetValues } from "./family-set.tsx";
 import { Finished, markOf } from "./finished.tsx";

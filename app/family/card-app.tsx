@@ -1,11 +1,11 @@
 import { ArrowLeft } from "lucide-react";
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import type { OpenCard } from "#server/cards/family.ts";
 import { say } from "#words/say.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { remember, rememberedJson } from "../kept.ts";
 import { useOnline } from "../ui/use-online.ts";
+import { type CardData, STEPS, type Step, stepOf, type Ticks } from "./card-data.ts";
 import { FetchScreen } from "./fetch-screen.tsx";
 import { HandInScreen } from "./hand-in-screen.tsx";
 import { LookScreen } from "./look-screen.tsx";
@@ -31,28 +31,6 @@ const atOnce = import.meta.env.SSR || new URLSearchParams(location.search).get("
 const SetUpScreen =
   (atOnce ? await loadSetUp().catch(() => null) : null) ?? lazy(async () => ({ default: await loadSetUp() }));
 
-export type CardData = OpenCard & {
-  token: string;
-  opens: string;
-  closes: string;
-  /** The screen that the page was made for: a page kept on the device may be opened at another one. */
-  asked: { screen: string | null; at: string | null };
-};
-export const STEPS = ["fetch", "setup", "look", "play", "handin"] as const;
-export type Step = (typeof STEPS)[number];
-/** The screen of an address; what is none of them is the first. */
-export const stepOf = (asked: string | null): Step => STEPS.find((s) => s === asked) ?? "fetch";
-
-/** What the family has ticked, kept for this card on this device. */
-export interface Ticks {
-  have: string[];
-  look: string[];
-  grownUp: boolean;
-  /** The day of the look round: it holds for that day. */
-  day: string;
-  /** The go that the last look round was for; the next one needs its own. */
-  of: string | null;
-}
 const NO_TICKS: Ticks = { have: [], look: [], grownUp: false, day: "", of: null };
 export const today = () => new Date().toDateString();
 

@@ -4,7 +4,7 @@ import { MANY_TIES } from "#core/contract/people.ts";
 import type { Fair } from "#core/fair/fair.ts";
 import { say } from "#words/say.ts";
 import { useFair } from "../ui/use-fair.ts";
-import type { CardData } from "./card-app.tsx";
+import type { CardData } from "./card-data.ts";
 
 /** Ages that somebody may say of the others: nothing else is asked, and it stays on the device. */
 const AGES = [4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, "adult"] as const;

@@ -7,7 +7,7 @@ import type { Item } from "#core/things/item.ts";
 import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
 import { verbOf } from "#words/verbs.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import type { CardData, Ticks } from "./card-app.tsx";
+import type { CardData, Ticks } from "./card-data.ts";
 import type { OwnCard } from "./own-card.ts";
 import { useHeading } from "./use-heading.ts";
 

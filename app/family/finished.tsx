@@ -4,7 +4,7 @@ import { beatsMark, rankOf, settingOf } from "#core/records/rank.ts";
 import { type Play, view } from "#core/referee/play.ts";
 import { say, sayList, sayScore, sayWorking } from "#words/say.ts";
 import { remember } from "../kept.ts";
-import type { CardData } from "./card-app.tsx";
+import type { CardData } from "./card-data.ts";
 import type { LocalPlay } from "./store.ts";
 
 /** The teacher's mark, unless the match is scored in another way than it. */

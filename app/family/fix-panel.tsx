@@ -2,7 +2,7 @@ import { useState } from "react";
 import { type Ask, mainAsks } from "#core/asks/ask.ts";
 import { missOf, type Play, view } from "#core/referee/play.ts";
 import { say } from "#words/say.ts";
-import type { CardData } from "./card-app.tsx";
+import type { CardData } from "./card-data.ts";
 import type { Act } from "./inputs/input.ts";
 import { hasInput, Input } from "./inputs/inputs.tsx";
 import { labelOf, seenText } from "./seen.ts";

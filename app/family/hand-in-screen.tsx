@@ -4,7 +4,7 @@ import { say, sayScore } from "#words/say.ts";
 import { Face } from "../drawings/face.tsx";
 import { rememberedJson } from "../kept.ts";
 import { ExerciseList } from "../ui/exercises.tsx";
-import type { CardData, Step } from "./card-app.tsx";
+import type { CardData, Step } from "./card-data.ts";
 import { holdPage } from "./offline.ts";
 import { changePlay, eventsOf, isInMemory, type LocalPlay, moveToMemory } from "./store.ts";
 import { syncAll } from "./sync.ts";

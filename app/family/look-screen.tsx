@@ -1,6 +1,6 @@
 import { say } from "#words/say.ts";
 import { ExerciseList } from "../ui/exercises.tsx";
-import type { CardData, Ticks } from "./card-app.tsx";
+import type { CardData, Ticks } from "./card-data.ts";
 
 export function LookScreen({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {
   const { cautions, grownUp, activity } = data.card;

@@ -7,7 +7,7 @@ import { enGame } from "#words/en-game.ts";
 import { loadWords } from "#words/games/load.ts";
 import { addWords, say } from "#words/say.ts";
 import { Board } from "./board.tsx";
-import type { CardData, Step } from "./card-app.tsx";
+import type { CardData, Step } from "./card-data.ts";
 import type { OwnCard } from "./own-card.ts";
 import { Question, toAsk } from "./question.tsx";
 import { changePlay, type LocalPlay } from "./store.ts";

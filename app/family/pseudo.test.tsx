@@ -15,7 +15,7 @@ import { NOTHING_SAID } from "#core/records/home.ts";
 import { bodiesOf } from "#core/referee/referee.ts";
 import { type LayoutName, layoutNames } from "#core/yard/layouts/index.ts";
 import { exampleOf } from "#core/yard/layouts/laid.ts";
-import type { CardData, Ticks } from "./card-app.tsx";
+import type { CardData, Ticks } from "./card-data.ts";
 import type { OwnCard } from "./own-card.ts";
 
 /** A language of its own: every whole sentence stands in brackets, so that one glued from pieces shows. */

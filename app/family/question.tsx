@@ -2,7 +2,7 @@ import { useState } from "react";
 import { say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { remember, remembered } from "../kept.ts";
-import type { CardData } from "./card-app.tsx";
+import type { CardData } from "./card-data.ts";
 
 const keyOf = (card: string) => `yard-question-${card}`;
 /** Whether the question of a card was not answered yet on this device. */

@@ -9,7 +9,7 @@ import { openPlay, referee, view } from "#core/referee/referee.ts";
 import { enGame } from "#words/en-game.ts";
 import { gameWords } from "#words/games/all.ts";
 import { addWords } from "#words/say.ts";
-import type { CardData } from "./card-app.tsx";
+import type { CardData } from "./card-data.ts";
 import { heard } from "./seen.ts";
 
 addWords(enGame);

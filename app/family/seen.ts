@@ -3,7 +3,7 @@ import type { GameEvent, PlayEvent } from "#core/events/events.ts";
 import type { View } from "#core/referee/play.ts";
 import type { Part } from "#core/yard/parts.ts";
 import { say, sayPhrase, sayScore, targetName } from "#words/say.ts";
-import type { CardData } from "./card-app.tsx";
+import type { CardData } from "./card-data.ts";
 import { zoneName } from "./inputs/zones.tsx";
 
 /** What the things and places of a card are called. */

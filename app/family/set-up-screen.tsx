@@ -5,7 +5,7 @@ import type { HitRule } from "#core/rules/hit-rule.ts";
 import type { Place } from "#core/yard/parts.ts";
 import { countedIn, itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import type { CardData, Ticks } from "./card-app.tsx";
+import type { CardData, Ticks } from "./card-data.ts";
 import { RoomMap } from "./room-map.tsx";
 import { YardMap } from "./yard-map.tsx";
 

@@ -7,7 +7,7 @@ import { exampleOf, laidParts } from "#core/yard/layouts/laid.ts";
 import { partsOf } from "#core/yard/parts.ts";
 import { RoomPlan } from "../ui/room-plan.tsx";
 import { TIGHT } from "../workbench/home-view.tsx";
-import type { CardData } from "./card-app.tsx";
+import type { CardData } from "./card-data.ts";
 import { type Stage, stages } from "./set-up-screen.tsx";
 import { YardMap } from "./yard-map.tsx";
 

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { resultCode } from "#core/records/result-code.ts";
 import { type Play, view } from "#core/referee/play.ts";
 import { say, sayScore } from "#words/say.ts";
-import type { CardData } from "./card-app.tsx";
+import type { CardData } from "./card-data.ts";
 import type { LocalPlay } from "./store.ts";
 import type { Writes } from "./use-writes.ts";
 

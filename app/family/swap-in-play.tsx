@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { itemName, namesOf, say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import type { CardData } from "./card-app.tsx";
+import type { CardData } from "./card-data.ts";
 import type { Act } from "./inputs/input.ts";
 import type { OwnCard } from "./own-card.ts";
 

@@ -1,7 +1,8 @@
 import { useEffect } from "react";
 import type { Unit } from "#core/contract/contract.ts";
 import { say, sayScore } from "#words/say.ts";
-import { type CardData, usePlays } from "./card-app.tsx";
+import { usePlays } from "./card-app.tsx";
+import type { CardData } from "./card-data.ts";
 import type { OwnCard } from "./own-card.ts";
 import PlayScreen from "./play-screen.tsx";
 import { dropPractice, playsOfCard } from "./store.ts";

@@ -5,7 +5,7 @@ import { hasGuards, lineRange, linesIn } from "#core/contract/standing.ts";
 import { mostHead } from "#core/match/heads.ts";
 import { say, sayList, sayPhrase } from "#words/say.ts";
 import { FollowCall } from "./call.tsx";
-import type { CardData } from "./card-app.tsx";
+import type { CardData } from "./card-data.ts";
 import { FairMatch } from "./fair-match.tsx";
 import { choosable, FamilySet, type SetValues } from "./family-set.tsx";
 import { holdPage } from "./offline.ts";

@@ -7,7 +7,7 @@ import { activityFor } from "#server/activities/activities.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
-import type { CardData } from "../family/card-app.tsx";
+import type { CardData } from "../family/card-data.ts";
 import { Pieces } from "../family/pieces.tsx";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/try-it";

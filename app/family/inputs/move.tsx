@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
-import type { CardData } from "../card-app.tsx";
+import type { CardData } from "../card-data.ts";
 import { PieceShape } from "../yard-map.tsx";
 import { Grid } from "./grid.tsx";
 import type { Act } from "./input.ts";
