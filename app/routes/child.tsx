@@ -5,7 +5,6 @@ import { isSend } from "#core/actions/actions.ts";
 import { SUPPORT_IDS, SUPPORT_KINDS, SUPPORTS } from "#core/compile/support.ts";
 import { type Lean, pulls } from "#core/estimate/lean.ts";
 import { plainly, plateChance, usualRun } from "#core/estimate/plainly.ts";
-import { betterOf, rankOf, settingOf } from "#core/records/rank.ts";
 import { breather, inSteps } from "#server/breathe.ts";
 import { childPage } from "#server/children/child.ts";
 import { saveSupports } from "#server/children/supports.ts";
@@ -15,6 +14,7 @@ import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import type { Point } from "../children/accuracy-chart.tsx";
+import { bestsOf, changesOf, marksOf, moodOf } from "../children/of-goes.ts";
 import { fieldsOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { Heads } from "../ui/heads.tsx";
@@ -27,13 +27,10 @@ const LOOK_AGAIN = 3000;
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.child.name ?? "Child"} · Daring Yard` }];
 
-/** How a criterion was marked before is shown so far back. */
-const MOST_MARKS = 4;
-
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const [child, { zone }] = await Promise.all([found(childPage(who, idOf(params.id, "child"))), shellOf(who)]);
-  const { age } = child;
+  const { age, goes, cards, ...rest } = child;
   const breathe = breather();
   const courses = [];
   for (const c of child.courses) {
@@ -61,11 +58,32 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   }
   return {
     child: {
-      ...child,
+      ...rest,
+      age,
       known: child.known.map(([action, k]) => [action, { ...k, last: day(k.last, zone) }] as const),
       courses,
-      cards: await inSteps(child.cards, (c) => ({ ...c, opensAt: day(c.opensAt, zone) }), breathe),
-      goes: await inSteps(child.goes, (g) => ({ ...g, startedAt: when(g.startedAt, zone) }), breathe),
+      bests: bestsOf(goes),
+      marks: marksOf(cards),
+      changes: changesOf(cards),
+      mood: moodOf(goes),
+      // A year of them: only what the page says of each.
+      games: await inSteps(
+        cards,
+        (c) => ({ assignmentId: c.assignmentId, name: `${c.title}, ${day(c.opensAt, zone)}` }),
+        breathe,
+      ),
+      goes: await inSteps(
+        goes,
+        (g) => ({
+          id: g.playId,
+          at: when(g.startedAt, zone),
+          title: g.title,
+          score: sayScore(g.score.value, g.score.unit),
+          sends: g.score.sends,
+          with: g.source === "paper" ? "on paper" : g.setup.players === 1 ? "alone" : `${g.setup.players}`,
+        }),
+        breathe,
+      ),
     },
   };
 }
@@ -105,27 +123,6 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
     return () => clearInterval(t);
   }, [c.working, revalidate]);
   const known = new Map(c.known);
-  // The best of each game, like compared with like.
-  const bests = new Map<string, (typeof c.goes)[number]>();
-  for (const g of c.goes) {
-    if (!g.counts || settingOf(g.score) !== "") continue;
-    const best = bests.get(g.title);
-    if (!best || rankOf(g.score) > rankOf(best.score)) bests.set(g.title, g);
-  }
-  // Each criterion once, with how it was marked from first to last; each change once, with the games it was made for.
-  const marks = new Map<string, string[]>();
-  for (const { text, mark } of [...c.cards].reverse().flatMap((card) => card.criteria)) {
-    const before = marks.get(text) ?? [];
-    if (before[before.length - 1] !== mark) marks.set(text, [...before, mark]);
-  }
-  const changed = new Map<string, string[]>();
-  for (const card of c.cards) {
-    const words = card.changes.map((p) => sayPhrase(p)).join(", ");
-    const games = changed.get(words) ?? [];
-    if (words !== "" && !games.includes(card.title)) changed.set(words, [...games, card.title]);
-  }
-  const moods = c.goes.map((g) => g.reflection).filter((r) => r.before !== null && r.after !== null);
-  const mood = (of: "before" | "after") => moods.reduce((sum, r) => sum + r[of]!, 0) / moods.length;
   return (
     <main className="mx-auto w-full max-w-6xl p-6 print:p-0 print:text-[13px]">
       <div className="mb-4 flex flex-wrap items-end gap-x-5 gap-y-2">
@@ -207,16 +204,16 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
       <div className="mt-6 grid gap-6 lg:grid-cols-2 print:mt-3 print:block print:columns-2 print:gap-x-5">
         <section>
           <h2 className="text-xl">Best so far</h2>
-          {bests.size === 0 && <p className="text-quiet">None yet.</p>}
+          {c.bests.length === 0 && <p className="text-quiet">None yet.</p>}
           <ul>
-            {[...bests].map(([title, g]) => (
-              <li key={title} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
+            {c.bests.map((g) => (
+              <li key={g.title} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
                 <Link to={`/results/${g.assignmentId}`} className="hover:underline">
-                  {title}
+                  {g.title}
                 </Link>
                 <strong>
-                  {sayScore(g.score.value, g.score.unit)}
-                  {betterOf(g.score) === "less" && !g.score.finished ? " (not finished)" : ""}
+                  {g.score}
+                  {g.unfinished ? " (not finished)" : ""}
                 </strong>
               </li>
             ))}
@@ -232,36 +229,36 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
               })}
             </p>
           )}
-          {moods.length > 0 && (
+          {c.mood && (
             <p className="mt-3">
-              Felt {mood("before").toFixed(1)} of 5 before, {mood("after").toFixed(1)} after, over {moods.length} games.
+              Felt {c.mood.before.toFixed(1)} of 5 before, {c.mood.after.toFixed(1)} after, over {c.mood.goes} games.
             </p>
           )}
         </section>
         <section>
           <h2 className="text-xl">Criteria marked</h2>
-          {marks.size === 0 && <p className="text-quiet">None yet.</p>}
+          {c.marks.length === 0 && <p className="text-quiet">None yet.</p>}
           <ul>
-            {[...marks].map(([text, all]) => (
+            {c.marks.map(({ text, marks }) => (
               <li key={text} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
                 <span>{text}</span>
                 <span className="text-right">
-                  {all.slice(-MOST_MARKS, -1).map((m, i) => (
+                  {marks.slice(0, -1).map((m, i) => (
                     <span key={i} className="text-quiet">
                       {label(`mark.${m}`)},{" "}
                     </span>
                   ))}
-                  <strong>{label(`mark.${all[all.length - 1]!}`)}</strong>
+                  <strong>{label(`mark.${marks[marks.length - 1]!}`)}</strong>
                 </span>
               </li>
             ))}
           </ul>
         </section>
-        {changed.size > 0 && (
+        {c.changes.length > 0 && (
           <section>
             <h2 className="text-xl">Changed for this child's home</h2>
             <ul>
-              {[...changed].map(([words, games]) => (
+              {c.changes.map(({ words, games }) => (
                 <li key={words} className="row-line py-1.5 print:py-0.5">
                   <strong>{games.join(", ")}</strong>: {words}
                 </li>
@@ -301,13 +298,13 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
                 {actionData && "ok" in actionData && actionData.ok ? "Kept. Cards not begun are made anew." : ""}
               </span>
             </p>
-            {c.cards.length > 0 && (
+            {c.games.length > 0 && (
               <p className="flex flex-wrap items-center gap-3">
                 <label htmlFor="of">{tell("preview.game")}</label>
                 <select id="of" name="of" className="max-w-56">
-                  {c.cards.map((card) => (
-                    <option key={card.assignmentId} value={card.assignmentId}>
-                      {card.title}, {card.opensAt}
+                  {c.games.map((g) => (
+                    <option key={g.assignmentId} value={g.assignmentId}>
+                      {g.name}
                     </option>
                   ))}
                 </select>
@@ -324,12 +321,12 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
             <Heads of={["When", "Game", "Score", "Sends", "With"]} />
             <tbody>
               {c.goes.map((g) => (
-                <tr key={g.playId} className="row-line">
-                  <td className="py-1.5">{g.startedAt}</td>
+                <tr key={g.id} className="row-line">
+                  <td className="py-1.5">{g.at}</td>
                   <td>{g.title}</td>
-                  <td className="font-bold">{sayScore(g.score.value, g.score.unit)}</td>
-                  <td>{g.score.sends}</td>
-                  <td>{g.source === "paper" ? "on paper" : g.setup.players === 1 ? "alone" : `${g.setup.players}`}</td>
+                  <td className="font-bold">{g.score}</td>
+                  <td>{g.sends}</td>
+                  <td>{g.with}</td>
                 </tr>
               ))}
             </tbody>

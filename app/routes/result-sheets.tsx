@@ -1,4 +1,5 @@
 import { Printer } from "lucide-react";
+import { useMemo } from "react";
 import { Link } from "react-router";
 import { inSteps } from "#server/breathe.ts";
 import { paperCards } from "#server/cards/sheets.ts";
@@ -15,6 +16,8 @@ import type { Route } from "./+types/result-sheets";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.title ?? "Sheets"} · Daring Yard` }];
 
+type SheetOf = Parameters<typeof Sheet>[0]["data"] & { id: string };
+
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const only = searchOf(request).get("card");
@@ -22,14 +25,17 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const origin = originFor(request);
   const cards = await inSteps(all.cards, ({ token, ...c }) => {
     const address = token ? `${origin}/f/${token}/${c.id}` : null;
-    return { ...c, rules: sheetRules(c.card), code: address ? squareCode(address) : null };
+    const sheet: SheetOf = { ...c, rules: sheetRules(c.card), code: address ? squareCode(address) : null };
+    // As text, sheet by sheet: a whole class of cards, encoded at one go, would hold up other requests.
+    return JSON.stringify(sheet);
   });
   return { ...all, cards };
 }
 
 /** The cards of a class on paper, one sheet a child, printed in one go. */
 export default function ResultSheets({ loaderData, params }: Route.ComponentProps) {
-  const { title, className, cards } = loaderData;
+  const { title, className } = loaderData;
+  const cards = useMemo(() => loaderData.cards.map((text) => JSON.parse(text) as SheetOf), [loaderData.cards]);
   return (
     <main>
       <div className="sheet-bar print:hidden">

@@ -9,7 +9,7 @@ export function SquareCode({ code, label, className }: { code: Code; label: stri
   return (
     <svg viewBox={`${-QUIET} ${-QUIET} ${box} ${box}`} className={className} role="img" aria-label={label}>
       <rect x={-QUIET} y={-QUIET} width={box} height={box} fill="#fff" />
-      <path d={code.path} fill="var(--color-night)" shapeRendering="crispEdges" />
+      <path d={code.path} stroke="var(--color-night)" strokeWidth={1} shapeRendering="crispEdges" />
     </svg>
   );
 }

@@ -31,25 +31,35 @@ function normed(shares: number[]): number[] {
 const normal = (axis: Axis, middle: number, sd: number) =>
   normed(FINE[axis].map((x) => Math.exp(-((x - middle) ** 2) / (2 * sd * sd))));
 
+/** How a change over so many weeks is spread over the fine points beside one; worked out once, since every child asks for the same few. */
+const kernels = new Map<string, Float64Array>();
+function kernelOf(axis: Axis, weeks: number): Float64Array {
+  const key = `${axis} ${weeks}`;
+  const kept = kernels.get(key);
+  if (kept) return kept;
+  const step = FINE[axis][1]! - FINE[axis][0]!;
+  const sd = DRIFT[axis] * Math.sqrt(weeks);
+  const reach = Math.ceil((3.5 * sd) / step);
+  const made = Float64Array.from({ length: 2 * reach + 1 }, (_, i) =>
+    Math.exp(-(((i - reach) * step) ** 2) / (2 * sd * sd)),
+  );
+  kernels.set(key, made);
+  return made;
+}
+
 /** The shares after so many weeks, in which a child may have changed: spread by a normal law. */
 function drifted(axis: Axis, shares: number[], weeks: number): number[] {
   if (weeks <= 0) return shares;
-  const at = FINE[axis];
-  const step = at[1]! - at[0]!;
-  const sd = DRIFT[axis] * Math.sqrt(Math.min(MOST_WEEKS, weeks));
-  const reach = Math.ceil((3.5 * sd) / step);
-  const kernel = Array.from({ length: 2 * reach + 1 }, (_, i) =>
-    Math.exp(-(((i - reach) * step) ** 2) / (2 * sd * sd)),
-  );
-  const out = new Array<number>(at.length).fill(0);
-  for (const [i, p] of shares.entries()) {
+  const kernel = kernelOf(axis, Math.min(MOST_WEEKS, weeks));
+  const reach = (kernel.length - 1) / 2;
+  const out = new Float64Array(shares.length);
+  for (let i = 0; i < shares.length; i++) {
+    const p = shares[i]!;
     if (p < 1e-15) continue;
-    for (let k = -reach; k <= reach; k++) {
-      const j = i + k;
-      if (j >= 0 && j < out.length) out[j]! += p * kernel[k + reach]!;
-    }
+    const to = Math.min(out.length - 1, i + reach);
+    for (let j = Math.max(0, i - reach); j <= to; j++) out[j]! += p * kernel[j - i + reach]!;
   }
-  return normed(out);
+  return normed(Array.from(out));
 }
 
 function seen(shares: number[], ll: readonly number[]): number[] {

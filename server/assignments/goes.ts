@@ -30,17 +30,49 @@ export interface Go {
   counts: boolean;
 }
 
-/** Every go handed in for some cards, in the order they were begun; goes beyond those that count are marked. */
-export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> {
-  if (cardIds.length === 0) return [];
-  const rows = await tx
-    .select({ result, play, tries: assignment.tries })
+/** Goes of so many cards are read at once: a child's whole year of them, read and turned into goes at one go, would hold up other requests. */
+const AT_ONCE = 40;
+/** What is kept of the goes of some cards, in the order they were begun. */
+async function rowsOf(tx: Tx, cardIds: readonly string[]) {
+  return await tx
+    .select({
+      result: {
+        cardId: result.cardId,
+        score: result.score,
+        reflection: result.reflection,
+        handedAt: result.handedAt,
+        timing: result.timing,
+      },
+      play: {
+        id: play.id,
+        setup: play.setup,
+        source: play.source,
+        startedAt: play.startedAt,
+        clockDoubt: play.clockDoubt,
+        cardHash: play.cardHash,
+      },
+      tries: assignment.tries,
+    })
     .from(result)
     .innerJoin(play, eq(play.id, result.playId))
     .innerJoin(card, eq(card.id, result.cardId))
     .innerJoin(assignment, eq(assignment.id, card.assignmentId))
     .where(inArray(result.cardId, [...cardIds]))
     .orderBy(asc(play.startedAt), asc(play.id));
+}
+
+/** Every go handed in for some cards, in the order they were begun; goes beyond those that count are marked. */
+export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> {
+  const goes: Go[] = [];
+  for (let from = 0; from < cardIds.length; from += AT_ONCE)
+    goes.push(...(await goesAtOnce(tx, cardIds.slice(from, from + AT_ONCE))));
+  const before = (a: Go, b: Go) =>
+    a.startedAt.getTime() - b.startedAt.getTime() || (a.playId < b.playId ? -1 : a.playId > b.playId ? 1 : 0);
+  return cardIds.length > AT_ONCE ? goes.sort(before) : goes;
+}
+
+async function goesAtOnce(tx: Tx, cardIds: readonly string[]): Promise<Go[]> {
+  const rows = await rowsOf(tx, cardIds);
   // Only what came on paper is ever corrected.
   const paper = [...new Set(rows.filter((r) => r.play.source === "paper").map((r) => r.result.cardId))];
   const corrections = paper.length > 0 ? await correctionsOf(tx, paper) : new Map<string, Corrected>();

@@ -1,4 +1,4 @@
-import { and, asc, eq } from "drizzle-orm";
+import { and, asc, eq, sql } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
 import { ownAssignment } from "../assignments/own.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
@@ -27,7 +27,13 @@ export function paperCards(
   return inSchool(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, assignmentId);
     const rows = await tx
-      .select({ id: card.id, name: child.name, compiled: cardVersion.compiled, link })
+      .select({
+        id: card.id,
+        name: child.name,
+        // Without what makes it again, which is as long as the card itself.
+        compiled: sql<Card>`${cardVersion.compiled} - 'making'`,
+        link,
+      })
       .from(card)
       .innerJoin(cardVersion, inForce)
       .innerJoin(child, eq(child.id, card.childId))
@@ -37,10 +43,10 @@ export function paperCards(
     return {
       title: own.revision.document.title,
       className: own.className,
-      cards: rows.map(({ compiled: { making: _, ...compiled }, ...r }) => ({
+      cards: rows.map((r) => ({
         id: r.id,
         name: r.name,
-        card: compiled,
+        card: r.compiled,
         tries: own.assignment.tries,
         token: r.link && !r.link.withdrawnAt ? linkToken(r.link.id, r.link.version) : null,
       })),

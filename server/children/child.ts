@@ -13,7 +13,7 @@ import { inSchool, schema, type Tx } from "../db/client.ts";
 import { figures } from "../figures/figures.ts";
 import { isAsked } from "../jobs/jobs.ts";
 import { ownChild } from "../school/classes.ts";
-import { type EvidenceRow, evidenceRows, type KnownAction, knownFrom, weekOf } from "./known.ts";
+import { type KnowingRow, type KnownAction, knowingRows, knownFrom, weekOf } from "./known.ts";
 
 const { assignment, card, cardVersion, criterionMark, play, playEvent, revision } = schema;
 
@@ -76,7 +76,7 @@ function playedIn(goes: readonly Go[], now: Date): ChildPage["played"] {
 
 /** How one axis of one action went, week by week: after each week with a try, what was known by then. */
 async function courseOf(
-  list: readonly EvidenceRow[],
+  list: readonly KnowingRow[],
   age: number,
   now: Date,
   breathe: () => Promise<void>,
@@ -107,7 +107,7 @@ async function courseOf(
 export async function childPage(who: SignedIn, id: string, now = new Date()): Promise<ChildPage> {
   const { laid, rows, ...page } = await inSchool(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, id);
-    const rows = await evidenceRows(tx, [id]);
+    const rows = await knowingRows(tx, [id]);
     const cards = await tx
       .select({
         id: card.id,

@@ -48,13 +48,20 @@ export interface EvidenceRow {
   means: number[] | null;
 }
 
+/** Goes that say something of some children. */
+const ofChildren = (ids: readonly string[]) => and(inArray(evidence.childId, [...ids]), ne(evidence.axis, "none"));
+/** All that is kept of them. */
 export async function evidenceRows(tx: Tx, childIds: readonly string[]): Promise<EvidenceRow[]> {
   if (childIds.length === 0) return [];
-  const rows = await tx
-    .select()
-    .from(evidence)
-    .where(and(inArray(evidence.childId, [...childIds]), ne(evidence.axis, "none")));
-  return rows as EvidenceRow[];
+  return (await tx.select().from(evidence).where(ofChildren(childIds))) as EvidenceRow[];
+}
+/** Of them, what tells what is known: half as much to read. */
+export type KnowingRow = Pick<EvidenceRow, "childId" | "action" | "axis" | "at" | "tries" | "ll">;
+export async function knowingRows(tx: Tx, childIds: readonly string[]): Promise<KnowingRow[]> {
+  if (childIds.length === 0) return [];
+  const { childId, action, axis, at, tries, ll } = evidence;
+  const rows = await tx.select({ childId, action, axis, at, tries, ll }).from(evidence).where(ofChildren(childIds));
+  return rows as KnowingRow[];
 }
 
 function grouped<T>(list: readonly T[], key: (t: T) => string): Map<string, T[]> {
@@ -68,7 +75,7 @@ function grouped<T>(list: readonly T[], key: (t: T) => string): Map<string, T[]>
 }
 
 /** What is known of one child from its goes so far, action by action; as of `now`. */
-export function knownFrom(rows: readonly EvidenceRow[], age: number, now: Date): Known {
+export function knownFrom(rows: readonly KnowingRow[], age: number, now: Date): Known {
   const out = new Map<string, KnownAction>();
   const byKey = grouped(rows, (r) => `${r.action} ${r.axis}`);
   for (const list of byKey.values()) {
@@ -95,7 +102,7 @@ export async function knownOf(
   const breathe = breather();
   for (let from = 0; from < children.length; from += AT_ONCE) {
     const some = children.slice(from, from + AT_ONCE);
-    const rows = await evidenceRows(
+    const rows = await knowingRows(
       tx,
       some.map((k) => k.id),
     );

@@ -1,6 +1,6 @@
 import QRCode from "qrcode";
 
-/** A square code as a picture: a path of unit squares in a box of `size` units; white space around it is whoever draws it. */
+/** A square code as a picture: strokes 1 wide along the middles of its rows, in a box of `size` units; the white around it is left to whoever draws it. */
 export interface SquareCode {
   size: number;
   path: string;
@@ -8,15 +8,21 @@ export interface SquareCode {
 
 /** The square code of an address. A seventh of it may be lost (a fold, a crayon). */
 export function squareCode(address: string): SquareCode {
-  const { modules } = QRCode.create(address, { errorCorrectionLevel: "M" });
+  // As bytes: an address gains nothing from the shorter alphabets, and looking for them takes half of the time.
+  const { modules } = QRCode.create([{ data: new TextEncoder().encode(address), mode: "byte" }], {
+    errorCorrectionLevel: "M",
+  });
   const { size, data } = modules;
   let path = "";
   for (let y = 0; y < size; y++) {
+    // Where the last stroke of the row ended; a row begins with an absolute move, so that no error adds up.
+    let at: number | null = null;
     for (let x = 0; x < size; x++) {
       if (!data[y * size + x]) continue;
       const from = x;
       while (x + 1 < size && data[y * size + x + 1]) x++;
-      path += `M${from} ${y}h${x - from + 1}v1h${from - x - 1}z`;
+      path += `${at === null ? `M${from} ${y}.5` : `m${from - at} 0`}h${x - from + 1}`;
+      at = x + 1;
     }
   }
   return { size, path };
