@@ -1,8 +1,9 @@
 import { mainAsks } from "../core/asks/ask.ts";
 import { isRefusal } from "../core/contract/contract.ts";
 import { evidenceOf } from "../core/estimate/evidence.ts";
-import { AT, priorAt } from "../core/estimate/grid.ts";
-import { DRIFT, estimateOf, posterior, type Told } from "../core/estimate/posterior.ts";
+import { AT } from "../core/estimate/grid.ts";
+import { KINDS, madeUp } from "../core/estimate/made-up.testing.ts";
+import { estimateOf, posterior } from "../core/estimate/posterior.ts";
 import { rates } from "../core/forecast/for-activity.ts";
 import { fromPattern, gamePartOf } from "../core/formats/activity.ts";
 import { levelsNext, nextWeek } from "../core/levels/next-week.ts";
@@ -10,48 +11,19 @@ import { normalDraw, random } from "../core/random.ts";
 import { openPlay, type Play, referee, view } from "../core/referee/referee.ts";
 
 /**
- * How often the 80 % interval holds the truth, for children whose multipliers are drawn from the prior: 5, 20 and 100 sends at the targets of
- * a Climb; with drift from week to week; with a pull to one side that the model does not know; with a child that logs only its hits. And how
- * long a class of 30 takes, and next week for ten thousand. Prints JSON.
+ * How often the 80 % interval holds the truth, how far forecasts come and how they come true, for children made up in five ways. And how long a class
+ * of 30 takes, and next week for ten thousand. Prints JSON.
  */
 const CHILDREN = 2000;
+/** Tries a week and weeks, for which coverage is measured. */
+const PLAYED = [
+  [20, 1],
+  [100, 1],
+  [20, 8],
+] as const;
 const a = fromPattern("climb");
 const IDS = ["t1", "t2", "t3", "t4"];
 const clip = (p: number) => Math.min(1 - 1e-6, Math.max(1e-6, p));
-const tables = AT.spread.map((x) => rates(a, { age: 8, multiplier: Math.exp(x) }));
-const { middle, sd } = priorAt("spread", 8);
-
-/** Sends in weeks of so many; `pull`: hits fall by so much in log-odds; `only`: misses are not told. */
-function child(draw: () => number, tries: number, more: { weeks?: number; pull?: number; only?: boolean } = {}) {
-  const { weeks = 1, pull = 0, only = false } = more;
-  let x = middle + sd * normalDraw(draw);
-  const goes: Told[] = [];
-  for (let week = 0; week < weeks; week++) {
-    if (week > 0) x += DRIFT.spread * normalDraw(draw);
-    const is = rates(a, { age: 8, multiplier: Math.exp(x) });
-    const ll = AT.spread.map(() => 0);
-    for (let i = 0; i < tries / weeks; i++) {
-      const id = IDS[i % IDS.length]!;
-      const p = clip(is.get(id)!);
-      const hit = draw() < 1 / (1 + Math.exp(-(Math.log(p / (1 - p)) - pull)));
-      if (!hit && only) continue;
-      for (const [k, t] of tables.entries()) ll[k]! += Math.log(hit ? clip(t.get(id)!) : 1 - clip(t.get(id)!));
-    }
-    goes.push({ week, ll });
-  }
-  return { truth: Math.exp(x), e: estimateOf(posterior("spread", 8, goes)) };
-}
-function coverage(tries: number, more?: Parameters<typeof child>[2]) {
-  const draw = random(tries * 31 + (more?.weeks ?? 1));
-  let inside = 0;
-  let ratio = 0;
-  for (let i = 0; i < CHILDREN; i++) {
-    const { truth, e } = child(draw, tries, more);
-    if (truth >= e.low && truth <= e.high) inside++;
-    ratio += Math.log(e.middle / truth);
-  }
-  return { inside: (100 * inside) / CHILDREN, middleTimes: Math.exp(ratio / CHILDREN) };
-}
 
 // A class of 30 with 200 tries each at five settings: the tables of rates are counted. As counts of hits, and as goes as they are handed in.
 const draw = random(3);
@@ -125,26 +97,25 @@ const timed = (n: number) => {
   return performance.now() - t;
 };
 
-const share = (c: { inside: number; middleTimes: number }) =>
-  `${c.inside.toFixed(1)} % inside, middle ${c.middleTimes.toFixed(2)} of the truth`;
+const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
 process.stdout.write(
   JSON.stringify([
-    ...[5, 20, 100].map((n) => ({
-      what: `80 % interval holds the truth, ${n} tries`,
-      goal: "80 ± 2 %",
-      measured: [share(coverage(n))],
-    })),
-    { what: "with drift, 96 tries in 8 weeks", goal: "80 ± 2 %", measured: [share(coverage(96, { weeks: 8 }))] },
-    {
-      what: "a child that misses by more than the model knows, 100 tries",
-      goal: "(reported)",
-      measured: [share(coverage(100, { pull: 0.5 }))],
-    },
-    {
-      what: "a child that tells only its hits, 20 tries",
-      goal: "(reported)",
-      measured: [share(coverage(20, { only: true }))],
-    },
+    ...KINDS.flatMap((kind) => {
+      const did = PLAYED.map(([tries, weeks]) => madeUp(kind, { children: CHILDREN, tries, weeks }));
+      const last = did[did.length - 1]!;
+      return [
+        {
+          what: `80 % interval holds the truth, ${kind}: ${PLAYED.map(([n, w]) => `${n * w} tries in ${w} weeks`).join(", ")}`,
+          goal: kind === "learning" ? "(reported)" : "80 ± 3 %",
+          measured: [did.map((d) => percent(d.inside)).join(", ")],
+        },
+        {
+          what: `forecasts, ${kind}: of what is possible on the way and after eight weeks; farthest off`,
+          goal: "85 % after eight weeks; 3 points",
+          measured: [`${percent(last.onTheWay)}, ${percent(last.atTheEnd)}; ${(100 * last.off).toFixed(1)} points`],
+        },
+      ];
+    }),
     { what: "a class of 30, 200 tries each at five settings", goal: "50 ms", measured: [took(byCounts)] },
     { what: "the same, every send of their goes", goal: "(reported)", measured: [took(byGoes)] },
     ...[1000, 10_000].map((n) => ({

@@ -154,9 +154,11 @@ export const enTeacher: Record<string, string> = {
   "truth.over":
     "{goes, plural, one {one game} other {{goes, number} games}} of {children, plural, one {one child} other {{children, number} children}}, each beside what was forecast from the games before it.",
   "truth.better":
-    "mean squared error of the forecast beside always guessing the class's own share: the forecast is better.",
+    "of what is possible. At 0%, forecasts would know only the children's age; at 100%, exactly how often each of them hits.",
   "truth.noBetter":
-    "mean squared error of the forecast beside always guessing the class's own share: the forecast is no better. Trust it less until more games have come back.",
+    "of what is possible: so far, the forecasts know no more than the children's age. Rely on them less until more games have come back.",
+  "truth.few": "Too early to say",
+  "truth.fewWhy": "how good the forecasts are. That takes about 200 attempts by children who differ from each other.",
   "level.asDrawn": "as it is drawn",
   "level.farther":
     "{half, select, yes {half a step} other {{steps, plural, one {one step} other {{steps, number} steps}}}} farther back",

@@ -43,7 +43,7 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
           The last games are still being worked out.
         </p>
       )}
-      {t.brier === null || t.guess === null ? (
+      {t.inside === null ? (
         <p className="note">No game has come back yet whose sends are known one by one.</p>
       ) : (
         <>
@@ -52,11 +52,11 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
               <strong className="block text-2xl">{percent(t.inside)} %</strong>
               {tell("truth.inside", { meant: percent(t.meant) })}
             </p>
-            <p className={`note ${t.brier < t.guess ? "note-good" : ""}`}>
+            <p className={`note ${(t.ofPossible ?? 0) > 0 ? "note-good" : ""}`}>
               <strong className="block text-2xl">
-                {t.brier.toFixed(3)} beside {t.guess.toFixed(3)}
+                {t.ofPossible === null ? tell("truth.few") : `${Math.max(0, percent(t.ofPossible))} %`}
               </strong>
-              {tell(t.brier < t.guess - 0.0005 ? "truth.better" : "truth.noBetter")}
+              {tell(t.ofPossible === null ? "truth.fewWhy" : t.ofPossible > 0 ? "truth.better" : "truth.noBetter")}
             </p>
           </div>
           {worst && (

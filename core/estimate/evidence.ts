@@ -8,7 +8,7 @@ import type { Activity } from "../formats/activity.ts";
 import { thing } from "../kit/items.ts";
 import type { Age } from "../measures/stature.ts";
 import type { Play } from "../referee/play.ts";
-import { AT, AXES, type Axis, POINTS } from "./grid.ts";
+import { AT, AXES, type Axis, POINTS, SENT_AT, WILD } from "./grid.ts";
 
 /** What the tries of one go say of a child, for one action and on one axis. */
 export interface Evidence {
@@ -40,6 +40,13 @@ export const whoAt = (axis: Axis, x: number, age: Age): Who =>
 interface At {
   ways: readonly { body: Body; p: number }[];
   kinds: number;
+}
+/** A figure at the points of an axis, of what was worked out at them: of two kinds of sends, usual and wild, where the axis is their spread. */
+function along(at: readonly At[], of: (x: At) => number): number[] {
+  const all = at.map(of);
+  if (all.length === POINTS) return all;
+  const wild = WILD.are / WILD.of;
+  return all.slice(0, POINTS).map((p, i) => (1 - wild) * p + wild * all[i + WILD.steps]!);
 }
 const sameWays = (a: At, b: At) => JSON.stringify(a.ways) === JSON.stringify(b.ways);
 
@@ -73,9 +80,9 @@ class Table {
       );
       return { ways, kinds: new Set(ways.map((w) => JSON.stringify(w.body))).size };
     };
-    const along = (axis: Axis): At[] => {
-      const points = AT[axis];
-      const middle = (points.length - 1) / 2;
+    const worked = (axis: Axis): At[] => {
+      const points = axis === "spread" ? SENT_AT : AT.skill;
+      const middle = Math.floor((points.length - 1) / 2);
       const [first, half, last] = [0, middle, points.length - 1].map((i) => point(axis, points[i]!)) as [At, At, At];
       // What is the same at both ends and between does not ask for this axis at all.
       const flat = sameWays(first, last) && sameWays(first, half);
@@ -84,7 +91,7 @@ class Table {
         return i === middle ? half : i === points.length - 1 ? last : point(axis, x);
       });
     };
-    this.at = { spread: along("spread"), skill: along("skill") };
+    this.at = { spread: worked("spread"), skill: worked("skill") };
   }
 
   /** What something that was seen says: the same each time it is seen. */
@@ -94,12 +101,12 @@ class Table {
     const key = once ? "" : JSON.stringify(this.told(e));
     const known = once ? undefined : this.said.get(key);
     if (known) return known;
-    const along = (axis: Axis): Said => {
+    const saidOn = (axis: Axis): Said => {
       const { ll, means, ...says } = this.says(this.at[axis], e);
       const flat = Math.max(...ll) - Math.min(...ll) < FLAT;
       return { ...says, flat, ll: Float64Array.from(ll), means: Float64Array.from(means) };
     };
-    const says = { spread: along("spread"), skill: along("skill") };
+    const says = { spread: saidOn("spread"), skill: saidOn("skill") };
     if (!once) this.said.set(key, says);
     return says;
   }
@@ -111,14 +118,14 @@ class Table {
   private says(at: readonly At[], e: Seen): Pick<Evidence, "tries" | "hits" | "ll" | "means"> {
     if (e.kind === "count") {
       const lost = e.drop === true || (e.n === 0 && this.ask.kind === "count" && !this.ask.drops);
-      const runs = at.map((x) => runOf(x.ways));
+      const kept = along(at, (x) => keptOf(x.ways));
       const tries = e.n + (lost ? 1 : 0);
-      const ll = runs.map(({ kept, lost: drop }) => e.n * slipped(kept) + (lost ? slipped(drop) : 0));
-      return { tries, hits: e.n, ll, means: runs.map((r) => tries * r.kept) };
+      const ll = kept.map((p) => e.n * slipped(p) + (lost ? slipped(1 - p) : 0));
+      return { tries, hits: e.n, ll, means: kept.map((p) => tries * p) };
     }
-    const ll = at.map(({ ways, kinds }) => slipped(chanceOf(ways, e), Math.max(2, kinds)));
+    const ll = along(at, ({ ways }) => chanceOf(ways, e)).map((p, i) => slipped(p, Math.max(2, at[i]!.kinds)));
     // Where no way of it is worth anything (how near a piece lies) there is nothing to come off.
-    const means = at.map(({ ways }) => ways.reduce((sum, w) => sum + (brings(this.ask, w.body) ? w.p : 0), 0));
+    const means = along(at, ({ ways }) => ways.reduce((sum, w) => sum + (brings(this.ask, w.body) ? w.p : 0), 0));
     const counts = Math.max(...means) > 0;
     return { tries: counts ? 1 : 0, hits: counts && brings(this.ask, e) ? 1 : 0, ll, means };
   }
@@ -189,11 +196,9 @@ function chanceOf(list: readonly { body: Body; p: number }[], e: GameEvent): num
     return sum + w.p * Math.exp(-(((at - away) / within) ** 2) / 2);
   }, 0);
 }
-/** Of a run: so many that came off, and perhaps one that did not. */
-function runOf(list: readonly { body: Body; p: number }[]): { kept: number; lost: number } {
-  const kept = list.reduce((sum, w) => sum + (w.body.kind === "count" && w.body.n > 0 ? w.p : 0), 0);
-  return { kept, lost: 1 - kept };
-}
+/** The chance that one touch of a run comes off. */
+const keptOf = (list: readonly { body: Body; p: number }[]): number =>
+  list.reduce((sum, w) => sum + (w.body.kind === "count" && w.body.n > 0 ? w.p : 0), 0);
 const slipped = (p: number, n = 2) => Math.log((1 - SLIP) * p + SLIP / n);
 
 /**

@@ -20,6 +20,17 @@ export const AT: Record<Axis, readonly number[]> = {
   skill: even(ENDS.skill, POINTS),
 };
 
+/**
+ * Wild sends: of `of` sends `are` go wild, spread so many steps of the axis wider (three times). The others are narrower than the law by
+ * `narrower`, a logarithm, so that a usual child hits what the corridor of levels asks of it as often as the law says. Assumptions.
+ */
+export const WILD = { are: 2, of: 25, steps: 14, narrower: 0.078 } as const;
+/** Points at which usual and wild sends are worked out: a wild send of point i is a usual one of point i + WILD.steps. */
+export const SENT_AT: readonly number[] = Array.from(
+  { length: POINTS + WILD.steps },
+  (_, i) => AT.spread[0]! + i * (AT.spread[1]! - AT.spread[0]!) - WILD.narrower,
+);
+
 /** Points between, so that a posterior is told finely enough. */
 const FINER = 4;
 export const FINE: Record<Axis, readonly number[]> = {

@@ -86,7 +86,8 @@ export function unsteady(weeks: readonly (readonly [week: number, ll: readonly n
     lost += 2 * (Math.max(...ll) + Math.max(...before[1]) - both);
     pairs++;
   }
-  return Math.max(1, (lost + STEADY) / (pairs + STEADY));
+  // Less one standard error of it, so that steady children are not taken for unsteady ones by chance.
+  return Math.max(1, (lost + STEADY - Math.sqrt(2 * pairs)) / (pairs + STEADY));
 }
 
 /**

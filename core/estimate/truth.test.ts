@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { normalDraw, random } from "../random.ts";
 import { AT } from "./grid.ts";
-import { type GoSeen, truthOf, worstOf } from "./truth.ts";
+import { accuracyOf, type GoSeen, truthOf, worstOf } from "./truth.ts";
 
 /** A game whose share of hits at a multiplier is known: 1 / (1 + m). */
 const shareAt = (x: number) => 1 / (1 + Math.exp(x));
@@ -25,7 +25,9 @@ describe("how forecasts came true", () => {
     // A band of whole hits holds a little more than it says.
     expect(t.inside!).toBeGreaterThan(0.77);
     expect(t.inside!).toBeLessThan(0.92);
-    expect(t.brier!).toBeLessThan(t.guess!);
+    // From the second week on they know much; in the first they know the age alone.
+    expect(t.ofPossible!).toBeGreaterThan(0.5);
+    expect(t.ofPossible!).toBeLessThan(0.95);
     for (const b of t.bins) if (b.tries > 500) expect(Math.abs(b.forecast - b.seen)).toBeLessThan(0.04);
   });
   it("a child that is other than its age is forecast better from its own goes than from its age", () => {
@@ -34,8 +36,27 @@ describe("how forecasts came true", () => {
     expect(t.goes[0]!.forecast).toBeGreaterThan(0.4);
     expect(Math.abs(t.goes[5]!.forecast - 0.2)).toBeLessThan(Math.abs(t.goes[0]!.forecast - 0.2) / 2);
   });
+  it("the share of what is possible: what knows every child is 1, what knows the age is 0, and few tries say nothing", () => {
+    const draw = random(4);
+    const goes = Array.from({ length: 3000 }, () => {
+      const share = 0.2 + 0.6 * draw();
+      const hits = Array.from({ length: 12 }, () => draw() < share).filter(Boolean).length;
+      return { tries: 12, hits, byAge: 0.5, low: 0, high: 1, holds: 1, share };
+    });
+    const told = (of: (share: number) => number) =>
+      accuracyOf(goes.map((g) => ({ ...g, forecast: of(g.share) }))).ofPossible!;
+    expect(told((share) => share)).toBeCloseTo(1, 1);
+    expect(told(() => 0.5)).toBe(0);
+    // Half of the way in the squares: errors of the square root of a half.
+    expect(told((share) => 0.5 + (1 - Math.SQRT1_2) * (share - 0.5))).toBeCloseTo(0.5, 1);
+    expect(told((share) => 1 - share)).toBeLessThan(-1);
+    expect(accuracyOf(goes.slice(0, 10).map((g) => ({ ...g, forecast: g.share }))).ofPossible).toBeNull();
+    // Children who are all alike: nothing could be known of them that their age does not say.
+    const alike = goes.map((g) => ({ ...g, hits: 6, forecast: 0.5 }));
+    expect(accuracyOf(alike).ofPossible).toBeNull();
+  });
   it("nothing played is nothing said", () => {
-    expect(truthOf([])).toEqual({ goes: [], bins: [], inside: null, meant: null, brier: null, guess: null });
+    expect(truthOf([])).toEqual({ goes: [], bins: [], inside: null, meant: null, ofPossible: null });
   });
   it("the share that is most off is named, where enough was sent and it is off by more than 3 points", () => {
     const bin = (forecast: number, seen: number, tries = 200) => ({ from: 0, tries, forecast, seen });

@@ -19,6 +19,8 @@ export interface Forecasted {
   tries: number;
   hits: number;
   forecast: number;
+  /** The share forecast of a child of that age of whom no game is known. */
+  byAge: number;
   low: number;
   high: number;
   /** The share of games that lies between them, if the forecast is right; one score often carries a tenth of them. */
@@ -32,9 +34,11 @@ export interface Truth {
   inside: number | null;
   /** And so many should, if the forecasts are right; null where none is known. */
   meant: number | null;
-  /** Mean squared error over all tries: of the forecast, and of always guessing the class's own share. */
-  brier: number | null;
-  guess: number | null;
+  /**
+   * How far forecasts came from knowing nothing of a child but its age (0) to knowing exactly how often it hits (1); below 0, they are worse than the
+   * age alone. Null: too few tries to say.
+   */
+  ofPossible: number | null;
 }
 
 /** Chances of 0 to n hits where the share itself is not known: a mixture of binomials. */
@@ -79,12 +83,13 @@ export function forecastedOf(goes: readonly GoSeen[]): Forecasted[] {
     const before = goes.filter((x) => x.child === g.child && x.axis === g.axis && x.week < g.week);
     const { shares: weights } = posterior(g.axis, g.age, before, g.week);
     const shares = finer(g.means.map((m) => m / g.tries)).map((s) => Math.min(1, Math.max(0, s)));
-    const forecast = FINE[g.axis].reduce((sum, _, i) => sum + weights[i]! * shares[i]!, 0);
+    const mean = (over: readonly number[]) => FINE[g.axis].reduce((sum, _, i) => sum + over[i]! * shares[i]!, 0);
     const law = hitsLaw(g.tries, shares, weights);
     const { child, week, tries, hits } = g;
     const [from, to] = [quantile(law, 0.1), quantile(law, 0.9)];
     const holds = law.slice(from, to + 1).reduce((sum, p) => sum + p, 0);
-    return { child, week, tries, hits, forecast, low: from / tries, high: to / tries, holds };
+    const byAge = mean(posterior(g.axis, g.age, []).shares);
+    return { child, week, tries, hits, forecast: mean(weights), byAge, low: from / tries, high: to / tries, holds };
   });
 }
 
@@ -104,13 +109,28 @@ export function worstOf(bins: Truth["bins"]): Truth["bins"][number] | null {
   return many.length === 0 ? null : many.reduce((a, b) => (off(b) > off(a) ? b : a));
 }
 
+/** So many tries, and such a difference between knowing the age alone and knowing all, are needed to say how far forecasts came. */
+const TO_SAY = { tries: 200, apart: 0.004 } as const;
+/**
+ * How far forecasts came from the age alone to knowing every child's true share of hits. Squared errors of a forecast over the tries of a go are its
+ * distance from the true share and p (1 - p), which nobody could forecast; h (n - h) / (n (n - 1)) is that without bias, where h of n hit.
+ */
+function ofPossible(goes: readonly Pick<Forecasted, "tries" | "hits" | "forecast" | "byAge">[]): number | null {
+  const some = goes.filter((g) => g.tries > 1);
+  const sum = (of: (g: (typeof some)[number]) => number) => some.reduce((total, g) => total + of(g), 0);
+  const squares = (of: (g: (typeof some)[number]) => number) =>
+    sum((g) => g.hits * (1 - of(g)) ** 2 + (g.tries - g.hits) * of(g) ** 2);
+  const tries = sum((g) => g.tries);
+  const byAge = squares((g) => g.byAge);
+  const least = sum((g) => (g.hits * (g.tries - g.hits)) / (g.tries - 1));
+  if (tries < TO_SAY.tries || byAge - least < TO_SAY.apart * tries) return null;
+  return (byAge - squares((g) => g.forecast)) / (byAge - least);
+}
+
 /** How forecasts came true over some goes: a sum over them, so that it costs next to nothing. */
 export function accuracyOf(out: readonly Omit<Forecasted, "child" | "week">[]): Omit<Truth, "goes"> {
   const tries = out.reduce((n, g) => n + g.tries, 0);
-  if (tries === 0) return { bins: [], inside: null, meant: null, brier: null, guess: null };
-  const all = out.reduce((n, g) => n + g.hits, 0) / tries;
-  const squares = (of: (g: { forecast: number }) => number) =>
-    out.reduce((sum, g) => sum + g.hits * (1 - of(g)) ** 2 + (g.tries - g.hits) * of(g) ** 2, 0) / tries;
+  if (tries === 0) return { bins: [], inside: null, meant: null, ofPossible: null };
   const meant = out.reduce((sum, g) => sum + g.holds, 0) / out.length;
   const inside = out.filter((g) => g.hits / g.tries >= g.low - 1e-9 && g.hits / g.tries <= g.high + 1e-9).length;
   const bins = Array.from({ length: 10 }, (_, i) =>
@@ -127,5 +147,5 @@ export function accuracyOf(out: readonly Omit<Forecasted, "child" | "week">[]): 
       },
     ];
   });
-  return { bins, inside: inside / out.length, meant, brier: squares((g) => g.forecast), guess: squares(() => all) };
+  return { bins, inside: inside / out.length, meant, ofPossible: ofPossible(out) };
 }

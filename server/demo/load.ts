@@ -56,8 +56,8 @@ interface Sending {
   unopened: number;
   onlyLook: number;
   late: number;
-  /** How each child of the class plays, by its place; by chance unless given. */
-  plays?: (child: number) => Temper;
+  /** How a child plays that usually plays so, by its place in the class; as usual unless given. */
+  plays?: (usual: Temper, child: number) => Temper;
   /** The child whose link is printed plays as well. */
   everybody?: boolean;
 }
@@ -114,6 +114,8 @@ async function play(
     const fate = draw();
     if ((card.name === DEMO_CHILD && !s.everybody) || fate < s.unopened) continue;
     const link = { schoolId: who.schoolId, childId: card.childId };
+    // The same child plays alike in every game.
+    const usual = temper(numberOf(card.name));
     const until = Math.min(now, now + s.closes);
     const lookedAt = now + s.opens + draw() * (until - now - s.opens) * 0.8;
     await openCard(link, card.id, new Date(lookedAt));
@@ -130,7 +132,7 @@ async function play(
       const events = playGo(
         card.compiled.activity,
         [card.age, draw() < 0.5 ? 36 : card.age + 1],
-        [s.plays?.(i) ?? temper(seed * 100 + i), temper(seed * 100 + i + 50)],
+        [s.plays?.(usual, i) ?? usual, temper(seed * 100 + i + 50)],
         setup,
         seed * 1000 + i * 10 + g,
         stops,
@@ -176,6 +178,8 @@ async function play(
         });
   }
 }
+/** A number of a name, the same each time. */
+const numberOf = (name: string) => [...name].reduce((n, c) => (31 * n + c.codePointAt(0)!) % 1_000_003, 7);
 const ANSWERS = [
   "Bending my knees.",
   "Looking at the target.",
@@ -398,8 +402,7 @@ async function weeks(who: { teacherId: string; schoolId: string }, classId: stri
   for (const [w, name] of WEEKLY.entries()) {
     const { id, document } = documents.get(name)!;
     const ago = WEEKS - w;
-    const plays = (i: number): Temper => {
-      const own = temper(7000 + i);
+    const plays = (own: Temper, i: number): Temper => {
       const far = i % ONE_IN === 0 ? 1.7 : i % ONE_IN === 4 ? 0.55 : 1;
       return { ...own, skill: own.skill * far * BETTER ** (w * (0.4 + (i % 4) * 0.4)) };
     };

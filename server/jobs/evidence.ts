@@ -146,11 +146,12 @@ async function keepForecasts(schoolId: string, childId: string, age: number): Pr
     return means ? [{ child: r.action, age, axis, week: weekOf(r.at), tries, hits, means, ll }] : [];
   });
   const goes = (await figures("forecasted", seen)).map(
-    ({ week, tries, hits, forecast, low, high, holds }): ForecastSeen => ({
+    ({ week, tries, hits, forecast, byAge, low, high, holds }): ForecastSeen => ({
       week,
       tries,
       hits,
       forecast: rounded(forecast),
+      byAge: rounded(byAge),
       low: rounded(low),
       high: rounded(high),
       holds: rounded(holds),
