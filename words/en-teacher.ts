@@ -157,6 +157,8 @@ export const enTeacher: Record<string, string> = {
     "of what is possible. At 0%, forecasts would know only the children's age; at 100%, exactly how often each of them hits.",
   "truth.noBetter":
     "of what is possible: so far, the forecasts know no more than the children's age. Rely on them less until more games have come back.",
+  "look.unlikely":
+    "{hits, number} of {tries, number} hit{goes, plural, one {} other { in {goes, number} games}}, where this child's earlier games suggest about {expected, number}: helped, or typed in later?",
   "truth.few": "Too early to say",
   "truth.fewWhy": "how good the forecasts are. That takes about 200 attempts by children who differ from each other.",
   "level.asDrawn": "as it is drawn",

@@ -889,6 +889,8 @@ export const labels: Record<string, string> = {
   "set.bare": "without things",
   "notice.look": "worth a look",
   "look.rare": "better than all but one in a thousand of this age",
+  "look.unlikely": "more hits than this child's earlier games suggest",
+  "look.even": "throws as regular as taps: typed in later?",
   "look.hurried": "faster than it can be fetched: helped, or typed in afterwards?",
   "sort.age": "age",
   "sort.name": "name",

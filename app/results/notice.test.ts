@@ -11,7 +11,16 @@ const go = (value: number, over: object = {}, counts = true) => ({
   score: { unit: "points", value, rank: value, finished: true, stopped: false, stage: 0, ...over },
 });
 const row = (child: string, over: Partial<Record<keyof ResultRow, unknown>> = {}) =>
-  ({ cardId: child, child, age: 7, openedAt: null, goes: [], best: null, ...over }) as unknown as ResultRow;
+  ({
+    cardId: child,
+    child,
+    age: 7,
+    openedAt: null,
+    goes: [],
+    best: null,
+    unlikely: new Map(),
+    ...over,
+  }) as unknown as ResultRow;
 const played = (child: string, ...goes: ReturnType<typeof go>[]) =>
   row(child, { openedAt: new Date(), goes, best: goes.find((g) => g.counts) ?? null });
 const band = { low: 20, middle: 30, high: 40 };
@@ -39,6 +48,13 @@ describe("what stands out in results", () => {
     const quick = { unit: "tenths", better: "less" };
     expect(looksAt(go(19, quick) as never, { ...band, rare: 20 })).toEqual(["rare"]);
     expect(looksAt(go(21, quick) as never, { ...band, rare: 20 })).toEqual([]);
+    expect(looksAt(go(20, { even: true }) as never, rare)).toEqual(["even"]);
+    const unlikely = { play: "p20", goes: 2, tries: 24, hits: 24, expected: 15 };
+    expect(looksAt(go(20) as never, rare, unlikely)).toEqual(["unlikely"]);
+    expect(noticesOf({ ...played("A", go(20), go(21)), unlikely: new Map([["p20", unlikely]]) }, rare)).toEqual([
+      "look",
+    ]);
+    expect(noticesOf({ ...played("A", go(21)), unlikely: new Map([["p20", unlikely]]) }, rare)).toEqual([]);
     // Played with others, set otherwise or not ended, it is compared with nothing; on paper it is.
     const others = { setup: { players: 2 } };
     expect(looksAt({ ...go(50), ...others } as never, rare)).toEqual([]);

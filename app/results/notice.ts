@@ -1,3 +1,4 @@
+import type { Unlikely } from "#core/estimate/unlikely.ts";
 import { betterOf, settingOf } from "#core/records/rank.ts";
 import type { Go } from "#server/assignments/goes.ts";
 import type { ResultRow } from "#server/assignments/results.ts";
@@ -16,12 +17,16 @@ function farUnder(r: ResultRow, expected: Expected | undefined): boolean {
   return score.value < expected.low / FAR;
 }
 
-/** What makes a go worth a look: better than nearly all children of the age, or faster than what was sent can be fetched. */
-export const LOOKS = ["rare", "hurried"] as const;
+/**
+ * What makes a go worth a look: better than nearly all children of the age, more hits than the child's own games let expect, faster than what was sent
+ * can be fetched, or taps as even as no throws are.
+ */
+export const LOOKS = ["rare", "unlikely", "hurried", "even"] as const;
 /** Why a go is worth a look; none for most. Only a teacher sees it. Games set or played otherwise than sent are compared with nothing. */
 export function looksAt(
   g: Pick<Go, "score" | "setup" | "source">,
   expected: Expected | undefined,
+  unlikely?: Unlikely,
 ): (typeof LOOKS)[number][] {
   const { score } = g;
   const from = expected?.rare ?? null;
@@ -30,7 +35,8 @@ export function looksAt(
     betterOf(score) === "less"
       ? score.finished && from !== null && score.value <= from
       : from !== null && score.value >= from;
-  return [...(alike && better ? ["rare" as const] : []), ...(score.hurried ? ["hurried" as const] : [])];
+  const is = { rare: alike && better, unlikely: unlikely !== undefined, hurried: score.hurried, even: score.even };
+  return LOOKS.filter((l) => is[l]);
 }
 
 /** What a teacher would want to see first in a row. */
@@ -41,7 +47,7 @@ export function noticesOf(r: ResultRow, expected: Expected | undefined): Notice[
   else if (r.best === null) out.push("none");
   if (standing.some((g) => g.score.stopped)) out.push("stopped");
   if (farUnder(r, expected)) out.push("under");
-  if (standing.some((g) => looksAt(g, expected).length > 0)) out.push("look");
+  if (standing.some((g) => looksAt(g, expected, r.unlikely.get(g.playId)).length > 0)) out.push("look");
   return out;
 }
 

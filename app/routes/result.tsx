@@ -1,6 +1,7 @@
 import { Download, Printer } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { data, Form, Link, useFetcher, useRevalidator } from "react-router";
+import type { Unlikely } from "#core/estimate/unlikely.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { problemsOf } from "#core/formats/activity.ts";
 import { MARKS } from "#core/records/play.ts";
@@ -8,6 +9,7 @@ import { beatsMark, settingOf } from "#core/records/rank.ts";
 import { readScore } from "#core/records/score-text.ts";
 import { closeAt, sendToChild, setLevel, withdraw } from "#server/assignments/change.ts";
 import { codedResult, correctResult, paperResult } from "#server/assignments/corrections.ts";
+import type { Go } from "#server/assignments/goes.ts";
 import { askForLooks, criterionOrder, markCriterion, type ResultRow, resultsFor } from "#server/assignments/results.ts";
 import { matchesOf, pairHomes, unpairHomes } from "#server/assignments/two-homes.ts";
 import type { Expected } from "#server/figures/work.ts";
@@ -403,6 +405,14 @@ function LevelOf({ row: r, count }: { row: ResultRow; count: number }) {
   );
 }
 
+/** Why a go is worth a look, in words. */
+const lookWords = (g: Go, expected: Expected | undefined, unlikely: Unlikely | undefined): string[] =>
+  looksAt(g, expected, unlikely).map((l) =>
+    l === "unlikely" && unlikely
+      ? tell("look.unlikely", { ...unlikely, expected: Math.round(unlikely.expected) })
+      : label(`look.${l}`),
+  );
+
 function Figure({ n, what }: { n: string; what: string }) {
   return (
     <p className="leading-tight">
@@ -489,7 +499,7 @@ function Row({
               ...setWords(activity, g.score),
               g.clockDoubt && label("go.clock"),
               g.unversioned && label("go.unversioned"),
-              ...(g.corrected?.score === null ? [] : looksAt(g, expected).map((l) => label(`look.${l}`))),
+              ...(g.corrected?.score === null ? [] : lookWords(g, expected, r.unlikely.get(g.playId))),
             ].filter(Boolean);
             if (g.source === "paper")
               return <PaperGo key={g.playId} go={g} possible={possible} orderId={orderId} child={r.child} />;

@@ -7,6 +7,7 @@ import { openPlay } from "../referee/referee.ts";
 import { evidenceOf } from "./evidence.ts";
 import { AT, FINE, finer, priorAt } from "./grid.ts";
 import { DRIFT, estimateOf, posterior, type Told } from "./posterior.ts";
+import { atLeast, type GoReported } from "./unlikely.ts";
 
 /**
  * Children made up for tests, whose every throw is drawn: where it passes the target beside its middle, in standard deviations of a child that is
@@ -51,7 +52,7 @@ function settingOf(a: Activity) {
     if (2 * below(z, 1) - 1 < p) low = z;
     else high = z;
   }
-  return { hit: hit.ll, miss: miss.ll, share: finer(hit.means), edge: low };
+  return { hit: hit.ll, miss: miss.ll, means: hit.means, share: finer(hit.means), edge: low };
 }
 let kept: ReturnType<typeof settingOf>[] | undefined;
 const settings = () => {
@@ -80,6 +81,58 @@ function drawn(kind: Kind, draw: () => number): number {
   if (kind !== "tails") return normalDraw(draw);
   const four = [0, 0, 0, 0].reduce((sum) => sum + normalDraw(draw) ** 2, 0);
   return normalDraw(draw) / Math.sqrt(four / 4);
+}
+
+/**
+ * The goes of one child as they are told: so many a week, and in the last `dressed` of them so great a share of the misses told as hits. With each go,
+ * how often each distance was rolled at.
+ */
+export function told(
+  kind: Kind,
+  of: { weeks: number; aWeek: number; tries: number; dressed: number; share: number },
+  draw: () => number,
+): GoReported[] {
+  const { middle, sd } = priorAt("spread", AGE);
+  let x = middle + sd * normalDraw(draw);
+  const all = of.weeks * of.aWeek;
+  return Array.from({ length: all }, (_, go) => {
+    const week = Math.floor(go / of.aWeek);
+    if (go > 0 && go % of.aWeek === 0) x += kind === "learning" ? -LEARNS : DRIFT.spread * normalDraw(draw);
+    const ll = AT.spread.map(() => 0);
+    const means = AT.spread.map(() => 0);
+    let hits = 0;
+    for (let i = 0; i < of.tries; i++) {
+      const s = settings()[i % settings().length]!;
+      const tired = kind === "learning" ? (TIRES * i) / of.tries : 0;
+      const real = Math.abs(drawn(kind, draw)) < s.edge * Math.exp(-x - tired);
+      const hit = real || (go >= all - of.dressed && draw() < of.share);
+      if (hit) hits++;
+      for (const [k, l] of (hit ? s.hit : s.miss).entries()) {
+        ll[k]! += l;
+        means[k]! += s.means[k]!;
+      }
+    }
+    return { play: `${go}`, child: "one", age: AGE, axis: "spread", week, tries: of.tries, hits, ll, means };
+  });
+}
+/**
+ * The chance that goes hit at least so often, by every roll and all that earlier goes say of the child: of the law itself, for the very goes that are in
+ * doubt. A likelihood-ratio test of misses told as hits goes by it.
+ */
+export function asGood(before: readonly GoReported[], some: readonly GoReported[]): number {
+  const { shares } = posterior("spread", AGE, before, some[0]!.week);
+  const hits = some.reduce((sum, g) => sum + g.hits, 0);
+  const tries = some.reduce((sum, g) => sum + g.tries, 0) / settings().length;
+  let chance = 0;
+  for (let i = 0; i < shares.length; i++)
+    if (shares[i]! > 1e-7)
+      chance +=
+        shares[i]! *
+        atLeast(
+          hits,
+          settings().map((s) => ({ tries, share: within(s.edge * Math.exp(-FINE.spread[i]!)) })),
+        );
+  return chance;
 }
 
 /** How estimates and forecasts did, of children of one kind. */

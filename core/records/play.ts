@@ -104,6 +104,8 @@ export interface PlayScore {
   seconds: number;
   /** Faster than what was sent can be fetched; see core/referee/hurried.ts. */
   hurried?: true;
+  /** Throws that came more evenly than throwing and fetching does; see core/referee/even.ts. */
+  even?: true;
 }
 
 const ref = z.string().min(1).max(40);

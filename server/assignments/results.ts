@@ -1,6 +1,7 @@
 import { and, asc, count, desc, eq, inArray, sql } from "drizzle-orm";
 import { z } from "zod";
 import type { Possible } from "#core/contract/contract.ts";
+import type { Unlikely } from "#core/estimate/unlikely.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { MARKS, type PlayScore } from "#core/records/play.ts";
@@ -17,6 +18,7 @@ const {
   assignment,
   card,
   child,
+  childForecast,
   classTeacher,
   criterionMark,
   expectedBand,
@@ -110,6 +112,8 @@ export interface ResultRow {
   openedAt: Date | null;
   goes: Go[];
   best: Go | null;
+  /** Goes that hit more often than the child's earlier ones let expect, by play. */
+  unlikely: ReadonlyMap<string, Unlikely>;
   marks: ReadonlyMap<string, "notYet" | "nearly" | "yes">;
   /** Goes begun but never handed in: they are kept, and count for accuracy, not for boards. */
   begun: number;
@@ -171,6 +175,16 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       .where(inArray(play.cardId, ids));
     const a = own.revision.document;
     const bands = await tx.select().from(expectedBand).where(eq(expectedBand.assignmentId, id));
+    const kept = await tx
+      .select({ childId: childForecast.childId, unlikely: childForecast.unlikely })
+      .from(childForecast)
+      .where(
+        inArray(
+          childForecast.childId,
+          cards.map((c) => c.childId),
+        ),
+      );
+    const unlikely = new Map(kept.flatMap((k) => k.unlikely.map((u) => [u.play, u] as const)));
     const inClass = await tx
       .select({ id: child.id, name: child.name })
       .from(child)
@@ -208,6 +222,9 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
           openedAt: c.openedAt,
           goes: mine,
           best: bestOf(mine),
+          unlikely: new Map(
+            mine.flatMap(({ playId }) => (unlikely.has(playId) ? [[playId, unlikely.get(playId)!]] : [])),
+          ),
           marks: new Map(marks.filter((m) => m.cardId === c.id).map((m) => [m.criterion, m.mark])),
           level: own.revision.document.levels ? (own.assignment.levels?.[childId] ?? null) : null,
           begun: begun.filter((b) => b.cardId === c.id).length,

@@ -21,6 +21,7 @@ import type { Support } from "#core/compile/support.ts";
 import type { Decided } from "#core/compile/swap.ts";
 import type { Setting } from "#core/contract/setting.ts";
 import type { Forecasted } from "#core/estimate/truth.ts";
+import type { Unlikely } from "#core/estimate/unlikely.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
 import type { OwnExercise } from "#core/exercises/own.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -594,6 +595,8 @@ export const childForecast = pgTable(
     /** Version of the model that it comes from. */
     model: integer("model").notNull(),
     goes: jsonb("goes").$type<ForecastSeen[]>().notNull(),
+    /** Goes that hit more often than the child's earlier ones let expect (core/estimate/unlikely.ts). */
+    unlikely: jsonb("unlikely").$type<Unlikely[]>().notNull().default([]),
   },
   (t) => [
     primaryKey({ columns: [t.schoolId, t.childId] }),

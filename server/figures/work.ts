@@ -7,6 +7,7 @@ import { type Evidence, evidenceOf } from "#core/estimate/evidence.ts";
 import { evidenceOfScore } from "#core/estimate/from-score.ts";
 import { type Lean, leanOf, restingOf } from "#core/estimate/lean.ts";
 import { type Forecasted, forecastedOf, type GoSeen } from "#core/estimate/truth.ts";
+import { type GoReported, type Unlikely, unlikelyOf } from "#core/estimate/unlikely.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
 import { likelyRange, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
@@ -62,6 +63,11 @@ export const figuresWork = {
   cards: (makings: readonly Making[]): Card[] => makings.map((m) => compileFor(m)),
   /** Goes of one child beside what was forecast of each. */
   forecasted: (goes: readonly GoSeen[]): Forecasted[] => forecastedOf(goes),
+  /** Goes of one child that hit more often than its earlier ones let expect; each action and axis by itself, in the order they were played. */
+  unlikely: (goes: readonly GoReported[]): Unlikely[] => {
+    const of = (g: GoReported) => `${g.child} ${g.axis}`;
+    return [...new Set(goes.map(of))].flatMap((key) => unlikelyOf(goes.filter((g) => of(g) === key)));
+  },
   /** A card as its family decided to play it. */
   remade: (making: Making, decided: Decided): Card => remake(making, decided),
   /** What is expected of each age, alone. */

@@ -9,6 +9,7 @@ import { opened } from "#core/formats/opened.ts";
 import type { HandIn, HandInSent, PlayedGame, PlayScore, Receipt } from "#core/records/play.ts";
 import { rankOf } from "#core/records/rank.ts";
 import { aimedBy } from "#core/referee/aimed.ts";
+import { even } from "#core/referee/even.ts";
 import { hurried } from "#core/referee/hurried.ts";
 import { replay, view } from "#core/referee/referee.ts";
 import { inForce } from "../cards/versions.ts";
@@ -300,6 +301,7 @@ export function scoreOf(
     sends: reached.sends,
     stages: reached.stages,
     ...(hurried(told.play, age) && { hurried: true as const }),
+    ...(even(told.play) && { even: true as const }),
     stopped: v.done !== "over",
     won: v.ending && v.ending.winners.length > 0 ? v.ending.winners.includes(side) : null,
     seconds: Math.round(Math.max(0, (events[events.length - 1]?.at ?? 0) - v.still) / 1000),

@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, sql } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
-import type { GoSeen } from "#core/estimate/truth.ts";
+import type { GoReported } from "#core/estimate/unlikely.ts";
 import { MODEL_VERSION } from "#core/model.ts";
 import { correctionsOf } from "../assignments/corrected.ts";
 import { evidenceRows, type LeftOut, weekOf } from "../children/known.ts";
@@ -140,11 +140,13 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
 /** Keeps what was forecast of each go of a child beside what came of it. */
 async function keepForecasts(schoolId: string, childId: string, age: number): Promise<void> {
   const rows = await inSchool(schoolId, (tx) => evidenceRows(tx, [childId]));
-  const seen = rows.flatMap((r): GoSeen[] => {
+  const inOrder = [...rows].sort((a, b) => a.at.getTime() - b.at.getTime());
+  const seen = inOrder.flatMap((r): GoReported[] => {
     const { axis, tries, hits, means, ll } = r;
     // Each action is known by itself.
-    return means ? [{ child: r.action, age, axis, week: weekOf(r.at), tries, hits, means, ll }] : [];
+    return means ? [{ child: r.action, play: r.playId, age, axis, week: weekOf(r.at), tries, hits, means, ll }] : [];
   });
+  const unlikely = (await figures("unlikely", seen)).map((u) => ({ ...u, expected: rounded(u.expected) }));
   const goes = (await figures("forecasted", seen)).map(
     ({ week, tries, hits, forecast, byAge, low, high, holds }): ForecastSeen => ({
       week,
@@ -160,10 +162,10 @@ async function keepForecasts(schoolId: string, childId: string, age: number): Pr
   await inSchool(schoolId, (tx) =>
     tx
       .insert(childForecast)
-      .values({ schoolId, childId, model: MODEL_VERSION, goes })
+      .values({ schoolId, childId, model: MODEL_VERSION, goes, unlikely })
       .onConflictDoUpdate({
         target: [childForecast.schoolId, childForecast.childId],
-        set: { model: MODEL_VERSION, goes },
+        set: { model: MODEL_VERSION, goes, unlikely },
       }),
   );
 }

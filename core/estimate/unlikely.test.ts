@@ -1,0 +1,74 @@
+import { describe, expect, it } from "vitest";
+import { random } from "../random.ts";
+import { asGood, KINDS, type Kind, told } from "./made-up.testing.ts";
+import { atLeast, unlikelyOf } from "./unlikely.ts";
+
+const ALL = process.env.YARD_SEQUENCES !== undefined;
+const CHILDREN = ALL ? 600 : 120;
+const PLAYED = { aWeek: 3, tries: 12 } as const;
+
+/** Of how many children at least one of the goes in doubt was named; and by the test of every roll, for the very goes in doubt. */
+function power(dressed: number, share: number) {
+  const draw = random(9);
+  let [ours, best] = [0, 0];
+  for (let c = 0; c < CHILDREN; c++) {
+    const goes = told("usual", { ...PLAYED, weeks: 6, dressed, share }, draw);
+    const from = goes.length - dressed;
+    if (unlikelyOf(goes).some((u) => Number(u.play) >= from)) ours++;
+    if (asGood(goes.slice(0, from), goes.slice(from)) < 1e-3) best++;
+  }
+  return { ours: ours / CHILDREN, best: best / CHILDREN };
+}
+/** Of a thousand honest goes, how many are named. */
+function falseAlarms(kind: Kind, children: number): number {
+  const draw = random(12);
+  let [named, goes] = [0, 0];
+  for (let c = 0; c < children; c++) {
+    const all = told(kind, { ...PLAYED, weeks: 8, dressed: 0, share: 0 }, draw);
+    goes += all.length;
+    named += unlikelyOf(all).length;
+  }
+  return (1000 * named) / goes;
+}
+
+describe("goes that hit more often than a child's earlier ones let expect", () => {
+  it("the chance of at least so many hits is the exact sum", () => {
+    expect(atLeast(2, [{ tries: 2, share: 0.3 }])).toBeCloseTo(0.09, 12);
+    expect(
+      atLeast(1, [
+        { tries: 1, share: 0.3 },
+        { tries: 1, share: 0.5 },
+      ]),
+    ).toBeCloseTo(1 - 0.7 * 0.5, 12);
+    expect(atLeast(0, [{ tries: 3, share: 0.2 }])).toBeCloseTo(1, 12);
+    expect(atLeast(4, [{ tries: 3, share: 0.2 }])).toBe(0);
+  });
+  it("says of what it named how many goes, tries and hits, and how many were expected", () => {
+    const goes = told("usual", { ...PLAYED, weeks: 6, dressed: 4, share: 1 }, random(1));
+    const named = unlikelyOf(goes);
+    expect(named.length).toBeGreaterThan(0);
+    for (const u of named) {
+      expect(u.tries).toBe(12 * u.goes);
+      expect(u.hits).toBeLessThanOrEqual(u.tries);
+      expect(u.expected).toBeLessThan(u.hits);
+    }
+  });
+  it("of misses told as hits finds at least eight in ten of those that a test of every roll finds", () => {
+    // Every miss of the last one, two or four games; half of the misses of the last eight.
+    const cases = [
+      { dressed: 1, share: 1, often: 0.03 },
+      { dressed: 2, share: 1, often: 0.28 },
+      { dressed: 4, share: 1, often: 0.6 },
+      { dressed: 8, share: 0.5, often: 0.1 },
+    ].map((c) => ({ ...c, ...power(c.dressed, c.share) }));
+    for (const { dressed, often, ours, best } of cases) {
+      // What one game gives away is too seldom for so few children.
+      if (ALL || dressed > 1) expect(best, `${dressed}`).toBeGreaterThan(often);
+      if (ALL || dressed > 1) expect(ours, `${dressed}: ${ours} of ${best}`).toBeGreaterThan(0.8 * best);
+    }
+  });
+  it.each(KINDS)("of honest children hardly any is named: %s", (kind) => {
+    // In a thousand goes one, and what may be chance in so few of them; some children are named more than once.
+    expect(falseAlarms(kind, CHILDREN)).toBeLessThan(ALL ? 1.3 : 2.5);
+  });
+});

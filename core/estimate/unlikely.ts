@@ -1,0 +1,103 @@
+import { AT, type Axis, POINTS } from "./grid.ts";
+import { posterior } from "./posterior.ts";
+import type { GoSeen } from "./truth.ts";
+
+/** A go of one child, in the order in which they were played. */
+export interface GoReported extends GoSeen {
+  play: string;
+}
+/** A go that, with so many before it, hit more often than the child's earlier goes let expect. */
+export interface Unlikely {
+  play: string;
+  /** How many goes were taken together, this one the last of them; their tries, the hits told, and the hits expected. */
+  goes: number;
+  tries: number;
+  hits: number;
+  expected: number;
+}
+
+/** So many of the newest goes are taken together. */
+const TOGETHER = [1, 2, 4, 8] as const;
+/** What is rarer than this among honest goes is named: measured, fewer than one honest go in a thousand is (unlikely.test.ts). */
+const RARE = 1.2e-3;
+/** How much better or worse than usual a child may be on one day, one standard deviation on the axis: an assumption. */
+const GOOD_DAY: Record<Axis, number> = { spread: 0.05, skill: 0.12 };
+
+/** The chance of at least `hits`, of goes with so many tries each and one share of hits each: an exact sum, go by go. */
+export function atLeast(hits: number, goes: readonly { tries: number; share: number }[]): number {
+  let law = [1];
+  for (const { tries, share } of goes) {
+    const p = Math.min(1 - 1e-9, Math.max(1e-9, share));
+    for (let i = 0; i < tries; i++) {
+      law.push(0);
+      for (let k = law.length - 1; k > 0; k--) law[k] = law[k]! * (1 - p) + law[k - 1]! * p;
+      law[0]! *= 1 - p;
+    }
+  }
+  law = law.slice(hits);
+  return law.reduce((sum, p) => sum + p, 0);
+}
+
+/** What is known of a child at the points of its axis, on a day that may be a good one. */
+function onTheDay(axis: Axis, age: GoSeen["age"], before: readonly GoSeen[], week: number): number[] {
+  const { shares } = posterior(axis, age, before, week);
+  const every = (shares.length - 1) / (POINTS - 1);
+  const at = AT[axis];
+  const step = at[1]! - at[0]!;
+  const coarse = at.map(() => 0);
+  for (const [i, p] of shares.entries()) coarse[Math.round(i / every)]! += p;
+  const out = at.map(() => 0);
+  const reach = Math.ceil((3 * GOOD_DAY[axis]) / step);
+  const day = Array.from({ length: 2 * reach + 1 }, (_, k) =>
+    Math.exp(-((((k - reach) * step) / GOOD_DAY[axis]) ** 2) / 2),
+  );
+  const all = day.reduce((a, b) => a + b, 0);
+  for (const [i, p] of coarse.entries())
+    for (const [k, w] of day.entries()) out[Math.min(POINTS - 1, Math.max(0, i + k - reach))]! += (p * w) / all;
+  return out;
+}
+
+/** The chance that some goes together hit at least as often as was told, from what was known before them; and the hits expected. */
+function chanceOf(some: readonly GoSeen[], before: readonly GoSeen[]) {
+  const { axis, age, week } = some[0]!;
+  const known = onTheDay(axis, age, before, week);
+  const hits = some.reduce((sum, g) => sum + g.hits, 0);
+  const means = AT[axis].map((_, i) => some.reduce((sum, g) => sum + g.means[i]!, 0));
+  const expected = known.reduce((sum, w, i) => sum + w * means[i]!, 0);
+  // What is no rarer than two standard deviations is not worth the sum.
+  const spread = known.reduce(
+    (sum, w, i) =>
+      sum + w * ((means[i]! - expected) ** 2 + some.reduce((v, g) => v + g.means[i]! * (1 - g.means[i]! / g.tries), 0)),
+    0,
+  );
+  if (hits <= expected + 2 * Math.sqrt(spread)) return { chance: 1, expected, hits };
+  let chance = 0;
+  for (const [i, w] of known.entries())
+    if (w > RARE / POINTS / 10)
+      chance +=
+        w *
+        atLeast(
+          hits,
+          some.map((g) => ({ tries: g.tries, share: g.means[i]! / g.tries })),
+        );
+  return { chance, expected, hits };
+}
+
+/**
+ * The goes of one child, for one action and axis, that hit more often than its earlier goes (or, without any, its age) let expect: by themselves, or with
+ * the one, three or seven before them. `goes`: in the order they were played. Nobody is to be blamed for one: somebody may have helped, or typed it in
+ * from memory. Source: the exact tail of a mixture of binomials over what is known of the child, which is the most powerful test against misses told as
+ * hits where all tries are alike.
+ */
+export function unlikelyOf(goes: readonly GoReported[]): Unlikely[] {
+  const told = goes.filter((g) => g.tries > 0 && g.means.length > 0);
+  return told.flatMap((g, i) => {
+    for (const n of TOGETHER.filter((n) => n <= i + 1)) {
+      const some = told.slice(i + 1 - n, i + 1);
+      const { chance, expected, hits } = chanceOf(some, told.slice(0, i + 1 - n));
+      if (chance < RARE)
+        return [{ play: g.play, goes: n, tries: some.reduce((sum, x) => sum + x.tries, 0), hits, expected }];
+    }
+    return [];
+  });
+}

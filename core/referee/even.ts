@@ -1,0 +1,35 @@
+import { mainAsks } from "../asks/ask.ts";
+import { type Play, view } from "./play.ts";
+
+/** How much the time from one throw with its fetching to the next differs at least, as a standard deviation of its logarithm: an assumption. */
+const DIFFERS = 0.2;
+/** Fewer times than this say nothing. */
+const LEAST_TIMES = 10;
+/** One honest go in a thousand lies so many standard deviations below. */
+const ONE_IN_THOUSAND = 3.09;
+
+/** A chi-square of so many degrees of freedom below which one in a thousand lies. Source: Wilson and Hilferty's cube root. */
+function rarelyBelow(freedom: number): number {
+  const v = 2 / (9 * freedom);
+  return freedom * (1 - v - ONE_IN_THOUSAND * Math.sqrt(v)) ** 3;
+}
+
+/**
+ * Whether the throws of a go alone, each fetched before the next, came more evenly than throwing and fetching does: as somebody taps who types it in
+ * from memory. Nobody is to be blamed for it.
+ */
+export function even(play: Play): boolean {
+  if (play.setup.players > 1 || view(play).laid !== null) return false;
+  const at: number[] = [];
+  for (const [i, { event }] of play.standing.entries()) {
+    if (event.kind !== "send") continue;
+    const ask = mainAsks(play.game.asks(play.standing[i - 1]?.after ?? play.begin)).find((a) => a.kind === "send");
+    if (ask?.kind !== "send" || !ask.fetch) return false;
+    at.push(event.at);
+  }
+  const times = at.slice(1).map((t, i) => Math.log(Math.max(1, t - at[i]!)));
+  if (times.length < LEAST_TIMES) return false;
+  const middle = times.reduce((a, b) => a + b, 0) / times.length;
+  const squares = times.reduce((sum, t) => sum + (t - middle) ** 2, 0);
+  return squares < DIFFERS ** 2 * rarelyBelow(times.length - 1);
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "child_forecast" ADD COLUMN "unlikely" jsonb DEFAULT '[]'::jsonb NOT NULL;
