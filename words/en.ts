@@ -111,7 +111,7 @@ export const en = {
   "checklist.setUp.square": "Mark a clear square and stay inside it.",
   "checklist.setUp.turn": "Round once: clear the square. Under eight, a grown-up watches.",
   "speller.setUp.floor": "Write the letters on sheets. Stand them up.",
-  "speller.setUp.wall": "Letters on the wall, {cm, number} cm up.",
+  "speller.setUp.wall": "Write each letter {wide, number} cm wide. Hang them {cm, number} cm up.",
   "speller.setUp.once": "A card that fell is stood up at once.",
   "speller.setUp.word": "A right card lies until the word ends.",
   "speller.setUp.travel": "Stand beside a letter, never on it.",

@@ -1,7 +1,9 @@
 import { layoutOf } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
-import { cornersOf, type Part, partsOf, patchOf } from "../yard/parts.ts";
+import { layoutNamed } from "../yard/layouts/index.ts";
+import { isLaid, moveLaid, ownId } from "../yard/layouts/laid.ts";
+import { cornersOf, type Part, type PartOf, partsOf, patchOf } from "../yard/parts.ts";
 import { OVERLAP_ALLOWED } from "../yard/seek.ts";
 
 /** Things are put so far from each other when they have to be parted, metres. */
@@ -28,6 +30,20 @@ const meets = (a: readonly [number, number], b: readonly [number, number]) =>
 const inOther = (a: Taken, b: Taken) =>
   meets(a.along, b.along) > OVERLAP_ALLOWED && meets(a.across, b.across) > OVERLAP_ALLOWED;
 
+/** What hangs on the wall: how far across it, and how high. */
+const hanging = (t: PartOf<"target">): Taken => ({
+  id: t.id,
+  along: [t.base!, t.base! + t.height],
+  across: [t.across - t.width / 2, t.across + t.width / 2],
+});
+/** Spots of the game and the things laid out beside it: those may be moved out of the way. */
+function beside(parts: readonly Part[]): { spots: Taken[]; laid: Taken[] } {
+  const all = parts.flatMap((p) =>
+    p.kind === "spot" || (p.kind === "obstacle" && p.base === undefined) ? (takenBy(p) ?? []) : [],
+  );
+  return { spots: all.filter((t) => !isLaid(t.id)), laid: all.filter((t) => isLaid(t.id)) };
+}
+
 /** What stands on the floor of a layout: targets, and things laid out beside the game. */
 function standing(parts: readonly Part[]): { targets: Taken[]; things: Taken[] } {
   const on = (p: { base?: number }) => p.base === undefined;
@@ -48,6 +64,12 @@ export function inEachOther(parts: readonly Part[]): [string, string][] {
   targets.forEach((t, i) => {
     for (const u of [...targets.slice(i + 1), ...things]) if (inOther(t, u)) out.push([t.id, u.id]);
   });
+  const wall = partsOf(parts, "target").flatMap((t) => (t.base === undefined ? [] : [hanging(t)]));
+  wall.forEach((t, i) => {
+    for (const u of wall.slice(i + 1)) if (inOther(t, u)) out.push([t.id, u.id]);
+  });
+  const { spots, laid } = beside(parts);
+  for (const s of spots) for (const u of laid) if (inOther(s, u)) out.push([s.id, u.id]);
   return out;
 }
 
@@ -72,18 +94,59 @@ export function freeOf(a: Activity, id: string, wanted: number, low: number, hig
 export function spread(a: Activity, longest = Number.POSITIVE_INFINITY): Activity {
   let now = a;
   // Every move parts one thing from all others for good, so there are no more rounds than things.
-  for (let round = 0; round < 2 * opened(a).pegs.length; round++) {
+  const rounds = 2 * (opened(a).pegs.length + beside(layoutOf(a)).laid.length);
+  for (let round = 0; round < rounds; round++) {
     const parts = layoutOf(now);
     const pairs = inEachOther(parts);
     if (pairs.length === 0) return now;
     const targets = partsOf(parts, "target");
     const in_ = targets.filter((t) => pairs.some(([x, y]) => x === t.id || y === t.id));
+    if (in_.length === 0) {
+      const next = asideOf(now, pairs[0]![1]);
+      if (!next) return now;
+      now = next;
+      continue;
+    }
     const far = in_.reduce((x, y) => (y.along >= x.along ? y : x));
     const next = parted(now, far.id, far.along, longest);
     if (!next) return now;
     now = next;
   }
   return now;
+}
+
+/** The same activity with one thing that is laid out beside the game moved to the nearest place where it lies in nothing of it; null: there is none. */
+function asideOf(a: Activity, id: string): Activity | null {
+  if (!a.layout || !isLaid(id)) return null;
+  const parts = layoutOf(a);
+  const { spots, laid } = beside(parts);
+  const own = laid.find((t) => t.id === id);
+  if (!own) return null;
+  const middle = (t: Taken) => ({ along: (t.along[0] + t.along[1]) / 2, across: (t.across[0] + t.across[1]) / 2 });
+  const is = middle(own);
+  const others = [...spots, ...laid.filter((t) => t.id !== id), ...standing(parts).targets];
+  const half = { along: (own.along[1] - own.along[0]) / 2, across: (own.across[1] - own.across[0]) / 2 };
+  const at = (along: number, across: number): Taken => ({
+    id,
+    along: [along - half.along, along + half.along],
+    across: [across - half.across, across + half.across],
+  });
+  // Just past each of the others, on every side.
+  const tried = others.flatMap((t) => [
+    at(t.along[0] - half.along - ROOM, is.across),
+    at(t.along[1] + half.along + ROOM, is.across),
+    at(is.along, t.across[0] - half.across - ROOM),
+    at(is.along, t.across[1] + half.across + ROOM),
+  ]);
+  const far = (t: Taken) => Math.hypot(middle(t).along - is.along, middle(t).across - is.across);
+  const free = tried.filter((t) => t.along[0] >= 0 && !others.some((o) => inOther(t, o)));
+  if (free.length === 0) return null;
+  const nearest = free.reduce((x, y) => (far(y) < far(x) ? y : x));
+  const to = middle(nearest);
+  const all = { along: a.layout.along + to.along - is.along, across: a.layout.across + to.across - is.across };
+  // Where its marks keep their places to each other, all of it goes along.
+  const moved = layoutNamed(a.layout.name).rigid ? moveLaid(a.layout, null, all) : moveLaid(a.layout, ownId(id), to);
+  return moved === a.layout ? null : { ...a, layout: moved };
 }
 
 function parted(a: Activity, id: string, at: number, longest: number): Activity | null {

@@ -268,3 +268,52 @@ describe(`${HOMES} hostile homes`, () => {
     }
   });
 });
+
+describe("letters on a wall, and a course laid across a circuit", () => {
+  const speller = fromPattern("speller");
+  const wide = {
+    ...(speller.pattern.params as object),
+    card: { item: "cardboard", width: 0.5, height: 0.5 },
+    cards: ["s", "t", "o", "p"].map((text, i) => ({ id: `c${i + 1}`, text, distance: 2, across: 0.73 * (i - 1.5) })),
+    list: "stop, top, post",
+  };
+  const bases = fromPattern("bases");
+  const designs = [
+    speller,
+    activity.parse({
+      ...speller,
+      space: { ...speller.space, width: 3 },
+      pattern: { ...speller.pattern, params: wide },
+    }),
+    ...(["slalom", "shuttle", "goals"] as const).map((name) =>
+      activity.parse({
+        ...bases,
+        pattern: { ...bases.pattern, params: { ...(bases.pattern.params as object), side: 2, stop: true } },
+        layout: exampleOf(name),
+      }),
+    ),
+  ];
+  it("nothing of it lies in anything else in any home", () => {
+    const draw = random(77);
+    for (const [i, a] of designs.entries())
+      for (let n = 0; n < 40; n++) {
+        const home = homeOf(draw, `w${n}`);
+        const told = forHome(a, { age: 8 }, home, items);
+        expect(inEachOther(layoutOf(told.activity)), `${i} ${JSON.stringify(home.space)}`).toEqual([]);
+      }
+  });
+  it("cards are cut smaller to hang side by side, and the card says how wide", () => {
+    const home: HomeFacts = {
+      ...NOTHING_SAID,
+      id: "narrow",
+      label: "a narrow room",
+      kit: { sock: 6 },
+      space: { kind: "room", length: 5, width: 1.3, floor: "boards", indoors: true },
+    };
+    const told = forHome(designs[1]!, { age: 8 }, home, items);
+    const hung = partsOf(layoutOf(told.activity), "target");
+    expect(Math.max(...hung.map((t) => t.width))).toBeLessThan(0.35);
+    const said = opened(told.activity).setUp.find((x) => x.key === "speller.setUp.wall");
+    expect(said?.params?.wide).toBe(Math.round(hung[0]!.width * 100));
+  });
+});

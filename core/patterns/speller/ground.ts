@@ -20,6 +20,20 @@ function usefulSign(p: SpellerParams): string {
   return [...new Set(all)].sort((a, b) => times(all, b) / times(lie, b) - times(all, a) / times(lie, a))[0] ?? "a";
 }
 
+/** Cards on a wall hang so far apart, metres. */
+const APART = 0.02;
+/** No card is cut smaller than this, metres. */
+const SMALLEST = 0.05;
+/** The same cards on a wall, cut so much smaller that each hangs beside the next; cards on the floor are parted there. */
+function sideBySide(p: SpellerParams): SpellerParams {
+  if (p.up === 0) return p;
+  const at = p.cards.map((c) => c.across).sort((a, b) => a - b);
+  const nearest = Math.min(...at.slice(1).map((x, i) => x - at[i]!));
+  const k = Math.min(1, (nearest - APART) / p.card.width);
+  const cut = (m: number) => Math.max(SMALLEST, Math.floor(100 * m * k + 1e-9) / 100);
+  return k === 1 ? p : { ...p, card: { ...p.card, width: cut(p.card.width), height: cut(p.card.height) } };
+}
+
 export const spellerGround: Ground<SpellerParams> = {
   parts: (p, space) => [
     ...startLine(space),
@@ -76,10 +90,8 @@ export const spellerGround: Ground<SpellerParams> = {
     if (cards.length === p.cards.length || cannotSpell(entriesOf(p.list), texts, p.knock)) return null;
     return { ...p, cards };
   },
-  squeeze: (p, k) => ({ ...p, cards: p.cards.map((c) => ({ ...c, across: cm(c.across * k) })) }),
-  swap: (p, _id, { item, width, height }) => ({
-    ...p,
-    card: { item, width: held(width, 0.05, 0.6), height: held(height, 0.05, 0.6) },
-  }),
+  squeeze: (p, k) => sideBySide({ ...p, cards: p.cards.map((c) => ({ ...c, across: cm(c.across * k) })) }),
+  swap: (p, _id, { item, width, height }) =>
+    sideBySide({ ...p, card: { item, width: held(width, 0.05, 0.6), height: held(height, 0.05, 0.6) } }),
   touchCounts: (p) => p,
 };

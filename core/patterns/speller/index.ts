@@ -156,7 +156,10 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
   matchApart: () => false,
   needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.sends }),
   setUp: (p) => [
-    { key: p.up > 0 ? "speller.setUp.wall" : "speller.setUp.floor", params: { cm: Math.round(p.up * 100) } },
+    {
+      key: p.up > 0 ? "speller.setUp.wall" : "speller.setUp.floor",
+      params: { cm: Math.round(p.up * 100), wide: Math.round(p.card.width * 100) },
+    },
     { key: `speller.setUp.${p.knock}` },
     ...((p.does ?? []).includes("travel") ? [{ key: "speller.setUp.travel" }] : []),
   ],
