@@ -44,15 +44,15 @@ const NOTHING_MUCH = 1e-9;
 const TRIMMED = 1e-17;
 /** Longest sampled game, in events; one that goes on is cut off, and counted as such. */
 const MOST_PLIES = 5000;
-/** Games that make the standard error of any chance 0.8 points or better. */
-const SAMPLES = 4000;
+/** Games that make the standard error of any chance 0.9 points or better. */
+const SAMPLES = 3000;
 /**
  * What a forecast may cost, in steps: the same on every machine, and so the same answer. A way looked at is one step, and so are so many
  * cells of time.
  */
-const EXACT_BUDGET = 30_000;
+const EXACT_BUDGET = 15_000;
 /** Games without a cap go on longer, and are worth more to be followed. */
-const UNCAPPED = 2;
+const UNCAPPED = 4;
 const CELLS_A_STEP = 1000;
 /** States still to be gone through will cost at least so much of what those before them did: given up at once where even that is too much. */
 const AT_LEAST = 0.5;
