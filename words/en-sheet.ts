@@ -11,6 +11,13 @@ export const enSheet: Record<string, string> = {
   "sheet.mode.turns": "two or more taking turns",
   "sheet.mode.against": "two or more head to head",
   "sheet.mode.relay": "two or more as a team",
+  "sheet.seldom.team": "As a team, take turns. A touch or catch out of turn is a drop.",
+  "sheet.seldom.void": "If the jack goes outside during play, the round does not count. Play it again.",
+  "sheet.seldom.farthest": "With three sides, the side farthest from the jack leads the next round.",
+  "sheet.seldom.race": "Head to head, the race ends as soon as one side finishes.",
+  "sheet.seldom.forced": "Only a runner who has to run can be out at first.",
+  "sheet.seldom.bump": "If one bump makes a line for both sides, the thrower gets it.",
+  "sheet.seldom.shared": "On a shared row, each side has its own rounds.",
   "sheet.how.climb":
     "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at the first target. Hit it: go on to the next one. Miss it: try the same one again. It ends at the last target, or when your {many} are used up.",
   "sheet.how.bands":

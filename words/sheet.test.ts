@@ -83,4 +83,32 @@ describe("a sheet", () => {
     expect(all(fromPattern("tally"))).toContain("45 seconds");
     expect(all(fromPattern("climb"))).toContain("16 rolls");
   });
+  it("has the rules for moments that seldom come, where they may come", () => {
+    const facts = (
+      name: Parameters<typeof fromPattern>[0],
+      params: object = {},
+      modes?: Activity["players"]["modes"],
+    ) => {
+      const a = fromPattern(name);
+      const next = {
+        ...a,
+        players: { ...a.players, ...(modes && { modes }) },
+        pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...params } },
+      };
+      return sheetRules(cardOf(activity.parse(next))).facts.join(" ");
+    };
+    expect(facts("streak")).toContain("out of turn is a drop");
+    expect(facts("streak", {}, ["alone"])).not.toContain("out of turn");
+    expect(facts("passLadder")).toContain("out of turn is a drop");
+    expect(facts("closest", { leads: "loser" })).toContain("farthest from the jack leads");
+    expect(facts("closest")).not.toContain("farthest");
+    expect(facts("closest")).toContain("the round does not count");
+    expect(facts("swapSquare", { score: "time" })).toContain("as soon as one side finishes");
+    expect(facts("swapSquare")).not.toContain("race");
+    expect(facts("bases", { outs: ["first"] })).toContain("has to run");
+    expect(facts("bases")).not.toContain("has to run");
+    expect(facts("threeLine")).toContain("a line for both sides");
+    expect(facts("stackUp", { heap: "shared" })).toContain("each side has its own rounds");
+    expect(facts("stackUp")).not.toContain("own rounds");
+  });
 });

@@ -1,6 +1,7 @@
 import type { Card } from "#core/compile/card.ts";
 import type { Knob } from "#core/contract/contract.ts";
 import { setTo } from "#core/contract/range.ts";
+import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { enSheet } from "./en-sheet.ts";
 import { ruleOf } from "./rules.ts";
@@ -97,6 +98,30 @@ function factsOf(card: Card): string[] {
   return [...staged, ...lines].map((t) => t.replace(/\bsends\b/g, many).replace(/\bsend\b/g, one));
 }
 
+/** Rules for moments that seldom come, which nobody could guess: each said where it may be needed. */
+function seldomOf(a: Activity): string[] {
+  const { pattern, players } = a;
+  const [team, against] = [players.modes.includes("relay"), players.modes.includes("against")];
+  const when = (is: boolean, key: string) => (is ? [say(`sheet.seldom.${key}`)] : []);
+  switch (pattern.name) {
+    case "streak":
+    case "passLadder":
+      return when(team, "team");
+    case "closest":
+      return [...when(true, "void"), ...when(against && pattern.params.leads === "loser", "farthest")];
+    case "swapSquare":
+      return when(against && pattern.params.score === "time", "race");
+    case "bases":
+      return when(pattern.params.outs.includes("first"), "forced");
+    case "threeLine":
+      return when(against, "bump");
+    case "stackUp":
+      return when(against && pattern.params.heap === "shared", "shared");
+    default:
+      return [];
+  }
+}
+
 /** What each thing that stands there brings. */
 function pointsOf(card: Card): string | null {
   const list = card.parts.flatMap((p) => {
@@ -123,7 +148,7 @@ export function sheetRules(card: Card): SheetRules {
       posture: card.self?.posture ?? "standing",
     }),
     points: pointsOf(card),
-    facts: factsOf(card),
+    facts: [...factsOf(card), ...seldomOf(a)],
     players: say("sheet.players", { modes: a.players.modes.map((m) => say(`sheet.mode.${m}`)).join(", ") }),
   };
 }
