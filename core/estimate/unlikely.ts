@@ -20,6 +20,12 @@ export interface Unlikely {
 const TOGETHER = [1, 2, 4, 8] as const;
 /** What is rarer than this among honest goes is named: measured, fewer than one honest go in a thousand is (unlikely.test.ts). */
 const RARE = 1.2e-3;
+/**
+ * Where even the surest child would hit less often than that, or where the point that explains some goes best would hit so often more seldom than this, they say
+ * more of the setting (what is sent does not get there, or rolls on) than of the child, and are left out: assumptions.
+ */
+const CAN_HIT = 0.9;
+const EXPLAINED = 0.1;
 /** How much better or worse than usual a child may be on one day, one standard deviation on the axis: an assumption. */
 const GOOD_DAY: Record<Axis, number> = { spread: 0.05, skill: 0.12 };
 
@@ -71,15 +77,11 @@ function chanceOf(some: readonly GoSeen[], before: readonly GoSeen[]) {
     0,
   );
   if (hits <= expected + 2 * Math.sqrt(spread)) return { chance: 1, expected, hits };
+  const shares = (i: number) => some.map((g) => ({ tries: g.tries, share: g.means[i]! / g.tries }));
+  const lls = AT[axis].map((_, i) => some.reduce((sum, g) => sum + g.ll[i]!, 0));
+  if (atLeast(hits, shares(lls.indexOf(Math.max(...lls)))) < EXPLAINED) return { chance: 1, expected, hits };
   let chance = 0;
-  for (const [i, w] of known.entries())
-    if (w > RARE / POINTS / 10)
-      chance +=
-        w *
-        atLeast(
-          hits,
-          some.map((g) => ({ tries: g.tries, share: g.means[i]! / g.tries })),
-        );
+  for (const [i, w] of known.entries()) if (w > RARE / POINTS / 10) chance += w * atLeast(hits, shares(i));
   return { chance, expected, hits };
 }
 
@@ -90,7 +92,7 @@ function chanceOf(some: readonly GoSeen[], before: readonly GoSeen[]) {
  * hits where all tries are alike.
  */
 export function unlikelyOf(goes: readonly GoReported[]): Unlikely[] {
-  const told = goes.filter((g) => g.tries > 0 && g.means.length > 0);
+  const told = goes.filter((g) => g.tries > 0 && Math.max(0, ...g.means) >= CAN_HIT * g.tries);
   return told.flatMap((g, i) => {
     for (const n of TOGETHER.filter((n) => n <= i + 1)) {
       const some = told.slice(i + 1 - n, i + 1);
