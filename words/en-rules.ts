@@ -30,6 +30,8 @@ export const enRules: Record<string, string> = {
   "rule.untouched": "A pin that falls untouched *{value}*.",
   "rule.rollThings": "To roll there {value, plural, one {is *# thing} other {are *# things}}*.",
   "rule.rollThings.none": "There is *one thing*, fetched after each roll.",
+  "rule.linePieces": "Head to head, each side has *{value, plural, one {# piece} other {# pieces}}*.",
+  "rule.linePieces.none": "Head to head, each side has *as many pieces as make a line*.",
   "rule.lineSends": "A side has *{value, plural, one {# {one}} other {# {many}}}* at most.",
   "rule.tallyRounds": "It has *{value, plural, one {# round} other {# rounds}}*.",
   "rule.task": "What is counted: *{value}*.",

@@ -475,6 +475,8 @@ export const labels: Record<string, string> = {
   "knob.jackSent": "is sent first",
   "knob.jackPlaced": "lies half-way",
   "knob.laneWidth": "Width of the lines",
+  "knob.linePieces": "Pieces of each side, head to head",
+  "knob.asALine": "as many as a line",
   "knob.stuck": "Against: all lie there without a line",
   "knob.stuckTakeUp": "one of one's own is taken up",
   "knob.stuckDraw": "a draw",

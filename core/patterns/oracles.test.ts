@@ -17,7 +17,7 @@ import { type TallyParams, tallyParams } from "./tally/params.ts";
 import { tellTally } from "./tally/tally.oracle.ts";
 import { type Draw, type Drawn, everySequence, run, SEQUENCES } from "./telling.testing.ts";
 import { threeLine } from "./three-line/index.ts";
-import { type ThreeLineParams, threeLineParams } from "./three-line/params.ts";
+import { mostPieces, type ThreeLineParams, threeLineParams } from "./three-line/params.ts";
 import { tellThreeLine } from "./three-line/three-line.oracle.ts";
 
 function climbOf(d: Draw): Drawn<ClimbParams> {
@@ -153,9 +153,11 @@ function pinsEvent(d: Draw, at: number, p: PinsParams, legal: readonly AskKind[]
 }
 
 function threeLineOf(d: Draw): Drawn<ThreeLineParams> {
+  const size = d.chance(0.8) ? 3 : 4;
   const params = threeLineParams.parse({
     ...threeLine.example.params,
-    size: d.chance(0.8) ? 3 : 4,
+    size,
+    pieces: d.chance(0.5) ? null : size + d.upTo(mostPieces(size) - size),
     sends: 3 + d.upTo(9),
     stuck: d.one(["takeUp", "draw"]),
   });

@@ -16,7 +16,7 @@ import { asTheyPlay, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { keptBy } from "../../kept-by.ts";
 import { joins, LEFT, leaves, sideOf } from "../../match/company.ts";
-import type { ThreeLineParams } from "./params.ts";
+import { piecesOf, type ThreeLineParams } from "./params.ts";
 import { cellsOf, gridOf, inLine, type Squares, taken } from "./rules.ts";
 
 interface Lying {
@@ -51,7 +51,7 @@ const LIFT = 3;
 const LOOK = 2;
 const placesOf = (s: DuelState, side: number) => s.pieces.filter((x) => x.side === side).map((x) => x.place);
 const handOf = (s: DuelState, side: number) => {
-  let hand = s.params.size;
+  let hand = piecesOf(s.params);
   for (const x of s.pieces) if (x.side === side) hand--;
   return hand;
 };
@@ -163,6 +163,8 @@ function settled(s: DuelState): DuelState {
 /** Who sends next: whoever has a piece in the hand and a send left; then, where one may be taken up, whoever has a send left. */
 function handedOn(s: DuelState): DuelState {
   if (s.over) return s;
+  // On a full board nobody can lay another piece.
+  if (freeOf(s) === 0) return { ...s, over: true };
   const n = s.sides.length;
   let taking: number | null = null;
   for (let k = 1; k <= n; k++) {

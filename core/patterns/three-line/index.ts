@@ -5,13 +5,14 @@ import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { type DuelState, duelRules, duelRules1 } from "./duel.ts";
 import { threeLineGround } from "./ground.ts";
-import { type ThreeLineParams, threeLineParams } from "./params.ts";
+import { piecesOf, type ThreeLineParams, threeLineParams } from "./params.ts";
 import { type Grid, possible, threeLineGo } from "./rules.ts";
 
 function knobs(p: ThreeLineParams): Knob[] {
   const f = fieldsOf(threeLineParams, p);
   return [
     f.number("score", ["sends"], "knob.lineSends", { hint: "knob.lineSendsHint", family: { key: "set.sends" } }),
+    f.number("players", ["pieces"], "knob.linePieces", { off: { label: "knob.asALine", initial: p.size + 1 } }),
     f.choice("players", ["stuck"], "knob.stuck", [
       ["takeUp", "knob.stuckTakeUp"],
       ["draw", "knob.stuckDraw"],
@@ -70,7 +71,7 @@ export const threeLine: Pattern<ThreeLineParams, State> = {
   possible,
   matchApart: (_, setup) => setup.mode === "against",
   // A line can be had with so many; with fewer than squares a slip of paper keeps the place of one that is taken up.
-  needs: (p) => ({ pieces: p.size, blocker: false, apart: true, sends: p.sends }),
+  needs: (p) => ({ pieces: piecesOf(p), blocker: false, apart: true, sends: p.sends }),
   setUp: (p) => [
     {
       key: `threeLine.setUp.${p.marked}`,
@@ -106,7 +107,7 @@ export const threeLine: Pattern<ThreeLineParams, State> = {
     action: "underarmThrow",
     send: "sockBall",
     space: { length: 3.4, width: 1.8, floor: "carpet", indoors: true },
-    params: { size: 3, cell: 0.45, distance: 1.1, sends: 15, stuck: "takeUp", marked: "corners" },
+    params: { size: 3, cell: 0.45, distance: 1.1, sends: 15, stuck: "takeUp", pieces: null, marked: "corners" },
     match: USUAL_MATCH,
   },
 };

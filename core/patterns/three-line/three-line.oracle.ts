@@ -77,7 +77,7 @@ function tellDuel(p: ThreeLineParams, match: Match, setup: Setup, events: readon
       k.every((i) => has(i, n + 1 - i))
     );
   };
-  const inHand = (t: number) => n - lying.filter((x) => x.team === t).length;
+  const inHand = (t: number) => (p.pieces ?? n) - lying.filter((x) => x.team === t).length;
   const look = () => {
     if (line(sender)) result = sender;
     else {
@@ -87,6 +87,10 @@ function tellDuel(p: ThreeLineParams, match: Match, setup: Setup, events: readon
   };
   const next = () => {
     if (result !== null) return;
+    if (lying.length === n * n) {
+      result = "draw";
+      return;
+    }
     const order = teams.map((_, i) => (team + 1 + i) % teams.length).filter((t) => sent[t]! < p.sends);
     const with1 = order.filter((t) => inHand(t) > 0);
     const to = with1.length > 0 ? with1[0] : p.stuck === "draw" ? undefined : order[0];

@@ -4,7 +4,9 @@ import { openGame } from "../../contract/game.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../../formats/activity.ts";
+import { opened } from "../../formats/opened.ts";
 import { threeLine as pattern } from "./index.ts";
+import { type ThreeLineParams, threeLineParams } from "./params.ts";
 import { cellsOf, linesOf } from "./rules.ts";
 
 const base = pattern.example.params;
@@ -174,6 +176,32 @@ describe("Three-line, against", () => {
     // The other has none in the hand: whoever has one sends again.
     expect(rules.turn(missed)).toMatchObject({ player: 0, now: { key: "threeLine.send" } });
     expect(rules.ending(duel("11 12 13 22 32 31", { stuck: "draw" }))?.winners).toEqual([0, 1]);
+  });
+  it("of more pieces than make a line each side has them all in hand before one is taken up", () => {
+    const s = duel("11 12 13 22 32 31", { pieces: 4 });
+    expect(rules.turn(s)).toMatchObject({ player: 0, now: { key: "threeLine.send" } });
+    expect(rules.turn(duel("11 12 13 22 32 31 21 23", { pieces: 4 }))).toMatchObject({
+      now: { key: "threeLine.lift" },
+    });
+    const needs = opened({
+      ...fromPattern("threeLine"),
+      pattern: { name: "threeLine", params: { ...base, pieces: 5 } },
+    });
+    expect(needs.needs.pieces).toBe(5);
+  });
+  it("a board that is full without a line is a draw", () => {
+    const s = duel("11 12 13 22 21 23 32 31 33", { pieces: 5 });
+    expect(rules.ending(s)).toEqual({ reason: { key: "threeLine.end.draw" }, winners: [0, 1] });
+  });
+  it("pieces are as many as make a line, or up to half of the squares; the field is named", () => {
+    const read = (pieces: number | null, size = 3) => threeLineParams.safeParse({ ...base, size, pieces });
+    for (const ok of [null, 3, 4, 5]) expect(read(ok).success, `${ok}`).toBe(true);
+    expect(read(8, 4).success).toBe(true);
+    expect(read(6).error?.issues[0]).toMatchObject({ path: ["pieces"], message: expect.stringContaining("3 to 5") });
+    expect(read(3, 4).error?.issues[0]).toMatchObject({ path: ["pieces"] });
+    // A document from before says nothing of them.
+    const { pieces: _, ...before } = base as ThreeLineParams;
+    expect(threeLineParams.parse(before).pieces).toBeNull();
   });
   it("a bump that makes a line for both is the sender's", () => {
     const s = duel("11 21 12 22 33 23", {});
