@@ -924,6 +924,10 @@ function bestOf(worths: readonly number[]): number[] {
 }
 
 const NO_COUNTS: readonly Times[] = [];
+const NO_WAYS: readonly NamedWay[] = [];
+/** What counters held, grown by one step, with the share of it. */
+const grownBy = (counts: readonly Times[], to: Step, share: number): readonly Times[] =>
+  counts.length === 0 ? NO_COUNTS : counts.map((c, i) => Times.add(undefined, c, to.grown[i]!, share));
 /** What comes of a game followed to its end, or null where that is too much. */
 function expand(input: ForecastInput): Expanded | null {
   const counters = counted(input);
@@ -955,10 +959,13 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
   while (front.size > 0) {
     const following = new Map<string, Node>();
     let full = false;
+    const stepped = (key: string, node: Node, way: NamedWay, at: number) =>
+      graph
+        ? graph.step(game, key, node.state, way, at * QUANTUM_MS, counters)
+        : stepTo(game, node.state, way, at * QUANTUM_MS);
     const arrive = (to: Step, at: number, times: Times, takes: number, share: number, counts = NO_COUNTS) => {
-      const grown = (c: Times, i: number) => Times.add(undefined, c, to.grown[i]!, share);
       if (to.ended) {
-        sums.end(game, to.state, times, takes, share, counts.map(grown));
+        sums.end(game, to.state, times, takes, share, grownBy(counts, to, share));
         return;
       }
       const due = dueOf(game, to.state);
@@ -970,10 +977,10 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
         if (counters) found.add(key);
         if (met > cap) full = true;
         const then = Times.add(undefined, times, takes, share);
-        following.set(key, { state: to.state, due, at, times: then, counts: counts.map(grown) });
+        following.set(key, { state: to.state, due, at, times: then, counts: grownBy(counts, to, share) });
         return;
       }
-      for (const [i, c] of counts.entries()) Times.add(known.counts[i], c, to.grown[i]!, share);
+      for (let i = 0; i < counts.length; i++) Times.add(known.counts[i], counts[i]!, to.grown[i]!, share);
       // Of equal states the one of the earliest time stands for all.
       if (at < known.at) [known.state, known.at] = [to.state, at];
       Times.add(known.times, times, takes, share);
@@ -984,12 +991,10 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
       const asks = graph ? graph.asks(game, key, node.state) : game.asks(node.state);
       const option = chooser.pick(key, node.state, book.options(asks));
       if (book.rough) return null;
-      const to = (way: NamedWay, at: number) =>
-        graph
-          ? graph.step(game, key, node.state, way, at * QUANTUM_MS, counters)
-          : stepTo(game, node.state, way, at * QUANTUM_MS);
       // What leads back to the same state goes round until the bell: its time is worked out at one go.
-      const round = option.ways.filter((w) => node.due !== null && leadsBack(w, to(w, node.at), key, node.due));
+      const { due: bell } = node;
+      const round =
+        bell === null ? NO_WAYS : option.ways.filter((w) => leadsBack(w, stepped(key, node, w, node.at), key, bell));
       const times = round.length > 0 ? goneRound(node.times, round, node.due!) : node.times;
       for (const w of round) {
         const [again] = times.split(node.due! - total(w.spent));
@@ -1001,7 +1006,8 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
         const [inTime, late] = node.due === null ? [times, null] : times.split(node.due - takes);
         if (inTime && !round.includes(way)) {
           sums.spend(way.spent, inTime.sum * way.share);
-          if (timing === "state") arrive(to(way, node.at + takes), node.at + takes, inTime, takes, way.share);
+          if (timing === "state")
+            arrive(stepped(key, node, way, node.at + takes), node.at + takes, inTime, takes, way.share);
           else if (timing === "bell" && way.body.kind === "ready") {
             // When the clock starts decides when its bell goes.
             for (let k = 0; k < inTime.mass.length; k++) {
@@ -1011,7 +1017,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
               const state = stepTo(game, node.state, way, (t + takes) * QUANTUM_MS);
               arrive(state, t + takes, Times.at(t, inTime.mass[k]), takes, way.share);
             }
-          } else arrive(to(way, node.at), node.at, inTime, takes, way.share, node.counts);
+          } else arrive(stepped(key, node, way, node.at), node.at, inTime, takes, way.share, node.counts);
         }
         if (!late) continue;
         const due = node.due!;
@@ -1019,7 +1025,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
         // What has landed by the bell counts, fetched or not.
         const [down, open] = late.split(due - (way.landed ?? takes));
         if (down) {
-          const after = to(way, timing === "state" ? node.at + way.landed! : node.at);
+          const after = stepped(key, node, way, timing === "state" ? node.at + way.landed! : node.at);
           if (after.ended || dueOf(game, after.state) !== due) {
             sums.spend(way.spent, down.sum * way.share);
             arrive(after, node.at + takes, down, takes, way.share);
@@ -1034,7 +1040,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
           }
         }
         if (!open) continue;
-        const rung = to(BELL, due);
+        const rung = stepped(key, node, BELL, due);
         for (let k = 0; k < open.mass.length; k++)
           sums.spend({ ...NOTHING, waiting: due - open.first - k }, open.mass[k]! * way.share);
         // What is in the air at the bell may still count.

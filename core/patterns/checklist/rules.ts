@@ -21,21 +21,31 @@ const CHOOSE = 2;
 const GATHER = 1;
 const isOpen = (p: ChecklistParams, g: ListGo, i: number) =>
   (p.how === "tick" || p.need === "done" ? g.done[i]! : g.tried[i]!) < p.tasks[i]!.times;
-const openOf = (p: ChecklistParams, g: ListGo) => p.tasks.flatMap((_, i) => (isOpen(p, g, i) ? [i] : []));
+/** The tasks that are still to be done, from the first one that is. */
+function openOf(p: ChecklistParams, g: ListGo, most = p.tasks.length): number[] {
+  const open: number[] = [];
+  for (let i = 0; i < p.tasks.length && open.length < most; i++) if (isOpen(p, g, i)) open.push(i);
+  return open;
+}
 /** What is done now: the next one, or the one that was chosen. */
 const current = (p: ChecklistParams, g: ListGo): number | null =>
-  p.order === "fixed" ? (openOf(p, g)[0] ?? null) : g.at !== null && isOpen(p, g, g.at) ? g.at : null;
+  p.order === "fixed" ? (openOf(p, g, 1)[0] ?? null) : g.at !== null && isOpen(p, g, g.at) ? g.at : null;
 /** Once through one of a kind, seconds. */
 const once = (t: ListItem) =>
   GATHER + (t.task === "balance" ? t.seconds : t.task === "carry" ? t.metres : airTime(t.height));
 
-function asks(p: ChecklistParams, g: ListGo, player: number): Ask[] {
-  const open = openOf(p, g);
-  const may = p.order === "fixed" ? open.slice(0, 1) : open;
+/** One of the tasks that may come next is chosen. */
+function choosing(p: ChecklistParams, g: ListGo, player: number, may: readonly number[]) {
   const takes = { by: [player], seconds: CHOOSE, walk: 0, moving: false };
   const does = may.map((i) => ({ ...doingOf(p.tasks[i]!), done: g.done[i]!, times: p.tasks[i]!.times }));
-  const choose = { kind: "choose", player, must: true, takes, does, alike: true } as const;
+  return { kind: "choose", player, must: true, takes, does, alike: true } as const;
+}
+
+function asks(p: ChecklistParams, g: ListGo, player: number): Ask[] {
+  const may = openOf(p, g, p.order === "fixed" ? 1 : undefined);
   if (p.how === "tick") {
+    const choose = choosing(p, g, player, may);
+    const { takes } = choose;
     const lasts = may.map((i) => p.tasks[i]!.times * once(p.tasks[i]!));
     return [
       { ...choose, of: "tick", options: may.map(taskId), lasts, takes: { ...takes, moving: true } },
@@ -43,8 +53,12 @@ function asks(p: ChecklistParams, g: ListGo, player: number): Ask[] {
     ];
   }
   const at = current(p, g);
-  const other: AskOf<"choose"> = { ...choose, of: "task", options: may.map(taskId) };
-  if (at === null) return [other];
+  const other = (): AskOf<"choose"> => ({
+    ...choosing(p, g, player, may),
+    of: "task",
+    options: may.map(taskId),
+  });
+  if (at === null) return [other()];
   const count: Ask = {
     kind: "count",
     player,
@@ -56,12 +70,12 @@ function asks(p: ChecklistParams, g: ListGo, player: number): Ask[] {
     soFar: g.done[at]!,
     drops: true,
   };
-  return p.order === "free" && open.length > 1 ? [count, { ...other, optional: true }] : [count];
+  return p.order === "free" && may.length > 1 ? [count, { ...other(), optional: true }] : [count];
 }
 
 const at = (list: readonly number[], i: number, more: number) => list.map((n, k) => (k === i ? n + more : n));
 const after = (p: ChecklistParams, go: ListGo, otherwise: "hit" | "miss" | "on"): Went<ListGo> => {
-  if (openOf(p, go).length === 0) return { go, after: "end" };
+  if (openOf(p, go, 1).length === 0) return { go, after: "end" };
   return { go, after: go.relay && otherwise !== "on" ? "pass" : otherwise };
 };
 
@@ -87,7 +101,7 @@ function chosen(p: ChecklistParams, g: ListGo, e: Extract<GameEvent, { kind: "ch
   const i = p.tasks.findIndex((_, k) => taskId(k) === e.pick);
   if (i < 0) return refuse("refused.unknownTask");
   if (!isOpen(p, g, i)) return refuse("refused.taskDone");
-  if (p.order === "fixed" && i !== openOf(p, g)[0]) return refuse("refused.inOrder");
+  if (p.order === "fixed" && i !== openOf(p, g, 1)[0]) return refuse("refused.inOrder");
   if (p.how === "each") return p.order === "free" ? { go: { ...g, at: i }, after: "on" } : refuse("refused.inOrder");
   return after(p, { ...g, done: at(g.done, i, p.tasks[i]!.times) }, "hit");
 }
@@ -95,7 +109,7 @@ function chosen(p: ChecklistParams, g: ListGo, e: Extract<GameEvent, { kind: "ch
 const total = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
 function sum(p: ChecklistParams, g: ListGo): Sum {
   const done = total(g.done);
-  const finished = openOf(p, g).length === 0;
+  const finished = openOf(p, g, 1).length === 0;
   const [unit, value] = (
     {
       times: ["times", done],
