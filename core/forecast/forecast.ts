@@ -504,7 +504,7 @@ class Sums {
   readonly sidesOf: (readonly number[])[];
   ended = 0;
   /** Ends that were come to with counters: how likely each, and at which numbers. */
-  private readonly counted = new Map<BaseState, readonly Times[]>();
+  private readonly counted = new Map<string, { state: BaseState; counts: readonly Times[] }>();
 
   /** Sides are those of the game, whether anybody ever comes to its end or not. `ready`: quanta before the clock, where the score is all the time after. */
   constructor(
@@ -533,14 +533,16 @@ class Sums {
   /** Games that ended in a state, `takes` quanta after `times`, with its counters at `counts`. */
   end(game: Game, state: BaseState, times: Times, takes: number, share: number, counts: readonly Times[] = []): void {
     const p = times.sum * share;
+    const { winners, reached, scores } = this.graph.end(game, state);
     if (this.counters) {
-      const before = this.counted.get(state);
-      for (const [i, c] of counts.entries()) Times.add(before?.[i], c, 0, 1);
-      if (!before) this.counted.set(state, counts);
+      // Ends that differ in nothing but their counters are one.
+      const key = `${this.counters.key(state)} ${winners}`;
+      const before = this.counted.get(key);
+      for (const [i, c] of counts.entries()) Times.add(before?.counts[i], c, 0, 1);
+      if (!before) this.counted.set(key, { state, counts });
     }
     const has = (figure: Figure, side: number) =>
       (this.counters?.feeds(figure, side, this.sidesOf.length) ?? null) !== null;
-    const { winners, reached, scores } = this.graph.end(game, state);
     if (winners.length > 1) this.tied += p;
     reached.forEach((t, i) => {
       if (!has("sends", i)) put(this.sends[i]!, t.sends, p);
@@ -574,7 +576,7 @@ class Sums {
     const bring = (figure: Figure, side: number, to: (s: BaseState, q: number) => void) => {
       const i = counters.feeds(figure, side, this.sidesOf.length);
       if (i === null) return;
-      for (const [state, counts] of this.counted) {
+      for (const { state, counts } of this.counted.values()) {
         const { first, mass } = counts[i]!;
         for (let k = 0; k < mass.length; k++) if (mass[k]! > 0) to(counters.put(state, i, first + k), mass[k]!);
       }

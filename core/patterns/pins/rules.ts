@@ -129,19 +129,21 @@ function rolled(p: PinsParams, g: PinsGo, { n, stand }: { n: number; stand: Stan
 
 function sum(p: PinsParams, g: PinsGo): Sum {
   const value = points(p, g);
-  const told = g.each.slice(0, g.roll === 0 && g.each.length > 1 && g.frame < p.frames ? -1 : undefined);
   return {
     value,
     unit: "points",
     better: "more",
     rank: value,
-    working: sumOf(
-      told.flatMap(({ fell, bonus }): (number | string)[] => {
-        const brought = fell * p.points;
-        return bonus === 0 ? [brought] : [`${brought} ${note("pins", fell)}`, `${bonus} ${note("allAtOnce")}`];
-      }),
-      value,
-    ),
+    get working() {
+      const told = g.each.slice(0, g.roll === 0 && g.each.length > 1 && g.frame < p.frames ? -1 : undefined);
+      return sumOf(
+        told.flatMap(({ fell, bonus }): (number | string)[] => {
+          const brought = fell * p.points;
+          return bonus === 0 ? [brought] : [`${brought} ${note("pins", fell)}`, `${bonus} ${note("allAtOnce")}`];
+        }),
+        value,
+      );
+    },
     sends: g.sends,
     stage: g.frame,
     stages: p.frames,
@@ -171,6 +173,15 @@ export const pinsGo: GoRules<PinsParams, PinsGo> = {
   key: (p, g) => {
     return `${g.frame} ${g.roll} ${standingKey(g.standing)} ${g.owes ? 1 : 0} ${points(p, g)} ${g.sends} ${g.spots ? 1 : 0}`;
   },
+  // Nothing later depends on what fell before, nor on how many rolls it took.
+  counters: (p) => [
+    {
+      of: (g) => points(p, g),
+      put: (g, n) => ({ ...g, each: [{ fell: 0, bonus: n }] }),
+      feeds: ["points"],
+    },
+    { of: (g) => g.sends, put: (g, sends) => ({ ...g, sends }), feeds: ["sends"] },
+  ],
   now,
   done: (p, g) => (g.owes || !g.standing.known ? [] : idsOf(p).filter((id) => !g.standing.ids.includes(id))),
   ended: (p) => ({ key: "pins.end", params: { frames: p.frames } }),
