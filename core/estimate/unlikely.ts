@@ -1,3 +1,4 @@
+import { below } from "../aim/normal.ts";
 import { AT, type Axis, POINTS } from "./grid.ts";
 import { posterior } from "./posterior.ts";
 import type { GoSeen } from "./truth.ts";
@@ -29,8 +30,15 @@ const EXPLAINED = 0.1;
 /** How much better or worse than usual a child may be on one day, one standard deviation on the axis: an assumption. */
 const GOOD_DAY: Record<Axis, number> = { spread: 0.05, skill: 0.12 };
 
-/** The chance of at least `hits`, of goes with so many tries each and one share of hits each: an exact sum, go by go. */
+/** Of more tries than this in all the normal law takes the place of the sum. */
+const SUMMED = 1000;
+/** The chance of at least `hits`, of goes with so many tries each and one share of hits each: an exact sum, go by go, up to SUMMED tries in all. */
 export function atLeast(hits: number, goes: readonly { tries: number; share: number }[]): number {
+  const sum = (of: (g: { tries: number; share: number }) => number) => goes.reduce((all, g) => all + of(g), 0);
+  if (sum((g) => g.tries) > SUMMED) {
+    const sd = Math.sqrt(sum((g) => g.tries * g.share * (1 - g.share)));
+    return 1 - below(hits - 0.5 - sum((g) => g.tries * g.share), sd);
+  }
   let law = [1];
   for (const { tries, share } of goes) {
     const p = Math.min(1 - 1e-9, Math.max(1e-9, share));
@@ -87,13 +95,14 @@ function chanceOf(some: readonly GoSeen[], before: readonly GoSeen[]) {
 
 /**
  * The goes of one child, for one action and axis, that hit more often than its earlier goes (or, without any, its age) let expect: by themselves, or with
- * the one, three or seven before them. `goes`: in the order they were played. Nobody is to be blamed for one: somebody may have helped, or typed it in
+ * the one, three or seven before them. `goes`: in the order they were played; `which`: only those are looked at. Nobody is to be blamed for one: somebody may have helped, or typed it in
  * from memory. Source: the exact tail of a mixture of binomials over what is known of the child, which is the most powerful test against misses told as
  * hits where all tries are alike.
  */
-export function unlikelyOf(goes: readonly GoReported[]): Unlikely[] {
+export function unlikelyOf(goes: readonly GoReported[], which: (play: string) => boolean = () => true): Unlikely[] {
   const told = goes.filter((g) => g.tries > 0 && Math.max(0, ...g.means) >= CAN_HIT * g.tries);
   return told.flatMap((g, i) => {
+    if (!which(g.play)) return [];
     for (const n of TOGETHER.filter((n) => n <= i + 1)) {
       const some = told.slice(i + 1 - n, i + 1);
       const { chance, expected, hits } = chanceOf(some, told.slice(0, i + 1 - n));

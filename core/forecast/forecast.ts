@@ -52,7 +52,7 @@ const SAMPLES = 3000;
  */
 const EXACT_BUDGET = 15_000;
 /** Games without a cap go on longer, and are worth more to be followed. */
-const UNCAPPED = 4;
+const UNCAPPED = 5;
 const CELLS_A_STEP = 1000;
 /** States still to be gone through will cost at least so much of what those before them did: given up at once where even that is too much. */
 const AT_LEAST = 0.5;

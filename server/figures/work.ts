@@ -63,10 +63,12 @@ export const figuresWork = {
   cards: (makings: readonly Making[]): Card[] => makings.map((m) => compileFor(m)),
   /** Goes of one child beside what was forecast of each. */
   forecasted: (goes: readonly GoSeen[]): Forecasted[] => forecastedOf(goes),
-  /** Goes of one child that hit more often than its earlier ones let expect; each action and axis by itself, in the order they were played. */
-  unlikely: (goes: readonly GoReported[]): Unlikely[] => {
+  /** Of the newest goes of one child those that hit more often than its earlier ones let expect; each action and axis by itself, in the order they were played. */
+  unlikely: (goes: readonly GoReported[], newest: number): Unlikely[] => {
+    const recent = new Set(goes.slice(-newest).map((g) => g.play));
     const of = (g: GoReported) => `${g.child} ${g.axis}`;
-    return [...new Set(goes.map(of))].flatMap((key) => unlikelyOf(goes.filter((g) => of(g) === key)));
+    const alike = (key: string) => goes.filter((g) => of(g) === key);
+    return [...new Set(goes.map(of))].flatMap((key) => unlikelyOf(alike(key), (play) => recent.has(play)));
   },
   /** A card as its family decided to play it. */
   remade: (making: Making, decided: Decided): Card => remake(making, decided),

@@ -137,16 +137,30 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
   return asked.more;
 }
 
+/** So many of a child's newest goes are looked at for more hits than its earlier ones let expect. */
+const LOOKED_AT = 40;
 /** Keeps what was forecast of each go of a child beside what came of it. */
 async function keepForecasts(schoolId: string, childId: string, age: number): Promise<void> {
-  const rows = await inSchool(schoolId, (tx) => evidenceRows(tx, [childId]));
+  const { rows, before } = await inSchool(schoolId, async (tx) => {
+    const [kept] = await tx
+      .select({ unlikely: childForecast.unlikely })
+      .from(childForecast)
+      .where(eq(childForecast.childId, childId));
+    return { rows: await evidenceRows(tx, [childId]), before: kept?.unlikely ?? [] };
+  });
   const inOrder = [...rows].sort((a, b) => a.at.getTime() - b.at.getTime());
   const seen = inOrder.flatMap((r): GoReported[] => {
     const { axis, tries, hits, means, ll } = r;
     // Each action is known by itself.
     return means ? [{ child: r.action, play: r.playId, age, axis, week: weekOf(r.at), tries, hits, means, ll }] : [];
   });
-  const unlikely = (await figures("unlikely", seen)).map((u) => ({ ...u, expected: rounded(u.expected) }));
+  // The newest are looked at again, since a go may come back late; what was said of older ones stands.
+  const recent = new Set(seen.slice(-LOOKED_AT).map((g) => g.play));
+  const named = await figures("unlikely", seen, LOOKED_AT);
+  const unlikely = [
+    ...before.filter((u) => !recent.has(u.play) && seen.some((g) => g.play === u.play)),
+    ...named.map((u) => ({ ...u, expected: rounded(u.expected) })),
+  ];
   const goes = (await figures("forecasted", seen)).map(
     ({ week, tries, hits, forecast, byAge, low, high, holds }): ForecastSeen => ({
       week,
