@@ -53,6 +53,7 @@ beforeAll(async () => {
   await sql`insert into expected_band (school_id, assignment_id, age, model, low, middle, high) select school_id, id, n, 1, 0, 0, 0 from assignment join made on s = school_id, generate_series(6, 11) n`;
   await sql`insert into survey_answer (school_id, class_id, answers) select c.school_id, c.id, '{}' from class c join made on s = c.school_id, generate_series(1, 20) n`;
   await sql`insert into message (school_id, child_id, assignment_id, subject, body) select school_id, child_id, assignment_id, 'x', 'x' from card join made on s = school_id`;
+  await sql`insert into child_forecast (school_id, child_id, model, goes) select school_id, id, 1, '[]' from child join made on s = school_id`;
   await sql`insert into link (school_id, child_id) select school_id, id from child join made on s = school_id`;
   await sql`analyze`;
   const app = new URL(ready.env.YARD_APP_DATABASE_URL);
