@@ -220,12 +220,14 @@ describe("ways back", () => {
     await open(page, `${base}/results/${a!.id}/sheets`);
     const sheets = await page.$$eval("article.sheet", (all) => all.length);
     expect(sheets).toBeGreaterThan(20);
-    const pdf = await page.pdf({ format: "A4", preferCSSPageSize: true });
-    expect(
-      Buffer.from(pdf)
+    // One page each, with as much to look out for as any home has.
+    for (const format of ["A4", "Letter"] as const) {
+      const pdf = await page.pdf({ format, preferCSSPageSize: false });
+      const pages = Buffer.from(pdf)
         .toString("latin1")
-        .match(/\/Type\s*\/Page\b/g),
-    ).toHaveLength(sheets);
+        .match(/\/Type\s*\/Page\b/g);
+      expect(pages, format).toHaveLength(sheets);
+    }
     await open(page, `${base}/results/${a!.id}`);
     await press(page, "Print the card of Ilse P.");
     await sees(page, "A game for Ilse");

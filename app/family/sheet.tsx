@@ -21,6 +21,8 @@ const BOXED_GOES = 3;
 const CUES = 2;
 /** More steps of setting up than this are set smaller, so that the sheet stays one. */
 const MOST_WIDE = 13;
+/** More things to look out for than this are set smaller, too. */
+const MOST_TICKS = 7;
 const BLANK = "______";
 
 /** A card on one sheet of A4 or Letter: what to fetch, the plan to scale, how to set it up, cautions, score boxes, a ruler. */
@@ -47,6 +49,7 @@ export function Sheet({
   const zone = card.parts.find((p) => p.kind === "zone");
   const steps = stages(data);
   const busy = steps.length > MOST_WIDE;
+  const ticks = card.cautions.length + (card.grownUp ? 1 : 0) + (card.activity.caution ? 1 : 0);
   return (
     <article className="sheet">
       <header className="flex items-baseline justify-between">
@@ -66,7 +69,7 @@ export function Sheet({
             ))}
           </ul>
           <h2>{say("sheet.look")}</h2>
-          <ul className="sheet-ticks">
+          <ul className={`sheet-ticks ${ticks > MOST_TICKS ? "sheet-tight" : ""}`}>
             {card.cautions.map((c) => (
               <li key={c}>{say(`caution.${c}`)}</li>
             ))}
