@@ -49,12 +49,12 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
         <>
           <div className="mb-4 grid gap-4 sm:grid-cols-2">
             <p className="note">
-              <strong className="block text-2xl">{percent(t.inside)} %</strong>
+              <strong className="block text-2xl">{percent(t.inside)}%</strong>
               {tell("truth.inside", { meant: percent(t.meant) })}
             </p>
             <p className={`note ${(t.ofPossible ?? 0) > 0 ? "note-good" : ""}`}>
               <strong className="block text-2xl">
-                {t.ofPossible === null ? tell("truth.few") : `${Math.max(0, percent(t.ofPossible))} %`}
+                {t.ofPossible === null ? tell("truth.few") : `${Math.max(0, percent(t.ofPossible))}%`}
               </strong>
               {tell(t.ofPossible === null ? "truth.fewWhy" : t.ofPossible > 0 ? "truth.better" : "truth.noBetter")}
             </p>
@@ -72,8 +72,8 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
             <tbody>
               {t.bins.map((b) => (
                 <tr key={b.from} className="row-line">
-                  <td className="py-1.5">{percent(b.forecast)} %</td>
-                  <td>{percent(b.seen)} %</td>
+                  <td className="py-1.5">{percent(b.forecast)}%</td>
+                  <td>{percent(b.seen)}%</td>
                   <td>{b.tries}</td>
                 </tr>
               ))}
