@@ -1,5 +1,6 @@
 import { memo } from "react";
-import { pathTo, purposeOf, type Sending } from "#core/physics/send.ts";
+import { pathTo, purposeOf } from "#core/physics/send.ts";
+import type { Sending } from "#core/physics/sending.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { targetName } from "#words/say.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";

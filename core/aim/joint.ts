@@ -1,5 +1,5 @@
 import type { Spread } from "../actions/spread.ts";
-import type { Path } from "../physics/send.ts";
+import type { Path } from "../physics/sending.ts";
 import { dropsIn } from "../physics/standing.ts";
 import { type Blow, topples } from "../physics/topple.ts";
 import type { HitRule, SingleRule } from "../rules/hit-rule.ts";

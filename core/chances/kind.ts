@@ -2,7 +2,8 @@ import type { Person } from "../aim/person.ts";
 import type { PlayerModel } from "../aim/player.ts";
 import type { Aim, Manner } from "../asks/ask.ts";
 import type { Body } from "../events/events.ts";
-import type { Path, Purpose } from "../physics/send.ts";
+import type { Purpose } from "../physics/send.ts";
+import type { Path } from "../physics/sending.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 
 /** `middle`: at the middle of what counts. `bestExpected`: where the expected worth is highest. */

@@ -4,7 +4,8 @@ import type { Peg } from "../contract/contract.ts";
 import { layoutOf, rates, sendingIn, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
-import { asksAtMost, pathTo, type Sending } from "../physics/send.ts";
+import { asksAtMost, pathTo } from "../physics/send.ts";
+import type { Sending } from "../physics/sending.ts";
 import { HEADROOM, HOLDS } from "../yard/fit.ts";
 import { freeOf, spread } from "./apart.ts";
 

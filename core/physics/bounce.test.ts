@@ -4,7 +4,8 @@ import { forecastActivity, rates } from "../forecast/for-activity.ts";
 import { type Activity, fromPattern, parseActivity } from "../formats/activity.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import { GRAVITY } from "./floor.ts";
-import { farthest, pathTo, reachChance, type Sending } from "./send.ts";
+import { farthest, pathTo, reachChance } from "./send.ts";
+import type { Sending } from "./sending.ts";
 
 const model = (item: string, age = 9) => playerModel({ age }, "underarmThrow", catalogueItem(item)!, "boards");
 const off = (item: string, surface: "floor" | "table" = "floor"): Sending => offSurface(model(item), surface).sending;

@@ -1,6 +1,6 @@
 import { GRAVITY } from "./floor.ts";
 import { runAfterLanding } from "./landing.ts";
-import type { Path, Sending } from "./send.ts";
+import type { Path, Sending } from "./sending.ts";
 
 /**
  * A throw that is to touch a surface first: the floor, or a table. Thrown to a spot at a share of the way, it comes up with what its rebound leaves,

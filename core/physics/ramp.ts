@@ -1,5 +1,5 @@
 import { GRAVITY, stopsAfter } from "./floor.ts";
-import type { Sending } from "./send.ts";
+import type { Sending } from "./sending.ts";
 
 /** Share of the height that becomes speed: a solid ball keeps 5/7 of it, a hollow one 3/5; the rest is spin. */
 const SHARE = { solid: 5 / 7, hollow: 3 / 5 } as const;

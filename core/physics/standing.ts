@@ -1,6 +1,7 @@
 import type { Item } from "../things/item.ts";
 import { GRAVITY } from "./floor.ts";
-import { pathTo, type Sending } from "./send.ts";
+import { pathTo } from "./send.ts";
+import type { Sending } from "./sending.ts";
 import { type Blow, type Standing, topples } from "./topple.ts";
 
 /** Fillings are tried in steps of a twentieth. */

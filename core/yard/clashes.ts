@@ -1,4 +1,5 @@
-import { farthest, pathTo, purposeOf, type Sending as Sends } from "../physics/send.ts";
+import { farthest, pathTo, purposeOf } from "../physics/send.ts";
+import type { Sending as Sends } from "../physics/sending.ts";
 import type { HitRule } from "../rules/hit-rule.ts";
 import { HEADROOM } from "./fit.ts";
 import { footprintOf } from "./footprint.ts";

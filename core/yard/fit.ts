@@ -1,4 +1,5 @@
-import { pathTo, purposeOf, type Sending } from "../physics/send.ts";
+import { pathTo, purposeOf } from "../physics/send.ts";
+import type { Sending } from "../physics/sending.ts";
 import { footprintOf, NARROWEST, type Piece, scaledParts } from "./footprint.ts";
 import { cornersOfBox, diameterOf, inside, overlap } from "./geometry.ts";
 import type { Part, PartOf } from "./parts.ts";
