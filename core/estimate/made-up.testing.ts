@@ -83,6 +83,25 @@ function drawn(kind: Kind, draw: () => number): number {
   return normalDraw(draw) / Math.sqrt(four / 4);
 }
 
+/** One go of a child, rolled at the four distances in turn, with so great a share of its misses told as hits. */
+function rolled(kind: Kind, x: number, tries: number, draw: () => number, dressed = 0) {
+  const ll = AT.spread.map(() => 0);
+  const means = AT.spread.map(() => 0);
+  let hits = 0;
+  for (let i = 0; i < tries; i++) {
+    const s = settings()[i % settings().length]!;
+    const tired = kind === "learning" ? (TIRES * i) / tries : 0;
+    const real = Math.abs(drawn(kind, draw)) < s.edge * Math.exp(-x - tired);
+    const hit = real || (dressed > 0 && draw() < dressed);
+    if (hit) hits++;
+    for (const [k, l] of (hit ? s.hit : s.miss).entries()) {
+      ll[k]! += l;
+      means[k]! += s.means[k]!;
+    }
+  }
+  return { ll, means, hits };
+}
+
 /**
  * The goes of one child as they are told: so many a week, and in the last `dressed` of them so great a share of the misses told as hits. With each go,
  * how often each distance was rolled at.
@@ -98,21 +117,8 @@ export function told(
   return Array.from({ length: all }, (_, go) => {
     const week = Math.floor(go / of.aWeek);
     if (go > 0 && go % of.aWeek === 0) x += kind === "learning" ? -LEARNS : DRIFT.spread * normalDraw(draw);
-    const ll = AT.spread.map(() => 0);
-    const means = AT.spread.map(() => 0);
-    let hits = 0;
-    for (let i = 0; i < of.tries; i++) {
-      const s = settings()[i % settings().length]!;
-      const tired = kind === "learning" ? (TIRES * i) / of.tries : 0;
-      const real = Math.abs(drawn(kind, draw)) < s.edge * Math.exp(-x - tired);
-      const hit = real || (go >= all - of.dressed && draw() < of.share);
-      if (hit) hits++;
-      for (const [k, l] of (hit ? s.hit : s.miss).entries()) {
-        ll[k]! += l;
-        means[k]! += s.means[k]!;
-      }
-    }
-    return { play: `${go}`, child: "one", age: AGE, axis: "spread", week, tries: of.tries, hits, ll, means };
+    const is = rolled(kind, x, of.tries, draw, go >= all - of.dressed ? of.share : 0);
+    return { ...is, play: `${go}`, child: "one", age: AGE, axis: "spread", week, tries: of.tries };
   });
 }
 /**
@@ -189,14 +195,7 @@ export function madeUp(kind: Kind, of: { children: number; weeks: number; tries:
         }
       }
       if (week === of.weeks) break;
-      const ll = AT.spread.map(() => 0);
-      for (let i = 0; i < of.tries; i++) {
-        const s = is[i % is.length]!;
-        const tired = kind === "learning" ? (TIRES * i) / of.tries : 0;
-        const hit = Math.abs(drawn(kind, draw)) < s.edge * Math.exp(-x - tired);
-        for (const [k, l] of (hit ? s.hit : s.miss).entries()) ll[k]! += l;
-      }
-      goes.push({ week, ll });
+      goes.push({ week, ll: rolled(kind, x, of.tries, draw).ll });
     }
     const e = estimateOf(posterior("spread", AGE, goes, of.weeks));
     // Who hits more often than this child is less spread than it.

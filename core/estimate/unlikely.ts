@@ -1,5 +1,5 @@
 import { below } from "../aim/normal.ts";
-import { AT, type Axis, POINTS } from "./grid.ts";
+import { finer } from "./grid.ts";
 import { posterior } from "./posterior.ts";
 import type { GoSeen } from "./truth.ts";
 
@@ -27,9 +27,8 @@ const RARE = 1.2e-3;
  */
 const CAN_HIT = 0.9;
 const EXPLAINED = 0.1;
-/** How much better or worse than usual a child may be on one day, one standard deviation on the axis: an assumption. */
-const GOOD_DAY: Record<Axis, number> = { spread: 0.05, skill: 0.12 };
-
+/** A child may have a good day: as much as it may change in so many weeks (5% of its spread, or 0.12 of log-odds), an assumption. */
+const GOOD_DAY = 1.5;
 /** Of more tries than this in all the normal law takes the place of the sum. */
 const SUMMED = 1000;
 /** The chance of at least `hits`, of goes with so many tries each and one share of hits each: an exact sum, go by go, up to SUMMED tries in all. */
@@ -52,44 +51,26 @@ export function atLeast(hits: number, goes: readonly { tries: number; share: num
   return law.reduce((sum, p) => sum + p, 0);
 }
 
-/** What is known of a child at the points of its axis, on a day that may be a good one. */
-function onTheDay(axis: Axis, age: GoSeen["age"], before: readonly GoSeen[], week: number): number[] {
-  const { shares } = posterior(axis, age, before, week);
-  const every = (shares.length - 1) / (POINTS - 1);
-  const at = AT[axis];
-  const step = at[1]! - at[0]!;
-  const coarse = at.map(() => 0);
-  for (const [i, p] of shares.entries()) coarse[Math.round(i / every)]! += p;
-  const out = at.map(() => 0);
-  const reach = Math.ceil((3 * GOOD_DAY[axis]) / step);
-  const day = Array.from({ length: 2 * reach + 1 }, (_, k) =>
-    Math.exp(-((((k - reach) * step) / GOOD_DAY[axis]) ** 2) / 2),
-  );
-  const all = day.reduce((a, b) => a + b, 0);
-  for (const [i, p] of coarse.entries())
-    for (const [k, w] of day.entries()) out[Math.min(POINTS - 1, Math.max(0, i + k - reach))]! += (p * w) / all;
-  return out;
-}
-
 /** The chance that some goes together hit at least as often as was told, from what was known before them; and the hits expected. */
 function chanceOf(some: readonly GoSeen[], before: readonly GoSeen[]) {
   const { axis, age, week } = some[0]!;
-  const known = onTheDay(axis, age, before, week);
+  const known = posterior(axis, age, before, week + GOOD_DAY).shares;
+  const goes = some.map((g) => ({ tries: g.tries, means: finer(g.means) }));
   const hits = some.reduce((sum, g) => sum + g.hits, 0);
-  const means = AT[axis].map((_, i) => some.reduce((sum, g) => sum + g.means[i]!, 0));
+  const means = known.map((_, i) => goes.reduce((sum, g) => sum + g.means[i]!, 0));
   const expected = known.reduce((sum, w, i) => sum + w * means[i]!, 0);
+  const shares = (i: number) =>
+    goes.map((g) => ({ tries: g.tries, share: Math.min(1, Math.max(0, g.means[i]! / g.tries)) }));
   // What is no rarer than two standard deviations is not worth the sum.
-  const spread = known.reduce(
-    (sum, w, i) =>
-      sum + w * ((means[i]! - expected) ** 2 + some.reduce((v, g) => v + g.means[i]! * (1 - g.means[i]! / g.tries), 0)),
-    0,
-  );
-  if (hits <= expected + 2 * Math.sqrt(spread)) return { chance: 1, expected, hits };
-  const shares = (i: number) => some.map((g) => ({ tries: g.tries, share: g.means[i]! / g.tries }));
-  const lls = AT[axis].map((_, i) => some.reduce((sum, g) => sum + g.ll[i]!, 0));
+  const variance = known.reduce((sum, w, i) => {
+    const chance = shares(i).reduce((v, g) => v + g.tries * g.share * (1 - g.share), 0);
+    return sum + w * ((means[i]! - expected) ** 2 + chance);
+  }, 0);
+  if (hits <= expected + 2 * Math.sqrt(variance)) return { chance: 1, expected, hits };
+  const lls = finer(some[0]!.ll.map((_, i) => some.reduce((sum, g) => sum + g.ll[i]!, 0)));
   if (atLeast(hits, shares(lls.indexOf(Math.max(...lls)))) < EXPLAINED) return { chance: 1, expected, hits };
   let chance = 0;
-  for (const [i, w] of known.entries()) if (w > RARE / POINTS / 10) chance += w * atLeast(hits, shares(i));
+  for (const [i, w] of known.entries()) if (w > RARE / 1000) chance += w * atLeast(hits, shares(i));
   return { chance, expected, hits };
 }
 

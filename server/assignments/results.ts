@@ -175,15 +175,11 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       .where(inArray(play.cardId, ids));
     const a = own.revision.document;
     const bands = await tx.select().from(expectedBand).where(eq(expectedBand.assignmentId, id));
+    const childIds = cards.map((c) => c.childId);
     const kept = await tx
-      .select({ childId: childForecast.childId, unlikely: childForecast.unlikely })
+      .select({ unlikely: childForecast.unlikely })
       .from(childForecast)
-      .where(
-        inArray(
-          childForecast.childId,
-          cards.map((c) => c.childId),
-        ),
-      );
+      .where(inArray(childForecast.childId, childIds));
     const unlikely = new Map(kept.flatMap((k) => k.unlikely.map((u) => [u.play, u] as const)));
     const inClass = await tx
       .select({ id: child.id, name: child.name })
