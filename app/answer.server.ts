@@ -21,7 +21,7 @@ export async function answered<T>(
 export function missing(e: unknown): unknown {
   if (e instanceof NotFound)
     return data(
-      { title: `There is no such ${e.message}.`, text: "It may have been put away, or it belongs to somebody else." },
+      { title: `There is no ${e.message} at this address.`, text: "It may be archived, or belong to another school." },
       { status: 404 },
     );
   return e;

@@ -35,13 +35,13 @@ function broken(trouble: LinkTrouble) {
     trouble === "withdrawn"
       ? {
           dead: true,
-          title: "This link was withdrawn.",
-          text: "Ask your teacher for the new one. Games kept on this device stay here.",
+          title: "This link is off.",
+          text: "Ask your teacher for the new one. Games saved on this device are safe.",
         }
       : {
           dead: true,
           title: "This link does not work.",
-          text: "Check that the whole link was copied, or ask your teacher to send it again.",
+          text: "Check that you copied the whole link, or ask your teacher to send it again.",
         },
     { status: trouble === "withdrawn" ? 410 : 404 },
   );

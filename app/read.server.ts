@@ -51,7 +51,7 @@ export async function formOf(request: Request): Promise<Form> {
     return new Form(await request.formData());
   } catch {
     throw data(
-      { title: "This form did not arrive whole.", text: "Nothing was changed. Go back and send it again." },
+      { title: "This form arrived incomplete.", text: "Nothing has changed. Go back and send it again." },
       { status: 400 },
     );
   }

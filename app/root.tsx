@@ -46,5 +46,5 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   // A family that mistypes its link is not led to the teachers' sign-in.
   const family = pathname.startsWith("/f/") || pathname.startsWith("/c/");
   const { title, text } = troubleOf(error);
-  return <Trouble title={title} text={text} to={family ? null : "/"} way="To the start" />;
+  return <Trouble title={title} text={text} to={family ? null : "/"} way="Home page" />;
 }

@@ -7,8 +7,12 @@ import { fieldsOf } from "./read.server.ts";
 import { deviceOf, rememberDevice, rememberToken } from "./session.server.ts";
 
 const form = z.object({
-  email: z.string().trim().min(1, "e-mail must not be empty").max(200, "e-mail must be 200 letters or fewer"),
-  password: z.string().min(1, "password must not be empty").max(500, "password must be 500 letters or fewer"),
+  email: z
+    .string()
+    .trim()
+    .min(1, "Type your e-mail address.")
+    .max(200, "The e-mail address can have up to 200 characters."),
+  password: z.string().min(1, "Type your password.").max(500, "The password can have up to 500 characters."),
 });
 
 /** Reads the sign-in form and opens a session, or says what is wrong; the address typed comes back for the form. */

@@ -56,7 +56,7 @@ class Bad extends Error {}
 const bad = (problems: readonly Problem[]): never => {
   throw new Bad(
     problems.map((p) => (p.message.startsWith(p.field) ? p.message : `${p.field}: ${p.message}`))[0] ??
-      "input is not allowed",
+      "this input is not allowed",
   );
 };
 
@@ -175,7 +175,7 @@ function byAmount(
     bad([{ field: "amount", message: `must be one of ${fields.join(", ") || "none, for this game has none"}` }]);
   const list = proposeAmount(a, player, amount, want);
   if (list.length === 0)
-    bad([{ field: "amount", message: "it does not change how often the end is reached, or by far too much" }]);
+    bad([{ field: "amount", message: "changing it makes no difference to finishing, or far too much" }]);
   return list;
 }
 const estimateInput = z.strictObject({
@@ -261,7 +261,7 @@ function ladderOf(rates: readonly number[], up: number, down: number) {
 
 const commands: Record<string, { about: string; run: (json: unknown) => unknown }> = {
   hit: {
-    about: "chance that one send counts under a hit rule",
+    about: "the chance that one attempt counts under a hit rule",
     run: (json) => {
       const { rule, ...shot } = read(hitInput, json);
       return { p: hitChance(rule, shot) };
@@ -293,7 +293,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     },
   },
   substitute: {
-    about: "what a home can use for an activity, why, and what it does to the challenge",
+    about: "what a home can use for an activity, why, and how it changes the challenge",
     run: (json) => {
       const { activity, home, age, fixed } = read(substituteInput, json);
       const a = activityOf(activity);
@@ -311,7 +311,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     },
   },
   levels: {
-    about: "levels of difficulty for somebody, each with its chance, and where up-and-down rules settle on them",
+    about: "levels of difficulty for someone, each with its chance of a hit, and where up-and-down rules settle",
     run: (json) => {
       const { activity, player, corridor, up, down, amount, ...more } = read(levelsInput, json);
       if (corridor.low >= corridor.high) bad([{ field: "corridor", message: "low must be less than high" }]);
@@ -342,7 +342,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     },
   },
   estimate: {
-    about: "what a child's own tries say of it: its multiplier, or its log-odds, with an 80 % interval",
+    about: "what a child's own attempts say about their skill: a multiplier or log-odds, with an 80% interval",
     run: (json) => {
       const { activity, age, goes } = read(estimateInput, json);
       const a = activityOf(activity);
@@ -373,7 +373,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     },
   },
   letters: {
-    about: "the fewest cards that spell a list, which words a set of cards spells, and the words from easy to hard",
+    about: "the fewest cards that spell a list, the words a set of cards spells, and the words from easy to hard",
     run: (json) => {
       const { list, cards, knock } = read(lettersInput, json);
       const words = entriesOf(list);
@@ -401,12 +401,12 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       const { activity, players, order } = read(fairInput, json);
       const a = activityOf(activity);
       if (!a.players.modes.includes("against"))
-        bad([{ field: "activity", message: "this activity is not played against each other" }]);
+        bad([{ field: "activity", message: "this activity is not played head to head" }]);
       return fairMatch(a, players, order);
     },
   },
   compile: {
-    about: "the card of one child in one home",
+    about: "the card for one child in one home",
     run: (json) => {
       const { activity, home, age, fixed } = read(substituteInput, json);
       const a = activityOf(activity);
@@ -425,7 +425,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     },
   },
   fit: {
-    about: "where an activity lies in a home's space, how much shorter it has to be, or what keeps it out",
+    about: "where an activity fits in a home's space, how much shorter it must be, or what is in the way",
     run: (json) => {
       const { activity, space, age } = read(fitInput, json);
       return fitAsDesigned(activityOf(activity), { age }, space);
@@ -460,7 +460,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     },
   },
   square: {
-    about: "the fewest trips of a Swap square, or a mix of it to a wanted difficulty",
+    about: "the fewest trips to solve a Swap square, or a shuffle of the difficulty you want",
     run: (json) => {
       const { n, reach, cells, least, most, seed } = read(squareInput, json);
       if (cells) {

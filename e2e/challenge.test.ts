@@ -51,7 +51,7 @@ describe("another game for some ages", () => {
     await page.select("select[name='other.activityId']", second);
     for (const [from, to, words] of [
       ["3", "4", "nobody it is sent to is of these ages"],
-      ["9", "8", "ages to must not be below ages from"],
+      ["9", "8", "The last age must not be below the first age."],
       ["x", "8", "ages from must be a number of years"],
       ["4", "15", "everybody is of these ages"],
     ] as const) {
@@ -69,7 +69,7 @@ describe("another game for some ages", () => {
       join child k on k.id = c.child_id where r.document->>'title' in (${one.title}, ${two.title})`;
     expect(given).toHaveLength(ages.length);
     for (const g of given) expect(g.game).toBe(g.age === youngest ? two.title : one.title);
-    await press(page, "its results");
+    await press(page, "see its results");
     await sees(page, two.title);
     await page.close();
   });
@@ -85,15 +85,15 @@ describe("levels", () => {
       { ...fromPattern("board"), title: title() },
     );
     await open(page, `${base}/activities/${id}?station=levels`);
-    await sees(page, "Everybody plays it as it is drawn");
-    await press(page, "Propose levels");
+    await sees(page, "Everyone plays the game as designed");
+    await press(page, "Suggest levels");
     await sees(page, "Level 5");
     const rates = () => page.$$eval("[data-level-rates]", (ps) => ps.map((p) => p.textContent ?? ""));
     const before = await rates();
     expect(before).toHaveLength(5);
     for (const r of before) expect(r.match(/\d+ %/g)).toHaveLength(3);
-    await page.click("ol[aria-label='Levels, the easiest first'] details summary");
-    const field = await page.$("ol[aria-label='Levels, the easiest first'] li input");
+    await page.click("ol[aria-label='Levels, easiest first'] details summary");
+    const field = await page.$("ol[aria-label='Levels, easiest first'] li input");
     await field!.click({ count: 3 });
     await field!.type("0.5");
     await expect.poll(async () => (await rates())[0]).not.toBe(before[0]);
@@ -112,8 +112,8 @@ describe("levels", () => {
           (await sql`select document->'levels'->'list'->0->>'helper' as who from activity where id = ${id}`)[0]!.who,
       )
       .toBe("feeds");
-    await press(page, "No levels");
-    await sees(page, "Everybody plays it as it is drawn");
+    await press(page, "Remove levels");
+    await sees(page, "Everyone plays the game as designed");
     await page.close();
   });
 
@@ -130,21 +130,21 @@ describe("levels", () => {
     ))!;
     const choose = async (field: string) => (await page.$$("select"))[by]!.select(field);
     await choose("params.scoring.first");
-    await press(page, "Propose levels");
+    await press(page, "Suggest levels");
     await sees(page, "Levels of this number would all be alike");
     await choose("params.tries");
     // Given up, nothing comes of it.
     await page.evaluate(async () => {
       const button = (name: string) => [...document.querySelectorAll("button")].find((b) => b.textContent === name);
-      button("Propose levels")!.click();
+      button("Suggest levels")!.click();
       while (!button("Stop")) await new Promise(requestAnimationFrame);
       button("Stop")!.click();
       while (button("Stop")) await new Promise(requestAnimationFrame);
     });
     expect(await page.$("[data-level-rates]")).toBeNull();
-    await press(page, "Propose levels");
+    await press(page, "Suggest levels");
     await sees(page, "Level 3");
-    await sees(page, "reach the end");
+    await sees(page, "finish");
     const first = () => page.$eval("[data-level-rates]", (p) => p.textContent ?? "");
     await expect.poll(first).toMatch(/\d+ %/);
     const kept = () => sql`select document->'levels' as levels from activity where id = ${id}`;
@@ -157,7 +157,7 @@ describe("levels", () => {
     expect(given).toHaveLength(2);
     for (const level of given) expect(levels.list[level]).toBeDefined();
     await open(page, `${base}/results/${sent}/next`);
-    await sees(page, "goes of 100 to the end");
+    await sees(page, "% finished goes");
     await sees(page, /of 100 goes reach the end/);
     await page.close();
   });
@@ -172,7 +172,7 @@ describe("levels", () => {
     const family = await browser.newPage();
     await open(family, `${await cardOf(family, await linkOf("Quill F."), a.title)}?screen=setup`);
     for (let k = 0; k < 3; k++) await press(family, "Next");
-    await sees(family, "Ask somebody to catch it and send it back.");
+    await sees(family, "Ask someone to catch it and send it back.");
     await family.close();
     const [quill, before] = [await childId("Quill F."), await nearest(sent, "Quill F.")];
     const other = row!.levels[quill] === 0 ? 2 : 0;
@@ -330,7 +330,7 @@ describe("what the goes teach", () => {
     await sees(page, "3 did not play");
     await sees(page, "in 100");
     await page.select("select[aria-label='Level of Kezia O.']", "4");
-    await press(page, "Copy and send");
+    await press(page, "Create copy and send");
     await sees(page, `${a.title}, next`);
     const made =
       await sql`select a.id, a.levels from assignment a join revision r on r.id = a.revision_id where r.document->>'title' = ${`${a.title}, next`}`;
@@ -360,7 +360,7 @@ describe("a rehearsal of a class", () => {
     const page = await teacherPage(browser);
     const [a] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
     await open(page, `${base}/activities/${a!.id}?station=send`);
-    await press(page, "Rehearse it first");
+    await press(page, "Watch a trial run");
     await sees(page, "Choose a child to stop it");
     const homes = await page.$$eval("main ul li button[aria-pressed]", (all) => all.length);
     expect(homes).toBeGreaterThanOrEqual(24);
@@ -387,20 +387,20 @@ describe("a rehearsal of a class", () => {
       );
     await expect.poll(frames).toBeGreaterThan(10);
     await page.click("main ul li:nth-child(3) button");
-    await press(page, "Stop this one");
+    await press(page, "Pause this one");
     await press(page, "Step on");
     const step = async () => Number(/step (\d+) of/.exec(await text(page, "main section"))?.[1]);
     const before = await step();
     await press(page, "Step back");
     await expect.poll(step).toBe(before - 1);
     const scores = async () => {
-      await press(page, "To the end");
+      await press(page, "Skip to the end");
       await sees(page, "the forecast says about");
       return page.$$eval("main tbody tr td:nth-child(2)", (all) => all.map((td) => td.textContent));
     };
     const first = await scores();
     expect(first).toHaveLength(homes);
-    await press(page, "Draw another");
+    await press(page, "New run");
     await page.waitForFunction(() => location.search.includes("seed=2"));
     await sees(page, "Choose a child to stop it");
     expect(await scores()).not.toEqual(first);
@@ -428,8 +428,8 @@ describe("support", () => {
       select a.id from card k join assignment a on a.id = k.assignment_id join revision r on r.id = a.revision_id
       where k.child_id = ${id} and r.document->>'title' = 'Hallway climb' limit 1`;
     await teacher.select("#of", climb!.id);
-    await press(teacher, "See the card");
-    await sees(teacher, "Used here: a line of its own, two steps nearer, does it with a partner.");
+    await press(teacher, "Preview card");
+    await sees(teacher, "Used here: stands two steps nearer, plays with a partner.");
     const [, plain, with_] = /about ([\d.]+) in 10 without support, ([\d.]+) in 10/.exec(await text(teacher))!;
     expect(Number(with_)).toBeGreaterThan(Number(plain));
     expect((await sql`select adjust from child where id = ${id}`)[0]!.adjust?.supports ?? []).toEqual([]);
@@ -438,7 +438,7 @@ describe("support", () => {
     await open(teacher, `${base}/children/${id}`);
     await teacher.click("input[name='support nearer']");
     await teacher.click("input[name='support withPartner']");
-    await press(teacher, "Keep");
+    await press(teacher, "Save support");
     await sees(teacher, "Kept.");
     await teacher.close();
     const a = changed(fromPattern("climb"), title(), { tries: 2 });
@@ -466,9 +466,9 @@ describe("a fair match", () => {
   it("is found on the family's device, set for those who play, and played with", async () => {
     const pins = fromPattern("pins");
     const { page, card } = await sentTo(browser, "Kezia O.", { ...pins, title: title() });
-    await beginPlay(page, card, 2, "Against each other", async (p) => {
+    await beginPlay(page, card, 2, "Head to head", async (p) => {
       await press(p, "Make it fair");
-      await press(p, "Find what makes it fair");
+      await press(p, "Make it fair");
       await sees(p, "Wins in 100 games:");
       const said = await text(p);
       const [, before, , after] = /games: (\d+) : (\d+) before, (\d+) : (\d+) now/.exec(said)!;

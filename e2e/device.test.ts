@@ -32,7 +32,7 @@ async function between(page: Page, answer: () => { status: number; contentType: 
 }
 async function playToTheEnd(page: Page, card: string) {
   await beginPlay(page, card);
-  await press(page, "Stop here");
+  await press(page, "End game");
   await handIn(page);
 }
 
@@ -45,13 +45,13 @@ describe("a go on the device", () => {
     const link = await linkOf("Nuri E.");
     const before = await resultsOf("Nuri E.");
     await playToTheEnd(page, await cardOf(page, link, "Hallway climb"));
-    await sees(page, "Kept on this device.");
+    await sees(page, "Saved on this device.");
     await sees(page, "1 go waits");
     // Nor for any other answer that is not ours, whatever it says of itself.
     for (const [status, contentType, body] of [
       [200, "text/html", wifi],
       [200, "application/json", "{}"],
-      [410, "application/json", '{"message":"This link was withdrawn."}'],
+      [410, "application/json", '{"message":"This link is off."}'],
       [422, "application/json", '{"message":"no"}'],
       [204, "text/plain", ""],
     ] as const) {
@@ -84,7 +84,7 @@ describe("a go on the device", () => {
     await beginPlay(page, card);
     await press(page, "HIT");
     await turn(true);
-    await press(page, "Stop here");
+    await press(page, "End game");
     await handIn(page);
     await sees(page, "It waits here. The school said:");
     await sees(page, "withdrawn");
@@ -108,12 +108,12 @@ describe("a go on the device", () => {
     for (const box of await page.$$("input[type=checkbox]:not(:checked)")) await box.click();
     await page.setOfflineMode(true);
     await press(page, "Next: Play");
-    await sees(page, "The game did not come through. Is there a network?");
+    await sees(page, "The game did not load. Are you online?");
     await page.waitForSelector("[role=alert] + button:disabled");
     await page.setOfflineMode(false);
     await page.waitForSelector("[role=alert] + button:enabled");
     await press(page, "Try again");
-    await sees(page, "Who plays?");
+    await sees(page, "Who is playing?");
     await context.close();
   });
 
@@ -125,7 +125,7 @@ describe("a go on the device", () => {
     const old = await linkOf(name);
     const before = await resultsOf(name);
     await playToTheEnd(page, await cardOf(page, old, "Hallway climb"));
-    await sees(page, "Kept on this device.");
+    await sees(page, "Saved on this device.");
     const { changeLink } = await import("../server/homes/links.ts");
     const [t] =
       await sql`select t.id, t.school_id, c.id as child from teacher t join child c on c.school_id = t.school_id where t.email = ${inject("email")} and c.name = ${name}`;
@@ -189,7 +189,7 @@ describe("a go on the device", () => {
     await page.setOfflineMode(true);
     await page.goto(`${card}?screen=look`, { waitUntil: "load" });
     await beginPlay(page, card);
-    expect(await text(page)).toContain("Stop here");
+    expect(await text(page)).toContain("End game");
     await page.setOfflineMode(false);
     expect(wrong).toEqual([]);
     await context.close();
@@ -277,15 +277,15 @@ describe("a device that keeps nothing", () => {
     await sees(page, "Stop! This device is full.");
     expect(await page.$$("[data-targets], [aria-label='Pause']")).toHaveLength(0);
     await press(page, "Try again");
-    await sees(page, "It is still full.");
-    await press(page, "Show a code for the teacher");
+    await sees(page, "This device is still full.");
+    await press(page, "Show a code for your teacher");
     const code = await page.$eval("[data-code]", (e) => e.textContent!);
     expect(code).toMatch(/^([0-9A-Z]{4}-){5}[0-9A-Z]{3}$/);
     await setFull(page, false);
     await press(page, "Try again");
     await page.waitForFunction(() => !document.querySelector("[data-storage-trouble]"));
     await press(page, "MISS");
-    await press(page, "Stop here");
+    await press(page, "End game");
     await handIn(page);
     await expect.poll(async () => (await arrived("Nuri E.")).filter((e) => e.kind === "send").length).toBe(3);
     const all = await arrived("Nuri E.");
@@ -299,7 +299,7 @@ describe("a device that keeps nothing", () => {
     for (const typed of [code, code.toLowerCase()]) {
       await open(teacher, `${base}/results/${a!.id}`);
       await teacher.type("input[name=code]", typed);
-      await press(teacher, "Add by code");
+      await press(teacher, "Add result");
       await sees(teacher, "The score of Nuri E. was added.");
     }
     expect(
@@ -307,7 +307,7 @@ describe("a device that keeps nothing", () => {
     ).toHaveLength(1);
     await open(teacher, `${base}/results/${a!.id}`);
     await teacher.type("input[name=code]", `${code.slice(0, -1)}${code.endsWith("0") ? "4" : "0"}`);
-    await press(teacher, "Add by code");
+    await press(teacher, "Add result");
     await sees(teacher, "This code has a wrong or missing letter.");
     await teacher.close();
   });
@@ -323,7 +323,7 @@ describe("a device that keeps nothing", () => {
     await press(page, "Play on without saving");
     await sees(page, "Nothing is saved here.");
     await press(page, "MISS");
-    await press(page, "Stop here");
+    await press(page, "End game");
     await handIn(page);
     await expect.poll(async () => (await arrived("Fenna B.")).filter((e) => e.kind === "send").length).toBe(3);
     await context.close();

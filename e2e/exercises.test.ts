@@ -58,9 +58,9 @@ describe("short exercises", () => {
     await page.waitForSelector("[data-save=saved]");
     await open(page, `${base}/exercises`);
     await page.click(`button[aria-label='Delete ${name}']`);
-    await sees(page, "It is out of the list.");
-    await press(page, "Undo");
-    await sees(page, "It is in the list again.");
+    await sees(page, "Removed from the list.");
+    await press(page, "Send again");
+    await sees(page, "Back in the list.");
     await page.close();
   });
 
@@ -81,15 +81,15 @@ describe("short exercises", () => {
     const a = activity.parse({ ...fromPattern("pins"), title: title() });
     const { page, card } = await sentTo(browser, "Lorcan T.", a);
     await open(page, card);
-    await press(page, "We have none of this. Play without things.");
-    await sees(page, "Nothing to fetch");
+    await press(page, "We have none of these. Play without.");
+    await sees(page, "Nothing to get");
     await beginPlay(page, card);
     await press(page, "Start");
-    await press(page, "Start at once");
+    await press(page, "Start now");
     await page.waitForSelector("main button.bg-mint");
     for (const _ of [1, 2]) await page.click("main button.bg-mint");
     // The clock is not waited for: stopping keeps what was counted.
-    await press(page, "Stop here");
+    await press(page, "End game");
     await handIn(page);
     const kept = await keptOf(a.title);
     expect(kept!.score).toMatchObject({ unit: "times", value: 2, set: { bare: true }, stopped: true });

@@ -72,7 +72,7 @@ describe("a family plays", () => {
     const page = await phone(browser);
     const card = await cardOf(page, link, "Hallway climb");
     await open(page, card);
-    await sees(page, "Fetch these things");
+    await sees(page, "Get these ready");
     const have = "input[aria-label^='To send, I have it: sock ball']";
     await page.$eval(have, (e) => (e as HTMLElement).click());
     expect(await page.$eval(have, (e) => (e as HTMLInputElement).checked)).toBe(true);
@@ -82,15 +82,15 @@ describe("a family plays", () => {
     await sees(page, /of your steps \(\d\.\d m\)/);
     await press(page, "Next: Look round");
     await open(page, `${card}?screen=play`);
-    await sees(page, "Tick all of them, then play.");
+    await sees(page, "Tick them all, then play.");
     await beginPlay(page, card);
     const aims = await aimsOf("Ilse P.", "Hallway climb");
     await sees(page, `Roll it at the ${aims[0]}.`);
     await press(page, "HIT");
     await sees(page, `Roll it at the ${aims[1]}.`);
     await press(page, "MISS");
-    await press(page, "Undo");
-    await press(page, "Hit another one");
+    await press(page, "Send again");
+    await press(page, "Hit another target");
     await press(page, aims[2]!);
     await sees(page, `Roll it at the ${aims[1]}.`);
     await page.keyboard.press("ArrowLeft");
@@ -124,7 +124,7 @@ describe("a family plays", () => {
   it("plays Bands for two, with the sum of the round, a moved piece and a winner", async () => {
     const page = await phone(browser);
     const card = await cardOf(page, await linkOf("Ilse P."), "Stop on the step");
-    await beginPlay(page, card, 2, "Against each other");
+    await beginPlay(page, card, 2, "Head to head");
     await sees(page, "Ilse, your turn.");
     const zone = (points: number) => press(page, `${points} points`);
     for (const p of [6, 2, 4, 2, 4, 2]) await zone(p);
@@ -132,11 +132,11 @@ describe("a family plays", () => {
     await press(page, "A piece moved");
     await press(page, "Piece 1, Ilse");
     await zone(4);
-    await press(page, "Count it");
+    await press(page, "Count");
     await sees(page, "12 - 6 = 6");
     for (let round = 2; round <= 5; round++) {
       for (const p of [4, 2, 4, 2, 4, 2]) await zone(p);
-      await press(page, "Count it");
+      await press(page, "Count");
     }
     await sees(page, "Ilse wins!");
     await handIn(page);
@@ -167,14 +167,14 @@ describe("a family plays", () => {
     for (const _ of [1, 2, 3, 4]) await press(page, "HIT");
     await sees(page, "You reached the top!");
     await handIn(page);
-    await sees(page, "Kept on this device.");
+    await sees(page, "Saved on this device.");
     expect((await results(name, "Hallway climb")).length).toBe(before);
     await page.close();
     // The browser is opened again, still without a network: the page comes from the device.
     const again = await context.newPage();
     await again.setOfflineMode(true);
     await again.goto(card, { waitUntil: "load" });
-    await sees(again, "Fetch these things");
+    await sees(again, "Get these ready");
     await again.setOfflineMode(false);
     await again.evaluate(() => dispatchEvent(new Event("online")));
     await expect.poll(async () => (await results(name, "Hallway climb")).length).toBe(before + 1);
@@ -200,7 +200,7 @@ describe("a family plays", () => {
     await sees(page, `Roll it at the ${aims[2]}.`);
     for (const _ of [1, 2, 3]) await press(page, "HIT");
     await handIn(page);
-    await sees(page, "Kept on this device.");
+    await sees(page, "Saved on this device.");
     web = await startWeb({ port, env });
     await page.evaluate(() => dispatchEvent(new Event("online")));
     await sees(page, "Handed in. Well played!");
@@ -227,11 +227,11 @@ describe("a family plays", () => {
     const second = await openBrowser({ profile });
     const two = await phone(second.browser);
     await open(two, card);
-    await sees(two, "Your game was kept on this device.");
+    await sees(two, "Your game is saved on this device.");
     await press(two, "Carry on with your game");
     await sees(two, "Send 3 of 16");
     await sees(two, "2 + 3 = 5");
-    await press(two, "Stop here");
+    await press(two, "End game");
     await handIn(two);
     await sees(two, "Handed in. Well played!");
     expect((await results("Vesna I.", "Hallway climb")).at(-1)).toMatchObject({ value: 5, stopped: true });
@@ -294,7 +294,7 @@ describe("a link that does not open", () => {
     await sql`update link set version = version + 1 where child_id = (select id from child where name = 'Umar Z.')`;
     const gone = await page.goto(link);
     expect(gone?.status()).toBe(410);
-    await sees(page, "This link was withdrawn.");
+    await sees(page, "This link is off.");
     await open(page, await linkOf("Umar Z."));
     await sees(page, "Umar, your games");
     const closed = await cardOf(page, await linkOf("Greta S."), "Stop on the step");

@@ -447,7 +447,7 @@ function deepChanged(value: unknown, draw: () => number, one: <T>(list: readonly
 
 describe("requests of any kind", () => {
   it(`${REQUESTS} changed ones are answered or refused, and none fails`, async () => {
-    // Nothing of this school may be left out of it by chance: every seed is asked as it is, first.
+    // Nothing of this school optional of it by chance: every seed is asked as it is, first.
     const asIs = await Promise.all(
       seeds
         .filter((s) => s.method === "GET")

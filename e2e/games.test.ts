@@ -61,24 +61,24 @@ describe("around a game", () => {
     await sees(page, "It is: The left foot.");
     await sees(page, "It is the front one.");
     await press(page, "Now play");
-    await sees(page, "Who plays?");
+    await sees(page, "Who is playing?");
     await open(page, `${card}?screen=play`);
-    await sees(page, "Who plays?");
+    await sees(page, "Who is playing?");
     await press(page, "Play");
     await press(page, "Start");
-    await sees(page, "Start at once");
+    await sees(page, "Start now");
     await sees(page, "any of them. 4 to go.");
     const clock = async () => Number(/0:(\d\d)/.exec(await page.$eval("main", (e) => e.innerText))?.[1]);
     await press(page, "Pause");
-    await sees(page, "Paused. The clock stands still.");
+    await sees(page, "Paused. The clock has stopped.");
     const stood = await clock();
     await new Promise((r) => setTimeout(r, 3000));
     expect(await clock()).toBe(stood);
     await press(page, "Go on");
     await tap(page, 1);
     await press(page, "Fix");
-    await press(page, "We do not agree: send it again");
-    await sees(page, "Send it again. It does not count.");
+    await press(page, "We disagree: take it again");
+    await sees(page, "It does not count. Take it again.");
     await sees(page, "Send 2 of 18");
     for (const n of [3, 2]) {
       await tap(page, 1);
@@ -120,25 +120,25 @@ describe("whole games, by touch", () => {
     await press(page, "Fix");
     await press(page, "Foot over the line");
     await sees(page, "Send 4 of 18");
-    await press(page, "Undo");
+    await press(page, "Send again");
     await sees(page, "Send 3 of 18");
     await tap(page, 1);
-    await press(page, "Undo");
+    await press(page, "Send again");
     await sees(page, "3 to go.");
     await tap(page, 1);
     await tap(page, 1);
     await sees(page, "the last one");
     await tap(page, 1);
-    await sees(page, "All of them are hit!");
+    await sees(page, "You hit them all!");
     await handIn(page);
     await sees(page, "You got 5 sends.");
     expect((await keptOf(name))!.score).toMatchObject({ value: 5, unit: "sends", finished: true });
     await page.close();
     const heap = { heap: "shared", collect: false, bonus: 2 };
-    const two = await on("Rafe J.", changed(fromPattern("sweep"), title(), heap), 2, "Against each other");
+    const two = await on("Rafe J.", changed(fromPattern("sweep"), title(), heap), 2, "Head to head");
     await tap(two, 4);
     await sees(two, "Player 2, your turn.");
-    await press(two, "Hit one that is crossed out");
+    await press(two, "Hit a crossed-out one");
     await tap(two, 1);
     await sees(two, "Rafe, your turn.");
     await tap(two, 1);
@@ -169,7 +169,7 @@ describe("whole games, by touch", () => {
     const page = await on("Fenna B.", changed(fromPattern("board"), title(), called));
     await sees(page, "Which one will it be?");
     await tap(page, 3);
-    await press(page, "Choose another");
+    await press(page, "Choose again");
     await tap(page, 2);
     await press(page, "HIT");
     await tap(page, 1);
@@ -194,9 +194,9 @@ describe("whole games, by touch", () => {
       "Dao N.",
       changed(fromPattern("board"), title(), { layout: spots, sends: 2 }),
       2,
-      "Together",
+      "As a team",
     );
-    await sees(lines, "Which line will you send from?");
+    await sees(lines, "Which line will you use?");
     await tap(lines, 2);
     await sees(lines, "Line 2.");
     await press(lines, "HIT");
@@ -207,18 +207,18 @@ describe("whole games, by touch", () => {
     await lines.close();
   });
 
-  it("the way is called before each send, and one word is thrown and the next rolled", async () => {
+  it("the way is call the target first, and one word is thrown and the next rolled", async () => {
     const page = await on(
       "Lorcan T.",
       changed(fromPattern("board"), title(), { choice: "action", sends: 2, bonus: 0 }),
     );
-    await sees(page, "How will you send it?");
+    await sees(page, "How will you do it?");
     await press(page, "Throw it overarm");
     await sees(page, "Throw it at any one you like.");
-    await press(page, "Choose another");
+    await press(page, "Choose again");
     await press(page, "Throw it underarm");
     await tap(page, 2);
-    await sees(page, "How will you send it?");
+    await sees(page, "How will you do it?");
     await page.keyboard.press("2");
     await tap(page, 1);
     await sees(page, "3 + 2 = 5");
@@ -240,22 +240,22 @@ describe("whole games, by touch", () => {
     const page = await on("Caspian L.", changed(fromPattern("sweep"), name, { touching: "all" }));
     await sees(page, "4 to go.");
     await press(page, "It touched none");
-    const boxes = await page.$$("[aria-label='Tap all that it touched.'] input");
+    const boxes = await page.$$("[aria-label='Tap everything it touched.'] input");
     await boxes[0]!.click();
     await boxes[2]!.click();
     await press(page, "It touched 2");
     await sees(page, "2 to go.");
-    await press(page, "Undo");
+    await press(page, "Send again");
     await sees(page, "4 to go.");
     await press(page, "All of them");
-    await sees(page, "All of them are hit!");
+    await sees(page, "You hit them all!");
     await handIn(page);
     await sees(page, "You got 2 sends.");
     expect((await keptOf(name))!.score).toMatchObject({ value: 2, finished: true });
     await page.close();
   });
 
-  it("targets are set out by the child: dragged or typed, refused by number, shown as they stand, and kept", async () => {
+  it("targets are targets set out by the child: dragged or typed, refused by number, shown as they stand, and kept", async () => {
     const name = title();
     const a = changed(fromPattern("board"), name, { sends: 1, bonus: 0 });
     const page = await on("Willem U.", { ...a, setOut: { near: 0.8, far: 3.2, width: 2.4, farther: false } });
@@ -269,13 +269,13 @@ describe("whole games, by touch", () => {
     };
     await type("cm from the line", "200");
     await type("cm to the right", "50");
-    await press(page, "They stand so");
+    await press(page, "They stand like this");
     await sees(page, /Numbers 1 and 2 need \d+ cm more\./);
     await type("cm to the right", "-60");
     const third = await page.waitForSelector("[aria-label^='3, bucket']");
     await third!.focus();
     for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowUp");
-    await press(page, "They stand so");
+    await press(page, "They stand like this");
     await sees(page, "any one you like.");
     await tap(page, 3);
     await handIn(page);
@@ -284,11 +284,11 @@ describe("whole games, by touch", () => {
     await page.close();
   });
 
-  it("fed by a grown-up, who has no turn; and against one with the other hand and a head start", async () => {
+  it("fed by a grown-up, who has no turn; and against one with uses the other hand and a head start", async () => {
     const name = title();
     const helped = async (page: Page) => {
       await press(page, "Make it fair");
-      await press(page, "only helps");
+      await press(page, "just helps");
     };
     const short = { sends: 2, bonus: 0 };
     const fed = await playing(browser, "Amina D.", changed(fromPattern("board"), name, short), 2, "Take turns", helped);
@@ -311,7 +311,7 @@ describe("whole games, by touch", () => {
     };
     const match = title();
     const game = changed(fromPattern("board"), match, { sends: 1, bonus: 0 });
-    const page = await playing(browser, "Sabela C.", game, 2, "Against each other", fair);
+    const page = await playing(browser, "Sabela C.", game, 2, "Head to head", fair);
     await tap(page, 2);
     await sees(page, "Player 2, your turn.");
     await tap(page, 1);
@@ -328,7 +328,7 @@ describe("whole games, by touch", () => {
       "Suri V.",
       changed(fromPattern("threeLine"), title(), {}),
       2,
-      "Against each other",
+      "Head to head",
       async (p) => {
         await sees(p, "Who starts?");
         await press(p, "Draw");
@@ -340,7 +340,7 @@ describe("whole games, by touch", () => {
     const cell = (n: number) => page.waitForSelector(`button[aria-label^="Square ${n}"]`).then((b) => b!.click());
     await cell(1);
     await sees(page, "Suri, your turn.");
-    await press(page, "On a taken square");
+    await press(page, "In a taken square");
     await cell(1);
     await sees(page, "Player 2, your turn.");
     await cell(2);
@@ -376,15 +376,15 @@ describe("whole games, by touch", () => {
     await sees(page, "1 pin stands. Send 1 of 2.");
     await press(page, "All of them");
     await sees(page, "Set up 2 pins.");
-    await press(page, "They all stand");
-    await press(page, "Just the number");
+    await press(page, "They are all standing");
+    await press(page, "Just type the number");
     await press(page, "1");
     await sees(page, "1 pin stands. Send 2 of 2.");
     // Nobody knows which stands: only a number can follow.
     await press(page, "0");
     await sees(page, "Set up 1 pin.");
     for (const n of [1, 2, 3]) {
-      await press(page, "They all stand");
+      await press(page, "They are all standing");
       await sees(page, `${n} ${n === 1 ? "pin stands" : "pins stand"}`);
       await press(page, "All of them");
     }
@@ -398,14 +398,14 @@ describe("whole games, by touch", () => {
     const { stages } = fromPattern("streak").pattern.params as { stages: object[] };
     const held = { stages: [{ ...stages[0], task: "balance", count: null, inAll: false }], tries: 2, score: "run" };
     const page = await on("Vesna I.", changed(fromPattern("streak"), title(), held));
-    await press(page, "Start the seconds");
+    await press(page, "Start counting seconds");
     const said = async () =>
-      Number(await page.$eval("main [aria-label='It counts by itself'] span", (e) => e.textContent));
+      Number(await page.$eval("main [aria-label='The seconds count by themselves'] span", (e) => e.textContent));
     await expect.poll(said).toBeGreaterThanOrEqual(2);
     await press(page, "Dropped it");
-    await sees(page, "Start the seconds");
+    await sees(page, "Start counting seconds");
     await new Promise((r) => setTimeout(r, 1300));
-    expect(await page.$eval("main [aria-label='Start the seconds'] span", (e) => e.textContent)).toBe("0");
+    expect(await page.$eval("main [aria-label='Start counting seconds'] span", (e) => e.textContent)).toBe("0");
     await press(page, "Dropped it");
     await handIn(page);
     await sees(page, /You got [2-9] seconds/);
@@ -419,7 +419,7 @@ describe("whole games, by touch", () => {
     await sees(page, "2 more in a row.");
     await page.keyboard.press("x");
     await sees(page, "5 more in a row.");
-    await press(page, "I counted a run");
+    await press(page, "Type in a run");
     await page.waitForSelector("main form input");
     await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
     await page.type("main form input", "5");
@@ -440,13 +440,13 @@ describe("whole games, by touch", () => {
       await page.click("main ul button");
     }
     await sees(page, "3");
-    await press(page, "That is all today");
+    await press(page, "That's all for today");
     await sees(page, "The go is over.");
     await handIn(page);
     await sees(page, "You got 8 times.");
     await page.close();
     const told = { order: "fixed", tasks: [{ task: "clap", times: 2, height: 1, seconds: 10, metres: 4 }] };
-    const two = await on("Tamsin Y.", changed(fromPattern("checklist"), title(), told), 2, "Against each other");
+    const two = await on("Tamsin Y.", changed(fromPattern("checklist"), title(), told), 2, "Head to head");
     await sees(two, "Toss, clap, catch. 2 to go.");
     await press(two, "Tap for each one");
     await press(two, "Not this time");
@@ -477,10 +477,10 @@ describe("whole games, by touch", () => {
 
   it("closest: pieces drawn about the jack, a near tie measured, the round counted", async () => {
     const one = { pieces: 1, finish: { points: 1, rounds: null } };
-    const page = await on("Kezia O.", changed(fromPattern("closest"), title(), one), 2, "Against each other");
+    const page = await on("Kezia O.", changed(fromPattern("closest"), title(), one), 2, "Head to head");
     await sees(page, "Send the jack first.");
     await press(page, "Too short");
-    await press(page, "It rests between the lines");
+    await press(page, "It stopped between the lines");
     await sees(page, "Piece 1 of 1.");
     await lay(page, 0.5, 0.6);
     await press(page, "It lies there: 24 cm");
@@ -501,21 +501,21 @@ describe("whole games, by touch", () => {
     await page.close();
   });
 
-  it("pass ladder: caught, past, still before; to somebody at the mark the sender changes with it", async () => {
+  it("pass ladder: caught, past, still before; to a partner at the spot the sender changes with it", async () => {
     const short = { marks: [1.5, 2.5], passes: 2, sends: 9, drop: "stay" };
     const page = await on("Umar Z.", changed(fromPattern("passLadder"), title(), short));
     await sees(page, "Mark 1: roll, turn, run. 2 to go.");
     await press(page, "Caught it");
-    await press(page, "It lay still before");
+    await press(page, "It was lying there already");
     await press(page, "It got past");
     await sees(page, "Mark 1: roll, turn, run. 1 to go.");
     for (let i = 0; i < 3; i++) await press(page, "Caught it");
-    await sees(page, "You passed every mark!");
+    await sees(page, "You passed every spot!");
     await handIn(page);
     await sees(page, "You got 2 marks.");
     await page.close();
     const pair = { ...short, way: { kind: "pair", bounce: false }, passes: 1 };
-    const two = await on("Umar Z.", changed(fromPattern("passLadder"), title(), pair), 2, "Together");
+    const two = await on("Umar Z.", changed(fromPattern("passLadder"), title(), pair), 2, "As a team");
     await press(two, "Dropped it");
     await sees(two, "Umar, your turn.");
     await press(two, "Caught it");

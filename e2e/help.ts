@@ -128,20 +128,20 @@ export async function beginPlay(
   await open(page, `${card}?screen=look`);
   for (const box of await page.$$("input[type=checkbox]:not(:checked)")) await box.click();
   await press(page, "Next: Play");
-  await sees(page, "Who plays?");
+  await sees(page, "Who is playing?");
   if (players > 1) await press(page, String(players));
   if (mode) await press(page, mode);
   if (choose) await choose(page);
   await press(page, "Play");
   await page.waitForFunction(
-    () => document.querySelector("main h1") && !document.body.innerText.includes("Who plays?"),
+    () => document.querySelector("main h1") && !document.body.innerText.includes("Who is playing?"),
   );
   // Keys are listened to once the screen has been drawn.
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 250))));
 }
 
 export async function handIn(page: Page): Promise<void> {
-  await press(page, "Hand it in");
+  await press(page, "Hand in");
   await sees(page, "How did it feel?");
   await press(page, "Hand in");
   // Kept on the device: from here on it goes by itself.

@@ -55,7 +55,7 @@ describe("the home survey", () => {
     const link = await linkOf(name);
     const page = await phone(browser);
     await open(page, link);
-    await press(page, "Tell us what you have. Two minutes.");
+    await press(page, "Tell us what you have. It takes two minutes.");
     await page.waitForSelector("button[aria-label^='One more: sock']");
     for (const _ of [1, 2]) await page.click("button[aria-label^='One more: sock']");
     // The commonest stand first; the others are found by their first letters.
@@ -87,7 +87,7 @@ describe("the home survey", () => {
     await press(page, "Save and go on");
     await sees(page, "How many can play?");
     await press(page, "2");
-    await press(page, "It must be quiet");
+    await press(page, "We have to be quiet");
     await press(page, "Save");
     await sees(page, "Thank you! Games will fit your home.");
     const told = await homeOf(name);
@@ -136,10 +136,10 @@ describe("the home survey", () => {
     const away = (r: HTTPRequest) => void (r.method() === "POST" ? r.abort("connectionrefused") : r.continue());
     page.on("request", away);
     await page.click("button[aria-label^='One more: colander']");
-    await sees(page, "Not saved yet. No network?");
+    await sees(page, "Not saved yet. Are you online?");
     await press(page, "Save and go on");
-    await sees(page, "Not saved yet. No network?");
-    expect(await text(page)).toContain("Tap what you have");
+    await sees(page, "Not saved yet. Are you online?");
+    expect(await text(page)).toContain("Tap the items you have");
     expect((await homeOf("Kezia O.")).kit?.colander ?? 0).toBe(before);
     page.off("request", away);
     await page.setRequestInterception(false);
@@ -155,8 +155,8 @@ describe("the home survey", () => {
     const page = await phone(browser);
     await open(page, `${base}${path}`);
     expect(await text(page)).not.toMatch(/Ilse|Heron/);
-    await press(page, "Begin");
-    await sees(page, "Whose home is it?");
+    await press(page, "Start");
+    await sees(page, "Who is this home for?");
     await page.type("input[name=name]", "zeb x");
     await press(page, "3");
     await press(page, "Save");
@@ -169,7 +169,7 @@ describe("the home survey", () => {
       const mine = forms.find((f) => f.textContent?.includes("zeb x"))!;
       (mine.querySelector("button[value=place]") as HTMLButtonElement).click();
     });
-    await sees(teacher, "The answer is with its home now.");
+    await sees(teacher, "Answer matched to the child's home.");
     expect((await homeOf("Zeb X.")).players).toBe(3);
     await page.bringToFront();
     // Its own address goes on working, and now reaches the home.
@@ -178,13 +178,13 @@ describe("the home survey", () => {
     await page.waitForSelector("[data-saved=yes]");
     expect((await homeOf("Zeb X.")).players).toBe(4);
     await teacher.bringToFront();
-    await press(teacher, "Withdraw the class link");
+    await press(teacher, "Turn off class link");
     await sees(teacher, "The link is withdrawn");
     expect((await fetch(`${base}${path}`)).status).toBe(410);
-    await press(teacher, "Give the class link back");
-    await sees(teacher, "The link works again.");
+    await press(teacher, "Turn on class link");
+    await sees(teacher, "Link turned on again.");
     expect((await fetch(`${base}${path}`)).status).toBe(200);
-    await press(teacher, "New class link");
+    await press(teacher, "Replace class link");
     await sees(teacher, "There is a new link.");
     await page.bringToFront();
     expect((await page.goto(`${base}${path}`))!.status()).toBe(410);
@@ -208,10 +208,10 @@ describe("homes on the teacher's desk", () => {
     await press(page, "Pell W.");
     await sees(page, "as its family would tap it");
     await retype((await page.$("input[name=age]"))!, "99");
-    await press(page, "Save the child");
-    await sees(page, "age must be 15 or less");
+    await press(page, "Save child");
+    await sees(page, "The age must be 15 or less.");
     await retype((await page.$("input[name=age]"))!, "6");
-    await press(page, "Save the child");
+    await press(page, "Save child");
     await sees(page, "Saved.");
     await page.click("button[aria-label^='One more: towel']");
     await page.waitForSelector("[data-saved=yes]");
@@ -249,14 +249,14 @@ describe("homes on the teacher's desk", () => {
       },
       lines.join("\n"),
     );
-    await press(page, "Look at it");
+    await press(page, "Check file");
     await sees(page, "6 rows cannot be kept");
     const told = await text(page);
     for (const reason of [
       /Line 3\s+the same child and home as in line 2/,
       /Line 4\s+class "Swan class" is not one of yours/,
       /Line 5\s+age must be a number/,
-      /Line 6\s+length must be a number/,
+      /Line 6\s+The length must be a number./,
       /Line 7\s+things: "unicorn" is not in your school's list/,
       /Line 8\s+how many must be 99 or less/,
     ])
@@ -272,12 +272,12 @@ describe("homes on the teacher's desk", () => {
     await page.$eval("textarea[name=text]", (e) => {
       (e as HTMLTextAreaElement).value = "class,child,age,home\nHeron class,Wrong W.,7,";
     });
-    await press(page, "Look at it");
+    await press(page, "Check file");
     await sees(page, "1 new child");
     await page.$eval("textarea[name=text]", (e) => {
       (e as HTMLTextAreaElement).value = "class,child,age,home\nHeron class,Right R.,7,";
     });
-    await press(page, "Look at it");
+    await press(page, "Check file");
     await sees(page, "Right R.");
     await press(page, "Yes, keep the good row");
     await sees(page, "1 child added");
@@ -289,7 +289,7 @@ describe("homes on the teacher's desk", () => {
     await page.$eval("textarea[name=text]", (e) => {
       (e as HTMLTextAreaElement).value = "class,child,years\nHeron class,A B.,7";
     });
-    await press(page, "Look at it");
+    await press(page, "Check file");
     await sees(page, "the file lacks the column age, home");
     // What was saved comes back in as it is.
     await page.$eval(
@@ -299,9 +299,9 @@ describe("homes on the teacher's desk", () => {
       },
       csv,
     );
-    await press(page, "Look at it");
+    await press(page, "Check file");
     await sees(page, /\d+ rows are good/);
-    await sees(page, "Everything in it is kept already.");
+    await sees(page, "Everything in this file is already saved.");
     expect(await text(page)).not.toContain("cannot be kept");
     await sql`delete from child where name = 'Nova T.'`;
     await sql`delete from home where label = 'Nova''s home'`;
@@ -325,13 +325,13 @@ describe("the school's list of things", () => {
     await press(page, "Add it");
     await sees(page, "felt puck");
     await press(page, "Hide potato");
-    await sees(page, "Hidden: it is not offered any more.");
-    await press(page, "Undo");
-    await sees(page, "It is offered again.");
+    await sees(page, "Hidden. Cards no longer use it.");
+    await press(page, "Send again");
+    await sees(page, "Back in use.");
     await press(page, "Hide potato");
-    await sees(page, "Hidden: it is not offered any more.");
+    await sees(page, "Hidden. Cards no longer use it.");
     await press(page, "Offer potato");
-    await sees(page, "It is offered again.");
+    await sees(page, "Back in use.");
     // A slide that sends the puck.
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Bands"))!.click());
@@ -344,17 +344,17 @@ describe("the school's list of things", () => {
     await open(page, `${base}/things`);
     await press(page, "Delete felt puck");
     await sees(page, /felt puck is used in .*They keep a copy of their own/);
-    await press(page, "Yes, take it out");
-    await sees(page, "It is out of the list.");
-    await press(page, "Undo");
-    await sees(page, "It is in the list again.");
+    await press(page, "Remove item");
+    await sees(page, "Removed from the list.");
+    await press(page, "Send again");
+    await sees(page, "Back in the list.");
     await press(page, "Delete felt puck");
-    await press(page, "Yes, take it out");
-    await sees(page, "It is out of the list.");
+    await press(page, "Remove item");
+    await sees(page, "Removed from the list.");
     await open(page, `${at}?station=kit`);
     await sees(page, "No longer in your school's list.");
     const before = page.url();
-    await press(page, "Copy this activity");
+    await press(page, "Copy activity");
     await page.waitForFunction((url) => location.href !== url, {}, before);
     await sees(page, "saved");
     await page.close();
@@ -402,7 +402,7 @@ describe("the school's list of things", () => {
         },
         what,
       );
-      await press(page, "Bring in");
+      await press(page, "Import");
     };
     const puck = { ...file.items.find((i) => i.id === "coaster")!, id: "corkDisc", name: "cork disc" };
     await bring(
@@ -432,18 +432,18 @@ describe("Kit in the workbench", () => {
     await open(page, `${page.url().split("?")[0]}?station=kit`);
     await sees(page, /\d+ of \d+ children have the things at home/);
     const rates = () =>
-      page.$$eval("[aria-label='What the swap does'] tr", (rows) =>
+      page.$$eval("[aria-label='What the swap changes'] tr", (rows) =>
         rows.map((r) => [...r.querySelectorAll("td")].map((d) => Number.parseInt(d.textContent ?? "", 10))),
       );
     await take(page, "large ball");
     await sees(page, "sock ball to large ball");
     for (const [was, , is] of await rates()) expect(is!).toBeGreaterThan(was!);
-    await press(page, "Move the line, so the challenge stays");
-    await page.waitForFunction(() => !document.querySelector("[aria-label='What the swap does']"));
-    await press(page, "Undo");
+    await press(page, "Move the line to keep the challenge");
+    await page.waitForFunction(() => !document.querySelector("[aria-label='What the swap changes']"));
+    await press(page, "Send again");
     await sees(page, "large ball");
     // Something that bounces: homes without a ball drop out, and one change brings them back.
-    await press(page, "Asked of it in a home");
+    await press(page, "What a swap must have");
     const count = async () => Number(/(\d+) of \d+ children have the things at home/.exec(await text(page))![1]);
     const before = await count();
     await page.select("select[aria-label=Bounces]", "must");
@@ -452,7 +452,7 @@ describe("Kit in the workbench", () => {
     await page.$eval("details[aria-label=Homes]", (d) => {
       (d as HTMLDetailsElement).open = true;
     });
-    await sees(page, "A single change lets in");
+    await sees(page, "One change makes these homes ready");
     await sees(page, "by not asking for bounce");
     await page.$$eval("details[aria-label=Homes] button", (b) => b[0]!.click());
     await expect.poll(count).toBe(before);
@@ -478,12 +478,12 @@ describe("things on the card", () => {
     await page.setOfflineMode(false);
     await beginPlay(page, card);
     await press(page, "HIT");
-    await press(page, "Other thing");
+    await press(page, "Swap it");
     await press(page, "sock ball");
     await sees(page, "Now you send the sock ball.");
     await press(page, "MISS");
-    await press(page, "Undo");
-    await press(page, "Stop here");
+    await press(page, "Send again");
+    await press(page, "End game");
     await handIn(page);
     await sees(page, "Handed in. Well played!");
     const events = await sql<{ event: { kind: string; role?: string; item?: string } }[]>`
@@ -502,11 +502,11 @@ describe("things on the card", () => {
     const page = await phone(browser);
     const card = await cardOf(page, await linkOf("Wren H."), "Stop on the step");
     await open(page, card);
-    await sees(page, "Where do you play?");
+    await sees(page, "Where will you play?");
     await press(page, "Wren's weekend home");
     await page.waitForFunction(() => !document.body.innerText.includes("Working it out"));
     await open(page, `${card}?screen=look`);
-    await sees(page, "We are away from roads.");
+    await sees(page, "We are well away from roads.");
     await page.close();
   });
 });

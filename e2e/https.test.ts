@@ -120,10 +120,10 @@ describe("behind a proxy with HTTPS", () => {
     await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
     for (const box of await page.$$("input[type=checkbox]:not(:checked)")) await box.click();
     await press(page, "Next: Play");
-    await sees(page, "Who plays?");
+    await sees(page, "Who is playing?");
     await press(page, "Play");
     await sees(page, "HIT");
-    await press(page, "Stop here");
+    await press(page, "End game");
     await handIn(page);
     await sees(page, "Handed in.");
     await page.close();

@@ -40,7 +40,7 @@ describe("a tap", () => {
     await sees(page, "Send 2");
     await page.waitForSelector("button[aria-label='Square 1, taken'][aria-disabled=true]");
     // Where a piece lies already it is asked for beside the squares.
-    await press(page, "On a taken square");
+    await press(page, "In a taken square");
     await page.click("button[aria-label='Square 1, taken']");
     await sees(page, "Send 3");
     await page.close();
@@ -52,14 +52,14 @@ describe("a tap", () => {
     await sees(pins, "1 fell");
     const told = await middle(pins, "::-p-text(1 fell)");
     await press(pins, "1 fell");
-    await sees(pins, "Tap what fell");
+    await sees(pins, "Tap the ones that fell");
     expect(await under(pins, told)).toBeNull();
     await pins.close();
 
     const bands = await playing("Quill F.", game("bands", { pieces: 1 }));
     const far = await middle(bands, "[role=group] button");
     await bands.mouse.click(far.x, far.y);
-    await sees(bands, "Count it");
+    await sees(bands, "Count");
     expect(await under(bands, far)).toBeNull();
     await bands.close();
 
@@ -67,7 +67,7 @@ describe("a tap", () => {
     const tally = await playing("Dao N.", game("tally", { rounds }));
     const start = await middle(tally, "::-p-text(Start)");
     await tally.mouse.click(start.x, start.y);
-    await sees(tally, "Start at once");
+    await sees(tally, "Start now");
     expect(await under(tally, start)).toBeNull();
     await tally.close();
   });
@@ -96,7 +96,7 @@ describe("the clock of a game", () => {
     const rounds = [{ task: "keepUp", seconds: 30, rest: 0, hand: "usual", moving: false, bounce: false }];
     const page = await playing("Dao N.", game("tally", { rounds }));
     await press(page, "Start");
-    await press(page, "Start at once");
+    await press(page, "Start now");
     await sees(page, /0:2[0-9]/);
     const set = (by: number) =>
       page.evaluate((by) => {
@@ -107,7 +107,7 @@ describe("the clock of a game", () => {
     await sees(page, /0:2[0-7]/);
     await set(-5 * 3_600_000);
     await sees(page, /0:1[0-9]/);
-    await sees(page, "The bell! Time is up.", 60_000);
+    await sees(page, "Time is up!", 60_000);
     await page.close();
   });
 
@@ -204,14 +204,14 @@ describe("on a small phone, and with large letters", () => {
           () => p.click("[aria-label='Square 2']"),
         ),
     ],
-    ["closest", () => game("closest"), async (p) => press(p, "It rests between the lines")],
+    ["closest", () => game("closest"), async (p) => press(p, "It stopped between the lines")],
     ["swapSquare", () => game("swapSquare"), async () => undefined],
     [
       "swapSquare mixed",
       () => game("swapSquare"),
       (p) =>
         inTurn(
-          () => press(p, "Mix it for me"),
+          () => press(p, "Shuffle it for me"),
           () => sees(p, "Lay your things"),
         ),
     ],

@@ -235,7 +235,7 @@ describe("what a family's pages carry", () => {
       (e as HTMLTextAreaElement).value = "";
     });
     await page.type("textarea[name=support]", "Sits near the front");
-    await press(page, "Save the child");
+    await press(page, "Save child");
     await sees(page, "Saved.");
     expect(await note()).toEqual({ support: "Sits near the front", family_note: "Asthma pump in the bag" });
     await sql`update child set support = '', family_note = '' where name = 'Quill F.'`;
@@ -417,11 +417,11 @@ describe("the link of a whole class", () => {
     await press(page, "Clear all 4 answers");
     await sees(page, "4 answers cleared");
     expect(await waitingAnswers(who, who.classId)).toHaveLength(0);
-    await press(page, "Bring them back");
+    await press(page, "Restore them");
     await sees(page, "No name given");
     expect(await waitingAnswers(who, who.classId)).toHaveLength(4);
     // A new link starts clean; what came by the old one is gone from the list.
-    await press(page, "New class link");
+    await press(page, "Replace class link");
     await page.waitForFunction(() => !document.body.innerText.includes("No name given"));
     expect(await waitingAnswers(who, who.classId)).toHaveLength(0);
     expect((await fetch(link)).status).toBe(410);

@@ -6,7 +6,7 @@ import { base, changed, open, owner, playing, press, sees, tabs, teacherPage, te
 const browser = tabs();
 
 const chip = async (page: Page, name: string) => {
-  const links = await page.$$("section[aria-label='Ready to send'] a");
+  const links = await page.$$("section[aria-label='Ready-made activities'] a");
   for (const link of links)
     if ((await link.evaluate((a) => a.textContent)) === name) {
       await link.click();
@@ -26,15 +26,15 @@ describe("ready activities and trying one", () => {
     await open(page, `${base}/activities`);
     await chip(page, "Throwing");
     await chip(page, "Indoors, alone");
-    expect(await text(page, "section[aria-label='Ready to send']")).toContain("Clear the shelf");
+    expect(await text(page, "section[aria-label='Ready-made activities']")).toContain("Clear the shelf");
     await page.click("[aria-label='Take it: Clear the shelf']");
     await page.waitForFunction(() => /\/activities\/[0-9a-f-]{36}/.test(location.pathname));
     await sees(page, "Throws underarm at a thing");
     const tryIt = await page.waitForSelector("a[href$='/try']");
     await tryIt!.click();
-    await sees(page, "Who plays?");
+    await sees(page, "Who is playing?");
     await press(page, "Play");
-    await sees(page, "Practice. It does not count.");
+    await sees(page, "This is practice. It does not count.");
     const those = "[data-targets] button:not(:disabled)";
     for (const left of [3, 2, 1]) {
       await page.waitForFunction((n, s) => document.querySelectorAll(s).length === n, {}, left, those);
@@ -63,12 +63,12 @@ describe("ready activities and trying one", () => {
     const practise = (p: Page) => press(p, "Practise first");
     const page = await playing(browser, "Umar Z.", climb, 1, undefined, async (p) => {
       await practise(p);
-      await sees(p, "Practice. It does not count.");
+      await sees(p, "This is practice. It does not count.");
       await press(p, "HIT");
       await press(p, "MISS");
       await sees(p, "That was practice. It did not count.");
       await press(p, "Now for real");
-      await sees(p, "Who plays?");
+      await sees(p, "Who is playing?");
     });
     await sees(page, "Send 1 of 2");
     expect(await text(page)).not.toContain("Practice");

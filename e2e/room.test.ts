@@ -113,7 +113,7 @@ describe("room for what comes next", () => {
     const events = [hit("t1", 1000), hit(null, 2000), hit("t2", 3000)];
     const game = { ...a.pattern, match: a.match };
     const before = view(replay(game, setup, events as never).play);
-    // Side by side, and within a side in turn; the other hand for whoever is to use it.
+    // Side by side, and within a side in turn; uses the other hand for whoever is to use it.
     expect(before.player).toBe(3);
     expect(before.score.map((s) => s.players)).toEqual(setup.sides);
     expect(before.asks[0]).toMatchObject({ kind: "send", manner: { hand: "other" } });

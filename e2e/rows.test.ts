@@ -159,8 +159,8 @@ describe("a roster from a file", () => {
     const { looked, done } = await keep(text);
     expect(looked.bad.map((b) => `${b.line} ${b.reason}`)).toEqual([
       "2 2 children of Row class are called Ben C.: give the child_id",
-      "3 child_id is not one of your children: leave it empty for a new child",
-      "4 home_id is not a home of your classes: leave it empty for a new home",
+      "3 child_id is not one of your children. Leave it empty for a new child.",
+      "4 home_id is not a home in your classes. Leave it empty for a new home.",
     ]);
     expect(looked.left.trim().split("\r\n")).toHaveLength(4);
     expect(looked.left).not.toContain("Kit L.");

@@ -146,7 +146,7 @@ describe("saving", () => {
   it("refuses a broken document by field, and keeps the old one", async () => {
     const id = await activities.addActivity(theirs, fromPattern("climb"));
     await expect(activities.saveActivity(theirs, id, 1, { ...fromPattern("climb"), title: " " })).rejects.toThrow(
-      "title must not be empty",
+      "Give a title.",
     );
     expect((await activities.activityFor(theirs, id)).version).toBe(1);
   });
@@ -169,11 +169,11 @@ describe("sending", () => {
   });
 
   it.each([
-    [{ tries: 0 }, "goes must be 1 or more"],
-    [{ tries: Number.NaN }, "goes must be a number"],
-    [{ mark: -1 }, "mark to beat must be 0 or more"],
-    [{ closesAt: new Date(0) }, "closes must be later than opens"],
-    [{ closesAt: null }, "closes: give a date and a time"],
+    [{ tries: 0 }, "At least 1 go must count."],
+    [{ tries: Number.NaN }, "The number of goes must be a number."],
+    [{ mark: -1 }, "The score to beat must be 0 or more."],
+    [{ closesAt: new Date(0) }, "The closing time must be later than the opening time."],
+    [{ closesAt: null }, "Closing time: give a date and a time."],
     [{ closesAt: new Date(Date.now() + 400 * DAY) }, "closes must be within 120 days of opens"],
   ])("names what is not allowed (%#)", async (over, message) => {
     const id = await activities.addActivity(theirs, fromPattern("climb"));

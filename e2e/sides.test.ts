@@ -11,22 +11,22 @@ describe("games of two sides", () => {
       told: "why",
       serve: { by: "alternate", every: 1, how: "hand", second: true },
     });
-    const page = await playing(browser, "Kezia O.", a, 2, "Against each other");
+    const page = await playing(browser, "Kezia O.", a, 2, "Head to head");
     await sees(page, "Serve. Who wins the rally?");
     await press(page, "Fault");
-    await sees(page, "That was a fault. Serve once more.");
-    await press(page, "Again (let)");
-    await sees(page, "That was a fault. Serve once more.");
-    await press(page, "net or rope");
+    await sees(page, "That was a fault. Serve again.");
+    await press(page, "Play it again (let)");
+    await sees(page, "That was a fault. Serve again.");
+    await press(page, "into the net or rope");
     await press(page, "Point for Player 2");
     await sees(page, "Player 2, your turn.");
     await page.keyboard.press("1");
     await sees(page, "Kezia, your turn.");
-    await press(page, "Undo");
+    await press(page, "Send again");
     await sees(page, "Player 2, your turn.");
     await press(page, "Point for Kezia");
     await press(page, "Point for Kezia");
-    await sees(page, "That wins it!");
+    await sees(page, "You did it!");
     await handIn(page);
     const kept = await keptOf(a.title);
     expect(kept!.score).toMatchObject({ unit: "points", value: 2, won: true });
@@ -35,7 +35,7 @@ describe("games of two sides", () => {
 
   it("Rally together: touches in turn, the longest rally is handed in", async () => {
     const a = changed(fromPattern("rally"), title(), { rallies: 2 });
-    const page = await playing(browser, "Lorcan T.", a, 2, "Together");
+    const page = await playing(browser, "Lorcan T.", a, 2, "As a team");
     await page.waitForSelector("main button.bg-mint");
     for (let i = 0; i < 3; i++) await page.click("main button.bg-mint");
     await press(page, "Dropped it");
@@ -55,13 +55,13 @@ describe("games of two sides", () => {
     await press(page, "Goal for Quill");
     await sees(page, "Player 2, your turn.");
     await press(page, "Out of play");
-    await sees(page, "Who sent it out?");
+    await sees(page, "Who put it out?");
     await press(page, "Player 2");
     await sees(page, "Bring the ball in.");
     await press(page, "Foul: hands");
     await press(page, "Quill");
     await sees(page, "A free shot.");
-    await press(page, "It did not");
+    await press(page, "It missed");
     await sees(page, "Quill, your turn.");
     await press(page, "Goal for Quill");
     await sees(page, "2 goals: that is it!");
@@ -76,7 +76,7 @@ describe("games of two sides", () => {
       innings: 1,
       turn: { by: "batters", outs: 3, batters: 2 },
     });
-    const page = await playing(browser, "Kezia O.", a, 2, "Against each other");
+    const page = await playing(browser, "Kezia O.", a, 2, "Head to head");
     await sees(page, "Kezia, batting");
     const reach = (words: string, at = 0) =>
       page.$$eval(
@@ -87,16 +87,16 @@ describe("games of two sides", () => {
       );
     await page.waitForSelector("main fieldset");
     await reach("base 2");
-    await press(page, "That was it");
+    await press(page, "That's what happened");
     // Kezia stands on a base and has to bat: somebody waits there instead.
     await press(page, "Invisible runner for Kezia");
     await sees(page, "Invisible runner on base 2");
     await reach("base 2");
-    await press(page, "That was it");
+    await press(page, "That's what happened");
     await sees(page, "Player 2, batting");
     await press(page, "Caught");
     await reach("home");
-    await press(page, "That was it");
+    await press(page, "That's what happened");
     await sees(page, "1 inning played.");
     await handIn(page);
     // The invisible runner went home with the batter's two bases: one run each, a draw.
@@ -107,19 +107,19 @@ describe("games of two sides", () => {
   it("Swap square: mixed by the device, a diagonal refused in words, a hint, solved by its swaps", async () => {
     const a = activity.parse(changed(fromPattern("swapSquare"), title(), { n: 2, least: 1, most: 2 }));
     const page = await playing(browser, "Umar Z.", a);
-    await press(page, "Mix it for me");
+    await press(page, "Shuffle it for me");
     await sees(page, "It can be done in");
-    await press(page, "It lies like this");
+    await press(page, "It looks like this");
     await sees(page, "Run, swap two in one row or column");
     const place = (i: number) => page.click(`[role=group] button:nth-of-type(${i})`);
     await page.waitForSelector("[role=group] button[aria-pressed]");
     await place(1);
     await place(4);
-    await sees(page, "Only in one row or one column.");
+    await sees(page, "Swap two in one row or column.");
     await place(1);
     // What is shown is done until it is done.
     for (let trips = 0; trips < 4 && !(await text(page)).includes("All done!"); trips++) {
-      await press(page, "A hint");
+      await press(page, "Give me a hint");
       await sees(page, "In the near row:");
       await press(page, "Show me a swap");
       await page.waitForSelector("[role=group] button.border-dashed");

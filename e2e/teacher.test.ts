@@ -114,7 +114,7 @@ describe("the workbench", () => {
     await page.keyboard.press("ArrowRight");
     await page.keyboard.press("ArrowDown");
     await expect.poll(peg).toBeCloseTo(Number(along) + 0.1, 6);
-    for (let i = 0; i < 2; i++) await press(page, "Undo");
+    for (let i = 0; i < 2; i++) await press(page, "Send again");
     await expect.poll(where).toBe(begun);
     // Pushed to the edge of the space it clashes, and says so.
     for (let i = 0; i < 8; i++)
@@ -122,9 +122,9 @@ describe("the workbench", () => {
         .$eval("[data-mark=t2]", (e) => (e as SVGGElement).focus())
         .then(() => page.keyboard.press("ArrowDown"));
     await sees(page, "2 box is beyond the space");
-    await press(page, "In one line");
+    await press(page, "In a line");
     await sees(page, /hides \d+ % of/);
-    await press(page, "Undo");
+    await press(page, "Send again");
     await press(page, "Mirror");
     await press(page, "Spread evenly");
     await page.close();
@@ -151,7 +151,7 @@ describe("the workbench", () => {
     await focusPeg(page, "t2");
     await page.keyboard.press("ArrowRight");
     await saves(1);
-    await press(page, "Undo");
+    await press(page, "Send again");
     await expect.poll(() => metresOf(page, "t2")).toBeCloseTo(there, 5);
     await through(1);
     await saves(2);
@@ -201,17 +201,17 @@ describe("the workbench", () => {
   it("names what is not allowed beside its field, saves nothing broken, and loses nothing typed", async () => {
     const url = await fresh("Climb");
     await focusPeg(page, "t5");
-    const field = (await page.waitForSelector("xpath///label[contains(., 'From the start')]/..//input"))!;
+    const field = (await page.waitForSelector("xpath///label[contains(., 'Distance from the start line')]/..//input"))!;
     await retype(field, "-3");
-    await sees(page, "From the start: from 0.3 to 30 m is allowed");
+    await sees(page, "Distance from the start line: from 0.3 to 30 m is allowed");
     expect(await field.evaluate((e) => (e as HTMLInputElement).value)).toBe("-3");
     await retype(field, "9");
     await sees(page, "target 5 at 9 m is beyond the space: it is 5.6 m long");
     await page.waitForSelector("[data-save=mend]");
     await open(page, url);
-    await sees(page, "What you had typed here before was brought back.");
+    await sees(page, "We have restored what you typed here before.");
     await expect.poll(() => metresOf(page, "t5")).toBe(9);
-    await press(page, "Undo");
+    await press(page, "Send again");
     await saved(page);
   });
 
@@ -230,13 +230,13 @@ describe("the workbench", () => {
     await focusPeg(other, "t2");
     await other.keyboard.press("ArrowRight");
     await sees(other, "This activity was changed somewhere else");
-    await press(other, "Keep what is here");
+    await press(other, "Keep this version");
     await saved(other);
     await page.bringToFront();
     await focusPeg(page, "t4");
     await page.keyboard.press("ArrowRight");
     await sees(page, "This activity was changed somewhere else");
-    await press(page, "Take what is there");
+    await press(page, "Use the other version");
     await expect.poll(() => metresOf(page, "t2")).toBeCloseTo(2.2, 5);
     await other.close();
     await page.bringToFront();
@@ -263,7 +263,7 @@ describe("the workbench", () => {
       writeFileSync(join(dir, name), content);
       await open(page, `${base}/activities`);
       await (await page.waitForSelector("input[type=file]"))!.uploadFile(join(dir, name));
-      await press(page, "Open");
+      await press(page, "Import");
     };
     await openFile("broken.json", "{");
     await sees(page, "broken.json is not JSON");
@@ -295,7 +295,7 @@ describe("sending and reading", () => {
     const tries = (await page.waitForSelector("input[name=tries]"))!;
     await retype(tries, "0");
     await press(page, "Send to the class");
-    await sees(page, "goes must be 1 or more");
+    await sees(page, "At least 1 go must count.");
     expect(await page.$eval("input[name=tries]", (e) => (e as HTMLInputElement).value)).toBe("0");
     await retype((await page.waitForSelector("input[name=tries]"))!, "2");
     await page.type("input[name=mark]", "30");
@@ -326,7 +326,7 @@ describe("sending and reading", () => {
     );
     await page.type("input[name=value]", "12.5");
     await press(page, "Add");
-    await sees(page, "score: write it as the game gives it");
+    await sees(page, "Type the score as the game gives it.");
     await retype((await page.waitForSelector("input[name=value]"))!, "37");
     await press(page, "Add");
     await sees(page, /37 points\s+paper/);
@@ -349,7 +349,7 @@ describe("sending and reading", () => {
     // A mark in another unit than the game's is asked for anew, and what was typed stays.
     await page.type("input[name=mark]", "1:30");
     await press(page, "Send to the class");
-    await sees(page, "mark to beat must be a score of this game");
+    await sees(page, "The score to beat must be a score of this game.");
     expect(await page.$eval("input[name=mark]", (e) => (e as HTMLInputElement).value)).toBe("1:30");
     await retype((await page.$("input[name=mark]"))!, "12 points");
     await page.$eval("#send-form details", (d) => {
@@ -371,17 +371,17 @@ describe("sending and reading", () => {
       )[0]!;
     expect(await count()).toEqual({ n: 1, messages: 2 });
     await sees(page, "beat your 12 points");
-    await press(page, "Take it back");
+    await press(page, "Unsend");
     await sees(page, "It was taken back: no family can open it.");
-    await press(page, "Undo");
-    await sees(page, "Close it now");
-    await press(page, "Close it now");
-    await sees(page, "Open again until");
+    await press(page, "Send again");
+    await sees(page, "Close now");
+    await press(page, "Close now");
+    await sees(page, "Reopen until");
     await page.$eval("input[name=closesAt]", (e) => {
       (e as HTMLInputElement).value = "2020-01-01T10:00";
     });
-    await press(page, "Change");
-    await sees(page, "closes must be later than opens");
+    await press(page, "Save");
+    await sees(page, "The closing time must be later than the opening time.");
     const ahead = new Date(Date.now() + 5 * 86_400_000).toISOString().slice(0, 11);
     await page.$eval(
       "input[name=closesAt]",
@@ -390,8 +390,8 @@ describe("sending and reading", () => {
       },
       `${ahead}16:00`,
     );
-    await press(page, "Change");
-    await sees(page, "Close it now");
+    await press(page, "Save");
+    await sees(page, "Close now");
     const one = await page.$eval("select[name=childId] option", (o) => o.textContent!);
     await page.$eval("button[value=oneMore]", (b) => (b as HTMLElement).click());
     await sees(page, `${one} has it now.`);
@@ -419,7 +419,7 @@ describe("sending and reading", () => {
       (b as HTMLElement).click();
       (b as HTMLElement).click();
     });
-    await sees(page, "It was added.");
+    await sees(page, "The score has been added.");
     // What is expected comes a moment later, and moves what stands below it.
     await page.waitForFunction(() => !document.body.innerText.includes("is being worked out"));
     expect(await page.$eval("section:last-of-type input[name=value]", (e) => (e as HTMLInputElement).value)).toBe("");
@@ -432,17 +432,17 @@ describe("sending and reading", () => {
     await unfold();
     await retype((await page.$("td input[name=value]"))!, `${second} points`);
     await page.type("td form:first-of-type input[name=reason]", "Read it wrong");
-    await press(page, "Correct");
+    await press(page, "Correct score");
     await sees(page, "paper, corrected");
     await unfold();
     await sees(page, `Noor Fenwick: Read it wrong, ${third} points → ${second} points`);
     await page.type("td form:last-of-type input[name=reason]", "Of another child");
     await press(page, "Take back");
     await sees(page, "taken back");
-    await sees(page, "none counts");
+    await sees(page, "No score counts yet");
     await unfold();
     await page.type("td form:last-of-type input[name=reason]", "It was right");
-    await press(page, "Let it stand again");
+    await press(page, "Restore score");
     await sees(page, new RegExp(`${child.replace(".", "\\.")}[\\s\\S]*?${second} point`));
   });
 
@@ -483,8 +483,8 @@ describe("sending and reading", () => {
     expect(await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value)).toBe(`${first}, copy`);
     await open(page, `${base}/activities`);
     await press(page, `Put away ${first}, copy`);
-    await sees(page, "The activity was put away.");
-    await press(page, "Undo");
+    await sees(page, "Activity archived.");
+    await press(page, "Send again");
     await page.waitForFunction((t) => document.body.innerText.includes(t), {}, `${first}, copy`);
   });
 });

@@ -30,21 +30,21 @@ const short = () => {
 describe("who plays", () => {
   it("somebody joins before the first send, with a name; later somebody stops, and the other side is out", async () => {
     const a = short();
-    const page = await playing(browser, "Kezia O.", a, 2, "Against each other");
+    const page = await playing(browser, "Kezia O.", a, 2, "Head to head");
     await page.click("[aria-label='Pause']");
     await sees(page, "Who is still playing?");
     await page.type("main input[maxlength='20']", "Nana");
-    await press(page, "Somebody joins, alone");
+    await press(page, "Someone joins on their own");
     await sees(page, "Nana");
     await press(page, "MISS");
     await sees(page, "Player 2, your turn.");
     await page.click("[aria-label='Pause']");
     // Between goes only.
-    expect(await text(page)).not.toContain("Somebody joins");
+    expect(await text(page)).not.toContain("Someone joins in");
     await press(page, "Player 2 stops");
     await sees(page, "Nana, your turn.");
     await sees(page, "Player 2: left");
-    await press(page, "Undo");
+    await press(page, "Send again");
     await sees(page, "Player 2, your turn.");
     await page.close();
   });
@@ -54,7 +54,7 @@ describe("who plays", () => {
     const page = await playing(browser, "Lorcan T.", a, 2, "Take turns");
     await press(page, "MISS");
     await press(page, "Fix");
-    await press(page, "We do not agree: the other one looks");
+    await press(page, "We disagree: the other player decides");
     await sees(page, "Whoever did not send looks.");
     await page.close();
   });
@@ -64,8 +64,8 @@ describe("over a call", () => {
   it("waits for a grown-up's yes, shows three signs after every turn, and the other home sees the same by them", async () => {
     const pins = fromPattern("pins");
     const a = { ...pins, title: title(), players: { ...pins.players, call: true } };
-    const page = await playing(browser, "Quill F.", a, 2, "Against each other", async (p) => {
-      await press(p, "Over a call with another home");
+    const page = await playing(browser, "Quill F.", a, 2, "Head to head", async (p) => {
+      await press(p, "Play on a call with another home");
       expect(await p.$eval("main button[type=submit]", (b) => (b as HTMLButtonElement).disabled)).toBe(true);
       await press(p, "A grown-up says yes");
     });
@@ -86,12 +86,12 @@ describe("over a call", () => {
     await open(other, `${await cardOf(other, await linkOf("Umar Z."), a.title)}?screen=look`);
     for (const box of await other.$$("input[type=checkbox]:not(:checked)")) await box.click();
     await press(other, "Next: Play");
-    await sees(other, "Who plays?");
+    await sees(other, "Who is playing?");
     await press(other, "2");
-    await press(other, "Against each other");
-    await press(other, "Over a call with another home");
+    await press(other, "Head to head");
+    await press(other, "Play on a call with another home");
     await press(other, "A grown-up says yes");
-    await press(other, "The other home keeps the score");
+    await press(other, "The other home keeps score");
     await other.type("main input", "?!");
     await press(other, "Show the score");
     await sees(other, "That is no code.");
@@ -112,7 +112,7 @@ describe("two homes in one match", () => {
     const sent = await sending(["Quill F.", "Umar Z."], a);
     const teacher = await teacherPage(browser);
     await open(teacher, `${base}/results/${sent}`);
-    await teacher.click("summary ::-p-text(Two homes, one match)");
+    await teacher.click("summary ::-p-text(Match two homes)");
     await press(teacher, "Pair all 2 by lot");
     await sees(teacher, "One match is made.");
     await sees(teacher, "has not said yes yet");
@@ -131,10 +131,10 @@ describe("two homes in one match", () => {
     };
     const yes = async (page: typeof one, card: string, word: string) => {
       await front(page, `${card}/match`);
-      await sees(page, "Which word are you?");
+      await sees(page, "Choose your word");
       await press(page, word);
       await page.click("main input[name=yes]");
-      await press(page, "We play");
+      await press(page, "We want to play");
     };
     await yes(one, cards[0]!, "Otter");
     await sees(one, "The other home has not said yes yet.");

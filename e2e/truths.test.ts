@@ -95,7 +95,7 @@ describe("what a page says is so", () => {
     await field.click({ count: 3 });
     await field.type("Mine");
     await sees(page, "This activity was changed somewhere else");
-    await press(page, "Keep both: this one as a copy");
+    await press(page, "Keep both, this one as a copy");
     await page.waitForFunction(
       () => document.querySelector<HTMLInputElement>("input[aria-label='Title']")?.value === "Mine, my copy",
     );

@@ -56,7 +56,7 @@ describe("variants on the play screen", () => {
   });
 
   it("a relay shares one climb, and turns go round with the names of the day", async () => {
-    const page = await playing("Tamsin Y.", of(climb, title(), {}), 3, "Together");
+    const page = await playing("Tamsin Y.", of(climb, title(), {}), 3, "As a team");
     await sees(page, "Tamsin, your turn.");
     await press(page, "HIT");
     await sees(page, "Player 2, your turn.");
@@ -87,19 +87,19 @@ describe("variants on the play screen", () => {
       lineRule: "higher",
     };
     const page = await playing("Brio D.", of(bands, title(), change));
-    await sees(page, "Place a blocker now, or not.");
+    await sees(page, "Place a blocker now, or skip it.");
     await press(page, "No blocker this time");
     await press(page, "6 points");
-    await press(page, "Count it");
-    await sees(page, "Place a blocker now, or not.");
-    await press(page, "Go on another day");
+    await press(page, "Count");
+    await sees(page, "Place a blocker now, or skip it.");
+    await press(page, "Finish another day");
     await sees(page, "Come back any day with this link.");
     await page.reload();
     await ready(page);
-    await sees(page, "Place a blocker now, or not.");
+    await sees(page, "Place a blocker now, or skip it.");
     await press(page, "2 points");
     await press(page, "6 points");
-    await press(page, "Count it");
+    await press(page, "Count");
     await sees(page, "6 + 6 = 12; 12 > 10: 4");
     await page.close();
   });
@@ -128,17 +128,17 @@ describe("variants on the play screen", () => {
     await tap(3);
     await press(page, "2 fell");
     await sees(page, "4 pins stand. Roll 2 of 2.");
-    await press(page, "Just the number");
+    await press(page, "Just type the number");
     await press(page, "1");
     await sees(page, "Stand all the pins up again.");
-    await press(page, "Undo");
+    await press(page, "Send again");
     await press(page, "Fix");
     await press(page, "1. 2 fell");
     await tap(2);
     await press(page, "1 fell");
     await sees(page, "5 pins stand.");
     await press(page, "None fell");
-    await press(page, "They all stand");
+    await press(page, "They are all standing");
     await press(page, "All of them");
     await sees(page, "2 frames played.");
     await sees(page, "2 + 12 (6 pins) + 3 (all at once) = 17");
@@ -157,11 +157,11 @@ describe("variants on the play screen", () => {
     await page.waitForSelector(pin(2));
     await page.focus(pin(2));
     for (let i = 0; i < 6; i++) await page.keyboard.press("ArrowLeft");
-    await press(page, "They stand so");
+    await press(page, "They stand like this");
     await sees(page, /Pins 1 and 2 need \d+ cm more\./);
     await page.focus(pin(2));
     for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowRight");
-    await press(page, "They stand so");
+    await press(page, "They stand like this");
     await sees(page, "3 pins stand.");
     await press(page, "All of them");
     await sees(page, "1 frame played.");
@@ -174,7 +174,7 @@ describe("variants on the play screen", () => {
     const cell = (n: number) => page.waitForSelector(`button[aria-label^="Square ${n}"]`).then((b) => b!.click());
     await cell(1);
     await sees(page, "Send 2.");
-    await press(page, "On a taken square");
+    await press(page, "In a taken square");
     await cell(1);
     await sees(page, "Send 3.");
     await press(page, "Outside");
@@ -221,8 +221,8 @@ describe("variants on the play screen", () => {
     await press(page, "That is it");
     await sees(page, "Time is up.");
     // The number, and then the bell, which rings again at once.
-    await press(page, "Undo");
-    await press(page, "Undo");
+    await press(page, "Send again");
+    await press(page, "Send again");
     await sees(page, "Stop! How many was that?");
     await press(page, "That is it");
     await handIn(page);
@@ -236,7 +236,7 @@ describe("variants on the play screen", () => {
       "Nuri E.",
       of(fromPattern("tally"), title(), { rounds }, { swap: "once" }),
       2,
-      "Against each other",
+      "Head to head",
     );
     await press(page, "Start");
     await page.waitForFunction(() => document.body.innerText.includes("Player 2: tap for each one"));
@@ -265,7 +265,7 @@ describe("variants on the play screen", () => {
     await press(page, "You choose");
     await press(page, "Sends in a go: less");
     await sees(page, "Send 1 of 4");
-    await press(page, "That is how we play");
+    await press(page, "Play like this");
     await press(page, "MISS");
     expect(await page.$$eval("button", (all) => all.map((b) => b.textContent))).not.toContain("You choose");
     for (let i = 0; i < 3; i++) await press(page, "MISS");
@@ -291,7 +291,7 @@ describe("variants on the play screen", () => {
         of(fromPattern(n), title(), {}),
         null,
       ]),
-      ["Suri V.", of(fromPattern("closest"), title(), {}), "It rests between the lines"],
+      ["Suri V.", of(fromPattern("closest"), title(), {}), "It stopped between the lines"],
     ];
     for (const [child, game, first] of games) {
       const page = await playing(child, game);
@@ -322,7 +322,7 @@ describe("variants on the play screen", () => {
       await p.click("[aria-label='Player 2, own line: farther back']");
     };
     const name = title();
-    const page = await playing("Kezia O.", of(allowed as Activity, name, {}), 2, "Against each other", own);
+    const page = await playing("Kezia O.", of(allowed as Activity, name, {}), 2, "Head to head", own);
     await sees(page, "Kezia, your turn.");
     await press(page, "MISS");
     await sees(page, "Player 2, your turn.");
@@ -332,11 +332,11 @@ describe("variants on the play screen", () => {
     expect(await page.$eval("main", (m) => m.textContent)).not.toContain("Your line:");
     await press(page, "Easier");
     await sees(page, /Your line: ½ step nearer\./);
-    await press(page, "Undo");
+    await press(page, "Send again");
     await page.waitForFunction(() => !document.body.innerText.includes("Your line:"));
     await press(page, "Harder");
     await sees(page, /Your line: 1 step back\./);
-    await press(page, "Stop here");
+    await press(page, "End game");
     await handIn(page);
     const kept = await keptOf(name);
     expect(kept!.score).toMatchObject({ sends: 1, set: { "standing.line": "changed" } });
@@ -348,14 +348,14 @@ describe("variants on the play screen", () => {
     const kit = { ...board.kit, others: ["sponge"] };
     const change = { choice: "thing", things: ["send", "other1"], fetch: "end", sends: null };
     const page = await playing("Lorcan T.", of({ ...board, kit }, title(), change));
-    await sees(page, "Say with what.");
+    await sees(page, "Say what you will use.");
     await page.click("[data-targets] button:nth-child(2)");
     await sees(page, /^With the .+\.$/m);
     const choices = (n: number) =>
       page.waitForFunction((k) => document.querySelectorAll("[data-targets] button").length === k, {}, n);
     await choices(3);
     await page.click("[data-targets] button");
-    await sees(page, "Say with what.");
+    await sees(page, "Say what you will use.");
     await choices(1);
     await page.click("[data-targets] button");
     await choices(3);
@@ -378,11 +378,11 @@ describe("variants on the play screen", () => {
   });
 
   it("three or more may be two sides, chosen before play and shown", async () => {
-    const page = await playing("Lorcan T.", of(climb, title(), {}), 3, "Against each other", async (p) => {
+    const page = await playing("Lorcan T.", of(climb, title(), {}), 3, "Head to head", async (p) => {
       await press(p, "Two sides");
       await press(p, "Player 3: side 1. Tap to change.");
       await press(p, "Player 1: side 1. Tap to change.");
-      await sees(p, "Each side needs somebody.");
+      await sees(p, "Each side needs a player.");
       await press(p, "Player 2: side 2. Tap to change.");
     });
     await sees(page, "Player 2, your turn.");

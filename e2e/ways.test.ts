@@ -52,7 +52,7 @@ describe("an empty school", () => {
     const page = await signedIn(await emptySchool());
     await open(page, `${base}/week`);
     await sees(page, "Your first hour");
-    await press(page, "Add by hand");
+    await press(page, "Add child");
     await sees(page, "No children in this class yet");
     await press(page, "Invite to the survey");
     await sees(page, "This class has no children yet.");
@@ -160,7 +160,7 @@ describe("ways back", () => {
     await expect.poll(now).toBe(before);
     // A copy is another activity, from its title to its versions.
     await again.waitForSelector("[data-save=saved]");
-    await press(again, "Copy this activity");
+    await press(again, "Copy activity");
     await again.waitForFunction(
       (was) =>
         location.href !== was &&
@@ -184,10 +184,10 @@ describe("ways back", () => {
     const title = await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value);
     await open(page, `${base}/activities?find=${encodeURIComponent(title)}`);
     await press(page, `Put away ${title}`);
-    await sees(page, "The activity was put away.");
+    await sees(page, "Activity archived.");
     await open(page, `${base}/activities`);
     await page.$$eval("details summary", (all) =>
-      (all.find((e) => e.textContent?.startsWith("Put away")) as HTMLElement).click(),
+      (all.find((e) => e.textContent?.startsWith("Archive")) as HTMLElement).click(),
     );
     await press(page, `Put ${title} back on the shelf`);
     await page.waitForFunction(
@@ -196,7 +196,7 @@ describe("ways back", () => {
       title,
     );
     await open(page, `${base}/activities?find=nothing+is+called+so`);
-    await sees(page, "Nothing on your shelf has these words.");
+    await sees(page, "None of your activities matches these words.");
     await page.close();
   });
 
@@ -254,7 +254,7 @@ describe("by keyboard on the teacher's side", () => {
         all.map((m) => /: ([\d.]+) m/.exec(m.getAttribute("aria-label")!)![1]).map(Number),
       );
     const before = await along();
-    await press(page, "Choose all");
+    await press(page, "Select all");
     await page.keyboard.press("ArrowRight");
     await page.waitForFunction(
       (was) => !document.querySelector("[data-mark]")!.getAttribute("aria-label")!.includes(was),
@@ -263,9 +263,9 @@ describe("by keyboard on the teacher's side", () => {
     );
     for (const [i, m] of (await along()).entries()) expect(m).toBeCloseTo(before[i]! + 0.1, 2);
     await page.keyboard.press("?");
-    await sees(page, "On the workbench");
+    await sees(page, "In the workbench");
     await page.keyboard.press("Escape");
-    await page.waitForFunction(() => !document.body.innerText.includes("On the workbench"));
+    await page.waitForFunction(() => !document.body.innerText.includes("In the workbench"));
     await page.keyboard.press("g");
     await page.keyboard.press("h");
     await page.waitForFunction(() => location.pathname === "/homes");
@@ -295,7 +295,7 @@ describe("a family", () => {
     await page.keyboard.press("ArrowRight");
     await page.waitForFunction(() => document.querySelector("[data-heard]")?.textContent?.startsWith("missed"));
     await page.keyboard.press("u");
-    await page.waitForFunction(() => document.querySelector("[data-heard]")?.textContent?.startsWith("Taken back"));
+    await page.waitForFunction(() => document.querySelector("[data-heard]")?.textContent?.startsWith("Undone"));
     await page.$$eval("button", (all) => (all.find((b) => b.textContent?.trim() === "Fix") as HTMLElement).click());
     await page.waitForFunction(() => document.activeElement?.textContent?.startsWith("Pick the send"));
     await press(page, "Back");
@@ -307,12 +307,12 @@ describe("a family", () => {
     await sees(page, "Carry on with your game");
     expect(trouble).toEqual([]);
     await press(page, "Carry on with your game");
-    await press(page, "Stop here");
+    await press(page, "End game");
     await handIn(page);
     await sees(page, "Handed in. Well played!");
     // On the same day one tick says that all is still so; a grown-up's yes is a tick of its own.
     await open(page, `${card}?screen=look`);
-    await sees(page, "All is still so.");
+    await sees(page, "Nothing has changed");
     const boxes = await page.$$("main input[type=checkbox]");
     expect(boxes.length).toBeLessThanOrEqual(2);
     expect(await focusIn(page)).not.toBe("");
@@ -324,7 +324,7 @@ describe("a family", () => {
     const card = await cardOf(page, await linkOf("Umar Z."), "Hallway climb");
     await page.setJavaScriptEnabled(false);
     await page.goto(card);
-    await sees(page, "Fetch these things");
+    await sees(page, "Get these ready");
     await page.goto(`${card}?screen=setup`);
     const steps = Number(/1 of (\d+)/.exec(await text(page))![1]);
     for (let i = 2; i <= steps; i++) {
@@ -381,7 +381,7 @@ describe("a family", () => {
     };
     await reach(/^Hallway climb/);
     await page.keyboard.press("Enter");
-    await page.waitForFunction(() => document.querySelector("h1")?.textContent === "Fetch these things");
+    await page.waitForFunction(() => document.querySelector("h1")?.textContent === "Get these ready");
     await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 300))));
     await reach(/^To send, I have it/);
     await page.keyboard.press("Space");
@@ -397,7 +397,7 @@ describe("a family", () => {
     }
     await reach("Next: Look round");
     await page.keyboard.press("Enter");
-    await page.waitForFunction(() => document.activeElement?.textContent === "Look round");
+    await page.waitForFunction(() => document.activeElement?.textContent === "Safety check");
     const ticks = await page.$$eval("main input[type=checkbox]", (all) => all.length);
     for (let i = 0; i < ticks; i++) {
       await page.keyboard.press("Tab");
@@ -406,7 +406,7 @@ describe("a family", () => {
     expect(await page.$$eval("main input[type=checkbox]:not(:checked)", (all) => all.length)).toBe(0);
     await reach("Next: Play");
     await page.keyboard.press("Enter");
-    await page.waitForFunction(() => document.activeElement?.textContent === "Who plays?");
+    await page.waitForFunction(() => document.activeElement?.textContent === "Who is playing?");
     await reach("Play");
     await page.keyboard.press("Enter");
     await page.waitForFunction(() => document.activeElement?.textContent?.startsWith("Roll it at"));
@@ -417,10 +417,10 @@ describe("a family", () => {
       await page.evaluate(() => new Promise((done) => setTimeout(done, 150)));
     }
     await sees(page, "Send 3 of");
-    await reach("Stop here");
+    await reach("End game");
     await page.keyboard.press("Enter");
-    await page.waitForFunction(() => document.activeElement?.textContent === "You stopped here.");
-    await reach("Hand it in");
+    await page.waitForFunction(() => document.activeElement?.textContent === "You ended the game here.");
+    await reach("Hand in");
     await page.keyboard.press("Enter");
     await sees(page, "How did it feel?");
     await reach("Hand in");

@@ -33,11 +33,11 @@ async function climb(): Promise<{ page: Page; url: string }> {
   return { page, url: page.url().split("?")[0]! };
 }
 async function layOut(page: Page, name: string): Promise<void> {
-  await press(page, "A course, a grid, goals, bases ...");
+  await press(page, "Set up a course, a grid, goals or bases beside the game.");
   await press(page, name);
   await page.waitForSelector("[data-frame]");
 }
-const field = async (page: Page, name: string, within = "Lay out beside the game") => {
+const field = async (page: Page, name: string, within = "Add a layout") => {
   const found = await page.waitForSelector(
     `xpath///section[@aria-label='${within}']//label[starts-with(normalize-space(),'${name}')]/following-sibling::span/input`,
   );
@@ -47,7 +47,7 @@ const field = async (page: Page, name: string, within = "Lay out beside the game
 describe("laying out beside a game", () => {
   it("is chosen from pictures, moved mark by mark, turned and resized by keys and by hand, undone, and kept in the document", async () => {
     const { page, url } = await climb();
-    await layOut(page, "Slalom, then a shot");
+    await layOut(page, "Slalom with a shot");
     expect(await page.$$("[data-mark^='x.g']")).toHaveLength(5);
     const top = () => page.$eval("[data-frame]", (e) => e.closest("svg")!.getBoundingClientRect().top);
     const lay = await top();
@@ -64,7 +64,7 @@ describe("laying out beside a game", () => {
     await drag(page, "[data-mark='x.g3']", 30, 60);
     await expect.poll(() => labelOf(page, "[data-mark='x.g3']")).not.toBe(was);
     expect(await labelOf(page, "[data-mark='x.g1']")).toBe(others);
-    await press(page, "Marks back to their places");
+    await press(page, "Put them back in their places");
     await expect.poll(() => labelOf(page, "[data-mark='x.g3']")).toBe(was);
     // All of it: arrows, Shift with arrows, the grips.
     await focus(page, "[data-frame]");
@@ -78,7 +78,7 @@ describe("laying out beside a game", () => {
     expect(await (await field(page, "Size")).evaluate((e) => (e as HTMLInputElement).value)).toBe("105");
     await drag(page, "[data-grip=turn]", -60, -120);
     await expect.poll(() => labelOf(page, "[data-frame]")).not.toContain("turned 15 degrees");
-    await press(page, "Undo");
+    await press(page, "Send again");
     await expect.poll(() => labelOf(page, "[data-frame]")).toContain("turned 15 degrees");
     // A mark where a send must pass is said in words.
     await retype((await field(page, "Turned")) as never, "0");
@@ -88,7 +88,7 @@ describe("laying out beside a game", () => {
     expect(document.layout).toMatchObject({ name: "slalom", values: { markers: 4 }, turn: 0 });
     const svg = await page.evaluate(async (u) => (await fetch(`${u}/plan.svg`)).text(), url);
     expect(svg.match(/scale\(/g)!.length).toBe(5 + 5);
-    await press(page, "Take away");
+    await press(page, "Remove");
     await page.waitForFunction(() => !document.querySelector("[data-frame]"));
     await page.close();
   });
@@ -96,33 +96,33 @@ describe("laying out beside a game", () => {
   it("says what of it is beyond the space, by name, and keeps what was typed", async () => {
     const { page } = await climb();
     await layOut(page, "Two goals");
-    await retype((await field(page, "Apart")) as never, "11");
+    await retype((await field(page, "Distance apart")) as never, "11");
     await sees(page, /layout goals reaches 11\.\d+ m, the space is/);
     await page.waitForSelector("[data-save=mend]");
-    expect(await (await field(page, "Apart")).evaluate((e) => (e as HTMLInputElement).value)).toBe("11");
-    await retype((await field(page, "Apart")) as never, "99");
+    expect(await (await field(page, "Distance apart")).evaluate((e) => (e as HTMLInputElement).value)).toBe("11");
+    await retype((await field(page, "Distance apart")) as never, "99");
     await sees(page, "Apart: from 1 to 12 m is allowed");
     await page.close();
   });
 
   it("is shown in a home where it fits badly, with what was changed or what would let it in", async () => {
     const { page } = await climb();
-    const inTight = "[aria-label='In a home'] [data-fit]";
+    const inTight = "[aria-label='In a child's home'] [data-fit]";
     await page.waitForSelector(inTight);
     await expect.poll(() => page.$eval(inTight, (e) => e.getAttribute("data-fit"))).toMatch(/designed|adapted/);
     await layOut(page, "Bases");
-    await retype((await field(page, "Side")) as never, "5");
+    await retype((await field(page, "Length of a side")) as never, "5");
     await retype((await field(page, "Width", "Yard")) as never, "9");
     await retype((await field(page, "Length", "Yard")) as never, "9");
     await expect.poll(() => page.$eval(inTight, (e) => e.getAttribute("data-fit"))).toBe("none");
     await sees(page, /Does not fit/);
     await sees(page, /It would fit with .*another space of \d/);
     // A home of the class: the select names its size.
-    const choice = await page.$$eval("[aria-label='In a home'] option", (all) =>
+    const choice = await page.$$eval("[aria-label='In a child's home'] option", (all) =>
       all.map((o) => ({ v: (o as HTMLOptionElement).value, t: o.textContent ?? "" })),
     );
     const large = choice.find((c) => / (9|1\d)(\.\d)? × /.test(c.t)) ?? choice.at(-1)!;
-    await page.select("[aria-label='In a home'] select", large.v);
+    await page.select("[aria-label='In a child's home'] select", large.v);
     await page.waitForFunction(
       (s) => document.querySelector(s) || document.body.innerText.includes("did not say where it plays"),
       {},
@@ -136,10 +136,10 @@ describe("the busiest layout on a card", () => {
   it("is sent, set up mark by mark with its things to fetch, drawn in the home, and still prints on one sheet", async () => {
     const { page } = await climb();
     await retype((await page.$("input[aria-label=Title]"))!, "Long course");
-    await layOut(page, "Slalom, then a shot");
+    await layOut(page, "Slalom with a shot");
     await retype((await field(page, "Markers")) as never, "12");
     await page.waitForFunction(() => document.querySelectorAll("[data-mark^='x.g']").length === 12);
-    await retype((await field(page, "From one to the next")) as never, "0.3");
+    await retype((await field(page, "Gap between them")) as never, "0.3");
     await saved(page);
     await press(page, "Send");
     await sees(page, "Send to the class");
@@ -149,7 +149,7 @@ describe("the busiest layout on a card", () => {
     const small = await phone(browser);
     const card = await cardOf(small, await linkOf("Odette R."), "Long course");
     await open(small, card);
-    await sees(small, "To stand in the yard");
+    await sees(small, "For the layout");
     await open(small, `${card}?screen=setup`);
     await sees(small, /1 of 2\d/);
     await small.close();
@@ -170,7 +170,7 @@ describe("several targets at once", () => {
     const along = async (id: string) => Number(/: (-?\d+\.\d+) m/.exec(await labelOf(page, `[data-mark=${id}]`))![1]);
     const ids = ["t1", "t2", "t3", "t4", "t5"];
     const begun = await Promise.all(ids.map(along));
-    await press(page, "Choose all");
+    await press(page, "Select all");
     await sees(page, "5 chosen");
     await focus(page, "[data-mark=t3]");
     await page.keyboard.press("ArrowRight");
@@ -178,10 +178,10 @@ describe("several targets at once", () => {
     expect(await along("t5")).toBeCloseTo(begun[4]! + 0.1, 6);
     await press(page, "Same distance");
     await expect.poll(async () => new Set(await Promise.all(ids.map(along))).size).toBe(1);
-    await press(page, "Undo");
+    await press(page, "Send again");
     await press(page, "Straight ahead");
     await expect.poll(() => labelOf(page, "[data-mark=t4]")).toContain("middle");
-    await press(page, "Undo");
+    await press(page, "Send again");
     await press(page, "5 chosen");
     // Two of them with the keyboard: the others stay.
     await focus(page, "[data-mark=t1]");
@@ -220,8 +220,8 @@ describe("several targets at once", () => {
     await page.$$eval("nav[aria-label=Stations] a", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("option[value=pushThrow]");
     await page.select("select:has(option[value=pushThrow])", "pushThrow");
-    await page.waitForSelector("svg[aria-label^='From the side']");
-    expect(await labelOf(page, "svg[aria-label^='From the side']")).toMatch(
+    await page.waitForSelector("svg[aria-label^='Side view']");
+    expect(await labelOf(page, "svg[aria-label^='Side view']")).toMatch(
       /comes up to \d\.\d m under a ceiling of 2\.4 m/,
     );
     await page.close();
@@ -247,7 +247,7 @@ describe("a space of any shape", () => {
       await page.touchscreen.tap(box.x + (16 + x * across) * k, box.y + (16 + y * across) * k);
     };
     // Whatever was there is taken back first.
-    while ((await texts()).corners !== "") await press(page, "Take the last corner back");
+    while ((await texts()).corners !== "") await press(page, "Undo the last corner");
     for (const [x, y] of [
       [0, 0],
       [6, 0],

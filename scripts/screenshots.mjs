@@ -51,9 +51,9 @@ try {
   await go(`${activity("Hallway climb")}?station=kit`);
   await page.waitForSelector("details[aria-label=Homes]");
   await page.$$eval("label", (all) => all.find((l) => l.textContent.startsWith("toilet roll")).click());
-  await page.waitForSelector("[aria-label='What the swap does']");
+  await page.waitForSelector("[aria-label='What the swap changes']");
   await shot("workbench-kit");
-  await press(page, "Undo");
+  await press(page, "Send again");
   // Saved as it was before, so that the next pages have nothing to bring back.
   await new Promise((r) => setTimeout(r, 1500));
   await page.waitForSelector("[data-save=saved]");
@@ -67,10 +67,10 @@ try {
   await shot("workbench-score");
   await go(`${activity("Clear the kitchen")}?station=levels`);
   await page.waitForSelector("[data-strip=ready]");
-  await press(page, "Propose levels");
+  await press(page, "Suggest levels");
   await page.waitForSelector("[data-level-rates]");
   await shot("workbench-levels");
-  await press(page, "Undo");
+  await press(page, "Send again");
   await go(`${activity("Hallway climb")}/rehearsal`);
   await page.waitForSelector("main canvas");
   // Not so fast that it is over before it is stopped.
@@ -98,14 +98,14 @@ try {
   await shot("child");
 
   await workbench("Hallway climb", "yard", "t3");
-  await press(page, "A course, a grid, goals, bases ...");
-  await press(page, "Slalom, then a shot");
+  await press(page, "Set up a course, a grid, goals or bases beside the game.");
+  await press(page, "Slalom with a shot");
   await page.waitForSelector("[data-frame]");
   await page.$eval("[data-frame]", (e) => e.focus());
   for (let i = 0; i < 7; i++) await page.keyboard.press("ArrowDown");
   await page.$$eval("[role=toolbar] label", (all) => all.find((l) => l.textContent.includes("Keep clear")).click());
-  await page.waitForSelector("[aria-label='In a home'] [data-fit=adapted]");
-  await page.$eval("[aria-label='In a home']", (e) => e.scrollIntoView());
+  await page.waitForSelector("[aria-label='In a child's home'] [data-fit=adapted]");
+  await page.$eval("[aria-label='In a child's home']", (e) => e.scrollIntoView());
   await page.waitForSelector("[data-save=saved]");
   await shot("workbench-yard");
 
@@ -137,13 +137,13 @@ try {
     for (const b of await page.$$("input[type=checkbox]")) await b.click();
     await press(page, "Next: Play");
     await page.waitForFunction(
-      () => document.body.innerText.includes("Who plays?") || document.querySelector("main [aria-pressed]"),
+      () => document.body.innerText.includes("Who is playing?") || document.querySelector("main [aria-pressed]"),
     );
     // A question that comes once before play.
     if (await page.$("main [aria-pressed]")) {
       await page.click("main [aria-pressed]");
       await press(page, "Now play");
-      await page.waitForFunction(() => document.body.innerText.includes("Who plays?"));
+      await page.waitForFunction(() => document.body.innerText.includes("Who is playing?"));
     }
   };
   await begin("Hallway climb");
@@ -154,8 +154,8 @@ try {
   await begin("Words on the wall");
   await press(page, "Play");
   for (const letter of ["S", "U", "D", "N", "S"]) await press(page, letter);
-  await press(page, "Stop here");
-  await press(page, "Hand it in");
+  await press(page, "End game");
+  await press(page, "Hand in");
   await page.waitForFunction(() => document.body.innerText.includes("How did it feel?"));
   await page.evaluate(() => scrollTo(0, 0));
   await shot("family-hand-in");

@@ -4,7 +4,7 @@ export const enSheet: Record<string, string> = {
   "sheet.part": "{number, number}: {what}.",
   "sheet.yes": "yes",
   "sheet.no": "no",
-  "sheet.brings": "{what} {points, number}",
+  "sheet.brings": "{what}: {points, number}",
   "sheet.band": "band {number, number}",
   "sheet.players": "Who can play: {modes}.",
   "sheet.mode.alone": "one child alone",
@@ -19,34 +19,35 @@ export const enSheet: Record<string, string> = {
   "sheet.seldom.bump": "If one bump makes a line for both sides, the thrower gets it.",
   "sheet.seldom.shared": "On a shared row, each side has its own rounds.",
   "sheet.how.climb":
-    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at the first target. Hit it: go on to the next one. Miss it: try the same one again. It ends at the last target, or when your {many} are used up.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Aim}} at the first target. If you hit it, go on to the next one. If you miss, try the same one again. The go ends at the last target, or when your {many} are used up.",
   "sheet.how.bands":
-    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} one piece at a time. The band it stops in gives its points. When all pieces lie, add them up and start the next round.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Play}} one piece at a time. You score the points of the band it stops in. When all the pieces are down, add them up and start the next round.",
   "sheet.how.pins":
-    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at the pins. Count the pins that are down. When the {many} of a frame are used up, stand them all up again.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Aim}} at the pins. Count the pins that are down. When the {many} of a frame are used up, stand all the pins up again.",
   "sheet.how.threeLine":
-    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} a piece into a free square. Three in a row win: across, down or slanting. In a taken square or outside: take it and try again.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Land}} a piece into a free square. A full line wins: across, down or diagonal. If it lands in a taken square or outside, pick it up. That {one} is lost.",
   "sheet.how.tally":
-    "Start the clock. Count as many as you can until it rings. Dropped it? Fetch it and go on counting.",
+    "Start the clock. Count as many as you can until time is up. If you drop it, fetch it and go on counting.",
   "sheet.how.sweep":
-    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at any target you like. What you hit is done. It ends when all are done, or when your {many} are used up.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Aim}} at any target you like. A target you hit is done. The go ends when all are done, or when your {many} are used up.",
   "sheet.how.board":
-    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at any target you like. Each hit brings the points of its target.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Aim}} at any target you like. Each hit scores the points of its target.",
   "sheet.how.stackUp":
-    "Stand one pin up. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at all that stand. All down: stand up one more next round. Not all down: take one away, but never the last.",
-  "sheet.how.streak": "Count in a row. Reach the number and go on to the next stage.",
+    "Stand one pin up. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Aim}} at every pin that is standing. If all of them fall, add one for the next round. If not, take one away, but always leave one.",
+  "sheet.how.streak": "Count in a row. When you reach the number, go on to the next stage.",
   "sheet.how.closest":
-    "The jack goes first, between the two lines. Then your pieces. The nearest piece scores 1. Each further piece of that side that beats the other side scores 1 more.",
-  "sheet.how.passLadder": "Start at the first mark. Send it and catch it. Enough clean ones: go on to the next mark.",
+    "Play the jack first, between the two lines. Then play your pieces. The nearest piece scores 1. Each further piece of that side scores 1 more if it is nearer than all of the other side's.",
+  "sheet.how.passLadder":
+    "Start at the first spot. Pass it and catch it. After enough clean passes, go on to the next spot.",
   "sheet.how.speller":
-    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} at the letters of the word, one after the other. The right letter counts. Then comes the next one.",
-  "sheet.how.checklist": "Do the tasks one by one. Tick each time that it works.",
+    "{posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind the line. {verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Aim}} at the letters of the word, one after the other. When you hit the right letter, go on to the next one.",
+  "sheet.how.checklist": "Do the tasks one by one. Tick each one when it works.",
   "sheet.how.rally":
-    "Send it over, back and forth. Whoever does not get it back loses the point. Together, or alone: count the touches of the longest rally.",
+    "Play it over, back and forth. If you do not get it back, the other side scores. As a team or alone, count the touches of your longest rally.",
   "sheet.how.goals":
-    "Two goals face each other. Push the ball into the other goal: that is 1. Alone: put it into the goal as often as you can.",
+    "Two goals face each other. Push the ball into the other goal to score 1. Alone, score as many goals as you can.",
   "sheet.how.swapSquare":
-    "Mix the square. Run to it, swap two, run back: that is one trip. When the near row is all one kind, you collect it. Use as few trips as you can.",
+    "Shuffle the grid. Run to it, swap two, run back: that is one trip. When the near row is all of one type, collect it. Use as few trips as you can.",
   "sheet.how.bases":
-    "Hit the ball. Run round the bases in their order. Back home is 1 run. When the ball gets to the stop spot, you stop.",
+    "Put the ball into play. Run round the bases in order. Getting home scores 1 run. Stop running when the ball reaches the stop spot.",
 };

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { IntlMessageFormat } from "intl-messageformat";
+import ts from "typescript";
 import { describe, expect, it } from "vitest";
 import { fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
@@ -12,7 +13,7 @@ import { enRules } from "./en-rules.ts";
 import { enTeacher } from "./en-teacher.ts";
 import { gameWords } from "./games/all.ts";
 import { sayList } from "./say.ts";
-import { labels } from "./teacher.ts";
+import { label, labels } from "./teacher.ts";
 
 const CATALOGUES = { en, enGame, ...gameWords, enHome, enTeacher, enRules, labels };
 const every = Object.entries(CATALOGUES).flatMap(([c, all]) =>
@@ -62,9 +63,9 @@ function rendered(text: string): { n: number; said: string }[] {
 
 /** Plurals that a sentence of ours may have after a number. */
 const MANY =
-  "points|sends|goes|children|homes|messages|rows|things|names|steps|shoes|lengths|players|minutes|seconds|rungs|lines|targets|pieces|rounds|others|times|cards|feet|metres|boxes|misses";
+  "points|goes|children|homes|messages|rows|things|names|steps|shoes|lengths|players|minutes|seconds|rungs|lines|targets|pieces|rounds|others|times|cards|feet|metres|boxes|misses";
 const ONE =
-  "point|send|go|child|home|message|row|thing|name|player|minute|second|rung|line|target|piece|round|other|time|card";
+  "point|go|child|home|message|row|thing|name|player|minute|second|rung|line|target|piece|round|other|time|card";
 
 describe("sentences", () => {
   it("are whole with 0, 1, 2 and 5 of everything, and never say `1 children` or `5 child`", () => {
@@ -74,7 +75,7 @@ describe("sentences", () => {
       /[{}#]|undefined|NaN/,
       new RegExp(`(?<![\\d.,½–-])\\b1 (${MANY})\\b`),
       new RegExp(`\\b[025] (${ONE})\\b(?! of)`),
-      /\b1 (are|have|were|wait|look)\b|(?<!Send )\b[25] (is|has|was|waits|looks)\b/,
+      /\b1 (are|have|were|wait|look)\b|(?<!Number |Pin |to |the |[\d]–|^)\b[25] (is|has|was|waits|looks)\b/,
       / {2}|\s[,;]|\s\.(?!\.)|\( /,
     ];
     for (const [key, text] of every)
@@ -98,44 +99,138 @@ describe("sentences", () => {
   });
 });
 
-/** The words of docs/words.md that are not ours, as they would stand in a sentence. */
-function notOurs(): string[] {
+/** The phrases that docs/words.md rules out, from the last column of its tables and from its list. */
+function ruledOut(): string[] {
   const page = readFileSync(new URL("../docs/words.md", import.meta.url), "utf8");
-  const rows = [...page.matchAll(/^\| \*\*(.+?)\*\* \| .*? \| (.*?) \|$/gm)];
-  expect(rows.length).toBeGreaterThan(10);
-  return rows.flatMap((r) => r[2]!.split(", ").filter(Boolean));
+  const rows = [...page.matchAll(/^\| \*\*.+? \| .*? \| (.+?) \|$/gm)].map((r) => r[1]!);
+  const list = /These words never appear: (.+)\.$/m.exec(page)![1]!;
+  expect(rows.length).toBeGreaterThan(20);
+  return [...rows, list]
+    .flatMap((r) => r.split(", "))
+    .map((w) => w.replace(/ \(.*\)/, "").trim())
+    .filter(Boolean);
 }
-/** Ordinary senses of those words. */
-const FINE =
-  /try again|try it|we looked|look(ed|ing)? (behind|again|round|at|like)|in turns|take turns|turns? (it|around|over)|turn(ed)?\b|done\b|finished|goals?\b|set up|set it up|two sets|tell-apart sets?|first set|second set|sets? of|a set|set at once|shot\b|seen\b|record|location/gi;
+/** Words that are ruled out in one sense only, with how that sense looks. */
+const SENSES: Record<string, RegExp> = {
+  send: /\b(\d+|each|every|first|last|this|per|of|a|one|the) sends?\b|\bsends (in|per|at|that|of)\b|\bsend \d/i,
+  draw: /\b(this|another|each|next|new|same) draw\b/i,
+  mark: /\b(at|each|this|near|first|the|a|one|to the) marks?\b(?! (as|the))/i,
+  kept: /\bkept on this device\b/i,
+  fix: /^fix$/i,
+  thing: /(?<!any|every|some|no)\bthings?\b/i,
+  peg: /(?<!clothes )\bpegs?\b/i,
+  pattern: /\bpatterns?\b/i,
+  "stop here": /^stop here$/i,
+  "goes by": /\b(it|this|that|which|level|they) goes by\b/i,
+};
+/** What a reader sees of a sentence: every way that its counts and choices can turn out. */
+const seen = (text: string) => rendered(text).map((r) => r.said);
+const findRuledOut = (said: string, words: readonly string[]): string | null => {
+  for (const w of words) {
+    const found = (SENSES[w] ?? new RegExp(`\\b${w}(s|es|ed|ing)?\\b`, "i")).exec(said);
+    if (found) return found[0];
+  }
+  return null;
+};
+/** A child called "it", in the sentences where that was once said. */
+const CHILD_AS_IT =
+  /\b(child|player|somebody|someone)\b[^.;]{0,60}\b(itself|suits it|its (own|card|home|link|step|goes|level|place|age)|it (has|likes|plays|gets|stands))\b/i;
 
-describe("one word for one thing", () => {
-  it("no sentence of either side uses a word that the glossary has another for", () => {
-    const words = new Set(notOurs());
-    const wrong: string[] = [];
-    for (const [key, text] of every) {
-      const said = rendered(text)
-        .map((r) => r.said.replace(FINE, ""))
-        .join("\n");
-      for (const w of [...words, "tries"]) {
-        const found = new RegExp(`\\b${w}(s|es|ies|ed|ing)?\\b`, "i").exec(said);
-        if (found) wrong.push(`${key}: "${text}" says ${found[0]}`);
-      }
-    }
-    expect(wrong).toEqual([]);
+/** Text that stands in the pages themselves: between tags, and in string literals that read like sentences. */
+function pageTexts(): [where: string, text: string][] {
+  const files = readdirSync(join(import.meta.dirname, "..", "app"), { recursive: true, encoding: "utf8" });
+  return files
+    .filter((f) => f.endsWith(".tsx") && !f.includes(".test."))
+    .flatMap((f) => {
+      const source = ts.createSourceFile(
+        f,
+        readFileSync(join(import.meta.dirname, "..", "app", f), "utf8"),
+        ts.ScriptTarget.Latest,
+        true,
+        ts.ScriptKind.TSX,
+      );
+      const out: [string, string][] = [];
+      const visit = (node: ts.Node) => {
+        if (ts.isImportDeclaration(node)) return;
+        if (ts.isJsxAttribute(node) && /^(className|d|id|href|to|src|style|key|viewBox)$/.test(node.name.getText()))
+          return;
+        const text =
+          ts.isJsxText(node) || ts.isStringLiteral(node) || ts.isNoSubstitutionTemplateLiteral(node)
+            ? node.text.replace(/\s+/g, " ").trim()
+            : ts.isTemplateHead(node) || ts.isTemplateMiddle(node) || ts.isTemplateTail(node)
+              ? node.text.trim()
+              : "";
+        // Words with a space between them, or one that begins with a capital; classes of a style have neither.
+        if (
+          /^[A-Z“(]|[a-z] [a-z]/.test(text) &&
+          !/(^| )(flex|grid|text-|bg-|border|rounded|font-|min-|max-|gap-|items-|-m|px-)/.test(text)
+        )
+          out.push([f, text]);
+        ts.forEachChild(node, visit);
+      };
+      visit(source);
+      return out;
+    });
+}
+
+describe("the voice", () => {
+  const words = ruledOut();
+  const pages = pageTexts();
+  it("no sentence of a catalogue or a page uses a word that docs/words.md rules out", () => {
+    expect(pages.length).toBeGreaterThan(400);
+    const said = [...every.flatMap(([key, text]) => seen(text).map((s) => [key, s] as const)), ...pages];
+    const wrong = said.flatMap(([where, text]) => {
+      const found = findRuledOut(text, words);
+      return found ? [`${where}: "${text}" says ${found}`] : [];
+    });
+    expect([...new Set(wrong)]).toEqual([]);
   });
-  it("nor does a page of ours that writes its words itself", () => {
-    const wrong: string[] = [];
-    for (const dir of ["routes", "results", "workbench", "family", "homes"])
-      for (const f of readdirSync(join(import.meta.dirname, "..", "app", dir))) {
-        if (!f.endsWith(".tsx") || f.includes(".test.")) continue;
-        const source = readFileSync(join(import.meta.dirname, "..", "app", dir, f), "utf8");
-        // What stands between tags, and titles.
-        for (const m of source.matchAll(
-          />([^<>{}=;]*\b(?:tries|attempts?|pupils?|students?|submit|looked)\b[^<>{}=;]*)</g,
-        ))
-          wrong.push(`${f}: ${m[1]!.trim()}`);
+  it("percentages have no space, and no child is an it", () => {
+    const said = [...every.flatMap(([key, text]) => seen(text).map((s) => [key, s] as const)), ...pages];
+    expect(said.filter(([, t]) => /\d %|\} %|^%$|^ %/.test(t)).map(([w, t]) => `${w}: ${t}`)).toEqual([]);
+    expect(said.filter(([, t]) => CHILD_AS_IT.test(t)).map(([w, t]) => `${w}: ${t}`)).toEqual([]);
+    // The check finds what it is for.
+    expect(CHILD_AS_IT.test("Every child gets the level that suits it.")).toBe(true);
+    expect(findRuledOut("12 sends in a go", words)).toBe("12 sends");
+    expect(findRuledOut("Which things are asked anew?", words)).not.toBeNull();
+  });
+  it("keeps a child's sentences to 8 words, a grown-up's to 15 and a teacher's to 30", () => {
+    const ofCatalogue = (c: string, key: string) =>
+      c === "enTeacher" || c === "enRules" || c === "labels" ? 30 : GROWN_UP.test(key) ? 15 : 8;
+    const long = every.flatMap(([at, text]) => {
+      const [c, key] = at.split(" ") as [string, string];
+      const limit = ofCatalogue(c, key);
+      return seen(text)
+        .flatMap((s) => s.split(/(?<=[.?!:;])\s+/))
+        .filter((s) => s.split(/\s+/).length > limit)
+        .map((s) => `${at} (${limit}): ${s}`);
+    });
+    expect([...new Set(long)]).toEqual([]);
+    const pageLong = pages.flatMap(([f, t]) =>
+      t
+        .split(/(?<=[.?!:;])\s+/)
+        .filter((s) => s.split(/\s+/).length > 30)
+        .map((s) => `${f}: ${s}`),
+    );
+    expect(pageLong).toEqual([]);
+  });
+  it("gives no two fields of one station the same label, in any game", () => {
+    for (const name of patternNames) {
+      const game = opened(fromPattern(name));
+      const at = new Map<string, string[]>();
+      for (const k of game.knobs()) {
+        // A field of one round, stage or target shows its number beside its label.
+        if (k.path.some((x) => typeof x === "number")) continue;
+        at.set(k.part, [...(at.get(k.part) ?? []), label(k.label)]);
       }
-    expect(wrong).toEqual([]);
+      for (const [part, list] of at)
+        expect(
+          list.filter((l, i) => list.indexOf(l) !== i),
+          `${name}, ${part}`,
+        ).toEqual([]);
+    }
   });
 });
+/** Families of keys that a grown-up reads. */
+const GROWN_UP =
+  /^(survey|sketch|step|match|call|card|family|look|caution|change|unmet|sheet|trouble|noscript|hand|plan|fair|full|together|self|support|busy|who)\b|\.summary/;

@@ -3,7 +3,7 @@ import type { Knob } from "#core/contract/contract.ts";
 import { enRules } from "./en-rules.ts";
 import { label } from "./teacher.ts";
 import { tell } from "./tell.ts";
-import { nounOf } from "./verbs.ts";
+import { attemptWords } from "./verbs.ts";
 
 /** More letters of a typed text are not read out. */
 const MAX_TEXT = 40;
@@ -11,21 +11,21 @@ const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
 /** A field as its sentence says it, with what can be changed between stars; null: it has none. */
 export function ruleOf(k: Knob, value: unknown, action: Action, longest = MAX_TEXT): string | null {
-  const noun = nounOf(action);
+  const noun = attemptWords(action);
   const key = k.label.replace("knob.", "rule.");
   const text = (at: string, told?: string | number) =>
     Object.hasOwn(enRules, at) ? tell(at, { ...noun, ...(told !== undefined && { value: told }) }) : null;
   if (k.kind === "toggle") return text(`${key}.${value === true ? "yes" : "no"}`);
-  const told = toldOf(k, value, longest);
+  const told = toldOf(k, value, longest, noun);
   return told === null ? text(`${key}.none`) : text(key, told);
 }
-function toldOf(k: Knob, value: unknown, longest: number): string | number | null {
+function toldOf(k: Knob, value: unknown, longest: number, noun: Record<string, string>): string | number | null {
   switch (k.kind) {
     case "number":
       return typeof value === "number" ? value : null;
     case "choice": {
       const is = k.options.find((o) => same(o.value, value));
-      return is ? label(is.label) : null;
+      return is ? label(is.label, noun) : null;
     }
     case "text": {
       const text = String(value ?? "");

@@ -3,6 +3,7 @@ import type { Phrase } from "#core/contract/contract.ts";
 import { own } from "#core/own.ts";
 import { clockText, type ScoreUnit } from "#core/records/score-text.ts";
 import { en } from "./en.ts";
+import { ANY_TRY } from "./verbs.ts";
 
 /** A message as it is written, or, in the browser's files, as it was read while they were built (scripts/vite/ready-words.mjs). */
 type Message = string | ConstructorParameters<typeof IntlMessageFormat>[0];
@@ -17,7 +18,10 @@ const made = new Map<string, IntlMessageFormat>();
 // One language, known beforehand: asking the browser which locales it supports costs a slow phone a fifth of a second.
 IntlMessageFormat.resolveLocale = () => new Intl.Locale(LANGUAGE);
 
-/** The sentence of a key with its parameters. An unknown key is a fault of ours and shows itself in brackets. */
+/**
+ * The sentence of a key with its parameters. A sentence that counts attempts takes the noun from `attemptWords`; without
+ * one they are tries. An unknown key is a fault of ours and shows itself in brackets.
+ */
 export function say(key: Key | (string & {}), params?: Record<string, string | number>): string {
   let m = made.get(key);
   if (!m) {
@@ -27,7 +31,7 @@ export function say(key: Key | (string & {}), params?: Record<string, string | n
     m = new IntlMessageFormat(text, LANGUAGE);
     made.set(key, m);
   }
-  return String(m.format(params));
+  return String(m.format({ ...ANY_TRY, ...params }));
 }
 
 /** Names of things that are a school's own, by id. */
@@ -43,9 +47,9 @@ export function itemName(id: string, names: Names = {}): string {
 /** Parameters that name something by its id or key. */
 const NAMED: Record<string, string> = { floor: "floor", was: "floor", property: "property" };
 
-/** A phrase of the core as a sentence, with what more it may need (`verb`: how it is sent): things, floors and properties in its parameters get their names. */
+/** A phrase of the core as a sentence, with what more it may need (`attemptWords`): things, floors and properties in its parameters get their names. */
 export function sayPhrase(p: Phrase, names: Names = {}, more: Record<string, string> = {}): string {
-  const params: Record<string, string | number> = { verb: "", ...more, ...p.params };
+  const params: Record<string, string | number> = { ...more, ...p.params };
   for (const [k, v] of Object.entries(params)) {
     if (k === "item" || k === "as") params[k] = itemName(String(v), names);
     else if (own(NAMED, k)) params[k] = say(`${NAMED[k]}.${v}`);
@@ -73,9 +77,9 @@ export const countedIn = ({ count, unit }: { count: number; unit: string }) => (
   unit,
 });
 
-/** A score with its unit: `45 points`, `12 sends`; times as a clock shows them: `0:32.5`. */
-export function sayScore(value: number, unit: ScoreUnit): string {
-  return unit === "tenths" ? clockText(value) : say(`score.${unit}`, { value });
+/** A score with its unit: `45 points`, `12 rolls`; times as a clock shows them: `0:32.5`. `attempt`: what one is called, else tries. */
+export function sayScore(value: number, unit: ScoreUnit, attempt?: Record<string, string>): string {
+  return unit === "tenths" ? clockText(value) : say(`score.${unit}`, { value, ...attempt });
 }
 
 /** Several names as one reads them: `Amina, Jo and Sam`. */

@@ -7,7 +7,7 @@ import { enSheet } from "./en-sheet.ts";
 import { ruleOf } from "./rules.ts";
 import { addWords, itemName, namesOf, say, targetName } from "./say.ts";
 import { label } from "./teacher.ts";
-import { nounOf, verbOf } from "./verbs.ts";
+import { attemptWords } from "./verbs.ts";
 
 addWords(enSheet);
 
@@ -48,15 +48,15 @@ const ON_THE_PLAN: ReadonlySet<string> = new Set([
 ]);
 
 /** A field that has no sentence of its own: its name and what it is set to. Null where it is off. */
-function plainFact(k: Knob, value: unknown): string | null {
+function plainFact(k: Knob, value: unknown, noun: Record<string, string>): string | null {
   if (value === null || value === undefined) return null;
-  const fact = (is: string | number) => say("sheet.fact", { name: label(k.label), value: is });
+  const fact = (is: string | number) => say("sheet.fact", { name: label(k.label, noun), value: is });
   switch (k.kind) {
     case "toggle":
       return fact(say(value === true ? "sheet.yes" : "sheet.no"));
     case "choice": {
       const is = k.options.find((o) => JSON.stringify(o.value) === JSON.stringify(value));
-      return is ? fact(label(is.label)) : null;
+      return is ? fact(label(is.label, noun)) : null;
     }
     case "number":
     case "text":
@@ -76,6 +76,7 @@ function factsOf(card: Card): string[] {
   const game = { params: a.pattern.params, match: a.match };
   const lines: string[] = [];
   const parts = new Map<number, string[]>();
+  const noun = attemptWords(a.aim.action);
   const all = opened(a).knobs();
   for (const k of all) {
     if (OF_THE_SCREEN.has(k.label) || ON_THE_PLAN.has(k.label)) continue;
@@ -83,19 +84,17 @@ function factsOf(card: Card): string[] {
     const part = k.path.find((x): x is number => typeof x === "number");
     const rule = ruleOf(k, value, a.aim.action, WHOLE_TEXT);
     if (part !== undefined) {
-      const text = rule ? starred(rule) : plainFact(k, value);
+      const text = rule ? starred(rule) : plainFact(k, value, noun);
       if (text) parts.set(part, [...(parts.get(part) ?? []), text]);
       continue;
     }
     // What is not set changes nothing.
     if (value === null || (k.label === "knob.goes" && value === 1)) continue;
-    const text = rule ? whole(rule) : plainFact(k, value);
+    const text = rule ? whole(rule) : plainFact(k, value, noun);
     if (text) lines.push(text);
   }
   const staged = [...parts].map(([i, texts]) => say("sheet.part", { number: i + 1, what: texts.join(", ") }));
-  // The fields' names are shared with the teacher's side; on paper an attempt is called what it is.
-  const { one, many } = nounOf(a.aim.action);
-  return [...staged, ...lines].map((t) => t.replace(/\bsends\b/g, many).replace(/\bsend\b/g, one));
+  return [...staged, ...lines];
 }
 
 /** Rules for moments that seldom come, which nobody could guess: each said where it may be needed. */
@@ -138,13 +137,10 @@ function pointsOf(card: Card): string | null {
 export function sheetRules(card: Card): SheetRules {
   const a = card.activity;
   const names = namesOf(a.kit.own);
-  const { one, many } = nounOf(a.aim.action);
   return {
     how: say(`sheet.how.${a.pattern.name}`, {
-      verb: verbOf(a.aim.action),
+      ...attemptWords(a.aim.action),
       item: itemName(a.kit.send, names),
-      one,
-      many,
       posture: card.self?.posture ?? "standing",
     }),
     points: pointsOf(card),

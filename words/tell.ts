@@ -1,14 +1,21 @@
+import type { Action } from "#core/actions/actions.ts";
+import type { ScoreUnit } from "#core/records/score-text.ts";
 import { enGame } from "./en-game.ts";
 import { enRules } from "./en-rules.ts";
 import { enTeacher } from "./en-teacher.ts";
 import { gameWords } from "./games/all.ts";
-import { addWords, say } from "./say.ts";
+import { addWords, say, sayScore } from "./say.ts";
+import { ANY_ATTEMPT, attemptWordsForTeacher } from "./verbs.ts";
 
 addWords(enGame);
 for (const words of Object.values(gameWords)) addWords(words);
 addWords(enTeacher);
 addWords(enRules);
 
-/** A sentence of the teacher's side with its parameters. */
+/** A sentence of the teacher's side with its parameters. Attempts get their noun from `attemptWordsForTeacher`. */
 export const tell = (key: keyof typeof enTeacher & string, params?: Record<string, string | number>): string =>
-  say(key, params);
+  say(key, { ...ANY_ATTEMPT, ...params });
+
+/** A score with its unit as a teacher reads it: `12 rolls`; without the action of its activity `12 attempts`. */
+export const tellScore = (value: number, unit: ScoreUnit, action?: Action): string =>
+  sayScore(value, unit, action ? attemptWordsForTeacher(action) : ANY_ATTEMPT);

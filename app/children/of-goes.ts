@@ -1,6 +1,7 @@
 import { betterOf, rankOf, settingOf } from "#core/records/rank.ts";
 import type { ChildCard, ChildGo } from "#server/children/child.ts";
-import { sayPhrase, sayScore } from "#words/say.ts";
+import { sayPhrase } from "#words/say.ts";
+import { tellScore } from "#words/tell.ts";
 
 /** What a child's page shows of a best: the game, the score in words, and where its results are. */
 export interface Best {
@@ -17,9 +18,9 @@ export function bestsOf(goes: readonly ChildGo[]): Best[] {
     const best = bests.get(g.title);
     if (!best || rankOf(g.score) > rankOf(best.score)) bests.set(g.title, g);
   }
-  return [...bests].map(([title, { score, assignmentId }]) => ({
+  return [...bests].map(([title, { score, assignmentId, action }]) => ({
     title,
-    score: sayScore(score.value, score.unit),
+    score: tellScore(score.value, score.unit, action),
     unfinished: betterOf(score) === "less" && !score.finished,
     assignmentId,
   }));
@@ -43,7 +44,7 @@ export function changesOf(
 ): { words: string; games: string[] }[] {
   const all = new Map<string, Set<string>>();
   for (const { title, changes } of cards) {
-    const words = changes.map((p) => sayPhrase(p)).join(", ");
+    const words = changes.map((p) => sayPhrase(p)).join(". ");
     if (words !== "") all.set(words, (all.get(words) ?? new Set()).add(title));
   }
   return [...all].map(([words, games]) => ({ words, games: [...games] }));

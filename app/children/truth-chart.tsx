@@ -30,7 +30,7 @@ export default function TruthChart({ bins }: { bins: readonly { forecast: number
           unit="%"
           label={{ value: "forecast", position: "bottom", fontSize: 13 }}
         />
-        <YAxis {...axis} dataKey="y" name="came off" unit="%" width={58} />
+        <YAxis {...axis} dataKey="y" name="actual" unit="%" width={58} />
         <ZAxis dataKey="z" range={[40, 500]} name="sends" />
         <ReferenceLine
           segment={[

@@ -1,5 +1,5 @@
 import { Pause } from "lucide-react";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { type AimKind, type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
 import { aroundOf } from "#core/contract/around.ts";
 import { type AnyPattern, isRefusal, type Unit } from "#core/contract/contract.ts";
@@ -12,7 +12,7 @@ import { settingOf } from "#core/records/rank.ts";
 import { bellAt, type Play, referee, replayOf, stateOf, type View, view } from "#core/referee/play.ts";
 import type { Part } from "#core/yard/parts.ts";
 import { countedIn, itemName, namesOf, say, sayList, sayPhrase, sayScore, sayWorking } from "#words/say.ts";
-import { verbOf } from "#words/verbs.ts";
+import { attemptWords } from "#words/verbs.ts";
 import { CallCode } from "./call.tsx";
 import type { CardData, Step } from "./card-data.ts";
 import { CompanyPanel } from "./company.tsx";
@@ -104,6 +104,7 @@ export function Board({
   tried?: (score: { value: number; unit: Unit }) => React.ReactNode;
 }) {
   const { params } = data.card.activity.pattern;
+  const attempt = useMemo(() => attemptWords(data.card.activity.aim.action), [data.card.activity.aim.action]);
   const [play, show] = useState<Play | null>(null);
   // Two taps can come before the screen is drawn again: each builds on the one before, not on what is shown.
   const latest = useRef<Play | null>(null);
@@ -161,7 +162,7 @@ export function Board({
       const hear = (event: PlayEvent, views: { before: View; after: View }) =>
         heard(event, views, data, {
           name,
-          verb: verbOf(data.card.activity.aim.action),
+          attempt,
           silent: local.adds === true,
         });
       const now = Math.round(sinceStart(local, latest.current.record.at(-1)?.at ?? 0));
@@ -185,7 +186,7 @@ export function Board({
       const event = { ...body, at: at ?? Math.max(last, now) } as PlayEvent;
       const after = referee(before, event);
       if (isRefusal(after)) {
-        setTold(sayPhrase(after.refused));
+        setTold(sayPhrase(after.refused, {}, attempt));
         return;
       }
       setTold(
@@ -217,7 +218,7 @@ export function Board({
       const done = views.after.done !== null;
       write(seq, event, done !== (views.before.done !== null) ? { done } : null);
     },
-    [local, setPlay, setSaid, setTold, flush, write, data, name],
+    [local, setPlay, setSaid, setTold, flush, write, data, name, attempt],
   );
 
   // While the device cannot keep what happens, the clock stands still; it goes on with the game.
@@ -302,7 +303,7 @@ export function Board({
           namesOf(data.card.activity.kit.own),
         )
       : null;
-  const doNow = sayPhrase(v.now, {}, { verb: verbOf(how ?? data.card.activity.aim.action) });
+  const doNow = sayPhrase(v.now, {}, how ? attemptWords(how) : attempt);
   // What is to be found out is not lit.
   const spell = asked && "spell" in asked ? asked.spell : undefined;
   const shown = !spell || spell.show === "word";
@@ -358,7 +359,7 @@ export function Board({
         data={data}
         local={local}
         play={play}
-        line={v.done === "stopped" ? say("play.stopped") : sayPhrase(v.ending!.reason)}
+        line={v.done === "stopped" ? say("play.stopped") : sayPhrase(v.ending!.reason, {}, attempt)}
         winners={
           winners.length === 0
             ? null
@@ -476,7 +477,9 @@ export function Board({
         >
           {v.score.map((s, i) => (
             <div key={s.players.join()} data-score className={i === v.side || !several ? "" : "opacity-75"}>
-              <p className="text-sm">{several ? sideNames(i) : say(`unit.${s.unit}`, { value: s.value })}</p>
+              <p className="text-sm">
+                {several ? sideNames(i) : say(`unit.${s.unit}`, { value: s.value, ...attempt })}
+              </p>
               <p
                 className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl short:text-3xl large:text-2xl"} ${i === v.side ? "text-mustard" : ""}`}
               >
@@ -491,18 +494,19 @@ export function Board({
           <div>
             <p className="text-sm text-chalk/85" hidden={asked?.kind !== "send" || UNCOUNTED.has(asked.aim.kind)}>
               {say("play.try", {
+                ...attempt,
                 number: reached.sends + 1,
                 cap: cap === null ? "none" : String(cap),
               })}
             </p>
             {best && (
               <p className="text-sm text-chalk/85">
-                {say("play.best")} <strong className="text-base">{sayScore(best.value, best.unit)}</strong>
+                {say("play.best")} <strong className="text-base">{sayScore(best.value, best.unit, attempt)}</strong>
               </p>
             )}
             {mark !== null && (
               <p className="text-sm text-chalk/85">
-                {say("play.mark")} <strong className="text-base">{sayScore(mark, mine.unit)}</strong>
+                {say("play.mark")} <strong className="text-base">{sayScore(mark, mine.unit, attempt)}</strong>
               </p>
             )}
           </div>
@@ -562,7 +566,7 @@ export function Board({
             aria-expanded={fixing}
             onClick={() => setFixing(!fixing)}
           >
-            {say("play.fix")}
+            {say("play.fix", attempt)}
           </button>
           {canSwap && (
             <button

@@ -28,11 +28,22 @@ export function CallCode({ view: v }: { view: View }) {
 }
 
 /** The home that does not keep the score: it types what it hears, and sees the same. */
-export function FollowCall({ unit, shared, close }: { unit: Unit; shared: boolean; close: () => void }) {
+export function FollowCall({
+  unit,
+  attempt,
+  shared,
+  close,
+}: {
+  unit: Unit;
+  /** What an attempt is called: `attemptWords`. */
+  attempt: Record<string, string>;
+  shared: boolean;
+  close: () => void;
+}) {
   const [typed, type] = useState("");
   const [told, tell] = useState<Standing | null>(null);
   const [wrong, setWrong] = useState(false);
-  const score = (n: number) => sayScore(n * scale(unit), unit);
+  const score = (n: number) => sayScore(n * scale(unit), unit, attempt);
   return (
     <form
       className="mx-auto grid w-full max-w-lg content-start gap-5 p-4 text-lg"

@@ -43,11 +43,14 @@ export function choosable(a: Activity, pattern: AnyPattern): Choosable[] {
 export function FamilySet({
   list,
   now,
+  attempt,
   step: pace,
   set,
 }: {
   list: readonly Choosable[];
   now: SetValues;
+  /** What an attempt is called: `attemptWords`. */
+  attempt: Record<string, string>;
   /** The child's own step, metres. */
   step: number;
   set: (field: string, value: SetValue) => void;
@@ -57,7 +60,7 @@ export function FamilySet({
       {list.map(({ knob, field, values, usual }) => {
         const value = now[field] ?? usual;
         const at = values.indexOf(value);
-        const what = say(knob.family.key, { number: knob.family.number ?? 1 });
+        const what = say(knob.family.key, { number: knob.family.number ?? 1, ...attempt });
         const step = (by: number) => {
           const next = values[at + by];
           if (next !== undefined) set(field, next);

@@ -5,7 +5,7 @@ import { OTHERS, others } from "#core/kit/others.ts";
 import { own as heldAt } from "#core/own.ts";
 import type { Item } from "#core/things/item.ts";
 import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
-import { verbOf } from "#words/verbs.ts";
+import { attemptWords } from "#words/verbs.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import type { CardData, Ticks } from "./card-data.ts";
 import type { OwnCard } from "./own-card.ts";
@@ -48,7 +48,10 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
   const marker = picks.find((p) => p.role === "marker");
   const stands = picks.find((p) => p.role === "layout");
   return [
-    { title: say("fetch.send"), list: card.needs.pieces > 0 ? [each(thing("send", "send", a.kit.send))] : [] },
+    {
+      title: say("fetch.send", attemptWords(a.aim.action)),
+      list: card.needs.pieces > 0 ? [each(thing("send", "send", a.kit.send))] : [],
+    },
     {
       title: say("fetch.implement"),
       list: held && held !== "bareHand" ? [thing("implement", "implement", held)] : [],
@@ -166,7 +169,7 @@ export function FetchScreen({
       )}
       {!own.decided.bare && instead && (
         <p className="note mb-3 border-l-4 border-coral" data-other-way>
-          {say("fetch.otherWay", { why: String(instead.params?.why), verb: verbOf(card.activity.aim.action) })}
+          {say("fetch.otherWay", { why: String(instead.params?.why), ...attemptWords(card.activity.aim.action) })}
         </p>
       )}
       {!own.decided.bare && nowhere && <p className="note mb-3 border-l-4 border-coral">{say("fetch.noPlace")}</p>}

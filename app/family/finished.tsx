@@ -3,6 +3,7 @@ import type { AnyPattern, Unit } from "#core/contract/contract.ts";
 import { beatsMark, rankOf, settingOf } from "#core/records/rank.ts";
 import { type Play, view } from "#core/referee/play.ts";
 import { say, sayList, sayScore, sayWorking } from "#words/say.ts";
+import { attemptWords } from "#words/verbs.ts";
 import { remember } from "../kept.ts";
 import type { CardData } from "./card-data.ts";
 import type { LocalPlay } from "./store.ts";
@@ -58,6 +59,7 @@ export function Finished({
         : undefined;
   const [typed, setTyped] = useState("");
   const [told, setTold] = useState<number | null>(null);
+  const attempt = attemptWords(data.card.activity.aim.action);
   const hidden = local.adds === true && told === null;
   useEffect(() => {
     if (local.practice) return;
@@ -95,16 +97,16 @@ export function Finished({
         <p role="status" className="text-2xl font-bold text-mint">
           {told === v.score[side]!.value
             ? say("adds.right")
-            : say("adds.other", { score: sayScore(v.score[side]!.value, v.score[side]!.unit) })}
+            : say("adds.other", { score: sayScore(v.score[side]!.value, v.score[side]!.unit, attempt) })}
         </p>
       )}
-      {v.aside.length > 0 && <p role="status">{say("play.aside", { n: v.aside.length })}</p>}
+      {v.aside.length > 0 && <p role="status">{say("play.aside", { n: v.aside.length, ...attempt })}</p>}
       <div className={`flex flex-wrap justify-center gap-8 ${hidden ? "hidden" : ""}`}>
         {v.score.map((s, i) => (
           <p key={s.players.join()} className="text-lg">
             {local.setup.players > 1 && <span className="block">{sayList(s.players.map(name))}</span>}
             {v.out.includes(i) && <span className="block">{say("play.leftSide")}</span>}
-            <strong className="text-4xl text-mustard">{sayScore(s.value, s.unit)}</strong>
+            <strong className="text-4xl text-mustard">{sayScore(s.value, s.unit, attempt)}</strong>
             {s.working && <span className="block">{sayWorking(s.working)}</span>}
           </p>
         ))}

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { type Ask, mainAsks } from "#core/asks/ask.ts";
 import { missOf, type Play, view } from "#core/referee/play.ts";
 import { say } from "#words/say.ts";
+import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "./card-data.ts";
 import type { Act } from "./inputs/input.ts";
 import { hasInput, Input } from "./inputs/inputs.tsx";
@@ -51,7 +52,7 @@ export function FixPanel({
   return (
     <div className="grid gap-2.5">
       <h2 data-heading className="font-sans text-lg font-bold">
-        {say(chosen ? "play.fixNow" : "play.fixPick")}
+        {say(chosen ? "play.fixNow" : "play.fixPick", attemptWords(data.card.activity.aim.action))}
       </h2>
       {!chosen && miss && (
         <button

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Unit } from "#core/contract/contract.ts";
 import { say, sayScore } from "#words/say.ts";
+import { attemptWords } from "#words/verbs.ts";
 import { Face } from "../drawings/face.tsx";
 import { rememberedJson } from "../kept.ts";
 import { ExerciseList } from "../ui/exercises.tsx";
@@ -47,7 +48,7 @@ export function HandInScreen({ data, plays: all, again, go }: Props) {
   if (last)
     return (
       <>
-        <Sent play={last} go={go} />
+        <Sent data={data} play={last} go={go} />
         {cool}
       </>
     );
@@ -175,7 +176,7 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
   );
 }
 
-function Sent({ play, go }: { play: LocalPlay; go: (to: Step) => void }) {
+function Sent({ data, play, go }: { data: CardData; play: LocalPlay; go: (to: Step) => void }) {
   const score = rememberedJson<{ value: number; unit: Unit; beat?: "best" | "mark" }>(`yard-score-${play.id}`);
   return (
     <div className="grid gap-4 text-lg" aria-live="polite">
@@ -192,7 +193,11 @@ function Sent({ play, go }: { play: LocalPlay; go: (to: Step) => void }) {
           {!play.receipt && play.stuck && <p className="note">{play.stuck}</p>}
         </>
       )}
-      {score && <p className="text-2xl font-bold">{say("hand.score", { score: sayScore(score.value, score.unit) })}</p>}
+      {score && (
+        <p className="text-2xl font-bold">
+          {say("hand.score", { score: sayScore(score.value, score.unit, attemptWords(data.card.activity.aim.action)) })}
+        </p>
+      )}
       {score?.beat && (
         <p className="rounded-md bg-mustard p-3 text-xl font-bold text-night">
           {say(score.beat === "mark" ? "hand.beatMark" : "hand.beat")}

@@ -181,7 +181,7 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
         ...beside,
         card: compileCard({ ...card.activity, counted }, { age: 7, step: 0.5, leftHanded: false }),
       };
-      // Kinds of things in the sorting square go by their letters.
+      // Types of item in the sorting square go by their letters.
       for (const page of [
         <SetUpScreen key="s" data={again} ticks={ticks} setTicks={none} asked={null} />,
         <Sheet key="p" data={{ ...again, code, rules }} />,

@@ -9,6 +9,7 @@ import { openPlay, referee, view } from "#core/referee/referee.ts";
 import { enGame } from "#words/en-game.ts";
 import { gameWords } from "#words/games/all.ts";
 import { addWords } from "#words/say.ts";
+import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "./card-data.ts";
 import { heard } from "./seen.ts";
 
@@ -35,7 +36,7 @@ describe("what is read out", () => {
         if (isRefusal(after)) break;
         const said = heard(event, { before: view(play), after: view(after) }, data, {
           name: (i) => `P${i}`,
-          verb: "roll",
+          attempt: attemptWords("underarmRoll"),
           silent: false,
         });
         if (!TOLD_BESIDE.has(event.kind)) expect(said, JSON.stringify(event)).not.toBe("");

@@ -119,7 +119,7 @@ export function heard(
   event: PlayEvent,
   { before, after }: { before: View; after: View },
   data: CardData,
-  { name, verb, silent }: { name: (player: number) => string; verb: string; silent: boolean },
+  { name, attempt, silent }: { name: (player: number) => string; attempt: Record<string, string>; silent: boolean },
 ): string {
   const what =
     event.kind === "undo"
@@ -133,12 +133,12 @@ export function heard(
   const several = after.score.length > 1;
   const side = event.kind === "undo" ? after.side : before.side;
   const { value, unit, players } = after.score[side]!;
-  const score = sayScore(value, unit);
+  const score = sayScore(value, unit, attempt);
   const next = after.done
     ? say("play.over")
     : after.score.length > 1 || after.player !== before.player
       ? say("play.turn", { name: name(after.player) })
-      : sayPhrase(after.now, {}, { verb });
+      : sayPhrase(after.now, {}, attempt);
   if (silent) return say("play.heardNext", { what, next });
   return say("play.heard", {
     what,

@@ -4,6 +4,7 @@ import type { Marker } from "#core/compile/card.ts";
 import type { HitRule } from "#core/rules/hit-rule.ts";
 import type { Place } from "#core/yard/parts.ts";
 import { countedIn, itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
+import { attemptWords } from "#words/verbs.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import type { CardData, Ticks } from "./card-data.ts";
 import { RoomMap } from "./room-map.tsx";
@@ -97,7 +98,8 @@ export function stages({ card }: Pick<CardData, "card">): Stage[] {
     });
   }
   const { cells, notes = [] } = card;
-  if (out.length > 0) out[out.length - 1]!.lines.push(...notes.map((n) => sayPhrase(n)));
+  if (out.length > 0)
+    out[out.length - 1]!.lines.push(...notes.map((n) => sayPhrase(n, {}, attemptWords(card.activity.aim.action))));
   if (cells && out.length > 0) out[out.length - 1]!.lines.push(say("setup.cells", { count: cells }));
   return out;
 }

@@ -4,6 +4,7 @@ import { others } from "#core/kit/others.ts";
 import type { SquareCode as Code } from "#server/links/square-code.ts";
 import { itemName, namesOf, say, sayPhrase } from "#words/say.ts";
 import type { SheetRules } from "#words/sheet.ts";
+import { attemptWords } from "#words/verbs.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { SquareCode } from "../ui/square-code.tsx";
 import { CountsPicture } from "./counts-picture.tsx";
@@ -146,7 +147,8 @@ export function Sheet({
       {card.together && !busy && (
         <section className="sheet-two">
           <p>
-            <strong>{say("together.title")}.</strong> {card.together.map((t) => sayPhrase(t)).join(" ")}
+            <strong>{say("together.title")}.</strong>{" "}
+            {card.together.map((t) => sayPhrase(t, {}, attemptWords(card.activity.aim.action))).join(" ")}
           </p>
           <p role="group" aria-label={say("sheet.two")}>
             {["name", "score", "name", "score"].map((box, i) => (

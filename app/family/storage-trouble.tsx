@@ -2,6 +2,7 @@ import { useState } from "react";
 import { resultCode } from "#core/records/result-code.ts";
 import { type Play, view } from "#core/referee/play.ts";
 import { say, sayScore } from "#words/say.ts";
+import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "./card-data.ts";
 import type { LocalPlay } from "./store.ts";
 import type { Writes } from "./use-writes.ts";
@@ -14,7 +15,11 @@ export function ResultCode({ data, local, play }: { data: CardData; local: Local
   const code = resultCode({ card: data.id, play: local.id, value, finished, stage });
   return (
     <div className="grid gap-1">
-      <p>{say("full.score", { score: sayScore(value, v.score[side]!.unit) })}</p>
+      <p>
+        {say("full.score", {
+          score: sayScore(value, v.score[side]!.unit, attemptWords(data.card.activity.aim.action)),
+        })}
+      </p>
       {code && (
         <>
           <p>{say("full.code")}</p>

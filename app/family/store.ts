@@ -54,7 +54,7 @@ interface Yard extends DBSchema {
 }
 
 /** What earlier versions took for final, though a new link, or another network, would have taken it. */
-const GIVEN_UP = ["This link was withdrawn.", "This link is not known.", "There is no such card."];
+const GIVEN_UP = ["This link is off.", "This link is not known.", "There is no such card."];
 
 /** A database that has not opened by then is blocked, milliseconds. */
 const OPENS_WITHIN = 4000;
@@ -173,7 +173,7 @@ export async function addEvent(play: string, seq: number, event: PlayEvent): Pro
     const tx = (await db())!.transaction("events", "readwrite");
     tx.done.catch(() => undefined);
     if (seq > 0 && (await tx.store.getKey([play, seq - 1])) === undefined)
-      throw new NotKept("the one before is missing");
+      throw new NotKept("the go before it is missing");
     await tx.store.add({ play, seq, event, kept: 0 });
     await tx.done;
   } catch (e) {

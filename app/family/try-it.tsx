@@ -1,6 +1,7 @@
 import { useEffect } from "react";
 import type { Unit } from "#core/contract/contract.ts";
 import { say, sayScore } from "#words/say.ts";
+import { attemptWords } from "#words/verbs.ts";
 import { usePlays } from "./card-app.tsx";
 import type { CardData } from "./card-data.ts";
 import type { OwnCard } from "./own-card.ts";
@@ -46,7 +47,7 @@ export default function TryIt({
         speed,
         tried: (score) => (
           <button type="button" className="btn min-h-14 border-chalk text-xl" onClick={() => take(score)}>
-            {say("try.mark", { score: sayScore(score.value, score.unit) })}
+            {say("try.mark", { score: sayScore(score.value, score.unit, attemptWords(data.card.activity.aim.action)) })}
           </button>
         ),
       }}

@@ -4,6 +4,7 @@ import { openGame } from "#core/contract/game.ts";
 import { hasGuards, lineRange, linesIn } from "#core/contract/standing.ts";
 import { mostHead } from "#core/match/heads.ts";
 import { say, sayList, sayPhrase } from "#words/say.ts";
+import { attemptWords } from "#words/verbs.ts";
 import { FollowCall } from "./call.tsx";
 import type { CardData } from "./card-data.ts";
 import { FairMatch } from "./fair-match.tsx";
@@ -150,7 +151,15 @@ export function Who({
     await again();
   }
 
-  if (following) return <FollowCall unit={unit} shared={how === "relay"} close={() => setFollowing(false)} />;
+  if (following)
+    return (
+      <FollowCall
+        unit={unit}
+        attempt={attemptWords(data.card.activity.aim.action)}
+        shared={how === "relay"}
+        close={() => setFollowing(false)}
+      />
+    );
   return (
     <form
       className="mx-auto grid w-full max-w-lg grow content-start gap-5 p-4 text-lg"
@@ -201,7 +210,7 @@ export function Who({
       {count > 1 && data.card.together && (
         <ul className="grid gap-1 text-base text-chalk/90">
           {data.card.together.map((t) => (
-            <li key={t.key}>{sayPhrase(t)}</li>
+            <li key={t.key}>{sayPhrase(t, {}, attemptWords(data.card.activity.aim.action))}</li>
           ))}
         </ul>
       )}
@@ -326,6 +335,7 @@ export function Who({
         <fieldset>
           <legend className="mb-2 font-semibold">{say("set.title")}</legend>
           <FamilySet
+            attempt={attemptWords(data.card.activity.aim.action)}
             list={list}
             now={chosen}
             step={data.card.step}

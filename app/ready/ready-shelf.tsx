@@ -59,8 +59,8 @@ export function ReadyShelf({
 }) {
   const [first, rest] = [found.slice(0, FIRST), found.slice(FIRST)];
   return (
-    <section aria-label="Ready to send" className="mb-8">
-      <h2 className="mb-2 text-lg">Ready to send</h2>
+    <section aria-label="Ready-made activities" className="mb-8">
+      <h2 className="mb-2 text-lg">Ready-made activities</h2>
       <div className="mb-3 grid gap-1.5">
         <Row name="Class">
           {classes.map((c) => (
@@ -108,7 +108,7 @@ export function ReadyShelf({
       </div>
       <p role="status" className="mb-2 text-sm text-quiet">
         {found.length === 0
-          ? "Nothing is ready for all of that. Let one of the choices go, or begin with a pattern below."
+          ? "Nothing ready-made fits all of that. Drop one of the choices, or start from a game below."
           : `${found.length} ready`}
       </p>
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-4">
@@ -155,9 +155,9 @@ function One({ id, youngest, document: a }: Found) {
             name="youngest"
             value={youngest ? "yes" : "no"}
             className="btn btn-small"
-            aria-label={`Take it: ${a.title}`}
+            aria-label={`Use ${a.title}`}
           >
-            Take it
+            Use this
           </button>
           {!youngest && (
             <button
@@ -165,9 +165,9 @@ function One({ id, youngest, document: a }: Found) {
               name="youngest"
               value="yes"
               className="btn btn-quiet btn-small"
-              aria-label={`For the youngest: ${a.title}`}
+              aria-label={`Use ${a.title} for the youngest`}
             >
-              For the youngest
+              Use for the youngest
             </button>
           )}
         </Form>

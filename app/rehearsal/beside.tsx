@@ -1,9 +1,9 @@
+import type { Action } from "#core/actions/actions.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
 import type { Run } from "#core/rehearsal/at.ts";
 import type { Foreseen } from "#core/rehearsal/rehearsal.ts";
 import type { RehearsalChild } from "#server/activities/rehearsal.ts";
-import { sayScore } from "#words/say.ts";
-import { tell } from "#words/tell.ts";
+import { tell, tellScore } from "#words/tell.ts";
 import { Heads } from "../ui/heads.tsx";
 
 const percent = (x: number) => Math.round(100 * x);
@@ -15,11 +15,13 @@ export function Beside({
   goes,
   foreseen,
   unit,
+  action,
 }: {
   kids: readonly RehearsalChild[];
   goes: readonly (Run | null)[];
   foreseen: readonly (Foreseen | null)[];
   unit: ScoreUnit;
+  action: Action;
 }) {
   const ends = foreseen.flatMap((f) => (f ? [f.low, f.high] : []));
   const values = goes.flatMap((g) => (g ? [g.go.value] : []));
@@ -28,7 +30,7 @@ export function Beside({
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-left text-[0.94rem]">
-        <Heads of={["Child", "This draw", "Likely range", "", "Finishes", "Minutes", "Sending, fetching, waiting"]} />
+        <Heads of={["Child", "This run", "Likely range", "", "Finishes", "Minutes", "Time spent playing, fetching, waiting"]} />
         <tbody>
           {kids.map((k, i) => {
             const go = goes[i]?.go;
@@ -39,12 +41,14 @@ export function Beside({
                 <td className="py-1.5 pr-3">
                   <span className="font-semibold">{k.name}</span> <span className="text-sm text-quiet">{k.age}</span>
                 </td>
-                <td className={inside === false ? "font-bold text-coral-ink" : ""}>{go && sayScore(go.value, unit)}</td>
+                <td className={inside === false ? "font-bold text-coral-ink" : ""}>
+                  {go && tellScore(go.value, unit, action)}
+                </td>
                 <td>
                   {f &&
                     tell("rehearsal.band", {
-                      low: sayScore(f.low, unit),
-                      high: sayScore(f.high, unit),
+                      low: tellScore(f.low, unit, action),
+                      high: tellScore(f.high, unit, action),
                       n: Math.round(10 * f.holds),
                     })}
                 </td>

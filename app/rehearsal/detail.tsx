@@ -52,7 +52,7 @@ export function Detail({
           Step on
         </button>
         <button type="button" className="btn btn-quiet btn-small" onClick={() => (stopped ? goOn() : stopAt(ms))}>
-          {stopped ? "Go on with the others" : "Stop this one"}
+          {stopped ? "Carry on with the others" : "Pause this one"}
         </button>
       </p>
       <ol className="grid gap-0.5 text-sm" aria-live="polite">

@@ -1,10 +1,10 @@
 import { forwardRef, type Ref } from "react";
+import type { Action } from "#core/actions/actions.ts";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
 import type { Seen } from "#core/rehearsal/at.ts";
 import type { RehearsalChild } from "#server/activities/rehearsal.ts";
-import { sayScore } from "#words/say.ts";
-import { tell } from "#words/tell.ts";
+import { tell, tellScore } from "#words/tell.ts";
 import { MiniPlan, planScale } from "../ui/mini-plan.tsx";
 
 /** A picture's own size, pixels; it is shown as large as its place. */
@@ -16,6 +16,7 @@ export const Tile = forwardRef(function Tile(
     of: k,
     seen,
     unit,
+    action,
     picked,
     onPick,
     moving,
@@ -23,6 +24,7 @@ export const Tile = forwardRef(function Tile(
     of: RehearsalChild;
     seen: Seen | null;
     unit: ScoreUnit;
+    action: Action;
     picked: boolean;
     onPick: () => void;
     moving: boolean;
@@ -50,7 +52,7 @@ export const Tile = forwardRef(function Tile(
       </span>
       <span className="flex items-baseline justify-between gap-2 px-0.5 text-sm">
         <span className="truncate font-semibold">{k.name}</span>
-        <span className="whitespace-nowrap">{seen?.value != null && sayScore(seen.value, unit)}</span>
+        <span className="whitespace-nowrap">{seen?.value != null && tellScore(seen.value, unit, action)}</span>
       </span>
       <span className={`block px-0.5 text-sm ${doing === "stuck" ? "font-bold text-coral-ink" : "text-quiet"}`}>
         {tell(`rehearsal.${doing}`)}

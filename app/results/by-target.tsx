@@ -49,8 +49,8 @@ export function ByTarget({ activity, rows }: { activity: Activity; rows: readonl
   const rests = !lines.some((l) => /^[tlcm]\d/.test(l.id));
   return (
     <section className="mt-6 max-w-3xl">
-      <h2 className="mb-1 text-xl">{rests ? "Where they came to rest" : "Hits by target"}</h2>
-      <p className="mb-1 text-sm text-quiet">All sends of the class, goes that do not count among them.</p>
+      <h2 className="mb-1 text-xl">{rests ? "Where they stopped" : "Hits by target"}</h2>
+      <p className="mb-1 text-sm text-quiet">All attempts by the class, including goes that do not count.</p>
       <table className="w-full text-[0.95rem]">
         <tbody>
           {lines.map((l) => (

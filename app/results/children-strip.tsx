@@ -49,7 +49,7 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
         className="block h-auto w-full"
         style={{ minWidth: Math.min(LEAST_WIDE, width * MOST_TIMES), maxWidth: width * MOST_TIMES }}
         role="img"
-        aria-label={`Every child's goes in ${unit}, beside what was expected at that age`}
+        aria-label={`Every child's goes in ${unit}, beside the likely range for their age`}
       >
         {ticks.map((t) => (
           <g key={t}>
@@ -145,16 +145,16 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
       </svg>
       <p className="flex flex-wrap gap-x-5 text-sm text-quiet">
         <span>
-          <b className="text-mustard">■</b> best
+          <b className="text-mustard">■</b> best go
         </span>
         <span>○ another go</span>
         <span>
-          <b className="text-coral">×</b> does not count (stopped, beyond the goes that count, taken back, or too late)
+          <b className="text-coral">×</b> does not count (stopped, after the goes that count, removed, or too late)
         </span>
         <span>
           <b className="text-teal">▮</b> likely range for the age{holds && `: ${tell("strip.holds", { n: holds })}`}
         </span>
-        <span>– only opened</span>
+        <span>– opened, not played</span>
         <span>· not opened</span>
       </p>
     </div>

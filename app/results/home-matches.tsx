@@ -1,12 +1,13 @@
 import { Form, useNavigation } from "react-router";
+import type { Action } from "#core/actions/actions.ts";
 import type { Problem } from "#core/formats/activity.ts";
 import type { HomeMatch } from "#server/assignments/two-homes.ts";
-import { sayScore } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
-import { tell } from "#words/tell.ts";
+import { tell, tellScore } from "#words/tell.ts";
 
 interface Props {
   matches: readonly HomeMatch[];
+  skill: Action;
   free: readonly { id: string; name: string }[];
   problems: readonly Problem[];
   told: string;
@@ -14,7 +15,7 @@ interface Props {
 }
 
 /** Two homes in one match: who plays against whom, how far they are, and pairing more of them. */
-export function HomeMatches({ matches, free, problems, told, open }: Props) {
+export function HomeMatches({ matches, skill, free, problems, told, open }: Props) {
   const busy = useNavigation().state !== "idle";
   const pick = (name: string, hint: string) => (
     <label className="field">
@@ -33,10 +34,10 @@ export function HomeMatches({ matches, free, problems, told, open }: Props) {
   );
   return (
     <details className="mt-3" open={matches.length > 0 || told !== "" || problems.some((p) => p.field === "pair")}>
-      <summary className="cursor-pointer font-semibold">Two homes, one match</summary>
+      <summary className="cursor-pointer font-semibold">Match two homes</summary>
       <p className="my-2 max-w-prose text-quiet">
-        Each child plays a whole game at home, on its own card; the better score wins. Both families say yes first, and
-        the other home sees only a word that the child chose, and the score.
+        Each child plays a whole game at home on their own card, and the better score wins. Both families say yes first.
+        The other home sees only a word the child chooses, and the score.
       </p>
       {problems
         .filter((p) => p.field === "pair")
@@ -55,7 +56,9 @@ export function HomeMatches({ matches, free, problems, told, open }: Props) {
                   <span key={s.child}>
                     {i > 0 && " · "}
                     <strong className={m.joined.winner === i ? "text-teal" : ""}>{s.child}</strong>{" "}
-                    {s.go ? sayScore(s.go.score.value, s.go.score.unit) : label(s.yes ? "pair.yes" : "pair.asked")}
+                    {s.go
+                      ? tellScore(s.go.score.value, s.go.score.unit, skill)
+                      : label(s.yes ? "pair.yes" : "pair.asked")}
                   </span>
                 ))}
               </span>
@@ -76,7 +79,7 @@ export function HomeMatches({ matches, free, problems, told, open }: Props) {
                   aria-label={tell("pair.takeBack", { names: m.sides.map((s) => s.child).join(", ") })}
                   disabled={busy}
                 >
-                  Take back
+                  Remove
                 </button>
               </Form>
             </li>
@@ -91,7 +94,7 @@ export function HomeMatches({ matches, free, problems, told, open }: Props) {
             </button>
           </Form>
           <Form method="post" className="flex flex-wrap items-end gap-2">
-            {pick("one", "Or these two")}
+            {pick("one", "Or pair these two")}
             {pick("two", "and")}
             <button type="submit" name="intent" value="pair" className="btn btn-small" disabled={busy}>
               Pair

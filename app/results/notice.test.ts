@@ -26,7 +26,7 @@ const played = (child: string, ...goes: ReturnType<typeof go>[]) =>
 const band = { low: 20, middle: 30, high: 40 };
 
 describe("what stands out in results", () => {
-  it("says who did not open, only opened, has nothing that counts, stopped, or came far under what was expected", () => {
+  it("says who did not open, only opened, has nothing that counts, stopped, or came Well below the expected range", () => {
     expect(noticesOf(row("A"), band)).toEqual(["unopened"]);
     expect(noticesOf(row("B", { openedAt: new Date() }), band)).toEqual(["opened"]);
     expect(noticesOf(played("C", go(12, { stopped: true }, false)), band)).toEqual(["none", "stopped"]);

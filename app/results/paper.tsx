@@ -1,12 +1,13 @@
 import { useEffect, useRef } from "react";
 import { Form, useNavigation } from "react-router";
+import type { Action } from "#core/actions/actions.ts";
 import type { Possible } from "#core/contract/contract.ts";
 import type { Problem } from "#core/formats/activity.ts";
 import { clockText } from "#core/records/score-text.ts";
 import type { Go } from "#server/assignments/goes.ts";
-import { sayScore } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
-import { tell } from "#words/tell.ts";
+import { tell, tellScore } from "#words/tell.ts";
+import { attemptWordsForTeacher } from "#words/verbs.ts";
 import { Problems } from "../ui/problems.tsx";
 
 /** What the game can give, as a hint beside the field. */
@@ -17,13 +18,14 @@ function rangeOf({ unit, least, most, values }: Possible): string {
 }
 
 /** The fields of a score on paper: the score itself, whether the end was reached, and how far if it was not. */
-function ScoreFields({ possible, go }: { possible: Possible; go?: Go }) {
+function ScoreFields({ possible, skill, go }: { possible: Possible; skill: Action; go?: Go }) {
   const was = go?.score;
   return (
     <>
       <label className="field">
         <span>
-          Score in {label(`unit.${possible.unit}`)} <span className="hint">{rangeOf(possible)}</span>
+          Score in {label(`unit.${possible.unit}`, attemptWordsForTeacher(skill))}{" "}
+          <span className="hint">{rangeOf(possible)}</span>
         </span>
         <input
           name="value"
@@ -35,12 +37,12 @@ function ScoreFields({ possible, go }: { possible: Possible; go?: Go }) {
       {possible.unit !== "points" && (
         <>
           <label className="flex h-9 items-center gap-2">
-            <input type="checkbox" name="reachedTop" defaultChecked={was?.finished} /> reached the end
+            <input type="checkbox" name="reachedTop" defaultChecked={was?.finished} /> finished
           </label>
           {possible.stages > 1 && (
             <label className="field">
               <span>
-                If not <span className="hint">{tell("result.reached", { most: possible.stages - 1 })}</span>
+                If not, <span className="hint">{tell("result.reached", { most: possible.stages - 1 })}</span>
               </span>
               <input
                 name="stage"
@@ -58,13 +60,14 @@ function ScoreFields({ possible, go }: { possible: Possible; go?: Go }) {
 
 interface AddProps {
   rows: readonly { cardId: string; child: string }[];
+  skill: Action;
   possible: Possible;
   orderId: string;
   problems: readonly Problem[];
   added: boolean;
 }
 /** A result typed from paper. Its field is empty again once it was added. */
-export function AddPaper({ rows, possible, orderId, problems, added }: AddProps) {
+export function AddPaper({ rows, skill, possible, orderId, problems, added }: AddProps) {
   const busy = useNavigation().formData?.get("intent") === "paper";
   const form = useRef<HTMLFormElement>(null);
   // A new order comes with every answer: after one that was taken the form begins anew.
@@ -76,7 +79,7 @@ export function AddPaper({ rows, possible, orderId, problems, added }: AddProps)
       <Problems list={problems} />
       {added && (
         <p role="status" className="note note-good">
-          It was added.
+          The score has been added.
         </p>
       )}
       <Form method="post" className="mt-2 flex flex-wrap items-end gap-3" ref={form}>
@@ -91,9 +94,9 @@ export function AddPaper({ rows, possible, orderId, problems, added }: AddProps)
             ))}
           </select>
         </label>
-        <ScoreFields possible={possible} />
+        <ScoreFields possible={possible} skill={skill} />
         <button type="submit" name="intent" value="paper" className="btn" disabled={busy}>
-          {busy ? "Adding ..." : "Add"}
+          {busy ? "Adding …" : "Add score"}
         </button>
       </Form>
     </>
@@ -103,11 +106,13 @@ export function AddPaper({ rows, possible, orderId, problems, added }: AddProps)
 /** A paper score and what can be done about it: another score, taken back, standing again. Each is kept with its author and reason. */
 export function PaperGo({
   go,
+  skill,
   possible,
   orderId,
   child,
 }: {
   go: Go;
+  skill: Action;
   possible: Possible;
   orderId: string;
   child: string;
@@ -124,8 +129,11 @@ export function PaperGo({
   );
   return (
     <details className="inline-block">
-      <summary className="tag w-fit" aria-label={`${child}: ${sayScore(go.score.value, go.score.unit)}, from paper`}>
-        <span className={gone ? "line-through" : ""}>{sayScore(go.score.value, go.score.unit)}</span>{" "}
+      <summary
+        className="tag w-fit"
+        aria-label={`${child}: ${tellScore(go.score.value, go.score.unit, skill)}, from paper`}
+      >
+        <span className={gone ? "line-through" : ""}>{tellScore(go.score.value, go.score.unit, skill)}</span>{" "}
         <span className="font-normal text-quiet">
           {label(gone ? "paper.gone" : c ? "paper.corrected" : "paper.from")}
         </span>
@@ -134,16 +142,17 @@ export function PaperGo({
         {c && (
           <p className="text-sm text-quiet">
             {tell("result.corrected", { by: c.by, reason: c.reason })}
-            {!gone && `, ${sayScore(c.before.value, c.before.unit)} → ${sayScore(go.score.value, go.score.unit)}`}
+            {!gone &&
+              `, ${tellScore(c.before.value, c.before.unit, skill)} → ${tellScore(go.score.value, go.score.unit, skill)}`}
           </p>
         )}
         {!gone && (
           <Form method="post" className="flex flex-wrap items-end gap-2">
             {hidden}
-            <ScoreFields possible={possible} go={go} />
+            <ScoreFields possible={possible} skill={skill} go={go} />
             <Reason />
             <button type="submit" name="to" value="score" className="btn btn-small">
-              Correct
+              Correct score
             </button>
           </Form>
         )}
@@ -151,7 +160,7 @@ export function PaperGo({
           {hidden}
           <Reason />
           <button type="submit" name="to" value={gone ? "again" : "gone"} className="btn btn-quiet btn-small">
-            {gone ? "Let it stand again" : "Take back"}
+            {gone ? "Restore score" : "Remove score"}
           </button>
         </Form>
       </div>
@@ -160,7 +169,7 @@ export function PaperGo({
 }
 const Reason = () => (
   <label className="field">
-    <span>Why</span>
+    <span>Reason</span>
     <input name="reason" required maxLength={200} className="w-48" />
   </label>
 );

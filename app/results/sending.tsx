@@ -27,9 +27,9 @@ export function Sending({ state, closes, closesLocal, zone, without, problems }:
   if (state === "withdrawn")
     return (
       <Form method="post" className="note flex flex-wrap items-center gap-3">
-        <span className="grow">It was taken back: no family can open it. What was played is kept.</span>
+        <span className="grow">You have unsent this. Families can't open it; results so far are kept.</span>
         <button type="submit" name="intent" value="putBack" className="btn btn-small" disabled={busy}>
-          Undo
+          Send again
         </button>
       </Form>
     );
@@ -38,12 +38,12 @@ export function Sending({ state, closes, closesLocal, zone, without, problems }:
       <Form method="post" className="flex flex-wrap items-end gap-2">
         <label className="field">
           <span>
-            {state === "closed" ? "Open again until" : "Closes"} <span className="hint">{zone}</span>
+            {state === "closed" ? "Reopen until" : "Closes"} <span className="hint">{zone}</span>
           </span>
           <input type="datetime-local" name="closesAt" key={closes} defaultValue={closesLocal} required />
         </label>
         <button type="submit" name="intent" value="closeAt" className="btn btn-small" disabled={busy}>
-          Change
+          Save
         </button>
         {state === "open" && (
           <button
@@ -54,20 +54,20 @@ export function Sending({ state, closes, closesLocal, zone, without, problems }:
             formNoValidate
             disabled={busy}
           >
-            Close it now
+            Close now
           </button>
         )}
         {told("closesAt")}
       </Form>
       <Form method="post">
         <button type="submit" name="intent" value="takeBack" className="btn btn-quiet btn-small" disabled={busy}>
-          Take it back
+          Unsend
         </button>
       </Form>
       {without.length > 0 && (
         <Form method="post" className="flex items-end gap-2">
           <label className="field">
-            <span>Send it to one more</span>
+            <span>Send to another child</span>
             <select name="childId">
               {without.map((k) => (
                 <option key={k.id} value={k.id}>
@@ -77,7 +77,7 @@ export function Sending({ state, closes, closesLocal, zone, without, problems }:
             </select>
           </label>
           <button type="submit" name="intent" value="oneMore" className="btn btn-small" disabled={busy}>
-            {busy ? "Sending ..." : "Send"}
+            {busy ? "Sending …" : "Send"}
           </button>
           {told("childId")}
         </Form>

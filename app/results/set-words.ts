@@ -5,19 +5,21 @@ import { opened } from "#core/formats/opened.ts";
 import type { PlayScore } from "#core/records/play.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { attemptWordsForTeacher } from "#words/verbs.ts";
 
 /** What a family had set for a go, in the teacher's words: "Frames: 3". */
 export function setWords(a: Activity, score: Pick<PlayScore, "set">): string[] {
   const set = Object.entries(score.set ?? {});
   if (set.length === 0) return [];
+  const attempt = attemptWordsForTeacher(a.aim.action);
   const names = new Map(
     opened(a)
       .familyKnobs()
-      .map((k) => [fieldOf(k), label(k.label)]),
+      .map((k) => [fieldOf(k), label(k.label, attempt)]),
   );
   return set.map(([field, value]) => {
     if (field === BARE_FIELD) return label("set.bare");
-    if (field === UNIT_FIELD) return tell("set.inUnit", { unit: label(`unit.${value}`) });
+    if (field === UNIT_FIELD) return tell("set.inUnit", { unit: label(`unit.${value}`, attempt) });
     if (field === "laid" || field === "company") return label(`set.${field}`);
     if (field === "hand" || field === "nearer" || field === "posture" || field === "wider" || field === "court")
       return `${label(`set.${field}`)}: ${value}`;

@@ -69,23 +69,23 @@ export async function action({ request }: Route.ActionArgs) {
     if (intent === "new") {
       const name = form.text("pattern");
       if (!patternNames.includes(name as PatternName))
-        return refuse("pattern", `pattern must be one of ${patternNames.join(", ")}`);
+        return refuse("pattern", `game must be one of ${patternNames.join(", ")}`);
       const taken = [...(await activitiesFor(who)), ...(await activitiesFor(who, true))].map((a) => a.document.title);
       throw redirect(`/activities/${await addActivity(who, begun(name as PatternName, taken))}`);
     }
     if (intent === "ready") {
       const one = ready.find((r) => r.id === form.text("ready"));
-      if (!one) return refuse("ready", "ready: there is no activity of that name");
+      if (!one) return refuse("ready", "There is no ready-made activity with that name.");
       const a = form.text("youngest") === "yes" ? one.youngest : one.activity;
       throw redirect(`/activities/${await addActivity(who, a)}`);
     }
     const file = await form.file("file", LARGEST_FILE);
-    if (!file) return refuse("file", "file: choose an activity file first");
+    if (!file) return refuse("file", "Choose an activity file first.");
     let json: unknown;
     try {
       json = wellFormedJson(JSON.parse(file.text));
     } catch {
-      return refuse("file", `file: ${file.name} is not JSON`);
+      return refuse("file", `${file.name} is not a JSON file. Choose an activity saved here.`);
     }
     const read = parseActivity(json);
     if (!read.ok)
@@ -123,21 +123,21 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
       <div className="mb-4 flex flex-wrap items-end gap-4">
         <h1 className="text-3xl">Activities</h1>
         <a href="#shelf" className="grow pb-1 underline">
-          Your shelf ({loaderData.all})
+          My activities ({loaderData.all})
         </a>
         <Form method="post" encType="multipart/form-data" className="flex items-end gap-2">
           <label className="field">
-            <span className="text-sm">Open a file</span>
+            <span className="text-sm">Import activity</span>
             <input type="file" name="file" accept="application/json,.json" className="max-w-60 text-sm" />
           </label>
           <button type="submit" name="intent" value="file" className="btn">
-            Open
+            Import
           </button>
         </Form>
       </div>
       {loaderData.justAway && (
         <Form method="post" className="note note-good mb-4 flex items-center gap-3">
-          <span role="status">The activity was put away.</span>
+          <span role="status">Activity archived.</span>
           <input type="hidden" name="id" value={loaderData.justAway} />
           <button type="submit" name="intent" value="back" className="btn btn-small">
             Undo
@@ -151,8 +151,8 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
         things={loaderData.things}
         found={loaderData.ready}
       />
-      <section aria-label="New from a pattern" className="mb-8">
-        <h2 className="mb-2 text-lg">New from a pattern</h2>
+      <section aria-label="New from a game" className="mb-8">
+        <h2 className="mb-2 text-lg">New from a game</h2>
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-4">
           {patternNames.map((n) => {
             const a = fromPattern(n);
@@ -191,7 +191,7 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
       </section>
       <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
         <h2 id="shelf" className="grow scroll-mt-4 text-lg">
-          Your shelf
+          My activities
         </h2>
         <Form method="get" className="flex flex-wrap items-center gap-3 text-sm" role="search">
           <label className="flex items-center gap-1.5">
@@ -199,7 +199,7 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
             <input type="search" name="find" defaultValue={loaderData.find} className="w-44 py-0.5" />
           </label>
           <label className="flex items-center gap-1.5">
-            By
+            Sort by
             <select name="sort" defaultValue={loaderData.sort} className="py-0.5">
               <option value="changed">last changed</option>
               <option value="name">name</option>
@@ -211,11 +211,11 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
         </Form>
       </div>
       {loaderData.all === 0 && (
-        <p className="text-quiet">Nothing here yet. Begin with a pattern above, or open a file.</p>
+        <p className="text-quiet">No activities yet. Start from a game above, or import a file.</p>
       )}
       {loaderData.all > 0 && loaderData.shelf.length === 0 && (
         <p className="py-3 text-quiet">
-          Nothing on your shelf has these words.{" "}
+          None of your activities matches these words.{" "}
           <Link to="/activities" className="underline">
             Show all
           </Link>
@@ -228,7 +228,7 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
       </ul>
       {loaderData.away.length > 0 && (
         <details className="mt-6" open={loaderData.justAway !== null || undefined}>
-          <summary className="text-lg font-semibold">Put away ({loaderData.away.length})</summary>
+          <summary className="text-lg font-semibold">Archived ({loaderData.away.length})</summary>
           <ul className="mt-2">
             {loaderData.away.map((row) => (
               <li key={row.id} className="row-line flex flex-wrap items-center gap-4 py-2">
@@ -245,9 +245,9 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
                     name="intent"
                     value="back"
                     className="btn btn-small"
-                    aria-label={`Put ${row.document.title} back on the shelf`}
+                    aria-label={`Restore ${row.document.title}`}
                   >
-                    Back on the shelf
+                    Restore
                   </button>
                 </Form>
               </li>
@@ -295,9 +295,9 @@ function ShelfRow({ id, document: a, changed }: { id: string; document: Activity
             name="intent"
             value="away"
             className="btn btn-quiet btn-small"
-            aria-label={`Put away ${a.title}`}
+            aria-label={`Archive ${a.title}`}
           >
-            Put away
+            Archive
           </button>
         </Form>
       </div>

@@ -36,16 +36,16 @@ export default function ActivityCards({ loaderData }: Route.ComponentProps) {
         </Link>
         <span>
           {cards.length === 0
-            ? "Nothing in this game carries a letter."
+            ? "This game has no letter cards."
             : fits
-              ? "Printed at full size (100 %), the cards are as big as in the yard."
-              : "The cards of the yard are bigger than a sheet: printed as big as one takes, to be stuck on something of that size."}
+              ? "Printed at full size (100%), the cards are as big as in the yard."
+              : "These cards are bigger than a sheet of paper. Each is printed as big as fits, to stick on something of the right size."}
         </span>
         <button type="button" className="btn btn-main btn-small" onClick={() => print()}>
           <Printer size={16} aria-hidden="true" /> Print
         </button>
       </div>
-      <h1 className="sr-only">Cards of {title}</h1>
+      <h1 className="sr-only">Cards for {title}</h1>
       <ul className="flex flex-wrap gap-[4mm] p-[5mm]">
         {cards.map((c) => {
           const by = Math.min(1, PAPER.width / c.width, PAPER.height / c.height);

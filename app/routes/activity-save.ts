@@ -25,7 +25,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (e instanceof NotAllowed) return Response.json({ ok: false, problems: e.problems }, { status: 422 });
     if (e instanceof NotFound)
       return Response.json(
-        { ok: false, problems: [{ field: "document", message: "This activity was put away." }] },
+        { ok: false, problems: [{ field: "document", message: "This activity is archived." }] },
         { status: 404 },
       );
     throw e;

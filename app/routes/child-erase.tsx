@@ -32,13 +32,13 @@ export default function ChildErase({ loaderData: d }: Route.ComponentProps) {
         </Link>
       </p>
       <h1 className="mb-3 text-3xl">Delete {d.name}?</h1>
-      <p>This will go, from {d.className} and everywhere else in Daring Yard:</p>
+      <p>This will be deleted from {d.className} and everywhere else in Daring Yard:</p>
       <ul className="my-3 list-disc pl-6">
         <li>{tell("erase.goes", { goes: d.goes, events: d.events, cards: d.cards })}</li>
         <li>{tell("erase.marks", { n: d.marks })}</li>
         <li>{tell("erase.messages", { messages: d.messages, answers: d.answers })}</li>
-        {d.notes && <li>Your note and what the family wrote about {first}</li>}
-        <li>The private link, and the age, step and level of {first}</li>
+        {d.notes && <li>Your note, and what the family wrote about {first}</li>}
+        <li>The private link, age, step length and level of {first}</li>
         {d.homes.length > 0 && <li>{tell("erase.homes", { n: d.homes.length, homes: lists })}</li>}
       </ul>
       {d.sharedHomes.length > 0 && (
@@ -47,9 +47,9 @@ export default function ChildErase({ loaderData: d }: Route.ComponentProps) {
         </p>
       )}
       <p className="mb-4">
-        {first} disappears from every list at once, and the private link stops working. For {d.days} days you can bring{" "}
-        {first} back from Homes. After that everything above is deleted for good. Backups made before then still hold it
-        until they are overwritten.
+        {first} disappears from every list at once, and the private link stops working. For {d.days} days you can
+        restore {first} from Homes. After that everything above is deleted for good. Backups made earlier keep it until
+        they are overwritten.
       </p>
       <Form method="post" className="flex gap-3">
         <button type="submit" className="btn border-coral">

@@ -9,9 +9,9 @@ import { breather, inSteps } from "#server/breathe.ts";
 import { childPage } from "#server/children/child.ts";
 import { saveSupports } from "#server/children/supports.ts";
 import { shellOf } from "#server/school/classes.ts";
-import { sayPhrase, sayScore } from "#words/say.ts";
+import { sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
-import { tell } from "#words/tell.ts";
+import { tell, tellScore } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import type { Point } from "../children/accuracy-chart.tsx";
 import { bestsOf, changesOf, marksOf, moodOf } from "../children/of-goes.ts";
@@ -78,7 +78,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           id: g.playId,
           at: when(g.startedAt, zone),
           title: g.title,
-          score: sayScore(g.score.value, g.score.unit),
+          score: tellScore(g.score.value, g.score.unit, g.action),
           sends: g.score.sends,
           with: g.source === "paper" ? "on paper" : g.setup.players === 1 ? "alone" : `${g.setup.players}`,
         }),
@@ -144,7 +144,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
       </div>
       {c.working && (
         <p role="status" className="text-sm text-quiet print:hidden">
-          The last games are being worked out.
+          Working out the latest games …
         </p>
       )}
       {c.courses.length === 0 && <p className="note">{tell("child.none", { name: c.name, age: c.age })}</p>}
@@ -180,7 +180,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
                 <caption>{tell("child.weeks", { what: label(`action.${x.action}`) })}</caption>
                 <thead>
                   <tr>
-                    <th>Week to</th>
+                    <th>Week ending</th>
                     <th>{plate ? "Hits in 10" : "In a row"}</th>
                     <th>Tries</th>
                   </tr>
@@ -203,8 +203,8 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
       </div>
       <div className="mt-6 grid gap-6 lg:grid-cols-2 print:mt-3 print:block print:columns-2 print:gap-x-5">
         <section>
-          <h2 className="text-xl">Best so far</h2>
-          {c.bests.length === 0 && <p className="text-quiet">None yet.</p>}
+          <h2 className="text-xl">Best results</h2>
+          {c.bests.length === 0 && <p className="text-quiet">No results yet.</p>}
           <ul>
             {c.bests.map((g) => (
               <li key={g.title} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
@@ -236,8 +236,8 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
           )}
         </section>
         <section>
-          <h2 className="text-xl">Criteria marked</h2>
-          {c.marks.length === 0 && <p className="text-quiet">None yet.</p>}
+          <h2 className="text-xl">Success criteria</h2>
+          {c.marks.length === 0 && <p className="text-quiet">None marked yet.</p>}
           <ul>
             {c.marks.map(({ text, marks }) => (
               <li key={text} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
@@ -256,7 +256,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
         </section>
         {c.changes.length > 0 && (
           <section>
-            <h2 className="text-xl">Changed for this child's home</h2>
+            <h2 className="text-xl">Changes made for this child's home</h2>
             <ul>
               {c.changes.map(({ words, games }) => (
                 <li key={words} className="row-line py-1.5 print:py-0.5">
@@ -275,8 +275,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
             </p>
           )}
           <p className="mb-2 text-sm text-quiet">
-            Used in every activity that it fits, worded on the card without a name for it. Only teachers of the class
-            see this.
+            Applied wherever it fits. The card never says why. Only this class's teachers can see it.
           </p>
           <Form method="post" className="grid gap-3">
             {SUPPORT_KINDS.map((kind) => (
@@ -292,10 +291,12 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
             ))}
             <p className="flex items-center gap-3">
               <button type="submit" className="btn btn-small">
-                Keep
+                Save support
               </button>
               <span role="status">
-                {actionData && "ok" in actionData && actionData.ok ? "Kept. Cards not begun are made anew." : ""}
+                {actionData && "ok" in actionData && actionData.ok
+                  ? "Saved. Cards not yet started have been updated."
+                  : ""}
               </span>
             </p>
             {c.games.length > 0 && (
@@ -318,7 +319,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
         <section className="lg:col-span-2 print:hidden">
           <h2 className="text-xl">{tell("child.goes", { count: c.goes.length })}</h2>
           <table className="w-full text-left">
-            <Heads of={["When", "Game", "Score", "Sends", "With"]} />
+            <Heads of={["When", "Game", "Score", "Attempts", "Played with"]} />
             <tbody>
               {c.goes.map((g) => (
                 <tr key={g.id} className="row-line">

@@ -49,7 +49,10 @@ export async function action({ request, params }: Route.ActionArgs) {
     const last = before[before.length - 1];
     if (last && intent !== "another") throw redirect(`/c/${params.token}/${last}?part=people`);
     if (before.length >= MAX_FROM_A_DEVICE)
-      throw NotAllowed.of("answer", `This device has answered for ${MAX_FROM_A_DEVICE} children. Change one of those.`);
+      throw NotAllowed.of(
+        "answer",
+        `This device has answered for ${MAX_FROM_A_DEVICE} children. Change one of those answers instead.`,
+      );
     const id = await beginAnswer(link, scopeNow()?.caller ?? "unknown");
     throw redirect(`/c/${params.token}/${id}?part=people`, {
       headers: { "Set-Cookie": await begun.serialize([...before, id]) },

@@ -14,7 +14,7 @@ const LOOK_AGAIN = 2000;
 /** Why games say nothing, in the order in which it is told. */
 const LEFT_OUT = ["silent", "refused", "unreadable", "cardUnknown"] as const;
 
-export const meta: Route.MetaFunction = () => [{ title: "How forecasts came true · Daring Yard" }];
+export const meta: Route.MetaFunction = () => [{ title: "Forecast accuracy · Daring Yard" }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return found(truthOfClass(await teacherOf(request), idOf(params.id, "class")));
@@ -31,7 +31,7 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
   const { worst } = t;
   return (
     <main className="mx-auto w-full max-w-4xl p-6">
-      <h1 className="text-3xl">How forecasts came true</h1>
+      <h1 className="text-3xl">Forecast accuracy</h1>
       <p className="mb-4 text-quiet">
         {t.className}: {tell("truth.over", { goes: t.goes, children: t.children })}{" "}
         <Link to="/how" className="underline">
@@ -40,11 +40,11 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
       </p>
       {t.working && (
         <p role="status" className="mb-3 text-sm text-quiet">
-          The last games are still being worked out.
+          Working out the latest games …
         </p>
       )}
       {t.inside === null ? (
-        <p className="note">No game has come back yet whose sends are known one by one.</p>
+        <p className="note">No results with single attempts have come back yet.</p>
       ) : (
         <>
           <div className="mb-4 grid gap-4 sm:grid-cols-2">
@@ -68,7 +68,7 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
             <TruthChart bins={t.bins} />
           </Suspense>
           <table className="mt-4 w-full text-left">
-            <Heads of={["Forecast", "Came off", "Sends"]} />
+            <Heads of={["Predicted", "Actual", "Attempts"]} />
             <tbody>
               {t.bins.map((b) => (
                 <tr key={b.from} className="row-line">

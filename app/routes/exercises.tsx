@@ -64,19 +64,19 @@ export async function action({ request }: Route.ActionArgs) {
     switch (fields.intent) {
       case "delete":
         return done(
-          "It is out of the list. Activities that use it keep a copy.",
+          "Removed from the list. Activities that use it keep their copy.",
           await deleteExercise(who, fields.id ?? ""),
         );
       case "putBack":
         await saveExercise(who, jsonIn(fields.exercise ?? ""), true);
-        return done("It is in the list again.");
+        return done("Back in the list.");
       case "save":
         return done(
-          `${(await saveExercise(who, exerciseIn(fields), !fields.id)).name}: kept. It can be chosen at the Cues station.`,
+          `${(await saveExercise(who, exerciseIn(fields), !fields.id)).name} saved. You can choose it in Cues.`,
         );
       default:
         return data(
-          { ok: false as const, problems: [{ field: "intent", message: "There is nothing of that name to do." }] },
+          { ok: false as const, problems: [{ field: "intent", message: "This page cannot do that. Load it again." }] },
           { status: 400 },
         );
     }
@@ -107,8 +107,8 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
       </p>
       <h1 className="text-3xl">Short exercises</h1>
       <p className="mb-3 max-w-3xl text-quiet">
-        For warm-up and cool-down, for when misses are spent, between sends, and for a home that has nothing to play
-        with. A care plan comes before all of them.
+        For warm-ups and cool-downs, after too many misses, between attempts, and for homes with nothing to play with. A
+        child's care plan comes first.
       </p>
       <div ref={told} tabIndex={-1}>
         {a && !a.ok && (
@@ -133,7 +133,7 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
         )}
       </div>
       <section className="mb-6">
-        <h2 className="text-xl">Your school's own</h2>
+        <h2 className="text-xl">Your school's own exercises</h2>
         {d.own.length === 0 ? (
           <p className="text-quiet">None yet.</p>
         ) : (
@@ -160,14 +160,14 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
           </ul>
         )}
         <details key={d.own.length} id="own" className="mt-2 max-w-3xl" open={d.edit !== null || typed !== undefined}>
-          <summary className="font-semibold">{d.edit ? `Change ${d.edit.name}` : "Add one of your own"}</summary>
+          <summary className="font-semibold">{d.edit ? `Change ${d.edit.name}` : "Add your own exercise"}</summary>
           <OwnForm key={d.edit?.id ?? `new ${d.own.length}`} is={d.edit} typed={typed} />
         </details>
       </section>
       <h2 className="text-xl">The library</h2>
       <Form method="get" className="mb-2 flex flex-wrap items-center gap-3 text-sm">
         <label className="flex items-center gap-1.5">
-          For
+          Suitable for
           <select name="kind" defaultValue={d.kind ?? ""} className="py-0.5">
             <option value="">anything</option>
             {KINDS.map((k) => (
@@ -178,7 +178,7 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
           </select>
         </label>
         <label className="flex items-center gap-1.5">
-          <input type="checkbox" name="quiet" value="yes" defaultChecked={d.quiet} /> quiet ones only
+          <input type="checkbox" name="quiet" value="yes" defaultChecked={d.quiet} /> quiet homes only
         </label>
         <button type="submit" className="btn btn-quiet btn-small">
           Show
@@ -209,7 +209,7 @@ function Shown({ e, children }: { e: Exercise; children?: React.ReactNode }) {
           e.easier && `Easier: ${e.easier.toLowerCase()}`,
           e.harder && `harder: ${e.harder.toLowerCase()}`,
           e.seated && `seated: ${e.seated.toLowerCase()}`,
-          `${e.room} m of room`,
+          `needs ${e.room} m of room`,
           e.quiet && "quiet",
           e.thing && `needs a ${e.thing}`,
         ]
@@ -230,12 +230,12 @@ const DOSES = [
 const TEXTS = [
   ["trains", "What it trains", "in words a child knows"],
   ["cue1", "First cue", ""],
-  ["cue2", "Second cue", "may be left out"],
-  ["cue3", "Third cue", "may be left out"],
-  ["easier", "Easier", "may be left out"],
-  ["harder", "Harder", "may be left out"],
-  ["seated", "Seated", "for whoever sits"],
-  ["thing", "A thing needed", "may be left out"],
+  ["cue2", "Second cue", "optional"],
+  ["cue3", "Third cue", "optional"],
+  ["easier", "Easier", "optional"],
+  ["harder", "Harder", "optional"],
+  ["seated", "Seated version", "for a child who sits"],
+  ["thing", "Item needed", "optional"],
 ] as const;
 
 function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, string> | undefined }) {
@@ -270,7 +270,7 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
           <input name="name" required maxLength={40} defaultValue={at("name")} />
         </label>
         <label className="field">
-          <span>For</span>
+          <span>Type</span>
           <select name="kind" defaultValue={at("kind")}>
             {KINDS.map((k) => (
               <option key={k} value={k}>
@@ -280,7 +280,7 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
           </select>
         </label>
         <label className="field">
-          <span>Drawing like</span>
+          <span>Use the drawing of</span>
           <select name="drawing" defaultValue={at("drawing")}>
             {exercises.map((e) => (
               <option key={e.id} value={e.id}>
@@ -291,7 +291,7 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
         </label>
       </div>
       <fieldset className="grid grid-cols-5 items-end gap-3 max-sm:grid-cols-2">
-        <legend className="font-semibold">How much, 0: not at this age yet</legend>
+        <legend className="font-semibold">How much at each age; 0 means not at this age</legend>
         {DOSES.map(([name, title]) => (
           <label key={name} className="field min-w-0">
             <span>{title}</span>
@@ -306,7 +306,7 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
           </select>
         </label>
         <label className="field">
-          <span>Seconds of one</span>
+          <span>Seconds for one</span>
           <input name="each" className="w-full min-w-0" inputMode="decimal" defaultValue={at("each")} />
         </label>
       </fieldset>
@@ -321,7 +321,7 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
         ))}
         <label className="field">
           <span>
-            Room <span className="hint">metres across</span>
+            Room needed <span className="hint">metres across</span>
           </span>
           <input name="room" inputMode="decimal" defaultValue={at("room")} />
         </label>
@@ -345,7 +345,7 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
       </div>
       <p>
         <button type="submit" name="intent" value="save" className="btn btn-main">
-          {is ? "Save" : "Add it"}
+          {is ? "Save exercise" : "Add exercise"}
         </button>
       </p>
     </Form>

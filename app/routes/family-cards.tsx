@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { cardsFor } from "#server/cards/family.ts";
 import { familyHomes } from "#server/homes/family-homes.ts";
 import { say, sayScore } from "#words/say.ts";
+import { attemptWords } from "#words/verbs.ts";
 import { keepPages } from "../family/offline.ts";
 import { keepSyncing } from "../family/sync.ts";
 import { useWaiting } from "../family/waiting.ts";
@@ -107,7 +108,9 @@ function CardRow({ card: c, href }: { card: Row; href: string }) {
       <span className="flex flex-wrap gap-x-3">
         <span>{say("family.used", { used: c.used, tries: c.tries })}</span>
         {c.best && (
-          <strong className="text-mustard">{say("family.best", { score: sayScore(c.best.value, c.best.unit) })}</strong>
+          <strong className="text-mustard">
+            {say("family.best", { score: sayScore(c.best.value, c.best.unit, attemptWords(c.action)) })}
+          </strong>
         )}
       </span>
     </a>

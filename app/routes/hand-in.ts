@@ -22,7 +22,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const link = await openLink(params.token);
   if ("trouble" in link)
     return link.trouble === "withdrawn"
-      ? notTaken(410, "link", "This link was withdrawn.", false)
+      ? notTaken(410, "link", "This link is off.", false)
       : notTaken(404, "link", "This link is not known.", false);
   const json = await jsonOf(request);
   if (json === undefined) return notTaken(400, "body", "This is not JSON.", true);
@@ -38,10 +38,10 @@ export async function action({ request, params }: Route.ActionArgs) {
       return notTaken(422, e.problems[0]?.field ?? "body", e.message, e.problems[0]?.field !== "send");
     if (e instanceof TooManyGoes) return notTaken(429, "play", e.message, false, { "Retry-After": String(e.seconds) });
     if (e instanceof NotFound)
-      return notTaken(404, "card", "This card is of another child, or there is none any more.", false);
+      return notTaken(404, "card", "This card belongs to another child, or no longer exists.", false);
     throw e;
   }
 }
 
 /** Looked at by hand: nothing is here to see. */
-export const loader = () => notTaken(405, "method", "Goes are sent here, not read.", true);
+export const loader = () => notTaken(405, "method", "This address only takes goes in.", true);

@@ -71,12 +71,12 @@ export async function action({ request, params }: Route.ActionArgs) {
             ? { sharedWith: idOf(fields.with, "child") }
             : { order: idOf(fields.order, "home") },
         );
-        return { ok: true as const, problems: [], told: "The home is added." };
+        return { ok: true as const, problems: [], told: "Home added." };
       });
     case "invite":
       return answered(async () => {
         const code = await inviteToHomeFor(who, row.childId, idOf(fields.home, "home"));
-        const told = `The code is ${code}. It lets one more child join this home, within ${INVITATION_DAYS} days.`;
+        const told = `The code is ${code}. It lets one more child join this home within ${INVITATION_DAYS} days.`;
         return { ok: true as const, problems: [], told };
       });
     case "join":
@@ -153,7 +153,7 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
             </label>
             <label className="field">
               <span>
-                Own step <span className="hint">metres, if measured</span>
+                Step length <span className="hint">metres, if measured</span>
               </span>
               <input name="step" inputMode="decimal" defaultValue={row.step ?? ""} />
               {problem("step")}
@@ -172,7 +172,7 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
               </div>
             )}
             <button type="submit" name="intent" value="child" className="btn btn-main">
-              Save the child
+              Save child
             </button>
           </Form>
           <p className="mt-3">
@@ -198,7 +198,7 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
                   <Form method="post">
                     <input type="hidden" name="home" value={h.id} />
                     <button type="submit" name="intent" value="leave" className="btn btn-quiet btn-small">
-                      Take away
+                      Remove
                     </button>
                   </Form>
                 )}

@@ -40,7 +40,7 @@ export async function action({ request }: Route.ActionArgs) {
     // Kept is what was looked at: a file chosen since is looked at first.
     const file = await form.file("file", LONGEST_FILE);
     if (file && !keep) text = file.text;
-    if (text.trim() === "") throw NotAllowed.of("file", "choose a file, or paste its rows");
+    if (text.trim() === "") throw NotAllowed.of("file", "Choose a file, or paste its rows.");
     const done = keep ? await keepRows(who, text, shorten, form.text("seen")) : null;
     if (done)
       return { ...nothing, shorten, kept: done.kept, text: done.told.left, told: { ...done.told, planned: [] } };
@@ -75,15 +75,14 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
           Homes
         </Link>
       </p>
-      <h1 className="mb-2 text-3xl">Children and homes from a file</h1>
+      <h1 className="mb-2 text-3xl">Import children and homes</h1>
       <p className="mb-2 max-w-prose text-quiet">
-        A CSV with one row a child and home. A column that is not there changes nothing. Children are known by a first
-        name and an initial; a file that was exported here knows its children and homes by their ids. Nothing is kept
-        before you say yes.
+        A CSV file with one row for each child and home. A missing column changes nothing. Name children by first name
+        and initial. Files exported here also carry an id for each child and home. Nothing is saved until you say yes.
       </p>
       <details className="mb-4 text-sm text-quiet">
         <summary>Columns</summary>
-        <p>{loaderData.columns.join(", ")}. The first four must be there.</p>
+        <p>{loaderData.columns.join(", ")}. The first four are required.</p>
       </details>
       {a?.problems.map((p) => (
         <p key={p.message} role="alert" className="note problem mb-3">
@@ -104,7 +103,7 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
           <ul className="text-sm">
             {told.bad.map((b) => (
               <li key={b.line} className="row-line py-1">
-                <strong>Line {b.line}</strong> {b.reason}
+                <strong>Row {b.line}</strong> {b.reason}
               </li>
             ))}
           </ul>
@@ -140,7 +139,7 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
               className="btn btn-main justify-self-start"
               disabled={busy}
             >
-              {busy ? "Keeping ..." : tell("csv.keep", { n: planned.length })}
+              {busy ? "Saving …" : tell("csv.keep", { n: planned.length })}
             </button>
           </section>
         )}
@@ -164,12 +163,12 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
         </label>
         <label className="field">
           <span>
-            or paste its rows <span className="hint">the line of column names first</span>
+            Or paste the rows <span className="hint">column names in the first line</span>
           </span>
           <textarea name="text" rows={8} className="font-mono text-sm" defaultValue={a?.text ?? ""} />
         </label>
         <button type="submit" name="intent" value="look" className="btn justify-self-start" disabled={busy}>
-          {busy ? "Looking ..." : "Look at it"}
+          {busy ? "Checking …" : "Check file"}
         </button>
       </Form>
     </main>

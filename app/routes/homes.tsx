@@ -33,9 +33,9 @@ import type { Route } from "./+types/homes";
 export const meta: Route.MetaFunction = () => [{ title: "Homes · Daring Yard" }];
 
 const LINK_TOLD: Record<LinkChange, string> = {
-  withdraw: "The link is withdrawn: nobody gets in with it. Give it back, and it works as before.",
-  restore: "The link works again.",
-  renew: "There is a new link. The one before never works again.",
+  withdraw: "Link turned off. No one can use it until you turn it on again.",
+  restore: "Link turned on again.",
+  renew: "Link replaced. The old link will never work again.",
 };
 
 /** Filters of the page; each says which rows stay. */
@@ -120,8 +120,8 @@ export async function action({ request }: Route.ActionArgs) {
             ? "This class has no children yet."
             : n === 0
               ? fields.intent === "invite"
-                ? "Everyone was asked already, or has answered."
-                : "Nobody is left to remind: invite them first."
+                ? "Everyone has been asked already, or has answered."
+                : "There is no one to remind yet. Invite them first."
               : tell("homes.asked", { n }),
         );
       }
@@ -140,22 +140,22 @@ export async function action({ request }: Route.ActionArgs) {
       }
       case "place":
         await placeAnswer(who, idOf(fields.answer, "answer"), idOf(fields.child, "child"));
-        return done("The answer is with its home now.");
+        return done("Answer matched to the child's home.");
       case "drop":
         await dropAnswer(who, idOf(fields.answer, "answer"));
-        return done("The answer is deleted.");
+        return done("Answer deleted.");
       case "clear":
         return done(tell("homes.cleared", { n: await clearAnswers(who, idOf(fields.class, "class")) }));
       case "bringBack":
         return done(tell("homes.back", { name: await restoreChild(who, idOf(fields.child, "child")) }));
       case "unclear":
         await restoreAnswers(who, idOf(fields.class, "class"));
-        return done("The answers are back.");
+        return done("Answers restored.");
       default:
         return data(
           {
             ok: false as const,
-            problems: [{ field: "intent", message: "There is nothing of that name to do." }],
+            problems: [{ field: "intent", message: "This page cannot do that. Load it again." }],
             told: "",
           },
           { status: 400 },
@@ -190,13 +190,13 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
               </button>
             </Form>
             <Link to="/homes/import" className="btn btn-quiet btn-small">
-              Bring in CSV
+              Import CSV
             </Link>
             <a href="/homes/csv" download className="btn btn-quiet btn-small">
-              Save as CSV
+              Export CSV
             </a>
             <Link to="/things" className="btn btn-quiet btn-small">
-              List of things
+              Household items
             </Link>
           </div>
         </div>
@@ -236,7 +236,7 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
             <input type="hidden" name="class" value={d.classId} />
             <span className="text-quiet">{tell("homes.clearedKept", { n: d.cleared })}</span>
             <button type="submit" name="intent" value="unclear" className="btn btn-quiet btn-small">
-              Bring them back
+              Restore them
             </button>
           </Form>
         )}
@@ -246,9 +246,9 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
               <tr className="border-b-2 border-ink text-sm">
                 <th className="py-1.5 font-semibold">Child</th>
                 <th className="font-semibold">Space</th>
-                <th className="font-semibold">Things</th>
+                <th className="font-semibold">Items</th>
                 <th className="px-3 font-semibold">Players</th>
-                <th className="font-semibold">To know</th>
+                <th className="font-semibold">Good to know</th>
                 <th className="font-semibold">Asked</th>
                 <th className="font-semibold">Private link</th>
               </tr>
@@ -262,9 +262,7 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
         </div>
         {rows.length === 0 && (
           <p className="py-6 text-quiet">
-            {mine.length === 0
-              ? "No children in this class yet: add one here, or bring in a file."
-              : "No home in this list."}
+            {mine.length === 0 ? "No children in this class yet. Add one here, or import a file." : "No home matches."}
           </p>
         )}
         {group && (
@@ -292,9 +290,9 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
                       name="intent"
                       value="bringBack"
                       className="btn btn-small"
-                      aria-label={`Bring ${k.name} back`}
+                      aria-label={`Restore ${k.name}`}
                     >
-                      Bring back
+                      Restore
                     </button>
                   </Form>
                 </li>
@@ -332,11 +330,10 @@ function Waiting({ d }: { d: Route.ComponentProps["loaderData"] }) {
               {w.name ? <strong>{w.name}</strong> : <em className="text-quiet">No name given</em>}
               <SpacePicture space={w.answers.space} />
               <span className="text-quiet">
-                {w.answers.kit ? `${Object.keys(w.answers.kit).length} kinds of things` : "no things said"},{" "}
-                {w.updatedAt}
+                {w.answers.kit ? `${Object.keys(w.answers.kit).length} kinds of item` : "no items given"}, {w.updatedAt}
               </span>
               <label className="ml-auto flex items-center gap-1.5">
-                belongs to
+                is for
                 <select name="child" defaultValue={w.suggests ?? ""} required className="py-0.5">
                   <option value="" disabled>
                     choose
@@ -345,7 +342,7 @@ function Waiting({ d }: { d: Route.ComponentProps["loaderData"] }) {
                 </select>
               </label>
               <button type="submit" name="intent" value="place" className="btn btn-main btn-small">
-                Put it there
+                Match to child
               </button>
               <button type="submit" name="intent" value="drop" formNoValidate className="btn btn-quiet btn-small">
                 Delete
@@ -386,7 +383,7 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
         </Link>
         <span className="block text-xs text-quiet">
           <Link to={`/children/${r.childId}`} className="inline-block min-h-6 leading-6 underline">
-            How it goes
+            How it works
           </Link>
           , age {r.age}
           {siblings.length > 0 && `, lives with ${sayList(siblings)}`}
@@ -399,7 +396,7 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
             {h.space ? (
               `${label(`space.${h.space.kind}`)}, ${h.space.length} × ${h.space.width} m, ${label(`floor.${h.space.floor}`)}`
             ) : (
-              <em className="text-quiet">not said</em>
+              <em className="text-quiet">no answer</em>
             )}
           </span>
         ))}
@@ -418,7 +415,7 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
                   <span className="text-quiet">{kinds.length === 0 ? "nothing" : `${kinds.length} kinds`}</span>
                 </>
               ) : (
-                <em className="text-quiet">not said</em>
+                <em className="text-quiet">no answer</em>
               )}
             </span>
           );
@@ -427,7 +424,7 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
       <td className="px-3">
         {r.homes.map((h) => (
           <span key={h.id} className="block h-8 content-center">
-            {h.players ?? <em className="text-quiet">not said</em>}
+            {h.players ?? <em className="text-quiet">no answer</em>}
           </span>
         ))}
       </td>
@@ -457,7 +454,7 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
           {r.token ? (
             <CopyLink path={`/f/${r.token}`} name={r.child} />
           ) : (
-            <span className="tag border-coral">withdrawn</span>
+            <span className="tag border-coral">link off</span>
           )}
           <Form method="post" className="flex gap-1">
             <input type="hidden" name="child" value={r.childId} />
@@ -467,9 +464,9 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
                 name="intent"
                 value="withdraw"
                 className="btn btn-quiet btn-small"
-                aria-label={`Withdraw the link of ${r.child}`}
+                aria-label={`Turn off the link for ${r.child}`}
               >
-                Withdraw
+                Turn off
               </button>
             )}
             {!r.token && (
@@ -478,9 +475,9 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
                 name="intent"
                 value="restore"
                 className="btn btn-small"
-                aria-label={`Give the link of ${r.child} back`}
+                aria-label={`Turn on the link for ${r.child}`}
               >
-                Give back
+                Turn on
               </button>
             )}
             <button
@@ -488,9 +485,9 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
               name="intent"
               value="renew"
               className="btn btn-quiet btn-small"
-              aria-label={`New link for ${r.child}`}
+              aria-label={`Replace the link for ${r.child}`}
             >
-              New link
+              Replace
             </button>
           </Form>
         </div>
@@ -546,7 +543,7 @@ function AddChild({
           />
         </label>
         <button type="submit" name="intent" value="add" className="btn btn-main">
-          Add
+          Add child
         </button>
       </Form>
     </details>
@@ -559,27 +556,27 @@ function ClassLink({ classId, name, link }: { classId: string; name: string; lin
       <div className="min-w-60 grow">
         <h2 className="text-lg">One link for all of {name}</h2>
         <p className="text-sm text-quiet">
-          For a newsletter or a notice board: it opens the home survey, shows no names, and its answers wait here for
-          you.
+          For a newsletter or notice board. It opens the home survey and shows no names. Answers wait here until you
+          match them to a child.
         </p>
       </div>
       <Link to={`/classes/${classId}/links`} className="btn">
         <QrCode size={17} aria-hidden="true" /> {tell("links.see", { class: name })}
       </Link>
-      {link ? <CopyLink path={`/c/${link}`} name={name} /> : <span className="tag border-coral">withdrawn</span>}
+      {link ? <CopyLink path={`/c/${link}`} name={name} /> : <span className="tag border-coral">link off</span>}
       <Form method="post" className="flex gap-1">
         <input type="hidden" name="class" value={classId} />
         {link ? (
           <button type="submit" name="intent" value="classWithdraw" className="btn btn-quiet btn-small">
-            Withdraw the class link
+            Turn off class link
           </button>
         ) : (
           <button type="submit" name="intent" value="classRestore" className="btn btn-small">
-            Give the class link back
+            Turn on class link
           </button>
         )}
         <button type="submit" name="intent" value="classRenew" className="btn btn-quiet btn-small">
-          New class link
+          Replace class link
         </button>
       </Form>
     </section>
@@ -591,10 +588,10 @@ function CopyLink({ path, name }: { path: string; name: string }) {
   useEffect(() => set(location.origin), []);
   return (
     <>
-      <a href={path} className="underline" aria-label={`Open the page of ${name}`}>
+      <a href={path} className="underline" aria-label={`Open ${name}'s page`}>
         open
       </a>
-      <CopyButton text={origin + path} words="copy" of={`the link of ${name}`} small />
+      <CopyButton text={origin + path} words="copy" of={`${name}'s link`} small />
     </>
   );
 }

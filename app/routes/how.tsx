@@ -1,32 +1,32 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/how";
 
-export const meta: Route.MetaFunction = () => [{ title: "How it goes · Daring Yard" }];
+export const meta: Route.MetaFunction = () => [{ title: "How it works · Daring Yard" }];
 
 const STEPS: readonly (readonly [title: string, text: string])[] = [
   [
     "Design",
-    "Choose a pattern and drag the pegs. Under each stands how often your youngest, middle and oldest child will hit it; the strip below says how long a go takes and which homes can play.",
+    "Choose a game and drag the markers. Each marker shows how often your youngest, typical and oldest child will hit it. The strip below shows how long a go takes and which homes are ready.",
   ],
   [
     "Homes",
-    "Families tell once what they have and where there is room, through a private link: no account, no app. What they leave out is guessed, and the card says so.",
+    "Families tell you once what they have and where there is room, through a private link: no account, no app. Anything they leave out is guessed, and the card says so.",
   ],
   [
     "Send",
-    "Each child gets a card of its own: its things, its floor, its steps, the same challenge. What was changed and why stands beside it. Give out links, square codes, or printed sheets.",
+    "Each child gets their own card: their items, their floor, their steps, the same challenge. The card says what changed and why. Share links or QR codes, or print the sheets.",
   ],
   [
     "Play",
-    "Fetch, set up, look round, play, hand in. The referee keeps turns, time and sums, also without a network. On paper the scores go into the boxes, and you type them in.",
+    "Get ready, set up, safety check, play, hand in. The referee keeps turns, time and score, even offline. On paper, families write scores in the boxes and you type them in.",
   ],
   [
-    "Look",
-    "Results come back by themselves: who played, how it went beside what was expected, how it felt. Mark the criteria while you look.",
+    "Review",
+    "Results arrive by themselves: who played, how they did beside the likely range, how it felt. Mark the success criteria as you read.",
   ],
   [
     "Nothing is lost",
-    "Everything saves as you go. Undo is everywhere, put-away things have a shelf, a link that was withdrawn can be given back, a sending can be taken back.",
+    "Everything saves as you go. You can undo anything, bring back archived activities, turn links back on, and unsend an activity.",
   ],
 ];
 
@@ -34,7 +34,7 @@ const STEPS: readonly (readonly [title: string, text: string])[] = [
 export default function How() {
   return (
     <main className="mx-auto w-full max-w-3xl p-6">
-      <h1 className="mb-4 text-3xl">How it goes</h1>
+      <h1 className="mb-4 text-3xl">How it works</h1>
       <ol className="grid gap-4">
         {STEPS.map(([title, text], i) => (
           <li key={title} className="row-line grid grid-cols-[36px_1fr] gap-3 pb-4">
@@ -47,9 +47,9 @@ export default function How() {
         ))}
       </ol>
       <p className="mt-4">
-        Press <kbd className="tag">?</kbd> on any page for the keys.{" "}
+        Press <kbd className="tag">?</kbd> on any page to see the keyboard shortcuts.{" "}
         <Link to="/week" className="underline">
-          To the week
+          Go to This week
         </Link>
       </p>
     </main>

@@ -76,32 +76,35 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
         <Link to={`/results/${params.id}`} className="underline">
           {d.title}
         </Link>
-        , {d.className}: the level that brings each child between {percent(d.levels.low)} and {percent(d.levels.high)}{" "}
-        {byEnd ? "goes of 100 to the end" : d.did === "touch" ? "touches kept up in 100" : "hits in 100"}.
+        , {d.className}: the level that should bring each child {percent(d.levels.low)}–{percent(d.levels.high)}%{" "}
+        {byEnd ? "finished goes" : d.did === "touch" ? "of touches kept up" : "hits"}.
       </p>
       <Problems list={problems} />
       <div className="mb-4 grid gap-4 sm:grid-cols-3">
-        {(["stuck", "bored", "absent"] as const).map((n) => (
-          <section key={n} className="note">
-            <p className="font-semibold">
-              {tell(byEnd && n !== "absent" ? `next.end.${n}` : `next.${n}`, {
-                count: of(n).length,
-                low: percent(d.levels.low),
-                high: percent(d.levels.high),
-              })}
-            </p>
-            <p>
-              {of(n).map((r, i) => (
-                <span key={r.childId}>
-                  {i > 0 && ", "}
-                  <Link to={`/children/${r.childId}`} className="underline">
-                    {r.child}
-                  </Link>
-                </span>
-              ))}
-            </p>
-          </section>
-        ))}
+        {(["stuck", "bored", "absent"] as const)
+          // Nothing to show is not news.
+          .filter((n) => n === "absent" || of(n).length > 0)
+          .map((n) => (
+            <section key={n} className="note">
+              <p className="font-semibold">
+                {tell(byEnd && n !== "absent" ? `next.end.${n}` : `next.${n}`, {
+                  count: of(n).length,
+                  low: percent(d.levels.low),
+                  high: percent(d.levels.high),
+                })}
+              </p>
+              <p>
+                {of(n).map((r, i) => (
+                  <span key={r.childId}>
+                    {i > 0 && ", "}
+                    <Link to={`/children/${r.childId}`} className="underline">
+                      {r.child}
+                    </Link>
+                  </span>
+                ))}
+              </p>
+            </section>
+          ))}
       </div>
       <ol className="mb-4 grid gap-x-6 text-sm sm:grid-cols-2">
         {d.words.map((w, i) => (
@@ -115,7 +118,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
       <Form method="post">
         <input type="hidden" name="orderId" value={d.orderId} />
         <table className="w-full text-left">
-          <Heads of={["Child", "Proposed", "Level"]} />
+          <Heads of={["Child", "Suggestion", "Level"]} />
           <tbody>
             {d.rows.map((r) => (
               <tr key={r.childId} className="row-line">
@@ -142,7 +145,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
           </tbody>
         </table>
         <fieldset className="mt-5 flex flex-wrap items-end gap-4">
-          <legend className="mb-1 font-semibold">A copy with these levels</legend>
+          <legend className="mb-1 font-semibold">Create a copy with these levels</legend>
           <label className="field">
             <span>Title</span>
             <input name="title" defaultValue={`${d.title}, next`} maxLength={80} required />
@@ -162,7 +165,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
             <input name="tries" inputMode="numeric" className="w-20" defaultValue={d.tries} required />
           </label>
           <button type="submit" className="btn btn-main" disabled={busy}>
-            {busy ? "Sending ..." : "Copy and send"}
+            {busy ? "Sending …" : "Create copy and send"}
           </button>
         </fieldset>
       </Form>

@@ -40,10 +40,10 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
     <main className="mx-auto w-full max-w-4xl p-6">
       <h1 className="mb-1 text-3xl">Outbox</h1>
       <p className="mb-4 text-quiet">
-        What a mail service would be given. Nothing leaves this server: copy a message, or its link, to the family.{" "}
+        Messages for families. Nothing leaves this server: copy a message or its link and send it yourself.{" "}
         {tell("outbox.total", { n: total })}
       </p>
-      {rows.length === 0 && <p>Sending an activity writes one a child.</p>}
+      {rows.length === 0 && <p>Sending an activity creates one message for each child.</p>}
       <ul>
         {rows.map((m) => (
           <li key={m.id} className="row-line py-2">
@@ -60,7 +60,7 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
                     {m.link}
                   </a>
                 ) : (
-                  <span className="problem">(this link was withdrawn)</span>
+                  <span className="problem">(this link is off)</span>
                 )}
                 {m.body[1]}
               </div>

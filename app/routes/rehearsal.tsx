@@ -27,7 +27,7 @@ const MOST_SEED = 9999;
 const WORDS_EVERY = 250;
 const PACE_EVERY = 2000;
 
-export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `Rehearsal of ${d?.title ?? "?"} · Daring Yard` }];
+export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `Trial run of ${d?.title ?? "?"} · Daring Yard` }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
@@ -58,10 +58,10 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
   return (
     <OwnDrawings.Provider value={drawingsOf(d.items.own)}>
       <main className="mx-auto w-full max-w-7xl p-6">
-        <h1 className="text-3xl">Rehearsal</h1>
+        <h1 className="text-3xl">Trial run</h1>
         <p className="mb-3 text-quiet">
           <Link to={`/activities/${d.id}?station=send`} className="underline">
-            {d.title || "The activity"}
+            {d.title || "the activity"}
           </Link>
           , {d.className}: {tell("rehearsal.what")}
         </p>
@@ -74,7 +74,7 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
           </label>
           <label className="field">
             <span>
-              Draw <span className="hint">1 to {MOST_SEED}</span>
+              Run number <span className="hint">1– {MOST_SEED}</span>
             </span>
             <input
               key={seed}
@@ -88,10 +88,10 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
             />
           </label>
           <button type="submit" className="btn">
-            Draw
+            Run
           </button>
           <Link to={`?class=${d.classId}&seed=${(seed % MOST_SEED) + 1}`} preventScrollReset className="btn btn-quiet">
-            Draw another
+            New run
           </Link>
         </Form>
         {d.children.length === 0 ? (
@@ -207,6 +207,7 @@ function Played({
   const stuck = seen.filter((s) => s.stuck && (over || s.doing !== "done")).length;
   const waits = seen.filter((s) => s.doing === "waits").length;
   const unit = opened(children[0]!.activity).possible.unit;
+  const { action } = children[0]!.activity.aim;
   const seek = (to: number) => {
     time.current = to;
     setMs(to);
@@ -226,7 +227,7 @@ function Played({
             {playing ? "Pause" : ms >= end ? "From the start" : "Go on"}
           </button>
           <fieldset className="flex items-center gap-3">
-            <legend className="sr-only">How fast</legend>
+            <legend className="sr-only">Speed</legend>
             {SPEEDS.map((s) => (
               <label key={s} className="flex items-center gap-1.5">
                 <input type="radio" name="speed" checked={speed === s} onChange={() => setSpeed(s)} />
@@ -257,7 +258,7 @@ function Played({
               seek(end);
             }}
           >
-            To the end
+            Skip to the end
           </button>
         </div>
       )}
@@ -274,6 +275,7 @@ function Played({
                   of={k}
                   seen={seen[i]!}
                   unit={unit}
+                  action={action}
                   picked={picked === i}
                   onPick={() => setPicked(picked === i ? null : i)}
                   moving={i < most || picked === i}
@@ -300,9 +302,9 @@ function Played({
       )}
       {over ? (
         <>
-          <h2 className="text-2xl">Beside the forecast</h2>
+          <h2 className="text-2xl">Compared with the forecast</h2>
           <Together goes={goes.map((g) => g!.go)} foreseen={foreseen} />
-          <Beside kids={children} goes={goes} foreseen={foreseen} unit={unit} />
+          <Beside kids={children} goes={goes} foreseen={foreseen} unit={unit} action={action} />
         </>
       ) : null}
     </>

@@ -15,9 +15,10 @@ import { matchesOf, pairHomes, unpairHomes } from "#server/assignments/two-homes
 import type { Expected } from "#server/figures/work.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { shellOf } from "#server/school/classes.ts";
-import { sayScore, sayWorking } from "#words/say.ts";
+import { sayWorking } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
-import { tell } from "#words/tell.ts";
+import { tell, tellScore } from "#words/tell.ts";
+import { attemptWordsForTeacher } from "#words/verbs.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { ByTarget } from "../results/by-target.tsx";
@@ -112,7 +113,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         return done("pair", tell("pair.done", { count: await pairHomes(who, id, null) }));
       case "pair": {
         const two = [fields.one, fields.two].map((child) => {
-          if (!child) throw NotAllowed.of("pair", "pair: choose two children");
+          if (!child) throw NotAllowed.of("pair", "Choose two children to pair.");
           return idOf(child, "child");
         });
         return done("pair", tell("pair.done", { count: await pairHomes(who, id, [two[0]!, two[1]!]) }));
@@ -158,11 +159,12 @@ async function typedScore(who: Parameters<typeof resultsFor>[0], id: string, fie
 
 export default function Result({ loaderData, actionData, params }: Route.ComponentProps) {
   const { results: r, zone, state, orderId } = loaderData;
+  const skill = r.activity.aim.action;
   const opened = r.rows.filter((x) => x.openedAt).length;
   const played = r.rows.filter((x) => x.goes.some((g) => g.corrected?.score !== null)).length;
   const beat = r.rows.filter((x) => x.best && settingOf(x.best.score) === "" && beatsMark(x.best.score, r.mark)).length;
   const rows = arranged(r.rows, r.expected, loaderData);
-  const show = (v: number) => (r.unit === "tenths" ? sayScore(v, r.unit) : String(v));
+  const show = (v: number) => (r.unit === "tenths" ? tellScore(v, r.unit, skill) : String(v));
   const problems = actionData && !actionData.ok ? actionData.problems : [];
   const told = actionData?.ok ? actionData : null;
   const { revalidate } = useRevalidator();
@@ -185,25 +187,25 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
         <div className="grow">
           <h1 className="text-3xl">{r.activity.title}</h1>
           <p className="text-quiet">
-            {r.className}, {loaderData.opens} to {loaderData.closes}.{" "}
+            {r.className}, {loaderData.opens} – {loaderData.closes}.{" "}
             <Link className="underline" to={`/activities/${r.activityId}`}>
-              The activity
+              Open activity
             </Link>
           </p>
         </div>
-        <Figure n={tell("result.of", { n: opened, all: r.rows.length })} what="opened" />
-        <Figure n={tell("result.of", { n: played, all: r.rows.length })} what="played" />
+        <Figure n={tell("result.of", { n: opened, all: r.rows.length })} what="opened it" />
+        <Figure n={tell("result.of", { n: played, all: r.rows.length })} what="played it" />
         {r.mark !== null && (
-          <Figure n={`${beat}`} what={tell("result.beat", { n: beat, mark: sayScore(r.mark, r.unit) })} />
+          <Figure n={`${beat}`} what={tell("result.beat", { n: beat, mark: tellScore(r.mark, r.unit, skill) })} />
         )}
         <Link className="btn btn-main" to={`/results/${params.id}/next`}>
           Next week
         </Link>
         <Link className="btn" to={`/results/${params.id}/sheets`}>
-          <Printer size={17} aria-hidden="true" /> Sheets
+          <Printer size={17} aria-hidden="true" /> Print cards
         </Link>
         <a className="btn" href={`/results/${params.id}/csv`} download>
-          <Download size={17} aria-hidden="true" /> CSV
+          <Download size={17} aria-hidden="true" /> Export CSV
         </a>
       </div>
       {loaderData.sent && !told && (
@@ -214,7 +216,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           </Link>
           {" · "}
           <Link to="/outbox" className="underline">
-            The outbox
+            Open outbox
           </Link>
           {loaderData.other && (
             <>
@@ -232,7 +234,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           {told.told}
         </p>
       )}
-      <section aria-label="This sending" className="mb-4">
+      <section aria-label="This activity" className="mb-4">
         <Sending
           state={state}
           closes={loaderData.closes}
@@ -244,6 +246,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
         {loaderData.pairs.can && (
           <HomeMatches
             matches={loaderData.pairs.matches}
+            skill={skill}
             free={loaderData.pairs.free}
             problems={problems}
             told={told?.intent === "pair" ? told.told : ""}
@@ -256,13 +259,13 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
         expected={r.expected}
         mark={r.mark}
         of={r.unit}
-        unit={label(`unit.${r.unit}`)}
+        unit={label(`unit.${r.unit}`, attemptWordsForTeacher(skill))}
         show={show}
-        sayMark={(v) => sayScore(v, r.unit)}
+        sayMark={(v) => tellScore(v, r.unit, skill)}
       />
       {r.working && (
         <p role="status" className="text-sm text-quiet">
-          What is expected at each age is being worked out.
+          Working out what to expect at each age …
         </p>
       )}
       <section className="mt-6">
@@ -296,8 +299,9 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           </Form>
         </div>
         <p className="text-sm text-quiet">
-          Felt: before, while playing, after, from 1 (very bad) to 5 (great). Best: the best go that counts. In the
-          columns of criteria Enter goes to the next child; ✓ is what the child says.
+          “Felt” shows how it felt before, while playing and after, from 1 (very bad) to 5 (great). “Best” is the best
+          go that counts. In the criteria columns, press Enter to go to the next child. ✓ means the child ticked it
+          themselves.
         </p>
         <Problems list={problems.filter((p) => p.field === "result" || p.field === "reason")} />
         <div className="overflow-x-auto">
@@ -337,17 +341,18 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
       <Chosen activity={r.activity} rows={r.rows} />
       <ByTarget activity={r.activity} rows={r.rows} />
       <section className="mt-8 max-w-3xl">
-        <h2 className="mb-1 text-xl">A result from paper</h2>
+        <h2 className="mb-1 text-xl">Add a paper result</h2>
         <AddPaper
           rows={r.rows}
+          skill={skill}
           possible={r.possible}
           orderId={orderId}
           problems={problems.filter((p) => ["value", "stage", "cardId", "orderId"].includes(p.field))}
           added={told?.intent === "paper"}
         />
-        <h3 className="mt-5 mb-1 text-lg">By a code from the child's device</h3>
+        <h3 className="mt-5 mb-1 text-lg">Add a result by code</h3>
         <p className="text-sm text-quiet">
-          A device that cannot save or send a game shows a code. Type it here to add the score.
+          A device that cannot save a game or hand it in shows a code. Type the code here to add the score.
         </p>
         <Problems list={problems.filter((p) => p.field === "code")} />
         {told?.intent === "code" && (
@@ -361,7 +366,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
             <input name="code" required maxLength={40} autoComplete="off" className="w-80 font-mono" />
           </label>
           <button type="submit" name="intent" value="code" className="btn">
-            Add by code
+            Add result
           </button>
         </Form>
       </section>
@@ -393,7 +398,7 @@ function LevelOf({ row: r, count }: { row: ResultRow; count: number }) {
       </select>
       <noscript>
         <button type="submit" className="btn btn-small">
-          Give
+          Save
         </button>
       </noscript>
       {refused.map((p) => (
@@ -457,7 +462,7 @@ function Row({
         {r.level !== null && activity.levels && <LevelOf row={r} count={activity.levels.list.length} />}
         <Link
           to={`sheets?card=${r.cardId}`}
-          aria-label={`Print the card of ${r.child}`}
+          aria-label={`Print the card for ${r.child}`}
           title="Print this card"
           className="inline-grid size-6 place-items-center align-middle text-quiet hover:text-ink"
         >
@@ -468,7 +473,7 @@ function Row({
       <td className="py-2 pr-3 font-bold whitespace-nowrap">
         {r.best ? (
           <>
-            {sayScore(r.best.score.value, r.best.score.unit)}
+            {tellScore(r.best.score.value, r.best.score.unit, activity.aim.action)}
             {setWords(activity, r.best.score).map((w) => (
               <span key={w} className="block text-sm font-normal text-quiet">
                 {w}
@@ -502,14 +507,23 @@ function Row({
               ...(g.corrected?.score === null ? [] : lookWords(g, expected, r.unlikely.get(g.playId))),
             ].filter(Boolean);
             if (g.source === "paper")
-              return <PaperGo key={g.playId} go={g} possible={possible} orderId={orderId} child={r.child} />;
+              return (
+                <PaperGo
+                  key={g.playId}
+                  skill={activity.aim.action}
+                  go={g}
+                  possible={possible}
+                  orderId={orderId}
+                  child={r.child}
+                />
+              );
             return (
               <span
                 key={g.playId}
                 className={`tag ${g.counts ? "" : "border-coral border-dashed"}`}
                 title={`${when(g.startedAt, zone)}, ${sayWorking(g.score.working)}`}
               >
-                {g.score.unit === "tenths" ? sayScore(g.score.value, g.score.unit) : g.score.value}
+                {g.score.unit === "tenths" ? tellScore(g.score.value, g.score.unit) : g.score.value}
                 {g.setup.players > 1 && (
                   <span className="font-normal"> {tell("result.with", { n: g.setup.players - 1 })}</span>
                 )}
@@ -594,7 +608,7 @@ function Mark({
         ))}
       </select>
       {says && (
-        <span title="The child says so" className="text-plum">
+        <span title="The child ticked it" className="text-plum">
           ✓
         </span>
       )}

@@ -55,7 +55,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       unit: g.score.unit === "tenths" ? "seconds" : g.score.unit,
       best: g === row.best ? "yes" : "",
       counts: g.counts ? "yes" : "no",
-      corrected: g.corrected ? (g.corrected.score ? "yes" : "taken back") : "",
+      corrected: g.corrected ? (g.corrected.score ? "yes" : "removed") : "",
       source: g.source,
       timing: g.timing,
       players: g.setup.players,

@@ -39,13 +39,13 @@ export default function Results({ loaderData }: Route.ComponentProps) {
       <p className="mb-4 flex flex-wrap gap-x-4 text-sm">
         {loaderData.classes.map((c) => (
           <Link key={c.id} to={`/classes/${c.id}/truth`} className="inline-block min-h-6 underline">
-            How forecasts came true: {c.name}
+            Forecast accuracy: {c.name}
           </Link>
         ))}
       </p>
-      {loaderData.rows.length === 0 && <p>Nothing has been sent yet.</p>}
+      {loaderData.rows.length === 0 && <p>You have not sent any activities yet.</p>}
       <table className="w-full text-left">
-        <Heads of={["Activity", "Class", "Opens", "Closes", "Opened by", "Played by"]} />
+        <Heads of={["Activity", "Class", "Opens", "Closes", "Opened", "Played"]} />
         <tbody>
           {loaderData.rows.map((a) => (
             <tr key={a.id} className="row-line">
@@ -57,7 +57,7 @@ export default function Results({ loaderData }: Route.ComponentProps) {
               </td>
               <td>{a.className}</td>
               <td>{a.opens}</td>
-              <td>{a.withdrawnAt ? "taken back" : a.closes}</td>
+              <td>{a.withdrawnAt ? "unsent" : a.closes}</td>
               <td>{tell("result.of", { n: a.opened, all: a.cards })}</td>
               <td className="font-bold">{tell("result.of", { n: a.played, all: a.cards })}</td>
             </tr>

@@ -53,7 +53,7 @@ export default function SetUp({ loaderData: d, actionData }: Route.ComponentProp
         <Form method="post" className="grid w-full max-w-sm gap-4">
           <h1 className="text-3xl">Set up your school</h1>
           <p className="text-quiet">
-            You are the first person here. This link works once; colleagues and more classes come later.
+            You are the first person here. This link works once. You can add colleagues and more classes later.
           </p>
           {FIELDS.map((f) => (
             <label key={f.name} className="field">

@@ -31,7 +31,7 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
       <div className="grid content-center justify-items-center p-6">
         <Form method="post" className="grid w-full max-w-sm gap-4">
           <h1 className="text-3xl">Sign in</h1>
-          <p className="text-quiet">For teachers. Families need no account: they open the private link.</p>
+          <p className="text-quiet">For teachers. Families need no account: they open their private link.</p>
           <Problems list={problems} />
           <label className="field">
             <span>E-mail</span>
@@ -55,11 +55,11 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
             />
           </label>
           <button className="btn btn-main mt-2" type="submit" disabled={busy}>
-            {busy ? "Signing in ..." : "Sign in"}
+            {busy ? "Signing in …" : "Sign in"}
           </button>
           <p className="text-sm">
             <a className="underline" href="/about">
-              What is this?
+              What is Daring Yard?
             </a>
           </p>
         </Form>

@@ -8,5 +8,5 @@ export default function TeacherPage() {
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  return <Trouble {...troubleOf(error)} to="/week" way="To the week" />;
+  return <Trouble {...troubleOf(error)} to="/week" way="Go to This week" />;
 }

@@ -21,7 +21,7 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
   const initial = loaderData.teacher.replace(/^(\w)\w* /, "$1. ");
   return (
     <div className="flex min-h-dvh flex-col">
-      <Pending words="Working ..." />
+      <Pending words="Working …" />
       <Keys />
       <a
         href="#main"
@@ -34,7 +34,7 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
           <img src="/mark.svg" alt="" width="26" height="26" />
           Daring Yard
         </NavLink>
-        <nav aria-label="Places" className="flex h-full gap-1">
+        <nav aria-label="Main" className="flex h-full gap-1">
           {PLACES.map(([to, name]) => (
             <NavLink
               key={to}

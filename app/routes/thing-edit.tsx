@@ -15,7 +15,7 @@ import { teacherOf } from "../session.server.ts";
 import { ModelNotes } from "../things/model-notes.tsx";
 import type { Route } from "./+types/thing-edit";
 
-export const meta: Route.MetaFunction = () => [{ title: "A thing · Daring Yard" }];
+export const meta: Route.MetaFunction = () => [{ title: "Item · Daring Yard" }];
 const NEW = "new";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -50,7 +50,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   for (const k of ["softness", "rebound", "homes"]) fields[k] = scaled(fields[k], 0.01);
   const id = adding ? idFrom(fields.name ?? "") : params.id;
   try {
-    if (adding && id === "") throw NotAllowed.of("name", "name must have letters in it");
+    if (adding && id === "") throw NotAllowed.of("name", "Name must contain letters.");
     const kept = adding ? null : listOf((await schoolItemsFor(who)).own).find((i) => i.id === id);
     await saveItem(who, { ...(rowToItem({ ...fields, id }) as object), made: kept?.made ?? null }, adding);
   } catch (e) {
@@ -163,12 +163,12 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
     <main className="mx-auto w-full max-w-4xl p-6">
       <p className="mb-1 text-sm">
         <Link to="/things" className="underline">
-          Things found in homes
+          Household items
         </Link>
       </p>
       <div className="mb-3 flex items-center gap-4">
         {item && <ItemDrawing item={item.drawing} size={64} />}
-        <h1 className="text-3xl">{item ? itemName(item.id, namesOf(own)) : "A thing of your own"}</h1>
+        <h1 className="text-3xl">{item ? itemName(item.id, namesOf(own)) : "Your own item"}</h1>
       </div>
       {problems.length > 0 && (
         <p role="alert" className="note problem mb-3">
@@ -180,46 +180,46 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
           {text(
             "name",
             "Name",
-            item && catalogueItem(item.id) ? "empty: as in the list" : "up to 30 letters",
+            item && catalogueItem(item.id) ? "leave empty to keep the usual name" : "up to 30 letters",
             is.name ?? "",
           )}
           {choice("room", "Found in", ROOMS, (r) => label(`room.${r}`))}
           {choice("drawing", "Drawing", Object.keys(paths), (x) => itemName(x))}
         </div>
         {several("uses", "Used", USES, (u) => label(`use.${u}`))}
-        {several("moves", "When sent, it", MOVES, (m) => label(`move.${m}`))}
+        {several("moves", "How it moves", MOVES, (m) => label(`move.${m}`))}
         <div className="grid grid-cols-2 gap-3 lg:grid-cols-4">
           {text("width", "Width", "cm", of(is.width, 100))}
           {text("depth", "Depth", "cm", of(is.depth, 100))}
           {text("height", "Height", "cm", of(is.height, 100))}
           {text("mass", "Mass, empty", "g", of(is.mass, 1000))}
-          {text("opening", "Opening, width", "cm, or empty", of(is.opening, 100))}
-          {text("openingDepth", "Opening, other side", "cm; empty: round", of(is.openingDepth ?? null, 100))}
-          {text("gap", "Gap to go through", "cm, or empty", of(is.gap, 100))}
-          {text("contents", "Holds when full", "kg, or empty", of(is.contents, 1))}
-          {text("drag", "Drag in rolling", "1: a ball; empty: does not roll", of(is.drag, 1))}
+          {text("opening", "Opening, width", "cm; leave empty for none", of(is.opening, 100))}
+          {text("openingDepth", "Other side of the opening", "cm; empty: round", of(is.openingDepth ?? null, 100))}
+          {text("gap", "Gap to pass through", "cm; leave empty for none", of(is.gap, 100))}
+          {text("contents", "Weight when full", "kg; leave empty if it holds nothing", of(is.contents, 1))}
+          {text("drag", "Rolling resistance", "1 is a ball; leave empty if it does not roll", of(is.drag, 1))}
           {text("softness", "Softness", "0 to 100", of(is.softness, 100))}
           {text("rebound", "Bounce", "0 to 100", of(is.rebound, 100))}
           {text("noise", "Noise", "0 to 3", of(is.noise, 1))}
-          {text("handling", "Handling", "1: easy, 1.2: harder", of(is.handling, 1))}
-          {text("homes", "Homes that have it", "of 100", of(is.homes, 100))}
+          {text("handling", "Ease of handling", "1: easy, 1.2: harder", of(is.handling, 1))}
+          {text("homes", "Share of homes that have it", "of 100", of(is.homes, 100))}
           {text("count", "How many they have", "", of(is.count, 1))}
-          {choice("material", "Made of", MATERIALS, (m) => m)}
-          {text("source", "Figures from", "or estimated", is.source ?? "")}
+          {choice("material", "Material", MATERIALS, (m) => m)}
+          {text("source", "Source of the figures", "or estimated", is.source ?? "")}
         </div>
         <fieldset className="grid grid-cols-2">
-          <legend className="font-semibold">And</legend>
-          {flag("ask", "a grown-up is asked first")}
-          {flag("outdoorsOnly", "outdoors only")}
-          {flag("breakable", "can break")}
-          {flag("kinds", "comes in kinds that can be told apart")}
-          {flag("endless", "one is enough for any number of lines")}
+          <legend className="font-semibold">About this item</legend>
+          {flag("ask", "Ask a grown-up first")}
+          {flag("outdoorsOnly", "Outdoors only")}
+          {flag("breakable", "Can break")}
+          {flag("kinds", "Comes in kinds you can tell apart")}
+          {flag("endless", "One is enough for any number of lines")}
         </fieldset>
         {several("cautions", "Cautions on the card", CAUTIONS, (c) => say(`caution.${c}`))}
         {item && <ModelNotes item={item} />}
         <p>
           <button type="submit" className="btn btn-main">
-            {item ? "Save" : "Add it"}
+            {item ? "Save item" : "Add item"}
           </button>
         </p>
       </Form>

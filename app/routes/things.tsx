@@ -18,7 +18,7 @@ import type { Route } from "./+types/things";
 /** A list of things is some hundred kilobytes at most. */
 const LARGEST_FILE = 500_000;
 
-export const meta: Route.MetaFunction = () => [{ title: "Things · Daring Yard" }];
+export const meta: Route.MetaFunction = () => [{ title: "Household items · Daring Yard" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const items = await schoolItemsFor(await teacherOf(request));
@@ -54,19 +54,19 @@ export async function action({ request }: Route.ActionArgs) {
     switch (text("intent")) {
       case "hide":
         await hideItem(who, text("id"), true);
-        return done("Hidden: it is not offered any more.", { undo: { intent: "show", id: text("id") } });
+        return done("Hidden. Cards no longer use it.", { undo: { intent: "show", id: text("id") } });
       case "show":
         await hideItem(who, text("id"), false);
-        return done("It is offered again.", { undo: { intent: "hide", id: text("id") } });
+        return done("Back in use.", { undo: { intent: "hide", id: text("id") } });
       case "delete": {
         const id = text("id");
         const { usedBy, done: gone, item } = await deleteItem(who, id, text("yes") === "yes");
         if (!gone) return done("", { usedBy, id });
-        return done("It is out of the list.", { undo: { intent: "putBack", id, item: JSON.stringify(item) } });
+        return done("Removed from the list.", { undo: { intent: "putBack", id, item: JSON.stringify(item) } });
       }
       case "putBack":
         await saveItems(who, [jsonIn(text("item"))]);
-        return done("It is in the list again.");
+        return done("Back in the list.");
       case "file": {
         const given = (await form.file("file", LARGEST_FILE))?.text ?? text("text");
         const n = await saveItems(who, itemsIn(given));
@@ -76,7 +76,7 @@ export async function action({ request }: Route.ActionArgs) {
         return data(
           {
             ok: false as const,
-            problems: [{ field: "intent", message: "There is nothing of that name to do." }],
+            problems: [{ field: "intent", message: "This page cannot do that. Load it again." }],
             told: "",
             usedBy: [],
             id: "",
@@ -90,13 +90,13 @@ export async function action({ request }: Route.ActionArgs) {
 
 /** Things out of a file: JSON when it begins like it, CSV otherwise. */
 function itemsIn(given: string): readonly unknown[] {
-  if (given.trim() === "") throw NotAllowed.of("file", "choose a file, or paste what is in it");
+  if (given.trim() === "") throw NotAllowed.of("file", "Choose a file, or paste its contents.");
   if (!given.trim().startsWith("{")) return readItemsCsv(given);
   let json: unknown;
   try {
     json = JSON.parse(given);
   } catch {
-    throw NotAllowed.of("file", "the file begins like JSON, but it is not");
+    throw NotAllowed.of("file", "The file starts like JSON but is not valid JSON.");
   }
   const read = itemsFile.safeParse(json);
   if (!read.success)
@@ -119,20 +119,19 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
     <OwnDrawings value={drawingsOf(d.own)}>
       <main className="mx-auto w-full max-w-7xl p-6">
         <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
-          <h1 className="text-3xl">Things found in homes</h1>
+          <h1 className="text-3xl">Household items</h1>
           <p className="text-quiet">
-            {all.length} things, {d.own.filter((i) => !catalogueItem(i.id)).length} of your own, {d.hidden.length}{" "}
-            hidden
+            {all.length} items, {d.own.filter((i) => !catalogueItem(i.id)).length} your own, {d.hidden.length} hidden
           </p>
           <div className="ml-auto flex flex-wrap gap-2">
             <Link to="/things/new" className="btn btn-main btn-small">
-              Add a thing
+              Add item
             </Link>
             <a href="/things/file?as=csv" download className="btn btn-quiet btn-small">
-              Save as CSV
+              Export CSV
             </a>
             <a href="/things/file?as=json" download className="btn btn-quiet btn-small">
-              Save as JSON
+              Export JSON
             </a>
           </div>
         </div>
@@ -160,13 +159,12 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
         {used.length > 0 && a && "id" in a && (
           <Form method="post" className="note mb-3 flex flex-wrap items-center gap-3">
             <span className="grow">
-              {itemName(a.id, names)} is used in {sayList(used)}. They keep a copy of their own; take it out of the
-              list?
+              {itemName(a.id, names)} is used in {sayList(used)}. They keep their own copy. Remove it from the list?
             </span>
             <input type="hidden" name="id" value={a.id} />
             <input type="hidden" name="yes" value="yes" />
             <button type="submit" name="intent" value="delete" className="btn btn-small">
-              Yes, take it out
+              Remove item
             </button>
           </Form>
         )}
@@ -218,7 +216,7 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
                   {Math.round(i.width * 100)} × {Math.round(i.height * 100)} cm,{" "}
                   {i.mass < 1 ? `${Math.round(i.mass * 1000)} g` : `${i.mass} kg`}
                 </span>
-                {changed && <span className="tag">{catalogueItem(i.id) ? "changed here" : "your own"}</span>}
+                {changed && <span className="tag">{catalogueItem(i.id) ? "changed by you" : "your own"}</span>}
                 {hidden && <span className="tag border-coral">hidden</span>}
                 <Form method="post" className="flex flex-wrap justify-center gap-1">
                   <input type="hidden" name="id" value={i.id} />
@@ -239,7 +237,7 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
                       className="btn btn-quiet btn-small"
                       aria-label={`${catalogueItem(i.id) ? "Undo changes to" : "Delete"} ${itemName(i.id, names)}`}
                     >
-                      {catalogueItem(i.id) ? "As it was" : "Delete"}
+                      {catalogueItem(i.id) ? "Undo changes" : "Delete"}
                     </button>
                   )}
                 </Form>
@@ -247,12 +245,12 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
             );
           })}
         </ul>
-        {shown.length === 0 && <p className="py-6 text-quiet">Nothing like that in the list.</p>}
+        {shown.length === 0 && <p className="py-6 text-quiet">No item matches.</p>}
         <section className="mt-8 max-w-3xl">
-          <h2 className="text-lg">What no home is asked to do</h2>
+          <h2 className="text-lg">Safety rules</h2>
           <p className="text-sm text-quiet">
-            Cards are made by these rules whatever an activity says. Where one leaves nothing, the card takes another
-            thing, another skill that you allow, or a rolled T-shirt, and says why.
+            Cards always follow these rules, whatever an activity says. Where a rule leaves nothing, the card uses
+            another item, another action you allow, or a rolled T-shirt, and says why.
           </p>
           <ul className="mt-1 list-disc pl-5 text-sm">
             {SENSE.map((rule) => (
@@ -261,20 +259,20 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
           </ul>
         </section>
         <Form method="post" encType="multipart/form-data" className="mt-8 grid max-w-xl gap-2">
-          <h2 className="text-lg">Bring in things</h2>
+          <h2 className="text-lg">Import items</h2>
           <p className="text-sm text-quiet">
-            A JSON or CSV file as this page saves it. All of it is checked before any of it is kept.
+            A JSON or CSV file exported from this page. The whole file is checked before anything is saved.
           </p>
-          <input type="file" name="file" aria-label="File of things" accept=".csv,.json,text/csv,application/json" />
+          <input type="file" name="file" aria-label="File of items" accept=".csv,.json,text/csv,application/json" />
           <textarea
             name="text"
             rows={3}
-            aria-label="or paste it"
-            placeholder="or paste it"
+            aria-label="Or paste it"
+            placeholder="Or paste it"
             className="font-mono text-sm"
           />
           <button type="submit" name="intent" value="file" className="btn justify-self-start">
-            Bring in
+            Import
           </button>
         </Form>
       </main>

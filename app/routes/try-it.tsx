@@ -70,11 +70,10 @@ export default function TryItPage({ loaderData }: Route.ComponentProps) {
         </p>
         <h1 className="mt-2 text-3xl">Try {data.card.activity.title}</h1>
         <p className="mt-2 max-w-prose">
-          These are the screens that a family plays on, with the activity as you designed it. Tap, or use the keys that
-          the screen names. Nothing here counts, and nothing is kept.
+          This is what the family sees. Tap, or use the keys named on the screen. Nothing you do here is saved.
         </p>
         <fieldset className="mt-4">
-          <legend className="mb-1 font-semibold">The clock runs</legend>
+          <legend className="mb-1 font-semibold">Clock speed</legend>
           <div className="flex gap-2">
             {SPEEDS.map((n) => (
               <label
@@ -88,11 +87,11 @@ export default function TryItPage({ loaderData }: Route.ComponentProps) {
                   checked={n === speed}
                   onChange={() => setSpeed(n)}
                 />
-                {n === 1 ? "as it is" : `${n} times`}
+                {n === 1 ? "normal" : `×${n}`}
               </label>
             ))}
           </div>
-          <p className="mt-1 text-sm text-quiet">It holds for the next go.</p>
+          <p className="mt-1 text-sm text-quiet">Applies from the next go.</p>
         </fieldset>
       </div>
       <section

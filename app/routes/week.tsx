@@ -75,7 +75,7 @@ export default function Week({ loaderData }: Route.ComponentProps) {
       <div className="mb-4 flex items-end gap-4">
         <h1 className="grow text-3xl">This week</h1>
         <Link to="/how" className="btn btn-quiet">
-          How it goes
+          How it works
         </Link>
         <Link to="/outbox" className="btn btn-quiet">
           Outbox
@@ -129,7 +129,7 @@ function Sendings({
                 </p>
                 <p className="text-sm text-quiet">
                   {a.state === "withdrawn"
-                    ? "unsent: no family can open it"
+                    ? "unsent: families can't open it"
                     : a.state === "opens"
                       ? `opens ${a.opens}`
                       : `${a.state === "open" ? "closes" : "closed"} ${a.closes}`}

@@ -10,11 +10,13 @@ import { exercisesFor } from "#server/kit/exercises.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
 import { itemName, namesOf } from "#words/say.ts";
+import { attemptWordsForTeacher } from "#words/verbs.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { formOf, jsonIn } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { fromLocalInput, localInput } from "../when.ts";
+import { AttemptWords } from "../workbench/attempt-words.ts";
 import { useDraft } from "../workbench/draft.ts";
 import { fitOf, RANKS, shownOf, useHomesOf } from "../workbench/home-fits.ts";
 import { HomeView } from "../workbench/home-view.tsx";
@@ -125,7 +127,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       }
       default:
         return data(
-          { ok: false as const, problems: [{ field: "intent", message: "There is nothing of that name to do." }] },
+          { ok: false as const, problems: [{ field: "intent", message: "This page cannot do that. Load it again." }] },
           { status: 400 },
         );
     }
@@ -207,97 +209,100 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
   const refused = actionData && !actionData.ok ? actionData.problems : [];
   const held =
     problems.length > 0
-      ? `First mend this: ${problems[0]!.message}`
+      ? `Fix this first: ${problems[0]!.message}`
       : draft.state.at === "saved"
         ? null
         : "Not saved yet.";
+  const attempt = useMemo(() => attemptWordsForTeacher(a.aim.action), [a.aim.action]);
   return (
     <SchoolContext value={school}>
-      <OwnDrawings value={own}>
-        <main className="flex grow flex-col min-[1101px]:h-[calc(100dvh-52px)] min-[1101px]:min-h-[560px]">
-          <TitleBar
-            draft={draft}
-            id={params.id}
-            classes={classes}
-            group={group}
-            zone={zone}
-            setSearch={setSearch}
-            send={() => open("send")}
-          />
-          {draft.broughtBack && told && (
-            <p className="note note-good mx-6 mb-2 flex items-center justify-between gap-3">
-              What you had typed here before was brought back.
-              <button type="button" className="underline" onClick={() => setTold(false)}>
-                Close this note
-              </button>
-            </p>
-          )}
-          <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
-            <Stations activity={a} station={station} />
-            <LiveYard
+      <AttemptWords value={attempt}>
+        <OwnDrawings value={own}>
+          <main className="flex grow flex-col min-[1101px]:h-[calc(100dvh-52px)] min-[1101px]:min-h-[560px]">
+            <TitleBar
               draft={draft}
-              yard={yard}
-              people={people}
-              names={names}
-              paceOfAll={paceOfAll}
-              shown={shown}
-              show={show}
               id={params.id}
+              classes={classes}
+              group={group}
+              zone={zone}
+              setSearch={setSearch}
+              send={() => open("send")}
             />
-            <section
-              aria-label={stationName[station]}
-              className="relative -mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 min-[1101px]:overflow-y-auto"
-            >
-              <h2 ref={heading} tabIndex={-1} className="mb-1 text-xl">
-                {stationName[station]}
-              </h2>
-              <Panel
-                station={station}
-                activity={a}
-                problems={problems}
-                change={change}
-                chosen={chosen}
-                choose={choose}
-                middle={people[1]!}
+            {draft.broughtBack && told && (
+              <p className="note note-good mx-6 mb-2 flex items-center justify-between gap-3">
+                We have restored what you typed here before.
+                <button type="button" className="underline" onClick={() => setTold(false)}>
+                  Close message
+                </button>
+              </p>
+            )}
+            <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
+              <Stations activity={a} station={station} />
+              <LiveYard
+                draft={draft}
+                yard={yard}
                 people={people}
+                names={names}
+                paceOfAll={paceOfAll}
+                shown={shown}
+                show={show}
+                id={params.id}
               />
-              {station === "yard" && <HomeView activity={a} homes={choices} items={loaderData.items} />}
-              {station === "kit" && (
-                <KitPanel
+              <section
+                aria-label={stationName[station]}
+                className="relative -mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 min-[1101px]:overflow-y-auto"
+              >
+                <h2 ref={heading} tabIndex={-1} className="mb-1 text-xl">
+                  {stationName[station]}
+                </h2>
+                <Panel
+                  station={station}
                   activity={a}
                   problems={problems}
                   change={change}
                   chosen={chosen}
                   choose={choose}
+                  middle={people[1]!}
                   people={people}
-                  names={names}
-                  fits={fits}
-                  homes={homeNames}
-                  housed={housed}
                 />
-              )}
-              {station === "send" && (
-                <SendPanel
-                  activity={a}
-                  change={change}
-                  classes={classes}
-                  classId={group?.id ?? ""}
-                  times={loaderData.times}
-                  zone={zone}
-                  held={held}
-                  problems={refused}
-                  unit={scoreUnit}
-                  orderId={loaderData.orderId}
-                  others={loaderData.others}
-                />
-              )}
-            </section>
-          </div>
-          <Strip activity={game} people={people} names={names} unit={scoreUnit} homes={homes} apply={change} />
-          <Clash draft={draft} zone={zone} />
-          <SignInAgain draft={draft} />
-        </main>
-      </OwnDrawings>
+                {station === "yard" && <HomeView activity={a} homes={choices} items={loaderData.items} />}
+                {station === "kit" && (
+                  <KitPanel
+                    activity={a}
+                    problems={problems}
+                    change={change}
+                    chosen={chosen}
+                    choose={choose}
+                    people={people}
+                    names={names}
+                    fits={fits}
+                    homes={homeNames}
+                    housed={housed}
+                  />
+                )}
+                {station === "send" && (
+                  <SendPanel
+                    activity={a}
+                    change={change}
+                    classes={classes}
+                    classId={group?.id ?? ""}
+                    times={loaderData.times}
+                    zone={zone}
+                    held={held}
+                    problems={refused}
+                    unit={scoreUnit}
+                    orderId={loaderData.orderId}
+                    others={loaderData.others}
+                  />
+                )}
+              </section>
+            </div>
+            <Strip activity={game} people={people} names={names} unit={scoreUnit} homes={homes} apply={change} />
+            <Clash draft={draft} zone={zone} />
+            <SignInAgain draft={draft} />
+          </main>
+        </OwnDrawings>
+      </AttemptWords>
     </SchoolContext>
   );
 }

@@ -36,48 +36,55 @@ export function notesOf(i: Item): Note[] {
   const sent = (action: Action, floor: Floor) => sendingOf(AGE, action, i, floor);
   const gets = (action: Action) => byFloor((f) => metres(farthest(sent(action, f))));
   if (i.moves.includes("ground")) {
-    note("Rolled", `a child of ${AGE} gets it at most ${gets("underarmRoll")} far.`);
+    note("Rolled", `A child of ${AGE} can roll it up to ${gets("underarmRoll")}.`);
     const on = (f: Floor) => runsOn(sent("underarmRoll", f), AWAY);
-    note("Rolled past a target", `it runs on ${byFloor((f) => metres(on(f)))}.`);
+    note("Rolled past a target", `It rolls on ${byFloor((f) => metres(on(f)))}.`);
     const seconds = fetchSeconds(AWAY, on("boards"), agePrior(AGE).walking);
-    note("Fetching it", `a roll of ${AWAY} m on boards costs a child of ${AGE} about ${Math.round(seconds)} s.`);
+    note(
+      "Fetching it",
+      `A roll of ${AWAY} m on boards takes a child of ${AGE} about ${Math.round(seconds)} s to fetch.`,
+    );
   }
   if (i.moves.includes("air")) {
     const thrown = sent("underarmThrow", "boards");
-    note("Thrown underarm", `a child of ${AGE} gets it at most ${metres(farthest(thrown))} far.`);
+    note("Thrown underarm", `A child of ${AGE} can throw it up to ${metres(farthest(thrown))}.`);
     note(
       `Past a target ${AWAY} m away`,
-      `it lies ${byFloor((f) => metres(runsOn(sent("underarmThrow", f), AWAY)))} on.`,
+      `It ends ${byFloor((f) => metres(runsOn(sent("underarmThrow", f), AWAY)))} beyond it.`,
     );
-    note("Off a wall", `thrown from ${NEAR} m it comes back ${metres(comesBack(thrown, NEAR, 1))} on boards.`);
+    note("Off a wall", `Thrown from ${NEAR} m, it comes back ${metres(comesBack(thrown, NEAR, 1))} on boards.`);
   }
   if (i.moves.includes("slide")) {
     const idle = FLOORS.filter((f) => pointless(sent("slide", f)));
     const where = idle.map((f) => label(`floor.${f}`)).join(", ");
-    note("Slid", `a child of ${AGE} gets it at most ${gets("slide")} far.${where ? ` Pointless on ${where}.` : ""}`);
+    note("Slid", `A child of ${AGE} can slide it up to ${gets("slide")}.${where ? ` No use on ${where}.` : ""}`);
   }
   if (i.uses.includes("target")) {
     const ball = catalogueItem("sockBall")!;
     const rolled = sendingOf(AGE, "underarmRoll", ball, "boards");
     const water = waterFor(i, rolled, NEAR);
     const from = `a ${itemName(ball.id)} rolled from ${NEAR} m`;
-    if (!falls(i, 0, rolled, NEAR)) note("When hit", `it stays up against ${from}.`);
-    else if (water.litresToStand === null) note("When hit", `it falls to ${from}.`);
-    else note("When hit", `empty it falls to ${from}; with ${litres(water.litresToStand)} of water it stays up.`);
+    if (!falls(i, 0, rolled, NEAR)) note("When hit", `It stays up against ${from}.`);
+    else if (water.litresToStand === null) note("When hit", `It falls to ${from}.`);
+    else note("When hit", `Empty, it falls to ${from}; with ${litres(water.litresToStand)} of water it stays up.`);
   }
   if (i.opening !== null) {
     const ball = catalogueItem("softBall")!;
     const steady = steadyFrom(i, sendingOf(AGE, "underarmThrow", ball, "boards"), THROWN);
     const caught = `when a ${itemName(ball.id)} catches its rim`;
-    if (steady === 0) note("Thrown at", `it does not tip ${caught}.`);
-    else if (steady === null) note("Thrown at", `it tips ${caught}.`);
-    else note("Thrown at", `empty it tips ${caught}; with ${(steady * i.contents!).toFixed(1)} kg in it, it stays.`);
+    if (steady === 0) note("Thrown at", `It does not tip over ${caught}.`);
+    else if (steady === null) note("Thrown at", `It tips over ${caught}.`);
+    else
+      note(
+        "Thrown at",
+        `Empty, it tips over ${caught}; with ${(steady * i.contents!).toFixed(1)} kg in it, it stays up.`,
+      );
   }
   if (i.uses.includes("ramp")) {
     const high = rampHeightFor(WANTED, ballSlows("boards"));
     note(
       "As a ramp",
-      `propped ${Math.round(100 * PROPPED)} cm high a ball stops after ${byFloor((f) => metres(rampDistance(PROPPED, ballSlows(f))))}. For ${WANTED} m on boards: ${Math.round(100 * high)} cm.`,
+      `With the board propped ${Math.round(100 * PROPPED)} cm high, a ball stops after ${byFloor((f) => metres(rampDistance(PROPPED, ballSlows(f))))}. For ${WANTED} m on boards, prop it ${Math.round(100 * high)} cm high.`,
     );
   }
   return out;
@@ -89,7 +96,7 @@ export function ModelNotes({ item }: { item: Item }) {
   if (notes.length === 0) return null;
   return (
     <section className="text-sm">
-      <h2 className="text-base">What the model makes of it</h2>
+      <h2 className="text-base">How it should behave</h2>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
         {notes.map((n) => (
           <div key={n.about} className="contents">
@@ -98,7 +105,7 @@ export function ModelNotes({ item }: { item: Item }) {
           </div>
         ))}
       </dl>
-      <p className="mt-1 text-quiet">Plain models with named assumptions: what you see at home comes first.</p>
+      <p className="mt-1 text-quiet">These are estimates from simple models. What you see at home comes first.</p>
     </section>
   );
 }

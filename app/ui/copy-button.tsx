@@ -23,14 +23,14 @@ async function copied(text: string): Promise<boolean> {
 
 /** Copies, and says so. `of`: whose it is, for those who hear the page. */
 export function CopyButton({ text, words, of, small }: { text: string; words: string; of?: string; small?: boolean }) {
-  const [told, tell] = useState<"" | "copied" | "not copied">("");
+  const [told, tell] = useState<"" | "copied" | "could not copy">("");
   return (
     <button
       type="button"
       className={`btn ${small ? "btn-quiet btn-small" : ""}`}
       aria-label={of ? `${words}: ${of}` : undefined}
       onClick={async () => {
-        tell((await copied(text)) ? "copied" : "not copied");
+        tell((await copied(text)) ? "copied" : "could not copy");
         setTimeout(() => tell(""), TOLD);
       }}
     >

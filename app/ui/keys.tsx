@@ -9,7 +9,7 @@ const PLACES = [
   ["a", "/activities", "Activities"],
   ["h", "/homes", "Homes"],
   ["r", "/results", "Results"],
-  ["t", "/things", "List of things"],
+  ["t", "/things", "Household items"],
   ["o", "/outbox", "Outbox"],
 ] as const;
 /** After `g` the letter comes within so long, milliseconds. */
@@ -18,14 +18,14 @@ const PATIENCE = 1500;
 const KEPT = "yard-keys";
 
 const ELSEWHERE: readonly (readonly [string, string])[] = [
-  ["/", "to the search field"],
+  ["/", "go to the search field"],
   ["p", "print this page"],
-  ["?", "this list"],
+  ["?", "show this list"],
 ];
 const WORKBENCH: readonly (readonly [string, string])[] = [
-  ["← →", "the chosen peg, 10 cm; with Shift one step"],
-  ["arrows", "the chosen thing on the plan, or all that are chosen; with Alt 1 cm"],
-  ["[ ]", "the chosen peg easier, harder"],
+  ["← →", "move the chosen marker 10 cm; with Shift, one step"],
+  ["arrows", "move the chosen items on the plan; with Alt, 1 cm"],
+  ["[ ]", "make the chosen target easier or harder"],
   ["u, Shift u", "undo, redo"],
 ];
 
@@ -78,12 +78,12 @@ export function Keys() {
           aria-describedby={undefined}
           className="fixed top-1/2 left-1/2 z-50 grid max-h-[92vh] w-[min(34rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-y-auto rounded-md bg-raised p-6"
         >
-          <Dialog.Title className="text-2xl">Keys</Dialog.Title>
+          <Dialog.Title className="text-2xl">Keyboard shortcuts</Dialog.Title>
           <dl>
             {PLACES.map(([key, , name]) => row([`g ${key}`, `go to ${name}`]))}
             {ELSEWHERE.map(row)}
           </dl>
-          <h3 className="text-lg">On the workbench</h3>
+          <h3 className="text-lg">In the workbench</h3>
           <dl>{WORKBENCH.map(row)}</dl>
           <label className="flex items-center gap-2">
             <input
@@ -94,7 +94,7 @@ export function Keys() {
                 setOn(!on);
               }}
             />
-            Keys of one letter are on
+            Single-letter shortcuts are on
           </label>
           <Dialog.Close className="btn btn-main justify-self-end">Close</Dialog.Close>
         </Dialog.Content>

@@ -4,6 +4,7 @@ import { type LevelSetting, levelWords, settable } from "#core/levels/levels.ts"
 import { sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { attemptWordsForTeacher } from "#words/verbs.ts";
 import { knobName } from "./knob-name.ts";
 
 /**
@@ -33,7 +34,7 @@ export function levelText(a: Activity, s: LevelSetting, step: number, names: Rec
   const knobs = settable(a);
   const set = s.settings.map(({ field, value }) => {
     const knob = knobs.find((k) => fieldOf(k) === field);
-    const name = knob ? knobName(knob, knobs) : field;
+    const name = knob ? knobName(knob, knobs, attemptWordsForTeacher(a.aim.action)) : field;
     return `${name}: ${typeof value === "boolean" ? (value ? "yes" : "no") : value}`;
   });
   const said = levelWords(s, step).map((p) => sayPhrase(p, names));

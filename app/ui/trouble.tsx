@@ -25,8 +25,8 @@ export function troubleOf(error: unknown): Told {
   return {
     known: false,
     dead: false,
-    title: "That did not work.",
-    text: "It is our fault, not yours. Nothing you typed before was lost. Try again in a moment.",
+    title: "Something went wrong.",
+    text: "This is our fault, not yours. Nothing you typed is lost. Try again in a moment.",
   };
 }
 

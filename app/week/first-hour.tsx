@@ -18,40 +18,40 @@ export function FirstHour({ begun: b }: { begun: Begun }) {
     {
       done: b.children > 0,
       title: "Children",
-      text: "Bring in your class list as a file, or add a child by hand.",
+      text: "Import your class list, or add a child by hand.",
       ways: [
-        ["/homes/import", "Bring in a file"],
-        ["/homes", "Add by hand"],
+        ["/homes/import", "Import class list"],
+        ["/homes", "Add child"],
       ],
     },
     {
       done: b.homes > 0,
       title: "Homes",
-      text: "Ask the families what they have and where there is room; two minutes each.",
+      text: "Ask families what they have and where there is room. It takes two minutes.",
       ways: [
-        ["/homes", "Invite them"],
-        ...(b.classId ? [[`/classes/${b.classId}/links`, "Links and codes to give out"]] : []),
+        ["/homes", "Invite families"],
+        ...(b.classId ? [[`/classes/${b.classId}/links`, "Open links and QR codes"]] : []),
       ],
     },
     {
       done: b.activities > 0,
       title: "A first activity",
-      text: "Begin with a pattern: every number has a start that you can drag.",
-      ways: [["/activities", "Choose a pattern"]],
+      text: "Start from a game. Every number has a starting value that you can drag.",
+      ways: [["/activities", "Choose a game"]],
     },
     {
       done: b.sent > 0,
       title: "Send it",
-      text: "Open your activity, press Send, choose the class and the day that it closes.",
-      ways: [["/activities", "To your shelf"]],
+      text: "Open your activity, press Send, and choose the class and the closing day.",
+      ways: [["/activities", "Open my activities"]],
     },
     {
       done: false,
       title: "The first card",
-      text: "Open one card as its family sees it, and give out the links.",
+      text: "See one card as its family will, and share the links.",
       ways: [
-        ...(b.classId ? [[`/classes/${b.classId}/links`, "Links and codes to give out"]] : []),
-        ...(b.newest ? [[`/results/${b.newest}/sheets`, "The cards on paper"]] : []),
+        ...(b.classId ? [[`/classes/${b.classId}/links`, "Open links and QR codes"]] : []),
+        ...(b.newest ? [[`/results/${b.newest}/sheets`, "Open printed cards"]] : []),
       ],
     },
   ];
@@ -91,7 +91,7 @@ export function FirstHour({ begun: b }: { begun: Begun }) {
       </ol>
       <p className="mt-3">
         <Link to="/how" className="underline">
-          How it goes, on one page
+          How it works, on one page
         </Link>
       </p>
     </section>

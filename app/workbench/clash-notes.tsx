@@ -28,21 +28,21 @@ export function ClashNotes({
   const text = (c: LayoutClash) => {
     switch (c.kind) {
       case "together":
-        return `${name(c.ids[0])} and ${name(c.ids[1])} stand in one place`;
+        return `${name(c.ids[0])} and ${name(c.ids[1])} are in the same place`;
       case "outside":
-        return `${name(c.ids[0])} is beyond the space`;
+        return `${name(c.ids[0])} is outside the space`;
       case "hides":
-        return `${name(c.ids[0])} hides ${Math.round(100 * c.share)} % of ${name(c.ids[1])}`;
+        return `${name(c.ids[0])} hides ${Math.round(100 * c.share)}% of ${name(c.ids[1])}`;
       case "tooSmall":
-        return `nothing gets into or through ${name(c.ids[0])}: what is sent is too big, it has no opening, or it stands`;
+        return `Nothing gets into or through ${name(c.ids[0])}: the object is too big, or there is no opening this way`;
       case "swing":
-        return `${name(c.ids[0])} is within ${c.clear.toFixed(1)} m of whoever sends`;
+        return `${name(c.ids[0])} is less than ${c.clear.toFixed(1)} m from the player`;
       case "inWay":
-        return `${name(c.ids[0])} stands in the way to ${name(c.ids[1])}`;
+        return `${name(c.ids[0])} is in the way of ${name(c.ids[1])}`;
       case "ceiling":
-        return `a send at ${name(c.ids[0])} comes up to ${c.height.toFixed(1)} m: too near the ceiling`;
+        return `At ${name(c.ids[0])} the object flies up to ${c.height.toFixed(1)} m, too near the ceiling`;
       case "tooFar":
-        return `${name(c.ids[0])} is out of reach: at most ${c.reach.toFixed(1)} m`;
+        return `${name(c.ids[0])} is out of reach: ${c.reach.toFixed(1)} m is the farthest`;
     }
   };
   return (

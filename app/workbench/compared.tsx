@@ -3,7 +3,7 @@ import type { Knob } from "#core/contract/contract.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { withParams } from "#core/formats/opened.ts";
-import { label } from "#words/teacher.ts";
+import { useWords } from "./attempt-words.ts";
 import { getIn, setIn } from "./knobs.tsx";
 import { useExpected } from "./use-forecast.ts";
 
@@ -19,6 +19,7 @@ export function Compared({
 }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the knob is made anew each time, and says the same for the same activity
   const all = useMemo(() => knob.options.map((o) => withParams(a, setIn(a.pattern.params, knob.path, o.value))), [a]);
+  const { label } = useWords();
   const expected = useExpected(all, who);
   const now = knob.options.findIndex(
     (o) => JSON.stringify(o.value) === JSON.stringify(getIn(a.pattern.params, knob.path)),
@@ -26,9 +27,7 @@ export function Compared({
   const most = Math.max(1, ...(expected ?? []).map((x) => x ?? 0));
   return (
     <table className="my-2 w-full text-[0.86rem]" data-compared={expected ? "ready" : "working"}>
-      <caption className="pb-1 text-left text-quiet">
-        Points that the middle child, {who.age}, can expect in a go
-      </caption>
+      <caption className="pb-1 text-left text-quiet">Points a typical child, {who.age}, can expect per go</caption>
       <tbody>
         {knob.options.map((o, i) => {
           const points = expected?.[i];
@@ -44,7 +43,7 @@ export function Compared({
                 />
               </td>
               <td className="w-14 text-right tabular-nums">
-                {points === undefined ? "..." : points === null ? "no room" : points.toFixed(1)}
+                {points === undefined ? "…" : points === null ? "no room" : points.toFixed(1)}
               </td>
             </tr>
           );

@@ -24,7 +24,7 @@ export function Counted({
       {steps.metres.toFixed(2)} m, give or take {Math.round(steps.error * 100)} cm), {sayCount(inUnit("bigStep").count)}{" "}
       big steps{shoes.count <= MOST_SHOES && `, ${shoes.count} shoe lengths`}.
       {spread &&
-        ` ${sayCount(spread.count)} steps end between ${spread.from.toFixed(2)} and ${spread.to.toFixed(2)} m in this class.`}
+        ` For this class, ${sayCount(spread.count)} steps is ${spread.from.toFixed(2)}–${spread.to.toFixed(2)} m.`}
     </p>
   );
 }

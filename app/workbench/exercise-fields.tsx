@@ -65,7 +65,7 @@ export function ExerciseFields({
     <>
       <p className="mb-1 text-sm">
         <Link to="/exercises" className="underline">
-          All short exercises, and your own
+          See all short exercises, or add your own
         </Link>
       </p>
       <TimePlanFields activity={a} change={change} middle={middle} own={all} />
@@ -99,7 +99,7 @@ export function ExerciseFields({
                     <button
                       type="button"
                       className="grid size-8 place-items-center"
-                      aria-label={`Take away: ${e.name}`}
+                      aria-label={`Remove ${e.name}`}
                       onClick={() => change({ ...a, [field]: list.filter((_, k) => k !== i) })}
                     >
                       <Trash2 size={16} aria-hidden="true" />
@@ -149,10 +149,10 @@ function BetweenFields({
   });
   const e = between && exerciseNamed(between.exercise, own);
   return (
-    <section aria-label="Between sends" className="mb-3">
-      <h3 className="text-base">Between sends</h3>
+    <section aria-label="Exercise between attempts" className="mb-3">
+      <h3 className="text-base">Exercise between attempts</h3>
       <Toggle
-        name="An exercise after every so many sends"
+        name="Add an exercise between attempts"
         value={between !== null && between !== undefined}
         change={(on) => change({ ...a, between: on ? with_(exercises[0]!, 3) : null })}
       />
@@ -161,7 +161,7 @@ function BetweenFields({
           {e && <ExerciseFigure poses={e.poses} width={84} />}
           <div>
             <select
-              aria-label="Exercise between sends"
+              aria-label="Exercise"
               className="w-full py-1 text-sm"
               value={between.exercise}
               onChange={(ev) => {
@@ -174,7 +174,7 @@ function BetweenFields({
             </select>
             <NumberField
               step={1}
-              name={`How many${e?.unit === "seconds" ? " seconds" : ""}`}
+              name={`How many${e?.unit === "seconds" ? " seconds" : ""}?`}
               value={between.dose}
               least={1}
               most={120}
@@ -182,7 +182,7 @@ function BetweenFields({
             />
             <NumberField
               step={1}
-              name="After every so many sends"
+              name="Exercise after this many attempts"
               value={between.every}
               least={1}
               most={20}

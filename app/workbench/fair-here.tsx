@@ -47,14 +47,14 @@ export function FairHere({
       <h3 className="text-base">Fair match</h3>
       <div className="flex items-end gap-2 py-1">
         <label className="field grow">
-          <span>The middle child, {middle.age}, against</span>
+          <span>A typical child, {middle.age}, plays</span>
           <select
             value={String(other)}
             onChange={(e) => setOther(e.target.value === "adult" ? "adult" : Number(e.target.value))}
           >
             {OTHERS.map((o) => (
               <option key={o} value={o}>
-                {o === "adult" ? "a grown-up" : `somebody of ${o}`}
+                {o === "adult" ? "a grown-up" : `someone aged ${o}`}
               </option>
             ))}
           </select>
@@ -78,8 +78,8 @@ export function FairHere({
         put={(order) => change({ ...a, players: { ...a.players, fair: order } })}
       />
       <div role="status" className="text-sm">
-        {fair.state === "working" && "Playing it many times ..."}
-        {fair.state === "failed" && "That did not work for this game."}
+        {fair.state === "working" && "Playing it many times …"}
+        {fair.state === "failed" && "This game could not be worked out. Change it, then try again."}
         {told && (
           <>
             <p>
@@ -91,8 +91,8 @@ export function FairHere({
             {changes.map((c) => (
               <p key={c}>{c}</p>
             ))}
-            {changes.length === 0 && <p>Nothing needs to be changed.</p>}
-            {!told.fair && <p>No change brings it within 3 points; this is the nearest.</p>}
+            {changes.length === 0 && <p>It is fair already.</p>}
+            {!told.fair && <p>Nothing allowed brings it within 3 points. This is the nearest.</p>}
           </>
         )}
       </div>
@@ -110,7 +110,7 @@ function FairOrder({ order, put }: { order: readonly FairKnob[]; put: (order: Fa
   const rest = FAIR_KNOBS.filter((k) => !order.includes(k));
   return (
     <details className="py-1">
-      <summary className="cursor-pointer text-sm text-quiet">What may be changed, and in which order</summary>
+      <summary className="cursor-pointer text-sm text-quiet">What may change, and in which order</summary>
       <ol className="grid">
         {[...order, ...rest].map((k, i) => {
           const on = order.includes(k);

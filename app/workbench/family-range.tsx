@@ -1,7 +1,7 @@
 import { type FamilyKnob, familyKnobs, fieldOf, setTo, valuesBetween } from "#core/contract/range.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
-import { label } from "#words/teacher.ts";
+import { useWords } from "./attempt-words.ts";
 import { NumberField } from "./knobs.tsx";
 
 type Range = Activity["family"][number];
@@ -23,7 +23,7 @@ export function FamilyRange({
   };
   return (
     <fieldset className="py-2">
-      <legend className="text-[0.92rem] font-semibold">The family may set, before the first send</legend>
+      <legend className="text-[0.92rem] font-semibold">The family may change, before the game starts</legend>
       {knobs.map((k) => {
         const field = fieldOf(k);
         return (
@@ -51,6 +51,7 @@ function OneRange({
   range: Range | undefined;
   put: (values: Range["values"] | null, key?: string) => void;
 }) {
+  const { label } = useWords();
   const name = k.family.number ? `${label(k.label)}, round ${k.family.number}` : label(k.label);
   const numbers = (range?.values ?? []).filter((v) => typeof v === "number");
   const [from, to] = [Math.min(...numbers), Math.max(...numbers)];

@@ -58,14 +58,13 @@ export function fitOf(
     why,
     single,
   });
-  if (told.length === 0) return of(null, "did not say");
+  if (told.length === 0) return of(null, "no answer");
   const rank = (f: KitFit) => (f.can ? 4 : 0) + { designed: 2, adapted: 1, none: 0 }[f.place?.status ?? "designed"];
   const best = told.reduce((x, f) => (rank(f) > rank(x) ? f : x));
   const { place } = best;
   if (!best.can) return of(false, best.missing.map((m) => sayPhrase(m.why)).join(" "), singleFor(a, best, name));
-  if (!place) return of(null, "space not said");
-  if (place.status === "none")
-    return of(false, place.proved ? "too short" : "no place found", singleFor(a, best, name));
+  if (!place) return of(null, "space unknown");
+  if (place.status === "none") return of(false, place.proved ? "too short" : "no room found", singleFor(a, best, name));
   return of(true, place.status === "designed" ? "as designed" : `${Math.round(100 * (1 - place.scale))} % nearer`);
 }
 

@@ -16,7 +16,7 @@ export interface HomeChoice {
 /** A room of our own that most layouts fit badly: an L with a sofa, a glass door and a stair. */
 export const TIGHT: HomeFacts = {
   id: "tight",
-  label: "a tight room",
+  label: "a smaller space",
   kit: null,
   players: null,
   quiet: false,
@@ -50,9 +50,9 @@ export function letText(l: Letting): string {
     case "fewer":
       return "one target fewer";
     case "clearAway":
-      return "clearing things away";
+      return "clearing some space";
     case "runsLess":
-      return "something that runs less";
+      return "something that rolls less far";
     case "backstop":
       return "a backstop";
     case "otherSpace":
@@ -78,8 +78,8 @@ export const HomeView = memo(function HomeView({
   const names = useMemo(() => namesOf([...items.own, ...a.kit.own]), [items.own, a.kit.own]);
   const place = made && made.home === facts.id ? made.place : null;
   return (
-    <section className="mt-4" aria-label="In a home">
-      <h3 className="text-base">In a home</h3>
+    <section className="mt-4" aria-label="In a child's home">
+      <h3 className="text-base">In a child's home</h3>
       <label className="row-line flex items-center justify-between gap-3 py-2 text-[0.92rem]">
         Home of
         <select className="min-w-0" value={at ? id : TIGHT.id} onChange={(e) => setId(e.target.value)}>
@@ -87,12 +87,12 @@ export const HomeView = memo(function HomeView({
           {homes.map((h) => (
             <option key={h.facts.id} value={h.facts.id}>
               {h.child}
-              {h.facts.space ? `, ${h.facts.space.length} × ${h.facts.space.width} m` : ", did not say"}
+              {h.facts.space ? `, ${h.facts.space.length} × ${h.facts.space.width} m` : ", no answer"}
             </option>
           ))}
         </select>
       </label>
-      {!facts.space && <p className="py-2 text-sm text-quiet">This home did not say where it plays.</p>}
+      {!facts.space && <p className="py-2 text-sm text-quiet">This home has not told us where it plays.</p>}
       {facts.space && made && made.home === facts.id && (
         <div className="grid gap-2 pt-2" data-fit={place?.status ?? "none"}>
           <RoomPlan
@@ -107,10 +107,10 @@ export const HomeView = memo(function HomeView({
             <strong>{label(`fit.${place?.status ?? "none"}`)}</strong>
             {place?.status === "none" &&
               (place.proved
-                ? `, proved: it needs ${place.shortest.toFixed(1)} m, the longest line is ${place.longest.toFixed(1)} m`
-                : `: no place was found; ${label(`trouble.${place.trouble ?? "outside"}`)}`)}
-            {place?.noWall && ". No wall is behind the target: it has to be leant on something"}
-            {place?.backstop && ". Something must stop what runs on"}
+                ? `: it needs ${place.shortest.toFixed(1)} m, and the longest line is ${place.longest.toFixed(1)} m`
+                : `: no place found, because ${label(`trouble.${place.trouble ?? "outside"}`)}`)}
+            {place?.noWall && ". There is no wall behind the target, so lean it on something"}
+            {place?.backstop && ". Put something behind it to stop what rolls on"}
           </p>
           {made.changes.length > 0 && (
             <ul className="list-disc pl-5 text-sm text-quiet">

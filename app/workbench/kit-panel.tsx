@@ -21,6 +21,7 @@ import { USUAL_CEILING } from "#core/yard/space.ts";
 import { say, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { verbOf } from "#words/verbs.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { countHomes, type Housed } from "./home-count.ts";
 import { useSchool, withOwn } from "./items.tsx";
@@ -125,7 +126,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
             </button>
             {gone && (
               <p className="problem text-sm">
-                No longer in your school's list. This activity keeps its own copy; choose another if you like.
+                No longer in your school's list. This activity keeps its own copy. Choose another if you like.
               </p>
             )}
             {open === r.id && (
@@ -142,7 +143,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
                       change({ ...a, kit: { ...a.kit, others: others(a).filter((_, k) => k !== otherAt(r.id)) } });
                     }}
                   >
-                    <Trash2 size={15} aria-hidden="true" /> Take away
+                    <Trash2 size={15} aria-hidden="true" /> Remove
                   </button>
                 )}
                 <Asks
@@ -165,7 +166,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
             change(withOwn({ ...a, kit: { ...a.kit, others: [...others(a), next.id] } }, list));
           }}
         >
-          <Plus size={15} aria-hidden="true" /> Another thing to send, in turn
+          <Plus size={15} aria-hidden="true" /> Add another object, in turn
         </button>
       )}
       {(opened(a).needs.implement || heldIn(a)) && (
@@ -196,7 +197,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
       )}
       <p className="pt-2 text-sm">
         <Link to="/things" className="underline">
-          Your school's list of things
+          See your school's household items
         </Link>
       </p>
     </>
@@ -217,10 +218,10 @@ function Gets({ a }: { a: Activity }) {
   const beyond = opened(a).pegs.filter((p) => p.distance >= far);
   return (
     <p className="py-1 text-xs text-quiet">
-      A child of {USUAL_AGE} gets the {name(a.kit.send)} at most {far.toFixed(1)} m far on{" "}
+      A child of {USUAL_AGE} can {verbOf(a.aim.action)} the {name(a.kit.send)} up to {far.toFixed(1)} m on{" "}
       {label(`floor.${a.space.floor}`)}.
       {beyond.length > 0 && ` Out of reach: ${beyond.map((p) => `${p.distance} m`).join(", ")}.`}
-      {pointless(sending) && " That is too little for a game: another thing, or another skill."}
+      {pointless(sending) && " That is too little for a game. Use another object, or another action."}
     </p>
   );
 }
@@ -237,11 +238,11 @@ function Stands({ a, id }: { a: Activity; id: string }) {
   const litres = (l: number) => (l >= 0.995 ? `${l.toFixed(1)} l` : `${Math.round(l * 1000)} ml`);
   let text: string;
   if (!falls(target, 0, sending, part.along))
-    text = `It stays up when the ${name(object.id)} meets it at ${part.along} m.`;
-  else if (water.standsFrom === null) text = `It falls when the ${name(object.id)} meets it at ${part.along} m.`;
+    text = `It stays up when the ${name(object.id)} hits it at ${part.along} m.`;
+  else if (water.standsFrom === null) text = `It falls when the ${name(object.id)} hits it at ${part.along} m.`;
   else
-    text = `Empty it falls to the ${name(object.id)} at ${part.along} m; with ${litres(water.litresToStand!)} of water it stays up.`;
-  return <p className="py-1 text-xs text-quiet">{text} A plain model: try it once.</p>;
+    text = `Empty, it falls when the ${name(object.id)} hits it at ${part.along} m; with ${litres(water.litresToStand!)} of water it stays up.`;
+  return <p className="py-1 text-xs text-quiet">{text} An estimate: try it once.</p>;
 }
 
 function askedWords(all: readonly RoleWords[], role: string): string {
@@ -284,7 +285,7 @@ function Asks({
   };
   return (
     <details open={words.limits.length + words.wishes.length > 0 || undefined}>
-      <summary className="py-1 text-sm font-semibold text-teal">Asked of it in a home</summary>
+      <summary className="py-1 text-sm font-semibold text-teal">What a swap must have</summary>
       <ul className="grid">
         {askings
           .filter((x) => x.for.includes(use))
@@ -321,9 +322,9 @@ function Asks({
                         else put(without(ask));
                       }}
                     >
-                      <option value="no">no matter</option>
-                      <option value="wish">if it can be</option>
-                      <option value="must">must</option>
+                      <option value="no">any</option>
+                      <option value="wish">preferred</option>
+                      <option value="must">required</option>
                     </select>
                   </span>
                 </div>
@@ -378,7 +379,7 @@ function Effect({
   const moved = rows.some((r) => Math.abs(r.is - r.was) >= 0.005);
   return (
     <section
-      aria-label="What the swap does"
+      aria-label="What the swap changes"
       className="mb-2 rounded-sm border-2 border-ink p-2.5 text-sm"
       role="status"
     >
@@ -404,11 +405,11 @@ function Effect({
       <div className="mt-2 flex flex-wrap gap-1.5">
         {moved && (
           <button type="button" className="btn btn-main btn-small" onClick={hold}>
-            Move the line, so the challenge stays
+            Move the line to keep the challenge
           </button>
         )}
         <button type="button" className="btn btn-quiet btn-small" onClick={leave}>
-          {moved ? "Leave it so" : "It changes nothing"}
+          {moved ? "Keep as is" : "It makes no difference"}
         </button>
       </div>
     </section>
@@ -416,9 +417,9 @@ function Effect({
 }
 
 export function changeText(c: Change, name: (id: string) => string): string {
-  if (c.kind === "thing") return `one more thing at home: ${name(c.item)}`;
+  if (c.kind === "thing") return `one more item at home: ${name(c.item)}`;
   if (c.kind === "leaveOut") return "one target fewer";
-  return `not asking for ${say(`property.${c.property}`)}`;
+  return `not requiring ${say(`property.${c.property}`)}`;
 }
 
 /** Which homes can do it with what they have, which cannot and why, and what single change would let them in. */
@@ -441,7 +442,7 @@ function ClassFit({
   if (!fits)
     return (
       <p className="mb-1 min-h-16 rounded-sm border-2 border-hair px-2.5 py-1.5 text-sm text-quiet">
-        Asking the homes ...
+        Checking the homes …
       </p>
     );
   const of = new Map(fits.map((f) => [f.home, f]));
@@ -458,7 +459,7 @@ function ClassFit({
         {tell("kit.homes", { n: count.can, all: count.all, silent: count.silent })}
         {out.length > 0 && ranked[0] && (
           <span className="block text-xs font-normal text-quiet">
-            {ranked[0].homes.length} more by {changeText(ranked[0].change, name)}
+            {ranked[0].homes.length} more with {changeText(ranked[0].change, name)}
           </span>
         )}
       </summary>
@@ -473,7 +474,7 @@ function ClassFit({
             ))}
           </ul>
           <p className="pt-1.5 text-sm font-semibold">
-            {ranked.length > 0 ? "A single change lets in" : "No single change lets them in."}
+            {ranked.length > 0 ? "One change makes these homes ready" : "No single change makes them ready."}
           </p>
           <ul className="grid gap-1 pt-1 text-sm">
             {ranked.map(({ change: c, homes: who }) => {
@@ -481,11 +482,11 @@ function ClassFit({
               return (
                 <li key={JSON.stringify(c)} className="flex items-center justify-between gap-2">
                   <span>
-                    <strong>{who.length}</strong> by {changeText(c, name)}
+                    <strong>{who.length}</strong> with {changeText(c, name)}
                   </span>
                   {next && (
                     <button type="button" className="btn btn-quiet btn-small" onClick={() => change(next)}>
-                      Do it
+                      Apply
                     </button>
                   )}
                 </li>
@@ -495,8 +496,8 @@ function ClassFit({
         </>
       )}
       <p className="pt-1 text-xs text-quiet">
-        {out.length > 0 && "The others still get a card: with the nearest things, or with none. "}
-        {fits.some((f) => f.guessed) && "Homes that did not say are taken to have the usual things."}
+        {out.length > 0 && "Everyone else still gets a card, using the closest items they have, or none at all. "}
+        {fits.some((f) => f.guessed) && "For homes that haven't told us, we assume the usual items."}
       </p>
     </details>
   );

@@ -5,6 +5,7 @@ import { exercises } from "#core/exercises/library.ts";
 import type { Problem } from "#core/formats/activity.ts";
 import { faceOf } from "#core/kit/face.ts";
 import { label } from "#words/teacher.ts";
+import { useWords } from "./attempt-words.ts";
 import { useSchool } from "./items.tsx";
 import { ThingPicker } from "./thing-picker.tsx";
 
@@ -47,7 +48,7 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
       : n < least || n > most
         ? `from ${least} to ${most}${unit ? ` ${unit}` : ""}`
         : null;
-  const told = bad ? `${name}: ${bad} is allowed` : problem;
+  const told = bad ? `${name} cannot be ${bad}` : problem;
   return (
     <div className="row-line grid grid-cols-[1fr_auto] items-center gap-x-3 py-2">
       <label htmlFor={id} className="text-[0.92rem]">
@@ -260,6 +261,7 @@ function OneKnob({
   const value = getIn(params, k.path) ?? (k.kind === "text" ? "" : null);
   const key = `knob ${k.path.join(".")}`;
   const set = (v: unknown) => change(setIn(params, k.path, v), key);
+  const { label } = useWords();
   const name = label(k.label);
   const hint = k.hint ? label(k.hint) : undefined;
   switch (k.kind) {
@@ -276,7 +278,7 @@ function OneKnob({
           )}
           {value !== null && (
             <NumberField
-              name={k.off ? (k.unit === "s" ? "Seconds" : "How many") : name}
+              name={k.off ? (k.unit === "s" ? "Seconds" : "Number") : name}
               hint={hint}
               value={(value ?? 0) as number}
               least={k.least}
@@ -331,7 +333,7 @@ function OneKnob({
           {...(hint && { hint })}
           options={k.options.map((o) => ({ id: o, name: label(`action.${o}`) }))}
           most={k.most}
-          more="Another way, in turn"
+          more="Add another action, in turn"
           value={(value ?? []) as readonly string[]}
           {...(problem && { problem })}
           change={set}
@@ -388,7 +390,7 @@ function InTurn({
             <button
               type="button"
               className="grid size-8 place-items-center"
-              aria-label={`Take away: ${name} ${i + 1}`}
+              aria-label={`Remove ${name} ${i + 1}`}
               onClick={() => change(value.filter((_, k) => k !== i))}
             >
               <Trash2 size={16} aria-hidden="true" />
@@ -398,7 +400,7 @@ function InTurn({
       </ol>
       {value.length < most && (
         <button type="button" className="btn btn-quiet btn-small mt-1" onClick={() => change([...value, free])}>
-          <Plus size={15} aria-hidden="true" /> {value.length === 0 ? more : "One more"}
+          <Plus size={15} aria-hidden="true" /> {value.length === 0 ? more : "Add"}
         </button>
       )}
       {problem && (

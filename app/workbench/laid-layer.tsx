@@ -149,7 +149,7 @@ const MarkHandle = memo(function MarkHandle({
       role="button"
       tabIndex={0}
       aria-pressed={chosen}
-      aria-label={`${name}: ${along.toFixed(2)} m, ${asideText(across)}. Arrow keys move it`}
+      aria-label={`${name}: ${along.toFixed(2)} m, ${asideText(across)}. Arrow keys move it.`}
       transform={`translate(${s.x(along)} ${s.y(across)})`}
       onFocus={() => choose(id)}
       onKeyDown={(e) => {
@@ -247,7 +247,7 @@ function Frame({
       role="button"
       tabIndex={0}
       aria-pressed={chosen}
-      aria-label={`${label(`layout.${laid.name}`)}, ${text}, begins at ${laid.along.toFixed(2)} m, ${asideText(laid.across)}, turned ${degrees} degrees. Arrow keys move it, Shift with left or right turns it, Shift with up or down resizes it`}
+      aria-label={`${label(`layout.${laid.name}`)}, ${text}, starts at ${laid.along.toFixed(2)} m, ${asideText(laid.across)}, turned ${degrees} degrees. Arrow keys move it, Shift with left or right turns it, Shift with up or down resizes it.`}
       onFocus={(e) => e.target === e.currentTarget && choose(LAYOUT)}
       onKeyDown={(e) => {
         const to = nudged(e, laid);

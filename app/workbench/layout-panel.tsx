@@ -46,11 +46,13 @@ export function LayoutPanel({
   const { layout } = a;
   const lay = (next: Laid, key: string) => change({ ...a, layout: next }, key);
   return (
-    <section className="mt-3" aria-label="Lay out beside the game">
-      <h3 className="text-base">Lay out beside the game</h3>
+    <section className="mt-3" aria-label="Add a layout">
+      <h3 className="text-base">Add a layout</h3>
       {!layout && (
         <details className="row-line py-1.5">
-          <summary className="text-sm font-semibold text-teal">A course, a grid, goals, bases ...</summary>
+          <summary className="text-sm font-semibold text-teal">
+            Set up a course, a grid, goals or bases beside the game.
+          </summary>
           <ul className="grid grid-cols-3 gap-1.5 py-2">
             {layoutNames.map((name) => (
               <li key={name}>
@@ -105,7 +107,7 @@ function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: str
       <div className="flex items-center justify-between">
         <p className="font-semibold">{label(`layout.${laid.name}`)}</p>
         <button type="button" className="btn btn-quiet btn-small" onClick={gone}>
-          <Trash2 size={15} aria-hidden="true" /> Take away
+          <Trash2 size={15} aria-hidden="true" /> Remove
         </button>
       </div>
       {Object.entries(fields).map(([name, f]) =>
@@ -141,7 +143,7 @@ function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: str
       />
       <NumberField
         name="To the right"
-        hint="minus: to the left"
+        hint="use a minus sign for the left"
         unit="m"
         value={cm(laid.across)}
         least={-10}
@@ -173,7 +175,7 @@ function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: str
           className="btn btn-quiet btn-small mt-1"
           onClick={() => lay({ ...laid, moved: {} }, "layout back")}
         >
-          Marks back to their places
+          Put them back in their places
         </button>
       )}
     </>

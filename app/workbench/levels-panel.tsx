@@ -32,6 +32,7 @@ import { Options } from "../ui/options.tsx";
 import { Problems } from "../ui/problems.tsx";
 import { useBeside } from "../ui/use-beside.ts";
 import type { LevelsWorker } from "../workers/levels.worker.ts";
+import { useAttemptWords } from "./attempt-words.ts";
 import { useSchool, withOwn } from "./items.tsx";
 import { NumberField, TextField } from "./knobs.tsx";
 import type { PanelProps } from "./stations.tsx";
@@ -44,6 +45,7 @@ const PLAYED = ["pattern", "match", "aim", "kit", "space", "setOut", "between"] 
 
 /** Levels of difficulty: a corridor, how many, what may be turned; each with the chances of youngest, middle and oldest. */
 export function LevelsPanel({ activity: a, problems, change, middle, people = [middle] }: PanelProps) {
+  const attempt = useAttemptWords();
   const { list } = useSchool();
   const names = namesOf(list);
   const [knobs, setKnobs] = useState<readonly LevelKnob[]>(USUAL_KNOBS);
@@ -159,7 +161,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
     <>
       <div className="grid grid-cols-2 gap-x-3">
         <NumberField
-          name={byEnd ? "Ends from" : "Hits from"}
+          name={byEnd ? "Finishes, from" : "Hits, from"}
           unit="%"
           value={Math.round(low)}
           least={5}
@@ -169,9 +171,9 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
         />
         <NumberField name="to" unit="%" value={Math.round(high)} least={5} most={95} step={5} change={setHigh} />
       </div>
-      <NumberField name="Levels" value={count} least={3} most={MOST_LEVELS} step={1} change={setCount} />
+      <NumberField name="Number of levels" value={count} least={3} most={MOST_LEVELS} step={1} change={setCount} />
       <fieldset className="row-line py-2">
-        <legend className="text-[0.92rem]">What may be turned, cheapest first</legend>
+        <legend className="text-[0.92rem]">What may change, easiest to set up first</legend>
         {LEVEL_KNOBS.filter((k) => fits[k]).map((k) => (
           <label key={k} className="flex items-center gap-2 py-1">
             <input
@@ -186,8 +188,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
       {amounts.length > 0 && (
         <label className="field row-line py-2">
           <span>
-            Or one number of the game{" "}
-            <span className="hint">so that of 100 goes of the middle child so many reach the end</span>
+            Or change one number, <span className="hint">so that this many in 100 typical children finish</span>
           </span>
           <select
             value={byEnd ? by : ""}
@@ -196,19 +197,19 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               setFailing(null);
             }}
           >
-            <option value="">no, by hits</option>
-            <Options of={amounts.map((k) => ({ id: fieldOf(k), name: knobName(k, more) }))} />
+            <option value="">no, use hits</option>
+            <Options of={amounts.map((k) => ({ id: fieldOf(k), name: knobName(k, more, attempt) }))} />
           </select>
         </label>
       )}
       {wide && (
         <p role="alert" className="problem">
-          The first share must be lower than the second.
+          The first number must be lower than the second.
         </p>
       )}
       {knobs.length === 0 && !byEnd && (
         <p role="alert" className="problem">
-          Tick at least one thing that may be turned.
+          Tick at least one change.
         </p>
       )}
       <p className="flex gap-2 py-2">
@@ -218,7 +219,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
           disabled={wide || (knobs.length === 0 && !byEnd) || amount.state === "working"}
           onClick={propose}
         >
-          {levels ? "Propose anew" : "Propose levels"}
+          {levels ? "Suggest again" : "Suggest levels"}
         </button>
         {amount.state === "working" && (
           <button type="button" className="btn btn-small" onClick={amount.stop}>
@@ -227,7 +228,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
         )}
         {levels && (
           <button type="button" className="btn btn-quiet btn-small" onClick={() => change({ ...a, levels: null })}>
-            No levels
+            Remove levels
           </button>
         )}
       </p>
@@ -257,7 +258,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
       <Problems list={problems.filter((p) => p.field.startsWith("levels"))} />
       {levels && (
         <>
-          <ol className="grid gap-1" aria-label="Levels, the easiest first">
+          <ol className="grid gap-1" aria-label="Levels, easiest first">
             {levels.list.map((s, i) => (
               <li key={i} className="row-line grid gap-1 py-2">
                 <p className="flex flex-wrap items-baseline justify-between gap-x-3">
@@ -265,7 +266,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                   <span className="text-sm">{texts[i]}</span>
                 </p>
                 <p className="flex gap-3 text-sm" data-level-rates>
-                  {levels.of === "end" && <span className="text-quiet">reach the end</span>}
+                  {levels.of === "end" && <span className="text-quiet">finish</span>}
                   {people.map((who, k) => {
                     const r = rates[i]?.[k];
                     const inside = r !== null && r !== undefined && r >= levels.low - 0.005 && r <= levels.high + 0.005;
@@ -277,9 +278,9 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                   })}
                 </p>
                 <details>
-                  <summary className="cursor-pointer text-sm text-quiet">Change it</summary>
+                  <summary className="cursor-pointer text-sm text-quiet">Edit level</summary>
                   <NumberField
-                    name="Farther, nearer below 0"
+                    name="Line: metres farther (below 0: nearer)"
                     unit="m"
                     value={s.line}
                     least={-10}
@@ -291,7 +292,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                     <Pick
                       name={tell("level.sends", { number: i + 1 })}
                       is={s.thing}
-                      none="the same thing"
+                      none="the same object"
                       of={thingsOf(s.thing, things)}
                       put={(thing) => set(i, { thing })}
                     />
@@ -314,14 +315,14 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                     <Pick
                       name={tell("level.postures", { number: i + 1 })}
                       is={s.posture}
-                      none="as drawn"
+                      none="as designed"
                       of={LOW_POSTURES.map((id) => ({ id, name: tell("level.posture", { posture: id }) }))}
                       put={(posture) => set(i, { posture: LOW_POSTURES.find((p) => p === posture) ?? null })}
                     />
                     <Pick
                       name={tell("level.helpers", { number: i + 1 })}
                       is={s.helper ?? null}
-                      none="nobody helps"
+                      none="no helper"
                       of={HELPERS.map((id) => ({ id, name: tell("level.helper", { helper: id }) }))}
                       put={(helper) => set(i, { helper: HELPERS.find((h) => h === helper) })}
                     />
@@ -329,7 +330,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                       <Pick
                         name={tell("level.actions", { number: i + 1 })}
                         is={s.action}
-                        none="the same way"
+                        none="the same action"
                         of={actions.map((id) => ({ id, name: label(`action.${id}`) }))}
                         put={(action) => set(i, { action: actions.find((x) => x === action) ?? null })}
                       />
@@ -338,8 +339,8 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                       <Pick
                         name={tell("level.also", { number: i + 1 })}
                         is={null}
-                        none="set also ..."
-                        of={more.map((k) => ({ id: fieldOf(k), name: knobName(k, more) }))}
+                        none="choose a field …"
+                        of={more.map((k) => ({ id: fieldOf(k), name: knobName(k, more, attempt) }))}
                         put={(field) => {
                           const k = more.find((x) => fieldOf(x) === field);
                           const now = k && setTo(k, game);
@@ -365,7 +366,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                         <div className="flex-1">
                           {k?.kind === "number" && typeof x.value === "number" ? (
                             <NumberField
-                              name={knobName(k, more)}
+                              name={knobName(k, more, attempt)}
                               value={x.value}
                               least={k.least}
                               most={k.most}
@@ -374,7 +375,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                             />
                           ) : typeof x.value === "string" ? (
                             <TextField
-                              name={k ? knobName(k, more) : x.field}
+                              name={k ? knobName(k, more, attempt) : x.field}
                               rows={2}
                               most={k?.kind === "text" ? k.most : 400}
                               value={x.value}
@@ -382,7 +383,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                             />
                           ) : (
                             <label className="flex items-center justify-between gap-3 py-1 text-[0.92rem]">
-                              {k ? knobName(k, more) : x.field}
+                              {k ? knobName(k, more, attempt) : x.field}
                               <input
                                 type="checkbox"
                                 checked={x.value === true}
@@ -396,7 +397,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                           className="btn btn-quiet btn-small"
                           onClick={() => set(i, { settings: s.settings.filter((y) => y !== x) })}
                         >
-                          As drawn
+                          Reset
                         </button>
                       </div>
                     );
@@ -407,11 +408,11 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
           </ol>
           {off > 0.05 && <p className="note mt-2">{tell("level.off", { points: whole(off) })}</p>}
           {allAlike(levels.list) && <p className="note mt-2">{tell("level.alike")}</p>}
-          {none && <p className="note mt-2">{tell("level.none")}</p>}
+          {none && <p className="note mt-2">{tell("level.none", attempt)}</p>}
           {levels.of === "end" && <p className="mt-2 text-sm text-quiet">{tell("level.byEnd")}</p>}
           <div>
             <NumberField
-              name="Up after hits in a row"
+              name="Offer “Harder” after this many hits in a row"
               value={levels.up}
               least={1}
               most={5}
@@ -419,7 +420,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               change={(up) => put(a, { ...levels, up })}
             />
             <NumberField
-              name="Down after misses in a row"
+              name="Offer “Easier” after this many misses in a row"
               value={levels.down}
               least={1}
               most={5}
@@ -427,8 +428,8 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               change={(down) => put(a, { ...levels, down })}
             />
             <NumberField
-              name="Found after changes of way"
-              hint="from harder to easier or back; 0: it goes on"
+              name="Stop asking after this many turns"
+              hint="a turn is a change from harder to easier, or back; 0 means never stop"
               value={stop ?? 0}
               least={0}
               most={12}
@@ -445,7 +446,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               {stop !== null &&
                 (settled.until === null
                   ? tell("level.untilNever")
-                  : tell("level.until", { sends: Math.round(settled.until), times: stop }))}
+                  : tell("level.until", { sends: Math.round(settled.until), ...attempt }))}
             </p>
           )}
           <p className="mt-2 text-sm text-quiet">{tell("level.each")}</p>

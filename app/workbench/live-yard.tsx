@@ -11,6 +11,7 @@ import { USUAL_CEILING } from "#core/yard/space.ts";
 import { itemName, sayList } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { keyOfPage } from "../ui/keys.tsx";
+import { useAttemptWords } from "./attempt-words.ts";
 import { ClashNotes } from "./clash-notes.tsx";
 import { Counted } from "./counted.tsx";
 import { type Draft, useLive } from "./draft.ts";
@@ -51,6 +52,7 @@ export function LiveYard({
   /** The activity's id. */
   id: string;
 }) {
+  const attempt = useAttemptWords();
   const live = useLive(draft);
   const { change } = draft;
   const { chosen, choose } = yard;
@@ -213,14 +215,14 @@ export function LiveYard({
       />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 text-[0.8rem] leading-tight text-quiet">
         <span>
-          {[...new Set(probes.map((p) => p.ask.aim.kind))].map((kind) => tell(`rates.${kind}`)).join(" ")} Outlined:
-          within 60 to 80 %.
+          {[...new Set(probes.map((p) => p.ask.aim.kind))].map((kind) => tell(`rates.${kind}`, attempt)).join(" ")}{" "}
+          Outlined: between 60% and 80%.
         </span>
         <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
-          tape in {unit === "m" ? "feet" : "metres"}
+          Tape in {unit === "m" ? "feet" : "metres"}
         </button>
         <a className="underline" href={`/activities/${id}/plan.svg`} download>
-          plan as SVG
+          Download plan (SVG)
         </a>
         {chosenAt !== null && <Counted metres={chosenAt} own={paces(age)} who={names[shown]!} spread={spread} />}
       </div>

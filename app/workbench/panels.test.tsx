@@ -50,7 +50,7 @@ describe("station Cues", () => {
       <CuesPanel activity={a} problems={problems} change={none} chosen={null} choose={none} middle={{ age: 7 }} />,
     );
     expect(html).toContain('value="The left foot"');
-    expect(plain(html)).toContain("question must not be empty: it has answers");
+    expect(plain(html)).toContain("the question needs a text, because it has answers");
   });
 });
 
@@ -87,7 +87,7 @@ describe("station Kit", () => {
       expect(plain(html)).toContain(thing);
     expect(html.match(/type="radio"/g)!.length).toBeGreaterThan(15);
     expect(plain(html)).toContain("2 of 3 children have the things at home, 1 home did not say");
-    expect(plain(html)).toContain("Homes that did not say are taken to have the usual things.");
+    expect(plain(html)).toContain("For homes that haven't told us, we assume the usual items.");
   });
   it("says which homes cannot and why, and the single change that lets most of them in", () => {
     const asking: Activity = {
@@ -231,7 +231,7 @@ describe("the strip", () => {
     const homes = [
       { name: "Ada B.", fits: true, why: "as designed", single: null },
       { name: "Ben C.", fits: false, why: "too short", single: { words: "one target fewer", next: climb } },
-      { name: "Cleo D.", fits: null, why: "did not say", single: null },
+      { name: "Cleo D.", fits: null, why: "no answer", single: null },
     ];
     const html = inRouter(
       <Strip activity={climb} people={people} names={names} unit="points" homes={homes} apply={() => undefined} />,

@@ -17,7 +17,7 @@ import type { Yard } from "./use-yard.ts";
 
 const TOGETHER: readonly { how: Together; name: string; Icon: LucideIcon }[] = [
   { how: "ahead", name: "Straight ahead", Icon: ArrowRightFromLine },
-  { how: "sameSide", name: "In one line", Icon: AlignCenterHorizontal },
+  { how: "sameSide", name: "In a line", Icon: AlignCenterHorizontal },
   { how: "sameDistance", name: "Same distance", Icon: AlignCenterVertical },
   { how: "evenDistances", name: "Spread evenly", Icon: AlignHorizontalDistributeCenter },
   { how: "evenSides", name: "Spread sideways", Icon: AlignVerticalDistributeCenter },
@@ -54,7 +54,7 @@ export const PlanBar = memo(function PlanBar({
             className="btn btn-quiet btn-small mr-1 min-w-22 px-2"
             onClick={() => yard.chooseAll(all ? targets.slice(0, 1) : targets)}
           >
-            {several ? `${yard.group.length} chosen` : "Choose all"}
+            {several ? `${yard.group.length} selected` : "Select all"}
           </button>
           {TOGETHER.map(({ how, name, Icon }) => (
             <button
@@ -62,7 +62,7 @@ export const PlanBar = memo(function PlanBar({
               type="button"
               className="btn btn-quiet btn-small px-1.5"
               aria-label={name}
-              title={`${name}: ${several ? "the chosen targets" : "all targets"}`}
+              title={`${name}: ${several ? "the selected targets" : "all targets"}`}
               onClick={() => change(arrange(a, chosen, how))}
             >
               <Icon size={17} aria-hidden="true" />

@@ -181,7 +181,7 @@ export const Plan = memo(function Plan({
               fontSize="12"
               fontWeight="700"
             >
-              others stay {clear.away.toFixed(1)} m away
+              others wait {clear.away.toFixed(1)} m away
             </text>
           </g>
         )}
@@ -267,7 +267,7 @@ export const Plan = memo(function Plan({
         ))}
         {held && <WidthGrip key={held.id} target={held} widen={widen} scale={s} svg={svg} />}
         <text x="26" y={s.height - 5} fill="var(--color-chalk)" fillOpacity="0.85" fontSize="13">
-          {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Where sends of {who} land
+          {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Shading: where attempts by {who} end
         </text>
         {beyond > 0 && (
           <text
@@ -278,7 +278,7 @@ export const Plan = memo(function Plan({
             fillOpacity="0.85"
             fontSize="13"
           >
-            run-on {beyond.toFixed(1)} m: needs a wall or a cushion
+            rolls on {beyond.toFixed(1)} m: put a wall or a cushion there
           </text>
         )}
       </g>
@@ -373,7 +373,7 @@ const TargetMark = memo(function TargetMark({
         role="button"
         tabIndex={0}
         aria-pressed={chosen || grouped}
-        aria-label={`${name}: ${distance.toFixed(2)} m, ${asideText(across)}. Arrow keys move it, Shift and space choose several`}
+        aria-label={`${name}: ${distance.toFixed(2)} m, ${asideText(across)}. Arrow keys move it. Shift and space select several.`}
         transform={`translate(${x} ${y})`}
         onClick={(e) => (e.shiftKey ? toggle(id) : choose(id))}
         onFocus={() => focusOn(id)}
@@ -481,7 +481,7 @@ function WidthGrip({
       transform={`translate(${s.x(along)} ${y + (width * s.k) / 2})`}
       className="cursor-ns-resize touch-none"
     >
-      <title>{`Width ${width.toFixed(2)} m: drag`}</title>
+      <title>{`Width ${width.toFixed(2)} m: drag to change`}</title>
       <rect x="-14" y="-6" width="28" height="22" fill="transparent" />
       <path d="M-9 0h18" stroke="var(--color-mustard)" strokeWidth="4" strokeLinecap="round" />
     </g>

@@ -36,7 +36,7 @@ export function QuestionAnswers({
         disabled={a.question === ""}
         onClick={() => set(FIRST)}
       >
-        <Plus size={15} aria-hidden="true" /> Answers with pictures, asked once before play
+        <Plus size={15} aria-hidden="true" /> Picture answers, asked once before play
       </button>
     );
   const { list, right } = answers;
@@ -51,7 +51,8 @@ export function QuestionAnswers({
   return (
     <fieldset className="row-line mb-3 py-2">
       <legend className="float-left mb-1 w-full text-[0.92rem]">
-        Answers <span className="block text-xs text-quiet">Asked once before play; Results keeps what was chosen.</span>
+        Answers{" "}
+        <span className="block text-xs text-quiet">Asked once before play. Results shows what each child chose.</span>
       </legend>
       <ol className="clear-both grid gap-2">
         {list.map((x, i) => (
@@ -68,7 +69,7 @@ export function QuestionAnswers({
               <button
                 type="button"
                 className="grid size-8 place-items-center"
-                aria-label={`Take away answer ${i + 1}`}
+                aria-label={`Remove answer ${i + 1}`}
                 onClick={() => takeAway(i)}
               >
                 <Trash2 size={16} aria-hidden="true" />
@@ -77,19 +78,19 @@ export function QuestionAnswers({
               <span />
             )}
             <select
-              aria-label={`Picture of answer ${i + 1}`}
+              aria-label={`Picture for answer ${i + 1}`}
               className="min-w-0 py-0.5 text-sm"
               value={x.picture}
               onChange={(e) => answer(i, { picture: e.target.value })}
             >
-              <optgroup label="How it is done">
+              <optgroup label="Technique">
                 {PICTURES.map((p) => (
                   <option key={p} value={p}>
                     {nameOf(p)}
                   </option>
                 ))}
               </optgroup>
-              <optgroup label="Things">
+              <optgroup label="Items">
                 {[...things.map((t) => t.id), ...(things.some((t) => t.id === x.picture) ? [] : [x.picture])]
                   .filter((p) => !p.startsWith("pic-"))
                   .map((p) => (
@@ -106,7 +107,7 @@ export function QuestionAnswers({
                 checked={right === i}
                 onChange={() => set({ ...answers, right: i })}
               />{" "}
-              right
+              correct
             </label>
           </li>
         ))}
@@ -118,10 +119,10 @@ export function QuestionAnswers({
           checked={right === null}
           onChange={() => set({ ...answers, right: null })}
         />{" "}
-        none of them is wrong
+        no wrong answers
       </label>
       <TextField
-        name="Said once it was answered"
+        name="What the card says afterwards"
         hint="why"
         most={200}
         value={answers.explain}
@@ -132,13 +133,13 @@ export function QuestionAnswers({
           <button
             type="button"
             className="btn btn-quiet btn-small"
-            onClick={() => set({ ...answers, list: [...list, { picture: "pic-yes", text: "Something else" }] })}
+            onClick={() => set({ ...answers, list: [...list, { picture: "pic-yes", text: "Other" }] })}
           >
-            <Plus size={15} aria-hidden="true" /> One more
+            <Plus size={15} aria-hidden="true" /> Add answer
           </button>
         )}
         <button type="button" className="btn btn-quiet btn-small" onClick={() => set(null)}>
-          <Trash2 size={15} aria-hidden="true" /> No answers
+          <Trash2 size={15} aria-hidden="true" /> Remove all answers
         </button>
       </div>
     </fieldset>

@@ -26,8 +26,8 @@ export function RuleSentences({
   });
   if (told.length === 0) return null;
   return (
-    <section aria-label="The rules in sentences" className="mb-3">
-      <h3 className="mb-1 text-base">The rules</h3>
+    <section aria-label="Rules in sentences" className="mb-3">
+      <h3 className="mb-1 text-base">Rules</h3>
       <ul className="grid gap-0.5 text-[0.95rem] leading-snug">
         {told.map(({ k, id, text, part }) => {
           const [before = "", what = "", after = ""] = text.split("*");

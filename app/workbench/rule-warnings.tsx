@@ -8,6 +8,7 @@ import { opened } from "#core/formats/opened.ts";
 import { itemName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { useAttemptWords } from "./attempt-words.ts";
 import { useWarnings } from "./use-forecast.ts";
 
 /** What should be looked at before sending, found by going through the states of the game. */
@@ -21,7 +22,7 @@ export function RuleWarnings({
   change: (next: Activity) => void;
 }) {
   const list = useWarnings(activity, people);
-  if (!list) return <p className="mb-2 text-sm text-quiet">Going through the game ...</p>;
+  if (!list) return <p className="mb-2 text-sm text-quiet">Checking the game …</p>;
   if (list.length === 0)
     return (
       <p role="status" className="mb-2 text-sm text-quiet" data-warnings="none">
@@ -75,6 +76,7 @@ export function PointsSuggested({
   who: Who;
   change: (next: Activity) => void;
 }) {
+  const attempt = useAttemptWords();
   const list = useMemo(() => {
     try {
       return fairPoints(a, who);
@@ -87,10 +89,11 @@ export function PointsSuggested({
   const next = withPoints(a, list);
   const same = JSON.stringify(next.pattern.params) === JSON.stringify(a.pattern.params);
   return (
-    <section aria-label="Points that make every choice real" className="row-line mb-2 py-2">
-      <h3 className="text-base">Points that make every choice real</h3>
+    <section aria-label="Suggested points" className="row-line mb-2 py-2">
+      <h3 className="text-base">Suggested points</h3>
       <p className="text-sm text-quiet">
-        Each is worth the same {a.match.seconds === null ? "by the send" : "by the second"} to the middle child.
+        With these points, every target is worth trying for: a typical child scores the same{" "}
+        {a.match.seconds === null ? `per ${attempt.one}` : "per second"} at each.
       </p>
       <ul className="my-1 text-sm">
         {list.map((f) => {
@@ -108,7 +111,7 @@ export function PointsSuggested({
         })}
       </ul>
       <button type="button" className="btn btn-quiet btn-small" disabled={same} onClick={() => change(next)}>
-        {same ? "These are the points" : "Take these points"}
+        {same ? "In use" : "Use these points"}
       </button>
     </section>
   );

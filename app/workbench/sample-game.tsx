@@ -9,7 +9,7 @@ import { type Activity, gamePartOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { openPlayOf, referee, type View, view } from "#core/referee/play.ts";
 import { say, sayPhrase, sayScore, sayWorking } from "#words/say.ts";
-import { verbOf } from "#words/verbs.ts";
+import { attemptWords } from "#words/verbs.ts";
 import { piecesIn } from "../family/inputs/zones.tsx";
 import { labelAmong, seenText } from "../family/seen.ts";
 import { YardMap } from "../family/yard-map.tsx";
@@ -80,7 +80,10 @@ export function SampleGame({ activity: a, who }: { activity: Activity; who: Who 
     asked?.kind === "send" && asked.aim.kind === "any" && asked.aim.want.length === 1 ? asked.aim.want[0] : undefined;
   const from = v.from !== null && v.from !== "start" ? v.from : undefined;
   const how = asked && "manner" in asked ? asked.manner.action : undefined;
-  const next = v.ending ? sayPhrase(v.ending.reason) : sayPhrase(v.now, {}, { verb: verbOf(how ?? a.aim.action) });
+  const noun = attemptWords(a.aim.action);
+  const next = v.ending
+    ? sayPhrase(v.ending.reason, {}, noun)
+    : sayPhrase(v.now, {}, attemptWords(how ?? a.aim.action));
   const score = v.score[v.side]!;
   const step = (by: number) => {
     setRuns(false);
@@ -107,9 +110,9 @@ export function SampleGame({ activity: a, who }: { activity: Activity; who: Who 
         label={next}
       />
       <div role="status" className="min-h-24 text-sm leading-snug">
-        <p className="font-semibold text-mustard">{seen ?? "Before the first send"}</p>
+        <p className="font-semibold text-mustard">{seen ?? "Before the first attempt"}</p>
         <p className="text-lg leading-tight font-bold">
-          {sayScore(score.value, score.unit)}
+          {sayScore(score.value, score.unit, noun)}
           {score.working && <span className="block text-sm font-normal">{sayWorking(score.working)}</span>}
         </p>
         <p>{next}</p>
@@ -127,7 +130,7 @@ export function SampleGame({ activity: a, who }: { activity: Activity; who: Who 
         <button
           type="button"
           className={button}
-          aria-label={runs ? "Stop the sample game" : "Let the sample game play itself"}
+          aria-label={runs ? "Stop the sample game" : "Play the sample game"}
           disabled={at >= last}
           onClick={() => setRuns(!runs)}
         >
@@ -145,7 +148,7 @@ export function SampleGame({ activity: a, who }: { activity: Activity; who: Who 
         <button
           type="button"
           className={`${button} ml-auto`}
-          aria-label="Another sample game"
+          aria-label="New sample game"
           onClick={() => {
             setRuns(false);
             setNow(0);

@@ -9,12 +9,12 @@ import { answerOf } from "./stations.tsx";
 export function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
   const { state } = draft;
   const text = {
-    saved: () => `saved ${clockTime((state as { when: string }).when, zone)}`,
-    waiting: () => "saving ...",
-    mend: () => "not saved: mend first",
-    signedOut: () => "not saved: signed out",
-    offline: () => "not saved: no network",
-    clash: () => "not saved: changed elsewhere",
+    saved: () => `Saved ${clockTime((state as { when: string }).when, zone)}`,
+    waiting: () => "saving …",
+    mend: () => "Not saved: fix the problem first",
+    signedOut: () => "Not saved: signed out",
+    offline: () => "Not saved: offline",
+    clash: () => "Not saved: changed elsewhere",
   }[state.at]();
   return (
     <span
@@ -26,7 +26,7 @@ export function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
       {text}
       {state.at === "offline" && (
         <button type="button" className="ml-2 underline" onClick={draft.retry}>
-          try again
+          Try again
         </button>
       )}
     </span>
@@ -44,8 +44,8 @@ export function Clash({ draft, zone }: { draft: Draft; zone: string }) {
         <Dialog.Content className="fixed top-1/2 left-1/2 z-50 grid w-[min(38rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-4 rounded-md bg-raised p-6">
           <Dialog.Title className="text-2xl">This activity was changed somewhere else</Dialog.Title>
           <Dialog.Description>
-            In another tab or on another device, at {clockTime(theirs.updatedAt, zone)}. Nothing is lost: choose which
-            one to go on with.
+            It was changed in another tab or on another device at {clockTime(theirs.updatedAt, zone)}. Nothing is lost.
+            Choose which version to keep.
           </Dialog.Description>
           <div className="grid grid-cols-2 gap-4 text-sm">
             {[
@@ -62,15 +62,15 @@ export function Clash({ draft, zone }: { draft: Draft; zone: string }) {
           </div>
           <div className="flex flex-wrap gap-2">
             <button type="button" className="btn btn-main" onClick={() => draft.settle("mine")}>
-              Keep what is here
+              Keep this version
             </button>
             <button type="button" className="btn" onClick={() => draft.settle("theirs")}>
-              Take what is there
+              Use the other version
             </button>
             <Form method="post">
               <input type="hidden" name="document" value={JSON.stringify(draft.settled)} />
               <button type="submit" name="intent" value="mine" className="btn btn-quiet">
-                Keep both: this one as a copy
+                Keep both, this one as a copy
               </button>
             </Form>
           </div>
@@ -90,7 +90,7 @@ export function SignInAgain({ draft }: { draft: Draft }) {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
         <Dialog.Content className="fixed top-1/2 left-1/2 z-50 grid w-[min(24rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 rounded-md bg-raised p-6">
           <Dialog.Title className="text-2xl">You were signed out</Dialog.Title>
-          <Dialog.Description>Your work is kept on this page. Sign in, and it is saved.</Dialog.Description>
+          <Dialog.Description>Your work is safe on this page. Sign in to save it.</Dialog.Description>
           <form
             className="grid gap-3"
             onSubmit={async (e) => {

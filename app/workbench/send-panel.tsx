@@ -96,19 +96,21 @@ export function SendPanel(props: Props) {
         </label>
         {group && (
           <details key={group.id}>
-            <summary>Only to some of them</summary>
+            <summary>Send only to some children</summary>
             <fieldset
               onChange={(e) => setSome(e.currentTarget.querySelectorAll(":checked").length)}
               className="mt-1 grid max-h-56 grid-cols-2 gap-x-3 overflow-y-auto"
             >
-              <legend className="sr-only">Children of {group.name}</legend>
+              <legend className="sr-only">Children in {group.name}</legend>
               {group.children.map((k) => (
                 <label key={k.id} className="flex items-center gap-2 py-0.5 text-sm">
                   <input type="checkbox" name="child" value={k.id} /> {k.name}
                 </label>
               ))}
             </fieldset>
-            <p className="text-sm text-quiet">None ticked: all of the class, and who joins it later.</p>
+            <p className="text-sm text-quiet">
+              If you tick no one, it goes to the whole class and to anyone who joins later.
+            </p>
             {line("children")}
           </details>
         )}
@@ -141,7 +143,7 @@ export function SendPanel(props: Props) {
         </label>
         <label className="field">
           <span>
-            Goes that count <span className="hint">1 to 20</span>
+            How many goes count? <span className="hint">1–20</span>
           </span>
           <input
             name="tries"
@@ -154,7 +156,7 @@ export function SendPanel(props: Props) {
         </label>
         <label className="field">
           <span>
-            Your mark to beat <span className="hint">{markHint(unit)}</span>
+            Score to beat <span className="hint">{markHint(unit)}</span>
           </span>
           <input
             key={unit}
@@ -173,14 +175,14 @@ export function SendPanel(props: Props) {
           disabled={held !== null || busy}
           aria-busy={busy}
         >
-          {busy ? "Sending ..." : some > 0 ? tell("send.to", { n: some }) : "Send to the class"}
+          {busy ? "Sending …" : some > 0 ? tell("send.to", { n: some }) : "Send to the class"}
         </button>
         {classes.length > 0 && (
           <Link className="btn btn-quiet" to={`/activities/${id}/rehearsal?class=${to}`}>
-            Rehearse it first
+            Watch a trial run
           </Link>
         )}
-        <p className="text-sm text-quiet">Every child gets a private link. The messages go to the outbox.</p>
+        <p className="text-sm text-quiet">Each child gets a private link. Messages go to the outbox.</p>
       </Form>
       <h3 className="mt-4 text-base">On the card</h3>
       <NumberField
@@ -192,8 +194,8 @@ export function SendPanel(props: Props) {
         change={(minutes) => change({ ...a, minutes }, "minutes")}
       />
       <TextField
-        name="Your own caution"
-        hint="on every card"
+        name="Your own safety note"
+        hint="shown on every card"
         rows={2}
         most={200}
         value={a.caution}
@@ -232,7 +234,7 @@ function OtherGame({
         <div className="grid grid-cols-2 gap-3">
           {(["from", "to"] as const).map((end) => (
             <label key={end} className="field">
-              <span>{end === "from" ? "Ages from" : "Ages to"}</span>
+              <span>{end === "from" ? "From age" : "To age"}</span>
               <input
                 name={`other.${end}`}
                 className="w-full min-w-0"

@@ -52,7 +52,7 @@ describe.each(patternNames)("%s: every station has its words", (name) => {
       />,
     );
     expect(UNITS).toContain(unit);
-    expect(text).toMatch(/as [\d:.]+( \w+)?, may be left out/);
+    expect(text).toMatch(/as [\d:.]+( \w+)?, optional/);
     expect(text).not.toMatch(MISSING);
   });
 });

@@ -20,6 +20,7 @@ import { WALL_GAP } from "#core/yard/off-wall.ts";
 import { itemName, namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { attemptWordsForTeacher } from "#words/verbs.ts";
 import { Problems } from "../ui/problems.tsx";
 import { Compared } from "./compared.tsx";
 import { arrangeAs } from "./edit.ts";
@@ -62,16 +63,16 @@ export function answerOf(s: Station, a: Activity): string {
       return `${itemName(a.kit.send, namesOf(a.kit.own))}, ${itemName(a.kit.marker, namesOf(a.kit.own))} for lines`;
     case "yard":
       return pegs.length === 0
-        ? `${a.space.length} by ${a.space.width} m`
-        : `${many} ${tell(`pegs.${pegs[0]!.kind}`, { count: many })}, ${near === far ? "" : `${near} to `}${far} m`;
+        ? `${a.space.length} × ${a.space.width} m`
+        : `${many} ${tell(`pegs.${pegs[0]!.kind}`, { count: many })}, ${near === far ? "" : `${near}–`}${far} m`;
     case "score":
-      return sayPhrase(summary);
+      return sayPhrase(summary, {}, attemptWordsForTeacher(a.aim.action));
     case "players":
-      return `${a.players.least === a.players.most ? a.players.least : `${a.players.least} to ${a.players.most}`}, ${a.players.modes.map((m) => label(`mode.${m}`).replace(/ \(.*/, "")).join(", ")}`;
+      return `${a.players.least === a.players.most ? a.players.least : `${a.players.least}–${a.players.most}`}, ${a.players.modes.map((m) => label(`mode.${m}`).replace(/ \(.*/, "")).join(", ")}`;
     case "levels":
       return a.levels
-        ? `${a.levels.list.length} levels, ${Math.round(100 * a.levels.low)} to ${Math.round(100 * a.levels.high)} % ${a.levels.of === "end" ? "reach the end" : "hits"}`
-        : "Everybody plays it as it is drawn";
+        ? `${a.levels.list.length} levels, ${Math.round(100 * a.levels.low)}–${Math.round(100 * a.levels.high)}% ${a.levels.of === "end" ? "finish" : "hits"}`
+        : "Everyone plays the game as designed";
     case "send":
       return a.minutes === 1 ? "About 1 minute" : `About ${a.minutes} minutes`;
   }
@@ -100,7 +101,7 @@ export function AimPanel({ activity: a, change }: PanelProps) {
   return (
     <>
       <label className="field py-2">
-        <span>Skill</span>
+        <span>Action</span>
         <select
           value={a.aim.action}
           onChange={(e) => {
@@ -124,12 +125,12 @@ export function AimPanel({ activity: a, change }: PanelProps) {
       </label>
       <details className="py-1">
         <summary className="cursor-pointer text-sm">
-          Where that makes no sense in a home
+          Use another action where this one does not work
           {a.aim.also?.length ? `: ${a.aim.also.map((x) => label(`action.${x}`).toLowerCase()).join(", ")}` : ""}
         </summary>
         <fieldset className="grid gap-1 py-1 text-sm">
           <legend className="text-quiet">
-            Up to three skills to use instead, in the order they are ticked. None: a rolled T-shirt.
+            Up to three, in the order you tick them. If you tick none, homes without room use a rolled T-shirt.
           </legend>
           {ACTIONS.filter((x) => x !== a.aim.action && able(x)).map((x) => {
             const on = a.aim.also ?? [];
@@ -152,14 +153,14 @@ export function AimPanel({ activity: a, change }: PanelProps) {
       </details>
       <TextField
         name="Outcome"
-        hint="what the child can do afterwards"
+        hint="what the child will be able to do"
         rows={2}
         most={200}
         value={a.aim.outcome}
         change={(outcome) => change({ ...a, aim: { ...a.aim, outcome } }, "outcome")}
       />
       {offered.length > 0 && (
-        <Offers title="Starter outcomes">
+        <Offers title="Ready-made outcomes">
           {offered.map((o) => (
             <button
               key={o}
@@ -174,7 +175,7 @@ export function AimPanel({ activity: a, change }: PanelProps) {
       )}
       <TextField
         name="Standards"
-        hint="yours, with commas between"
+        hint="your own, separated by commas"
         most={200}
         value={a.aim.standards.join(", ")}
         change={(t) =>
@@ -264,7 +265,7 @@ function EntryList({
             <button
               type="button"
               className="grid size-8 place-items-center"
-              aria-label={`Take away: ${x.text}`}
+              aria-label={`Remove ${x.text}`}
               onClick={() => set(list.filter((y) => y.id !== x.id))}
             >
               <Trash2 size={16} aria-hidden="true" />
@@ -278,7 +279,7 @@ function EntryList({
             <Plus size={15} aria-hidden="true" /> Add your own
           </button>
           {free.length > 0 && (
-            <Offers title="Starters">
+            <Offers title="Suggestions">
               {free.map((o) => (
                 <button
                   key={o}
@@ -309,10 +310,10 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
   };
   return (
     <>
-      <p className="mb-2 text-sm text-quiet">Left and right change places on a left-hander's card.</p>
+      <p className="mb-2 text-sm text-quiet">Left and right swap on a left-hander's card.</p>
       <div role="group" aria-label="Cues for" className="mb-1 flex flex-wrap items-center gap-1.5 text-sm">
         <span aria-hidden="true" className="text-quiet">
-          Starter cues for
+          Suggested cues for
         </span>
         {BANDS.map((b) => (
           <button
@@ -346,10 +347,10 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
                 type="button"
                 className="btn btn-quiet btn-small"
                 disabled={taken.has(cue) || a.cues.length >= 6}
-                aria-label={`Take the cue: ${cue}`}
+                aria-label={`Use the cue: ${cue}`}
                 onClick={() => addCue(cue)}
               >
-                Take
+                Use
               </button>
             </li>
           ))}
@@ -368,7 +369,7 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
           <TextField
             key={i}
             name={`Watch for ${i + 1}`}
-            hint={i === 0 ? "shown on the card and on the sheet; may be left out" : undefined}
+            hint={i === 0 ? "shown on the card and the sheet; optional" : undefined}
             most={100}
             value={a.watch?.[i] ?? ""}
             change={(t) => {
@@ -379,13 +380,13 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
         ))}
         {(a.watch ?? []).length === 0 && (
           <button type="button" className="btn btn-quiet btn-small" onClick={() => change({ ...a, watch: [...watch] })}>
-            Take the two of this action
+            Use the two for this action
           </button>
         )}
       </section>
       <TextField
         name="Quick question"
-        hint="may be left out"
+        hint="optional"
         most={200}
         value={a.question}
         change={(question) => change({ ...a, question }, "question")}
@@ -419,7 +420,7 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
           className="btn btn-quiet btn-small"
           onClick={() => change({ ...a, reflection: [...starterQuestions] })}
         >
-          Take two starter questions
+          Use two suggested questions
         </button>
       )}
     </>
@@ -453,18 +454,18 @@ function SetOutFields({ activity: a, problems, change }: Pick<PanelProps, "activ
   return (
     <>
       <Toggle
-        name="The child sets the targets out"
-        hint="in a field of this size; only goes set out alike are compared"
+        name="The child sets out the targets"
+        hint="within an area of this size; only goes set out alike are compared"
         value={setOut !== null && setOut !== undefined}
         change={(on) => change({ ...a, setOut: on ? usual : null })}
       />
       {setOut && (
         <>
-          {size("From the line at least", "near", a.space.length)}
-          {size("and at most", "far", a.space.length)}
-          {size("Wide", "width", a.space.width)}
+          {size("Nearest allowed", "near", a.space.length)}
+          {size("Farthest allowed", "far", a.space.length)}
+          {size("Width of the area", "width", a.space.width)}
           <Toggle
-            name="A bigger number stands farther"
+            name="Bigger numbers must stand farther away"
             value={setOut.farther}
             change={(farther) => change({ ...a, setOut: { ...setOut, farther } })}
           />
@@ -513,7 +514,7 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
                 change(less);
               }}
             >
-              <Trash2 size={15} aria-hidden="true" /> Take away
+              <Trash2 size={15} aria-hidden="true" /> Remove
             </button>
           </div>
           <Fields key={peg.id} list={o.pegKnobs(peg.id)} activity={a} problems={problems} change={change} />
@@ -543,18 +544,18 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
       {id && o.parts.some((x) => x.kind === "target" && x.sign !== undefined) && (
         <p className="mb-2 text-sm">
           <Link to={`/activities/${id}/cards`} className="underline">
-            Print the cards to cut apart
+            Print the cards to cut out
           </Link>
         </p>
       )}
-      {!peg && <p className="mb-2 text-sm text-quiet">Choose a peg on the tape, or a thing on the plan.</p>}
+      {!peg && <p className="mb-2 text-sm text-quiet">Choose a marker on the tape, or an item on the plan.</p>}
       <button
         type="button"
         className="btn btn-quiet btn-small mb-2"
         disabled={!longer}
         onClick={() => longer && change(longer)}
       >
-        <Plus size={15} aria-hidden="true" /> {pegs[0]?.kind === "line" ? "One more line" : "One more target"}
+        <Plus size={15} aria-hidden="true" /> {pegs[0]?.kind === "line" ? "Add line" : "Add target"}
       </button>
       <Fields list={o.knobs().filter((k) => k.station === "yard")} activity={a} problems={problems} change={change} />
       {o
@@ -565,10 +566,10 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
         )}
       {(canSetOut(a) || a.setOut) && <SetOutFields activity={a} problems={problems} change={change} />}
       <LayoutPanel activity={a} change={change} choose={choose} />
-      <h3 className="mt-3 text-base">Counting and what is behind</h3>
+      <h3 className="mt-3 text-base">How distances are given, and what is behind</h3>
       <Choice
-        name="The card counts in"
-        hint="steps are each child's own"
+        name="Distances on the card in"
+        hint="a step is each child's own"
         options={COUNTED.map((c) => ({ value: c, label: label(`counted.${c}`) }))}
         value={a.counted ?? "steps"}
         change={(counted) => change({ ...a, counted })}
@@ -580,8 +581,8 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
         change={(behind) => change({ ...a, behind })}
       />
       <Choice
-        name="Touches first"
-        hint="once; what hardly bounces does not get up again"
+        name="It must first touch"
+        hint="once; an object that hardly bounces will not come up again"
         options={[
           { value: "straight", label: "nothing" },
           ...(flies(a) || a.off === "floor" || a.off === "table"
@@ -602,7 +603,7 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
       />
       {a.off === "wall" && (
         <NumberField
-          name="The wall is behind the farthest"
+          name="Wall behind the farthest target, at"
           unit="m"
           value={a.wall ?? WALL_GAP}
           least={0.2}
@@ -615,11 +616,11 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
       {(a.aim.action === "underarmRoll" || a.ramp) && (
         <>
           <Choice
-            name="Sent"
+            name="How it starts"
             options={[
               { value: "hand", label: "by hand" },
-              { value: "behind", label: "down a ramp, from behind" },
-              { value: "beside", label: "down a ramp, from beside" },
+              { value: "behind", label: "down a ramp, standing behind it" },
+              { value: "beside", label: "down a ramp, standing beside it" },
             ]}
             value={a.ramp?.stand ?? "hand"}
             change={(how) => {
@@ -633,7 +634,7 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
           />
           {a.ramp && (
             <NumberField
-              name="The ramp begins up"
+              name="Height of the ramp"
               unit="m"
               value={a.ramp.height}
               least={0.05}
@@ -733,7 +734,7 @@ export function ScorePanel({ activity: a, problems, change, middle, people }: Pa
         valueAt={(k) => setTo(k, { params: a.pattern.params, match: a.match })}
         one={(k) => <Fields list={[k]} activity={a} problems={problems} change={change} />}
       />
-      <h3 className="text-base">All that can be set</h3>
+      <h3 className="text-base">All settings</h3>
       <Fields list={list} activity={a} problems={problems} change={change} />
       <PointsSuggested activity={a} who={middle} change={change} />
     </>
@@ -772,7 +773,7 @@ export function PlayersPanel({ activity: a, problems, change, middle }: PanelPro
         />
       </div>
       <fieldset className="row-line py-2">
-        <legend className="text-[0.92rem]">Ways the family may choose</legend>
+        <legend className="text-[0.92rem]">Ways to play the family may choose</legend>
         {able.map((m) => (
           <label key={m} className="flex items-center gap-2 py-1">
             <input type="checkbox" checked={a.players.modes.includes(m)} onChange={() => turn(m)} />

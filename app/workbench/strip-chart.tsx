@@ -41,9 +41,9 @@ export default function StripChart({
       kind === "finish"
         ? {
             name: unique[i],
-            "gets there": 100 * sides[i]!.finish,
-            "does not": 100 * Math.max(0, 1 - sides[i]!.finish - f.cut),
-            "cut off": 100 * f.cut,
+            finishes: 100 * sides[i]!.finish,
+            "does not finish": 100 * Math.max(0, 1 - sides[i]!.finish - f.cut),
+            "too long to predict": 100 * f.cut,
           }
         : {
             name: unique[i],

@@ -10,6 +10,7 @@ import type { Forecast } from "#core/forecast/result.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { useAttemptWords } from "./attempt-words.ts";
 import { useForecast, useSetOutEnds } from "./use-forecast.ts";
 
 const Chart = lazy(() => import("./strip-chart.tsx"));
@@ -82,7 +83,7 @@ function Ends({
   const told = useSetOutEnds(ends, who);
   return (
     <p className="text-[13px]" data-ends={told ? "ready" : "waiting"}>
-      {told ? tell("strip.ends", { near: of(told[0]), far: of(told[1]) }) : "..."}
+      {told ? tell("strip.ends", { near: of(told[0]), far: of(told[1]) }) : "…"}
     </p>
   );
 }
@@ -90,6 +91,7 @@ function Ends({
 /** What will happen: always there, each part opens its picture. */
 export const Strip = memo(function Strip({ activity, people, names, unit, homes, apply }: Props) {
   const forecasts = useForecast(activity, people);
+  const attempt = useAttemptWords();
   const { minutes } = activity;
   const ends = useMemo(() => setOutEnds(activity), [activity]);
   const middle = forecasts?.[1] ?? null;
@@ -117,12 +119,12 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
   const first =
     fixed || counted
       ? { title: counted ? label(`strip.${unit}`) : unit === "points" ? "Points" : "Score", d: side?.points }
-      : { title: unit === "trips" ? label("strip.trips") : "Sends in a go", d: sends };
+      : { title: unit === "trips" ? label("strip.trips") : `${attempt.Many} per go`, d: sends };
   const shown = (v: number) => (fixed && unit === "tenths" ? Math.round(v / 10) : v);
   const toMinutes = (t: number) => Math.max(1, Math.round(t / 600));
   const fits = homes.filter((h) => h.fits === true).length;
   const silent = homes.filter((h) => h.fits === null).length;
-  const wait = <span className="text-2xl font-bold">...</span>;
+  const wait = <span className="text-2xl font-bold">…</span>;
   return (
     <section
       aria-label="Forecast"
@@ -136,7 +138,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
         }
         about={
           middle
-            ? `${names[1]}: ${middle.method}${middle.standardError > 0 ? `, ± ${(100 * middle.standardError).toFixed(1)} points` : ""}${middle.stoppedBy === "budget" ? ", as far as the time given to it allowed" : ""}. All figures are over all plays, those cut off as well. Aim: ${middle.policy === "middle" ? "at the middle" : "best expected"}.`
+            ? `${names[1]}: ${middle.method}${middle.standardError > 0 ? `, ± ${(100 * middle.standardError).toFixed(1)} points` : ""}${middle.stoppedBy === "budget" ? ", as exact as time allowed" : ""}. Includes goes that run on too long to predict. Aim: ${middle.policy === "middle" ? "at the middle" : "wherever scores best"}.`
             : ""
         }
       >
@@ -152,7 +154,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
             {first.d && (
               <p className="text-[13px]">{tell("strip.holds", { n: Math.round(10 * likely(first.d).holds) })}</p>
             )}
-            <p className="text-[13px]">most often {first.d ? shown(mode(first.d)) : "..."}</p>
+            <p className="text-[13px]">most often {first.d ? shown(mode(first.d)) : "…"}</p>
             {ends && (
               <Ends
                 ends={ends}
@@ -165,7 +167,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
         </div>
       </Part>
       <Part
-        title={counted ? "Youngest, oldest" : fixed ? "Sends" : "Gets to the end"}
+        title={counted ? "Youngest, oldest" : fixed ? attempt.Many : "Finishes"}
         picture={
           forecasts && (
             <Chart kind={counted ? "points" : fixed ? "sends" : "finish"} forecasts={forecasts} names={names} />
@@ -173,17 +175,17 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
         }
         about={
           counted
-            ? "What half of the youngest, and half of the oldest, get to."
+            ? "The scores that half of the youngest and half of the oldest reach."
             : fixed
-              ? "Every go of this game has the same number of sends."
-              : "Chance to reach the top, or the total, within the sends and the time."
+              ? `Every go of this game has the same number of ${attempt.many}.`
+              : `The chance of reaching the last target, or the score to reach, before ${attempt.many} or time run out.`
         }
       >
         {counted ? (
           <span className="text-2xl font-bold">
             {forecasts
               ? `${quantile(forecasts[0]!.sides[0]!.points, 0.5)}, ${quantile(forecasts[2]!.sides[0]!.points, 0.5)}`
-              : "..."}
+              : "…"}
           </span>
         ) : fixed ? (
           <>
@@ -193,7 +195,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
         ) : (
           <>
             {side ? <span className="text-2xl font-bold">{percent(side.finish)}</span> : wait}
-            <p className="text-[13px]">youngest {youngest ? percent(youngest.sides[0]!.finish) : "..."}</p>
+            <p className="text-[13px]">youngest {youngest ? percent(youngest.sides[0]!.finish) : "…"}</p>
             {middle && middle.cut >= 0.005 && (
               <p className="text-[13px]">{tell("strip.cut", { share: percent(middle.cut) })}</p>
             )}
@@ -203,37 +205,37 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
       <Part
         title="Minutes"
         picture={forecasts && <Chart kind="minutes" forecasts={forecasts} names={names} />}
-        about="Action, flight or roll, walking there and back, and setting up again; walking speed and tempo by age are assumptions."
+        about="Playing, fetching and setting up again. Walking speed and pace by age are assumptions."
       >
         {time ? (
           <span className="text-2xl font-bold">{range(toMinutes(likely(time).low), toMinutes(likely(time).high))}</span>
         ) : (
           wait
         )}
-        <p className="text-[13px]">of the {minutes} planned</p>
+        <p className="text-[13px]">of {minutes} planned</p>
         {around.seconds > 0 && (
-          <p className="text-[13px]">and {Math.max(1, Math.round(around.seconds / 60))} to warm up and cool down</p>
+          <p className="text-[13px]">plus {Math.max(1, Math.round(around.seconds / 60))} for warm-up and cool-down</p>
         )}
       </Part>
       <Part
-        title="Time moving"
+        title="Active time"
         picture={forecasts && <Chart kind="moving" forecasts={forecasts} names={names} />}
-        about="Sending and fetching count as moving; waiting for the roll and setting up do not."
+        about="Playing and fetching count as active. Waiting and setting up do not."
       >
         {middle ? <span className="text-2xl font-bold">{percent(moving)}</span> : wait}
         <div className="mt-1 flex h-3 w-36 max-w-full overflow-hidden rounded-sm bg-chalk/15">
           {middle && (
             <>
-              <div className="bg-mint" style={{ width: `${100 * middle.share.acting}%` }} title="sending" />
+              <div className="bg-mint" style={{ width: `${100 * middle.share.acting}%` }} title="playing" />
               <div className="bg-mint/50" style={{ width: `${100 * middle.share.fetching}%` }} title="fetching" />
             </>
           )}
         </div>
       </Part>
       <Part
-        title="Homes that can"
+        title="Homes ready"
         picture={<HomeList homes={homes} apply={apply} />}
-        about="A child counts once, in the best of its homes. With the things each home has, turned or mirrored in its space, and shorter at the same challenge where it is small. A home that did not say its things is taken to have the usual ones. The others still get a card, with the nearest things and distances."
+        about="Each child counts once, in the best of their homes, with the items and space each home has. Where a home has not told us its items, we assume the usual ones. Everyone else still gets a card, with the closest items and distances."
       >
         <div className="flex items-center gap-3">
           <div>
@@ -272,7 +274,7 @@ function Part({
       <Dialog.Trigger className="px-5 py-2.5 text-left hover:bg-chalk/5">
         <p className="text-[13px] text-chalk/90">
           {title}
-          <span className="sr-only">, show the picture.</span>
+          <span className="sr-only">: show the details.</span>
         </p>
         {children}
       </Dialog.Trigger>
@@ -308,13 +310,13 @@ function HomeList({ homes, apply }: { homes: readonly HomeFit[]; apply: (next: A
                     <button
                       type="button"
                       className="btn btn-small"
-                      aria-label={`Do it for ${h.name}: ${h.single.words}`}
+                      aria-label={`For ${h.name}: ${h.single.words}`}
                       onClick={() => apply(h.single!.next!)}
                     >
-                      Do it
+                      Apply
                     </button>
                   ) : (
-                    <span className="text-quiet">(theirs to do)</span>
+                    <span className="text-quiet">(for the family to do)</span>
                   )}
                 </span>
               )}

@@ -133,7 +133,7 @@ export const Tape = memo(function Tape({
               onClick={() => show(r)}
               aria-pressed={r === shown}
               className={`h-full w-full truncate border-l-4 pl-1.5 text-left text-[12.5px] ${r === shown ? "border-mustard font-bold" : "border-transparent"}`}
-              title={`Show the steps and the landing of ${row.name}`}
+              title={`Show the steps and the hits for ${row.name}`}
             >
               {row.name}
             </button>

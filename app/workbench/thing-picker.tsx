@@ -43,19 +43,19 @@ export function ThingPicker({
           <input
             type="search"
             className="min-w-0 grow py-0.5"
-            placeholder="Find a thing"
-            aria-label={`${title}: find a thing`}
+            placeholder="Find an item"
+            aria-label={`${title}: find an item`}
             value={wanted}
             onChange={(e) => setWanted(e.target.value)}
           />
           <select
             className="py-0.5"
-            aria-label={`${title}: sorted by`}
+            aria-label={`${title}: sort by`}
             value={sort}
             onChange={(e) => setSort(e.target.value as typeof sort)}
           >
-            <option value="homes">by homes</option>
-            <option value="name">by name</option>
+            <option value="homes">sort by homes</option>
+            <option value="name">sort by name</option>
           </select>
         </div>
       )}
@@ -83,7 +83,7 @@ export function ThingPicker({
           </label>
         ))}
       </div>
-      {shown.length === 0 && <p className="py-1 text-sm text-quiet">No thing is called so.</p>}
+      {shown.length === 0 && <p className="py-1 text-sm text-quiet">No item matches.</p>}
       {told > 0 && <p className="text-xs text-quiet">{tell("picker.told", { n: told })}</p>}
     </fieldset>
   );

@@ -57,7 +57,7 @@ export function TimePlanFields({
   return (
     <section aria-label="Time plan" className="mb-3">
       <h3 className="text-base">Time plan</h3>
-      <NumberField name="Minutes to fill" value={asked} least={3} most={60} step={1} change={setAsked} />
+      <NumberField name="Minutes available" value={asked} least={3} most={60} step={1} change={setAsked} />
       <button
         type="button"
         className="btn btn-small"
@@ -70,7 +70,7 @@ export function TimePlanFields({
         Fill the minutes
       </button>
       <NumberField
-        name="Games one after the other"
+        name="Games in a row"
         value={a.rounds ?? 1}
         least={1}
         most={12}
@@ -93,7 +93,7 @@ export function TimePlanFields({
         </p>
       )}
       <Toggle
-        name="A goal for the week"
+        name="Weekly goal"
         value={a.week !== null && a.week !== undefined}
         change={(on) => change({ ...a, week: on ? USUAL_WEEK : null })}
       />
@@ -108,7 +108,7 @@ export function TimePlanFields({
             change={(n) => change({ ...a, week: { ...a.week!, days: n } }, "days")}
           />
           <NumberField
-            name="Minutes of moving a week"
+            name="Active minutes a week"
             value={a.week.goal}
             least={5}
             most={MOST_GOAL}

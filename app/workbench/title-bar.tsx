@@ -43,7 +43,7 @@ export function TitleBar({
       />
       <span className="tag shrink-0">{label(`pattern.${a.pattern.name}`)}</span>
       <span className="tag shrink-0">
-        ages {a.ages.from} to {a.ages.to}
+        ages {a.ages.from} – {a.ages.to}
       </span>
       <label className="flex min-w-36 items-center gap-2 text-sm">
         <span className="shrink-0 text-quiet">shown for</span>
@@ -95,8 +95,8 @@ export function TitleBar({
             name="intent"
             value="copy"
             className="btn btn-quiet btn-small px-2"
-            aria-label="Copy this activity"
-            title="Copy"
+            aria-label="Copy activity"
+            title="Copy activity"
           >
             <Copy size={17} aria-hidden="true" />
           </button>
@@ -104,8 +104,8 @@ export function TitleBar({
         <a
           className="btn btn-quiet btn-small px-2"
           href={`/activities/${id}/file`}
-          aria-label="Save as a file"
-          title="Save as a file"
+          aria-label="Export activity"
+          title="Export activity"
           download
         >
           <Download size={17} aria-hidden="true" />

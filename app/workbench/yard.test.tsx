@@ -99,7 +99,7 @@ describe("the panel of layouts", () => {
         />,
       );
     expect(html({})).not.toContain("Marks back");
-    expect(html({ g1: { along: 0.1, across: 0 } })).toContain("Marks back to their places");
+    expect(html({ g1: { along: 0.1, across: 0 } })).toContain("Put them back in their places");
   });
 });
 
@@ -112,7 +112,7 @@ describe("over and under the plan", () => {
     const html = bar([]);
     expect(html.match(/<button/g)).toHaveLength(9);
     expect(html.match(/<button[^>]*aria-label="[^"]+"/g)).toHaveLength(8);
-    expect(plain(html)).toContain("Choose all");
+    expect(plain(html)).toContain("Select all");
     expect(plain(bar(["t1", "t3"]))).toContain("2 chosen");
     expect(plain(html)).toContain("half steps, Ada");
     expect(bar([], fromPattern("bands")).match(/<button/g)).toBeNull();

@@ -30,14 +30,14 @@ const bank: Record<Action, Bank> = {
     ],
     mistakes: [
       ["The ball bounces", "Bend your knees more, let go lower"],
-      ["It curls to one side", "Swing straight, palm at the target"],
+      ["It curves to one side", "Swing straight, palm at the target"],
     ],
     watch: ["The foot on the other side steps forward", "The hand is near the floor when it lets go"],
   },
   slide: {
     young: ["Flat on the floor", "Hand behind it", "Push, do not throw"],
     older: [
-      "Long, even push from the shoulder",
+      "Long, smooth push from the shoulder",
       "Let go early for near, late for far",
       "Same start every time",
       "Read where the last one stopped",
@@ -49,7 +49,7 @@ const bank: Record<Action, Bank> = {
     watch: ["The piece stays flat", "The next push is changed after a long or a short one"],
   },
   underarmThrow: {
-    young: ["Look at it", "Swing back", "Step", "Up and away"],
+    young: ["Look at it", "Swing back", "Step", "Up and out"],
     older: [
       "Weight moves from back to front foot",
       "Let go at the belt for a low arc, later for a high one",
@@ -57,13 +57,13 @@ const bank: Record<Action, Bank> = {
       "Arm ends pointing at the target",
     ],
     mistakes: [
-      ["It goes straight up", "Let go sooner, at the belt"],
-      ["The arm swings across the body", "Swing past your leg, like a clock"],
+      ["It goes straight up", "Let go sooner, at belt height"],
+      ["The arm swings across the body", "Let your arm hang loose and swing straight"],
     ],
     watch: ["The foot on the other side steps", "The arm swings straight past the leg"],
   },
   overarmThrow: {
-    young: ["Stand like a star", "Hand by the ear", "Step and throw"],
+    young: ["Stand like a star", "Elbow up", "Step and throw"],
     older: [
       "Side-on, weight on the back foot",
       "Elbow as high as the shoulder",
@@ -74,13 +74,13 @@ const bank: Record<Action, Bank> = {
       ["The arm stops at the hip", "Let it swing on across the body"],
       ["Step and throw with the same side", "The foot of the other side steps"],
     ],
-    watch: ["The body starts sideways", "The elbow comes past the ear"],
+    watch: ["The body starts sideways", "The elbow passes the head"],
   },
   straightArmBowl: {
     young: ["Arm like a windmill", "Straight", "Let go up high"],
     older: [
       "Front arm points, back arm hangs straight",
-      "Brush the ear, wrist firm",
+      "Arm close to the head, firm wrist",
       "Let go just before the top",
       "Back foot comes through",
     ],
@@ -118,12 +118,12 @@ const bank: Record<Action, Bank> = {
     older: [
       "Grip as for a handshake",
       "Side-on, meet it in front",
-      "Face looks at the target at the hit",
+      "The face points at the target as you hit",
       "Short swing, long follow-through",
     ],
     mistakes: [
       ["The wrist flops", "Firm wrist, like a handshake"],
-      ["It goes to one side", "Let the face look at the target longer"],
+      ["It goes to one side", "Keep the face on the target for longer"],
     ],
     watch: ["The eyes stay on the ball", "The face points at the target after the hit"],
   },
@@ -212,7 +212,7 @@ const bank: Record<Action, Bank> = {
     watch: ["The touches are about as high", "The feet move under it"],
   },
   catch: {
-    young: ["Hands ready", "Watch it", "Hug it with hands"],
+    young: ["Hands ready", "Watch it", "Hug it with your hands"],
     older: [
       "Move to where it comes, then wait",
       "Fingers up for high, down for low",

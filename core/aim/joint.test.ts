@@ -182,7 +182,7 @@ describe("one send past everything", () => {
     }
   });
 
-  it("never counts knocking over or going through likelier than touching the same thing from the same place", () => {
+  it("never counts knocking over or going through likelier than touching the same object from the same place", () => {
     const draw = random(31);
     for (let s = 0; s < 300; s++) {
       const { things, send } = sceneOf(draw);

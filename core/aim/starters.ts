@@ -57,7 +57,7 @@ export const starters: Record<Action, Starter> = {
     ],
   },
   catch: {
-    outcomes: ["Catches with two hands, giving with the thing", "Moves the feet to be behind what comes"],
+    outcomes: ["Catches with two hands, giving with the ball", "Moves the feet to be behind what comes"],
     cues: [
       "Ready hands in front",
       "Watch it all the way",
@@ -103,10 +103,10 @@ export const starters: Record<Action, Starter> = {
     criteria: ["Stands still", "Looks at one point", "Comes down under control"],
   },
   keepUp: {
-    outcomes: ["Keeps a thing up with soft, even touches", "Moves the feet to stay under it"],
+    outcomes: ["Keeps a ball up with soft, even touches", "Moves the feet to stay under it"],
     cues: [
       "Stand with knees soft",
-      "Watch the thing, not the hand",
+      "Watch the ball, not the hand",
       "Touch from below with a flat hand",
       "Send it as high as your eyes",
       "Move your feet under it",
@@ -159,7 +159,7 @@ export const starters: Record<Action, Starter> = {
     outcomes: ["Throws overarm with a side-on start", "Uses the whole body to throw farther"],
     cues: [
       "Stand side-on",
-      "Elbow high, hand behind the ear",
+      "Elbow high, hand behind the head",
       "Step with the left foot",
       "Turn hips, then shoulders",
       "Follow through across the body",
@@ -171,7 +171,7 @@ export const starters: Record<Action, Starter> = {
     cues: [
       "Stand side-on",
       "Arm straight from start to end",
-      "Brush the ear",
+      "Arm close to the head",
       "Let go high",
       "Follow through past the other knee",
     ],
@@ -195,7 +195,7 @@ export const starters: Record<Action, Starter> = {
   shortStrike: {
     outcomes: ["Strikes with a short implement towards a target"],
     cues: ["Hold as for a handshake", "Side-on", "Meet it in front", "Follow through to the target"],
-    criteria: ["Face of the implement looks at the target", "Meets it in front of the body"],
+    criteria: ["Face of the bat points at the target", "Meets it in front of the body"],
   },
   longStrike: {
     outcomes: ["Pushes with a long implement along the floor to a target"],

@@ -72,7 +72,7 @@ describe("a card for one child", () => {
 });
 
 describe("starter texts", () => {
-  it("turn left and right round for the other hand, and only those", () => {
+  it("turn left and right round for uses the other hand, and only those", () => {
     expect(mirrored("Step with the left foot, right hand low. Leftovers stay.")).toBe(
       "Step with the right foot, left hand low. Leftovers stay.",
     );

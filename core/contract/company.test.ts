@@ -20,7 +20,7 @@ const refusedBy = (p: Play, body: object) => {
   return isRefusal(next) ? next.refused.key : null;
 };
 const miss = { kind: "send", hit: null };
-/** To the end, by what may be seen, one after the other, or the bell. */
+/** To the end, by what may be seen, left and right in turn, or the bell. */
 function playedOut(p: Play): Play {
   let play = p;
   for (let i = 0; i < 4000 && !view(play).done; i++) {

@@ -43,7 +43,7 @@ it("a head start is in the score of the match and its sum, decides who wins, and
   expect(view(open("sweep", setup)).score.map((s) => s.value)).toEqual([0, 0]);
 });
 
-it("the other hand is asked for in every game", () => {
+it("uses the other hand is asked for in every game", () => {
   const setup = against(PLAYS, { role: "plays", otherHand: true });
   for (const name of ["climb", "bands", "closest", "threeLine"] as const) {
     const first = open(name, setup);

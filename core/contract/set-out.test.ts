@@ -82,7 +82,7 @@ describe("targets that the child sets out", () => {
     }
   });
 
-  it.each(patternNames)("%s: can be where each target stands for itself, and is forecast as it is drawn", (name) => {
+  it.each(patternNames)("%s: can be where each target stands for itself, and is forecast as designed", (name) => {
     const a = fromPattern(name);
     const { length, width } = a.space;
     const read = parseActivity({ ...a, setOut: { near: 0.3, far: length, width, farther: false } });
@@ -101,6 +101,6 @@ describe("targets that the child sets out", () => {
     };
     expect(told({ far: 5 })).toEqual(["setOut.far: far must be 4 m or less: the space is no longer"]);
     expect(told({ width: 3 })).toEqual(["setOut.width: width must be 2.6 m or less: the space is no wider"]);
-    expect(told({ near: 3.2 })).toEqual(["setOut.far: far must be more than near"]);
+    expect(told({ near: 3.2 })).toEqual(["setOut.far: the farthest distance must be more than the nearest"]);
   });
 });

@@ -89,11 +89,11 @@ describe("an exercise of a school's own", () => {
       const read = ownExercise.safeParse({ ...own, ...change });
       return read.success ? "" : read.error.issues[0]!.message;
     };
-    expect(told({ name: " " })).toBe("name must not be empty");
+    expect(told({ name: " " })).toBe("Give a name.");
     expect(told({ dose: [0, 0, 0] })).toContain("more than 0");
     expect(told({ dose: [Number.NaN, 1, 1] })).toContain("how much for the youngest");
     expect(told({ id: "squat" })).toContain("id must begin with own");
-    expect(told({ each: 99 })).toBe("seconds of one must be 30 or less");
+    expect(told({ each: 99 })).toBe("“seconds for one” must be 30 or less");
     expect(told({ cues: ["", "", ""] })).toBe("cue 1 must not be empty");
   });
 });

@@ -151,7 +151,7 @@ const rows: readonly Row[] = [
     "shoulders",
     ["Arms long", "Small, then big", "Forward, then back"],
     "Hands on the shoulders",
-    "A thing in each hand",
+    "A small weight in each hand",
     "The same",
     null,
     1.5,

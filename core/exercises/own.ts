@@ -14,26 +14,26 @@ const words = (name: string, least: number, most: number) =>
     .max(most, `${name} must be ${most} letters or fewer`);
 const dose = (who: string) =>
   z
-    .number({ error: `how much for ${who} must be a whole number from 0 to ${MOST_DOSE}` })
-    .int(`how much for ${who} must be a whole number`)
-    .min(0, `how much for ${who} must be 0 or more`)
-    .max(MOST_DOSE, `how much for ${who} must be ${MOST_DOSE} or less`);
+    .number({ error: `the amount for ${who} must be a whole number from 0 to ${MOST_DOSE}` })
+    .int(`the amount for ${who} must be a whole number`)
+    .min(0, `the amount for ${who} must be 0 or more`)
+    .max(MOST_DOSE, `the amount for ${who} must be ${MOST_DOSE} or less`);
 const angle = z.number().min(-180).max(180);
 const pose = z.tuple([angle, angle, angle, angle, angle, angle, angle, angle, angle]);
 
 /** An exercise of a school's own, in the shape of the library's. It may borrow the drawing of one of these. */
 export const ownExercise = z.strictObject({
-  id: z.string().regex(/^own[A-Z][A-Za-z0-9]{0,36}$/, "id must begin with own, and have letters and figures only"),
+  id: z.string().regex(/^own[A-Z][A-Za-z0-9]{0,36}$/, "id must start with own, and contain only letters and digits"),
   name: words("name", 1, 40),
   kind: z.enum(KINDS, { error: `kind must be one of ${KINDS.join(", ")}` }),
   dose: z
     .tuple([dose("the youngest"), dose("the middle"), dose("the oldest")])
-    .refine((d) => d.some((n) => n > 0), "how much must be more than 0 at one age at least"),
+    .refine((d) => d.some((n) => n > 0), "the amount must be more than 0 for at least one age"),
   unit: z.enum(["times", "seconds"], { error: "unit must be times or seconds" }),
   each: z
-    .number({ error: "seconds of one must be a number" })
-    .min(0.2, "seconds of one must be 0.2 or more")
-    .max(30, "seconds of one must be 30 or less"),
+    .number({ error: "“seconds for one” must be a number" })
+    .min(0.2, "“seconds for one” must be 0.2 or more")
+    .max(30, "“seconds for one” must be 30 or less"),
   trains: words("what it trains", 0, 60),
   cues: z.tuple([words("cue 1", 1, 60), words("cue 2", 0, 60), words("cue 3", 0, 60)]),
   easier: words("easier", 0, 60),

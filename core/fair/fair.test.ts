@@ -87,7 +87,7 @@ describe("a target of one's own", () => {
       court: only.people[0]!.court,
     });
   });
-  it("points to begin with: so many as still count in each game that has them, and none elsewhere", () => {
+  it("a head start: so many as still count in each game that has them, and none elsewhere", () => {
     const most = (name: Parameters<typeof fromPattern>[0], change: object = {}) =>
       mostHead(opened(of(name, change)).game);
     for (const name of patternNames) expect(most(name), name).toBeLessThanOrEqual(MOST_HEAD);

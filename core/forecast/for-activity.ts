@@ -40,7 +40,7 @@ export interface Who {
 /** What an activity sends; a document that was read always has it. */
 export function sentIn(a: Activity): Item {
   const i = thing(a.kit, a.kit.send);
-  if (!i) throw new RangeError(`kit.send: "${a.kit.send}" is not a thing of the kit list`);
+  if (!i) throw new RangeError(`kit.send: "${a.kit.send}" is not in the list of items`);
   return i;
 }
 
@@ -230,7 +230,7 @@ function checkChances(a: Activity, chances: Readonly<Record<string, number>>, mo
   const wanted = lines.length > 0 && !named.some((id) => Object.hasOwn(chances, id)) ? lines : named;
   for (const [id, p] of Object.entries(chances)) {
     if (!known.includes(id) && !setOf(id, sets))
-      throw new RangeError(`chances.${id.slice(0, 40)}: not of this activity; it has ${known.join(", ")}`);
+      throw new RangeError(`chances.${id.slice(0, 40)}: not part of this activity; it has ${known.join(", ")}`);
     if (!(p >= 0 && p <= 1)) throw new RangeError(`chances.${id}: must be 0 to 1`);
   }
   const missing = wanted.find((id) => !Object.hasOwn(chances, id));
@@ -239,11 +239,11 @@ function checkChances(a: Activity, chances: Readonly<Record<string, number>>, mo
     const own = [...(r.meant === null ? r.named : [r.meant]), ...(r.also ?? []).filter((id) => id !== r.from)];
     const ids = r.sets ? Object.keys(chances) : own.filter((id) => Object.hasOwn(chances, id));
     const sum = ids.reduce((n, id) => n + chances[id]!, 0);
-    if (sum > 1 + 1e-9) throw new RangeError(`chances: all together are ${sum.toFixed(3)}, and may be 1 at most`);
+    if (sum > 1 + 1e-9) throw new RangeError(`chances: together they are ${sum.toFixed(3)}, and must be at most 1`);
     // What takes the rest is given as well as everything else: nothing may be left.
     const several = (r.also ?? []).length > 1;
     const whole = several && r.meant !== null && ids.includes(r.rest) && own.every((id) => ids.includes(id));
-    if (whole && sum < 1 - 1e-9) throw new RangeError(`chances: all together are ${sum.toFixed(3)}, and must be 1`);
+    if (whole && sum < 1 - 1e-9) throw new RangeError(`chances: together they are ${sum.toFixed(3)}, and must be 1`);
   }
 }
 

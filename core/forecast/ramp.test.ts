@@ -38,7 +38,7 @@ describe("down a ramp", () => {
   it("only what is rolled goes down it, and its height has bounds: said by the field", () => {
     const wrong = (over: object) => activity.safeParse({ ...pins, ...over }).error?.issues.map((i) => i.message);
     expect(wrong({ ramp: { height: 0.2, stand: "behind" }, aim: { ...pins.aim, action: "underarmThrow" } })).toEqual([
-      "ramp: only what is rolled goes down a ramp",
+      "only a rolled object goes down a ramp",
     ]);
     expect(wrong({ ramp: { height: 2, stand: "behind" } })).toEqual(["ramp height must be 0.8 m or less"]);
   });

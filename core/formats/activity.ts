@@ -57,9 +57,9 @@ export const LOW_POSTURES = ["kneeling", "sitting"] as const;
 export const HELPERS = ["feeds", "catches"] as const satisfies readonly Role["role"][];
 const share = (name: string) =>
   z
-    .number({ error: `${name} must be a share from 0.05 to 0.95` })
-    .min(0.05, `${name} must be 5 % or more`)
-    .max(0.95, `${name} must be 95 % or less`);
+    .number({ error: `${name} must be between 5% and 95%` })
+    .min(0.05, `${name} must be at least 5%`)
+    .max(0.95, `${name} must be at most 95%`);
 const length = (name: string, least = 0.5) =>
   z
     .number({ error: `${name} must be a number of metres` })
@@ -89,10 +89,18 @@ const shape = z.strictObject({
   title: text("title", 60).min(1, "title must not be empty"),
   ages: z
     .strictObject({
-      from: z.number({ error: "ages from must be a number of years" }).int().min(4, "ages start at 4").max(15),
-      to: z.number({ error: "ages to must be a number of years" }).int().min(4).max(15, "ages end at 15"),
+      from: z
+        .number({ error: "the first age must be a number of years" })
+        .int()
+        .min(4, "the first age must be 4 or more")
+        .max(15),
+      to: z
+        .number({ error: "the last age must be a number of years" })
+        .int()
+        .min(4)
+        .max(15, "the last age must be 15 or less"),
     })
-    .refine((a) => a.to >= a.from, { error: "ages: to must not be below from", path: ["to"] }),
+    .refine((a) => a.to >= a.from, { error: "the last age must not be below the first age", path: ["to"] }),
   aim: z.strictObject({
     action: z.enum(ACTIONS),
     /** What may be done instead in a home where that makes no sense, in this order; nothing unless given. */
@@ -157,11 +165,11 @@ const shape = z.strictObject({
     /** What is struck with, where the game is played with something in the hand; null: the bare hand. */
     implement: z.string().min(1).max(40).nullable().default(null),
     /** What else is sent, each in its turn where the game says so: roles `other1`, `other2`, `other3`. */
-    others: z.array(z.string().min(1).max(40)).max(OTHERS.length, `at most ${OTHERS.length} other things`).default([]),
+    others: z.array(z.string().min(1).max(40)).max(OTHERS.length, `at most ${OTHERS.length} more objects`).default([]),
     /** Limits and wishes of single roles, beside what the game itself needs. */
     roles: z.array(roleWords).max(20, "at most 20 roles").default([]),
     /** Things of the school's own that this activity speaks of: a file can be read anywhere. */
-    own: z.array(item).max(40, "at most 40 things of its own").default([]),
+    own: z.array(item).max(40, "at most 40 items of its own").default([]),
   }),
   space: z.strictObject({
     length: length("space length"),
@@ -206,7 +214,7 @@ const shape = z.strictObject({
           .max(20),
       }),
     )
-    .max(MOST_FAMILY, `at most ${MOST_FAMILY} things for the family to set`)
+    .max(MOST_FAMILY, `at most ${MOST_FAMILY} settings for the family to choose`)
     .default([]),
   /** Where the child itself sets the targets out, before the first send; null: they stand as they are drawn. */
   setOut: z
@@ -214,9 +222,9 @@ const shape = z.strictObject({
       near: length("near", 0.3),
       far: length("far", 0.3),
       width: length("width", 0.3),
-      farther: z.boolean({ error: "farther must be true or false" }),
+      farther: z.boolean({ error: "“farther” must be true or false" }),
     })
-    .refine((f) => f.far > f.near, { error: "far must be more than near", path: ["far"] })
+    .refine((f) => f.far > f.near, { error: "the farthest distance must be more than the nearest", path: ["far"] })
     .nullable()
     .default(null),
   /** Levels of difficulty, the easiest first; null: everybody plays it as it is drawn. */
@@ -248,7 +256,7 @@ const shape = z.strictObject({
                   value: z.union([z.number(), z.boolean(), z.string().max(400)]),
                 }),
               )
-              .max(MOST_SETTINGS, `at most ${MOST_SETTINGS} settings a level`)
+              .max(MOST_SETTINGS, `at most ${MOST_SETTINGS} other changes at a level`)
               .default([]),
           }),
         )
@@ -260,14 +268,18 @@ const shape = z.strictObject({
       /** A child whose lines have turned round so often has found its level, and is asked no more; null: it goes on; 4 unless given. */
       stop: z.number().int().min(1).max(12).nullable().optional(),
     })
-    .refine((l) => l.low < l.high, { error: "low must be less than high", path: ["low"] })
+    .refine((l) => l.low < l.high, { error: "the first number must be less than the second", path: ["low"] })
     .nullable()
     .default(null),
   players: z
     .strictObject({
-      least: z.number({ error: "least players must be a number" }).int().min(1, "at least 1 player").max(MOST_PLAYERS),
+      least: z
+        .number({ error: "the fewest players must be a number" })
+        .int()
+        .min(1, "at least 1 player")
+        .max(MOST_PLAYERS),
       most: z
-        .number({ error: "most players must be a number" })
+        .number({ error: "the most players must be a number" })
         .int()
         .min(1)
         .max(MOST_PLAYERS, `at most ${MOST_PLAYERS} players`),
@@ -277,10 +289,10 @@ const shape = z.strictObject({
       /** What may be changed for somebody so that a match is fair, the first one first. */
       fair: z
         .array(z.enum(FAIR_KNOBS))
-        .refine((list) => new Set(list).size === list.length, { error: "fair: each of them once" })
+        .refine((list) => new Set(list).size === list.length, { error: "each kind of change can be listed only once" })
         .default([...FAIR_KNOBS]),
     })
-    .refine((p) => p.most >= p.least, { error: "most players must not be below least", path: ["most"] }),
+    .refine((p) => p.most >= p.least, { error: "the most players must not be below the fewest", path: ["most"] }),
   /** Two questions for after the game. */
   reflection: z.array(text("reflection", 160)).max(2, "at most 2 reflection questions"),
   /** The teacher's own words of caution, beside those that the tool gathers. */
@@ -299,7 +311,7 @@ export const activity = shape.superRefine((a, ctx) => {
     ctx.addIssue({
       code: "custom",
       path: ["kit", "send"],
-      message: "send must be a thing of the kit list that can be sent",
+      message: "choose an object from the list that can be thrown, rolled or kicked",
     });
     return;
   }
@@ -308,7 +320,7 @@ export const activity = shape.superRefine((a, ctx) => {
       ctx.addIssue({
         code: "custom",
         path: ["kit", "others", i],
-        message: `other thing ${i + 1} must be a thing of the kit list that can be sent`,
+        message: `object ${i + 2} must be an item from the list that can be thrown, rolled or kicked`,
       });
   });
   const missing = turnsIn(a).find((role) => role !== "send" && OTHERS.indexOf(role) >= a.kit.others.length);
@@ -316,7 +328,7 @@ export const activity = shape.superRefine((a, ctx) => {
     ctx.addIssue({
       code: "custom",
       path: ["pattern", "params", "things"],
-      message: `things: there is no thing ${OTHERS.indexOf(missing as (typeof OTHERS)[number]) + 2} to send yet: add it at the Things station`,
+      message: `there is no object ${OTHERS.indexOf(missing as (typeof OTHERS)[number]) + 2} yet. Add it in Kit.`,
     });
   for (const field of Object.keys(EXERCISE_LISTS) as (keyof typeof EXERCISE_LISTS)[])
     a[field].forEach((id, i) => {
@@ -324,17 +336,17 @@ export const activity = shape.superRefine((a, ctx) => {
         ctx.addIssue({
           code: "custom",
           path: [field, i],
-          message: `${EXERCISE_LISTS[field]} must be of the library of exercises, or of the exercises that are given`,
+          message: `${EXERCISE_LISTS[field]} must come from the library of exercises, or from your own`,
         });
     });
   if (a.answers && a.question === "")
-    ctx.addIssue({ code: "custom", path: ["question"], message: "question must not be empty: it has answers" });
+    ctx.addIssue({ code: "custom", path: ["question"], message: "the question needs a text, because it has answers" });
   a.answers?.list.forEach(({ picture }, i) => {
     if (!thing(a.kit, picture) && !(PICTURES as readonly string[]).includes(picture))
       ctx.addIssue({
         code: "custom",
         path: ["answers", "list", i, "picture"],
-        message: `picture "${picture}" is no thing of the kit list and none of ${PICTURES.join(", ")}`,
+        message: `there is no picture "${picture}". Use an item from the list, or one of ${PICTURES.join(", ")}.`,
       });
   });
   const o = opened(a);
@@ -343,7 +355,7 @@ export const activity = shape.superRefine((a, ctx) => {
     ctx.addIssue({
       code: "custom",
       path: ["aim", "action"],
-      message: `action: ${p.name} is not played with ${a.aim.action}`,
+      message: `${p.name} cannot be played with ${a.aim.action}`,
     });
   const unsaid = (x: (typeof o.probes)[number]) =>
     x.ask.kind === "send" && !UNSENT.has(x.ask.aim.kind) && x.ask.manner.action === undefined;
@@ -351,30 +363,35 @@ export const activity = shape.superRefine((a, ctx) => {
     ctx.addIssue({
       code: "custom",
       path: ["pattern", "params", "ways"],
-      message: `ways must say how it is sent: ${a.aim.action} is no way to send`,
+      message: `no list of actions is possible here, because ${a.aim.action} has no single attempts`,
     });
   if (a.ramp && a.aim.action !== "underarmRoll")
-    ctx.addIssue({ code: "custom", path: ["ramp"], message: "ramp: only what is rolled goes down a ramp" });
+    ctx.addIssue({ code: "custom", path: ["ramp"], message: "only a rolled object goes down a ramp" });
   if (a.off && a.off !== "wall" && actionsIn(a).some((x) => actionFacts[x].travel !== "air"))
     ctx.addIssue({
       code: "custom",
       path: ["off"],
-      message: "off: only what is thrown touches the floor or a table first",
+      message: "only a thrown object can touch the floor or a table first",
     });
   if (a.off === "wall" && !o.probes.some((x) => fromLine(x.ask) && x.ask.aim.kind !== "rebound"))
     ctx.addIssue({
       code: "custom",
       path: ["off"],
-      message: `off: in ${p.name} nothing is sent off a wall at something`,
+      message: `in ${p.name}, no target is hit by way of a wall`,
     });
   if (a.between && !sendsOneByOne(a))
-    ctx.addIssue({ code: "custom", path: ["between"], message: `between: in ${p.name} nothing is sent one by one` });
+    ctx.addIssue({
+      code: "custom",
+      path: ["between"],
+      message: `in ${p.name}, there are no single attempts to put an exercise between`,
+    });
   if (a.setOut) {
     const tell = (field: string, message: string) => ctx.addIssue({ code: "custom", path: ["setOut", field], message });
-    if (!canSetOut(a)) tell("near", `setOut: ${p.name} has no targets that could stand elsewhere`);
-    if (a.setOut.far > a.space.length) tell("far", `far must be ${a.space.length} m or less: the space is no longer`);
+    if (!canSetOut(a)) tell("near", `${p.name} has no targets for the child to set out`);
+    if (a.setOut.far > a.space.length)
+      tell("far", `the farthest distance must be ${a.space.length} m or less, the length of the space`);
     if (a.setOut.width > a.space.width)
-      tell("width", `width must be ${a.space.width} m or less: the space is no wider`);
+      tell("width", `the width must be ${a.space.width} m or less, the width of the space`);
   }
   for (const [i, l] of (a.levels?.list ?? []).entries()) {
     const says = (field: "thing" | "target", use: "send" | "target") => {
@@ -383,7 +400,7 @@ export const activity = shape.superRefine((a, ctx) => {
         ctx.addIssue({
           code: "custom",
           path: ["levels", "list", i, field],
-          message: `level ${i + 1}: ${field} must be a thing of the list that can be ${use === "send" ? "sent" : "aimed at"}`,
+          message: `level ${i + 1}: ${field} must be an item from the list that can be ${use === "send" ? "thrown, rolled or kicked" : "a target"}`,
         });
     };
     says("thing", "send");
@@ -394,14 +411,14 @@ export const activity = shape.superRefine((a, ctx) => {
     ctx.addIssue({
       code: "custom",
       path: ["players", "modes"],
-      message: `modes: ${p.name} is played ${p.modes.join(", ")}, not ${modes.join(", ")}`,
+      message: `${p.name} can be played ${p.modes.join(", ")}, not ${modes.join(", ")}`,
     });
   const game = { params: a.pattern.params, match: a.match };
   if (a.players.call && !inTwoHomes(p, game, true))
     ctx.addIssue({
       code: "custom",
       path: ["players", "call"],
-      message: `call: in ${p.name} both sides play with the same things, so it cannot be played over a call`,
+      message: `in ${p.name} both sides share the same items, so it cannot be played on a call`,
     });
   const standing = standingKnobs(p, a.pattern.params);
   const knobOf = (field: string) => standing.find((k) => fieldOf(k) === field);
@@ -416,17 +433,17 @@ export const activity = shape.superRefine((a, ctx) => {
   };
   a.family.forEach(({ field, values }, i) => {
     const bad = lacks(field)
-      ? `family: this game has no ${field}`
+      ? `this game has no ${field} for the family to choose`
       : values.every((value) => allowed(field, value))
         ? null
-        : `family: not every value of ${field} is allowed in this game`;
+        : `not every value of ${field} is allowed in this game`;
     if (bad) ctx.addIssue({ code: "custom", path: ["family", i], message: bad });
   });
   for (const [i, l] of (a.levels?.list ?? []).entries()) {
     const tell = (field: string, message: string) =>
       ctx.addIssue({ code: "custom", path: ["levels", "list", i, field], message: `level ${i + 1}: ${message}` });
     if (l.action !== null && !(isSend(l.action) === isSend(a.aim.action) && p.actions(l.action)))
-      tell("action", `${p.name} is not played so`);
+      tell("action", `${p.name} cannot be played this way`);
     const there = l.settings.filter(({ field }) => field !== LINE_FIELD && !lacks(field));
     for (const s of l.settings) if (!there.includes(s)) tell("settings", `this game has no ${s.field}`);
     // What is not allowed by itself may be together with the others: a least number beside its most.
@@ -449,34 +466,36 @@ export const activity = shape.superRefine((a, ctx) => {
     ctx.addIssue({
       code: "custom",
       path: ["pattern", "params", "peg", peg.id],
-      message: `${peg.kind} ${i + 1} at ${peg.distance} m is beyond the space: it is ${a.space.length} m long`,
+      message: `${peg.kind} ${i + 1} at ${peg.distance} m is outside the space, which is ${a.space.length} m long`,
     });
   });
   if (beyond(far) && !pegs.some((peg) => beyond(peg.distance)))
     ctx.addIssue({
       code: "custom",
       path: ["space", "length"],
-      message: `the layout needs ${far.toFixed(2)} m, the space is ${a.space.length} m long`,
+      message: `the layout needs ${far.toFixed(2)} m, but the space is ${a.space.length} m long`,
     });
   if (a.layout) {
     const { along, across } = boundsOf(laidParts(a.layout));
     const aside = Math.max(-across[0], across[1]);
     const tell = (message: string) => ctx.addIssue({ code: "custom", path: ["layout"], message });
     if (beyond(along[1]))
-      tell(`layout ${a.layout.name} reaches ${along[1].toFixed(2)} m, the space is ${a.space.length} m long`);
+      tell(`layout ${a.layout.name} reaches ${along[1].toFixed(2)} m, but the space is ${a.space.length} m long`);
     if (along[0] < -BEHIND_START)
       tell(
-        `layout ${a.layout.name} begins ${(-along[0]).toFixed(2)} m behind the start line: ${BEHIND_START} m is the most`,
+        `layout ${a.layout.name} starts ${(-along[0]).toFixed(2)} m behind the start line; ${BEHIND_START} m is the most`,
       );
     if (aside > a.space.width / 2 + 1e-9)
-      tell(`layout ${a.layout.name} reaches ${aside.toFixed(2)} m aside, the space is ${a.space.width} m wide`);
+      tell(
+        `layout ${a.layout.name} reaches ${aside.toFixed(2)} m to the side, but the space is ${a.space.width} m wide`,
+      );
   }
   for (const t of partsOf(parts, "target"))
     if (Math.abs(t.across) + t.width / 2 > a.space.width / 2 + 1e-9)
       ctx.addIssue({
         code: "custom",
         path: ["pattern", "params", "peg", t.id],
-        message: `${t.label} stands ${Math.abs(t.across)} m aside and is beyond the space: it is ${a.space.width} m wide`,
+        message: `${t.label} is ${Math.abs(t.across)} m to the side, outside the space, which is ${a.space.width} m wide`,
       });
 });
 export type Activity = z.infer<typeof activity>;
@@ -501,7 +520,7 @@ export function parseActivity(json: unknown): Parsed<Activity> {
       problems: [
         {
           field: "version",
-          message: `this is a version ${repeated(version)} document; versions 1 and ${ACTIVITY_VERSION} can be read here`,
+          message: `this document has version ${repeated(version)}; this program reads versions 1 and ${ACTIVITY_VERSION}`,
         },
       ],
     };

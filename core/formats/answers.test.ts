@@ -20,7 +20,7 @@ const told = (a: object) => {
 it("takes a question with two to four answers, each with a picture of ours, one right or none wrong", () => {
   expect(told(asked({}))).toEqual([]);
   expect(told(asked({ right: null }))).toEqual([]);
-  expect(told(asked({}, ""))).toEqual(["question: question must not be empty: it has answers"]);
+  expect(told(asked({}, ""))).toEqual(["question: the question needs a text, because it has answers"]);
   expect(told(asked({ right: 2 }))).toEqual(["answers.right: right must be one of the answers"]);
   expect(told(asked({ list: two.slice(1) }))).toEqual(["answers.list: a question has at least 2 answers"]);
   expect(told(asked({ list: [...two, ...two, ...two] }))).toEqual(["answers.list: a question has at most 4 answers"]);

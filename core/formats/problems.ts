@@ -19,8 +19,8 @@ const KINDS: Record<string, string> = {
   number: "a number",
   int: "a whole number",
   boolean: "true or false",
-  object: "an object with named parts",
-  record: "an object with named parts",
+  object: "an object with named fields",
+  record: "an object with named fields",
   array: "a list",
   null: "left empty",
 };
@@ -31,27 +31,29 @@ function inWords(i: Issue): string {
   if (!/^(Invalid|Too|Unrecognized)\b/.test(i.message)) return i.message;
   switch (i.code) {
     case "invalid_type":
-      return /received undefined/.test(i.message) ? "is missing" : `must be ${KINDS[i.expected] ?? "of another kind"}`;
+      return /received undefined/.test(i.message)
+        ? "is missing"
+        : `must be ${KINDS[i.expected] ?? "a different kind of value"}`;
     case "unrecognized_keys":
-      return `${i.keys.slice(0, 5).map(repeated).join(", ")} is not known here`;
+      return `${i.keys.slice(0, 5).map(repeated).join(", ")} is not a known field`;
     case "invalid_value":
       return `must be ${i.values.length === 1 ? "" : "one of "}${i.values.map(String).join(", ")}`;
     case "too_small":
       return i.origin === "string"
-        ? `must have ${i.minimum} letters or more`
+        ? `must have at least ${i.minimum} characters`
         : i.origin === "array" || i.origin === "set"
-          ? `must have ${i.minimum} or more`
+          ? `must have at least ${i.minimum}`
           : `must be ${i.inclusive === false ? "more than " : ""}${i.minimum}${i.inclusive === false ? "" : " or more"}`;
     case "too_big":
       return i.origin === "string"
-        ? `must have ${i.maximum} letters or fewer`
+        ? `must have at most ${i.maximum} characters`
         : i.origin === "array" || i.origin === "set"
-          ? `must have ${i.maximum} or fewer`
+          ? `must have at most ${i.maximum}`
           : `must be ${i.inclusive === false ? "less than " : ""}${i.maximum}${i.inclusive === false ? "" : " or less"}`;
     case "invalid_format":
-      return "is not written as it should be";
+      return "is not in the right format";
     case "invalid_union":
-      return "is none of what is allowed here";
+      return "is not one of the allowed values";
     default:
       return "is not allowed";
   }

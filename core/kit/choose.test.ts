@@ -86,7 +86,7 @@ describe("choosing what a home can use", () => {
     expect(new Set(Object.values(four)).size).toBe(2);
   });
 
-  it("leaves out only what may be left out, and says why something cannot be met", () => {
+  it("leaves out only what optional, and says why something cannot be met", () => {
     const why = (over: Partial<Choosing>, use: Role["use"] = "target") =>
       choose(
         choosing({ roles: [role("r", use, null, over.roles?.[0])], ...over, ...(over.roles && { roles: over.roles }) }),

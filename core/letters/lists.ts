@@ -17,7 +17,7 @@ const list = (id: string, theme: string, band: ListBand, words: string): WordLis
 export const WORD_LISTS: readonly WordList[] = [
   list("sounds-s", "first sounds", "first", "sun sat pin tap"),
   list("sounds-m", "first sounds", "first", "mat man map nap"),
-  list("rhyme-at", "words that rhyme", "first", "cat hat mat rat sat"),
+  list("rhyme-at", "words that rhyme", "first", "sat mat pat flat gnat"),
   list("rhyme-op", "words that rhyme", "first", "hop top mop pop"),
   list("animals-1", "animals", "first", "cat hen ant hat"),
   list("animals-2", "animals", "next", "goat toad newt stag"),

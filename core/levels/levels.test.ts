@@ -175,7 +175,7 @@ describe("levels", () => {
     expect(onLevel(a, 9).levels).toBeNull();
     expect(levelFor(climb, { age: 7 })).toBeNull();
   });
-  it("the other hand and kneeling change the chance as they do in a match; what the game is set to changes the game", () => {
+  it("uses the other hand and kneeling change the chance as they do in a match; what the game is set to changes the game", () => {
     const drawn = rateAt(climb, AS_DRAWN, { age: 7 })!;
     expect(rateAt(climb, { ...AS_DRAWN, hand: "other" }, { age: 7 })!).toBeLessThan(drawn);
     expect(selfAt({ ...AS_DRAWN, posture: "kneeling" })).toEqual({ posture: "kneeling" });

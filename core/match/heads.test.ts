@@ -15,14 +15,14 @@ const against = (head: number): Setup => {
   const people: Role[] = [{ role: "plays", ...(head > 0 && { head }) }, { role: "plays" }];
   return { players: 2, mode: "against", seed: 5, people };
 };
-/** Games where one side's course is nothing to another, and points to begin with count. */
+/** Games where one side's course is nothing to another, and a head start count. */
 const alone = patternNames.filter((name) => {
   const a = fromPattern(name);
   const { game } = opened(a);
   return a.players.modes.includes("against") && !game.sidesMeet(against(0)) && mostHead(game) >= HEAD;
 });
 
-describe("points to begin with, where sides do not meet", () => {
+describe("a head start, where sides do not meet", () => {
   it("are met in several games", () => {
     expect(alone.length).toBeGreaterThan(2);
   });

@@ -200,7 +200,7 @@ function tallyEvent(d: Draw, at: number, _: TallyParams, legal: readonly AskKind
 }
 
 describe("a second telling agrees over seeded event sequences", () => {
-  it("Pins", () => {
+  it("Number of pins", () => {
     expect(run(pins.rules, tellPins, pinsOf, pinsEvent)).toBeGreaterThan(SEQUENCES / 20);
   }, 400_000);
   it("Three-line", () => {

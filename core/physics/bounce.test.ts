@@ -74,7 +74,7 @@ describe("off a surface first", () => {
     expect(parseActivity({ ...ball, off: "table" }).ok).toBe(true);
     const rolled = parseActivity({ ...fromPattern("climb"), off: "floor" });
     expect(rolled.ok ? [] : rolled.problems).toEqual([
-      { field: "off", message: "off: only what is thrown touches the floor or a table first" },
+      { field: "off", message: "only a thrown object can touch the floor or a table first" },
     ]);
   });
 });

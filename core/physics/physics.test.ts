@@ -54,7 +54,7 @@ describe("how fast children let go", () => {
       }
     expect(releaseOf("underarmRoll", 8, 0.07).most).toBeCloseTo(6.648, 3);
   });
-  it("is less of something heavy, sitting, and with the other hand; a longer implement is faster", () => {
+  it("is less of something heavy, sitting, and with uses the other hand; a longer implement is faster", () => {
     for (const action of SENDS) {
       const most = (mass: number, how = {}) => releaseOf(action, 8, mass, how).most;
       expect(most(0.01)).toBe(most(0.06));
@@ -311,7 +311,7 @@ describe("what it does where it arrives", () => {
       comesBack(sendingOf(8, "kick", i("softBall"), "grass"), 2),
     );
   });
-  it("fetching is there and back, and bending down; a slope lets it run farther", () => {
+  it("fetching is passes there and back, and bending down; a slope lets it run farther", () => {
     expect(fetchSeconds(3, 0, 1)).toBe(7);
     expect(fetchSeconds(3, 2.5, 1)).toBe(12);
     expect(runDownhill(0.5, ballSlows("grass"), "level")).toBe(0.5);

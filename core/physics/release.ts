@@ -103,7 +103,7 @@ export interface Release {
  * rolls a sock ball at 0.80 to 6.65 m/s.
  */
 export function releaseOf(action: Action, age: Age, mass: number, how: How = {}): Release {
-  if (!isSend(action)) throw new RangeError(`action: nothing is sent by ${action}`);
+  if (!isSend(action)) throw new RangeError(`nothing is thrown, rolled or kicked in ${action}`);
   const row = TABLE[action];
   const posture = POSTURE[how.posture ?? "standing"];
   const limb = row.limb * (stature(age) / AT_EIGHT) ** 3;

@@ -43,9 +43,9 @@ export const homeSpace = z.strictObject({
     .optional(),
   /** Where it is not a plain rectangle: its corners in order, from the near left one. */
   outline: outline.optional(),
-  obstacles: z.array(obstacle).max(MOST_OBSTACLES, `at most ${MOST_OBSTACLES} things that stand there`).optional(),
+  obstacles: z.array(obstacle).max(MOST_OBSTACLES, `at most ${MOST_OBSTACLES} items standing in a space`).optional(),
   /** Parts of it with another floor. */
-  floors: z.array(floorPatch).max(MOST_PATCHES, `at most ${MOST_PATCHES} parts with another floor`).optional(),
+  floors: z.array(floorPatch).max(MOST_PATCHES, `at most ${MOST_PATCHES} patches of another floor`).optional(),
   slope: z.enum(SLOPES, { error: `slope must be one of ${SLOPES.join(", ")}` }).optional(),
   wind: z.enum(WINDS, { error: `wind must be one of ${WINDS.join(", ")}` }).optional(),
 });
@@ -60,9 +60,9 @@ export const homeKit = z
       .number({ error: "how many must be a number" })
       .int("how many must be a whole number")
       .min(1, "how many must be 1 or more")
-      .max(MOST_OF_ONE, `how many must be ${MOST_OF_ONE} or less`),
+      .max(MOST_OF_ONE, `how many must be ${MOST_OF_ONE} or fewer`),
   )
-  .refine((k) => Object.keys(k).length <= MOST_THINGS, { error: `at most ${MOST_THINGS} kinds of things` });
+  .refine((k) => Object.keys(k).length <= MOST_THINGS, { error: `at most ${MOST_THINGS} kinds of item` });
 export type HomeKit = z.infer<typeof homeKit>;
 
 /** What a family tells of its home; null, or absent, is what it did not say. */

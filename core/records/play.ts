@@ -43,15 +43,15 @@ export const playSetup = z
       .optional(),
   })
   .refine((s) => s.sides === undefined || eachOnce(s.sides.flat(), s.players), {
-    error: "sides: each player at most once, and none beyond their number",
+    error: "each player can be on one side only",
     path: ["sides"],
   })
   .refine((s) => s.people?.[0]?.role !== "feeds" && (s.sides === undefined || s.sides.flat().includes(0)), {
-    error: "people: the child plays itself",
+    error: "the child plays too, so they are not listed",
     path: ["people"],
   })
   .refine((s) => s.people === undefined || s.people.length === s.players, {
-    error: "people: one entry a player",
+    error: "each player has one entry",
     path: ["people"],
   })
   .refine((s) => (s.mode === "alone") === (s.players === 1), {

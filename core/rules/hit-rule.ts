@@ -49,7 +49,7 @@ const on = z
     touching: z.boolean().optional(),
   })
   .refine((r) => (r.radius === undefined) !== (r.width === undefined || r.depth === undefined), {
-    error: "on: give either radius, or width and depth",
+    error: "on: give a radius, or a width and a depth",
   });
 export const LINE_RULES = ["lower", "centre", "higher"] as const;
 /** `lower`: the trailing edge names the band; `higher`: the leading edge; `centre`: the middle. */

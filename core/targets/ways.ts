@@ -21,7 +21,7 @@ export const MOST_WAYS = 8;
 /** Ways that take turns, in their order: word by word, mark by mark; none: as the activity says. */
 export const ways = z
   .array(z.enum(BARE, { error: `a way must be one of ${BARE.join(", ")}` }))
-  .max(MOST_WAYS, `at most ${MOST_WAYS} ways`)
+  .max(MOST_WAYS, `at most ${MOST_WAYS} actions`)
   .default([]);
 
 /** The same object for the same way. */
@@ -34,7 +34,7 @@ export function wayOf(list: readonly Bare[] | undefined, n: number): Manner {
 }
 export const thingRole = z.enum(THING_ROLES, { error: `thing must be one of ${THING_ROLES.join(", ")}` });
 /** Things that take turns, in their order: word by word, mark by mark; none: always the one thing. */
-export const things = z.array(thingRole).max(MOST_WAYS, `at most ${MOST_WAYS} things`).default([]);
+export const things = z.array(thingRole).max(MOST_WAYS, `at most ${MOST_WAYS} objects`).default([]);
 
 const WITH: Readonly<Record<ThingRole, Manner>> = {
   send: PLAIN,

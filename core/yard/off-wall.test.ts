@@ -25,7 +25,7 @@ const one = (distance: number, over: Partial<Activity> = {}, more: object[] = []
   });
 const rate = (a: Activity, id = "t1") => pegRates(a, { age: 8 }).get(id)!;
 
-it("off the wall a send is as long as the way there and back", () => {
+it("off the wall a send is as long as the way passes there and back", () => {
   const off = one(2, { off: "wall", wall: 0.5 });
   const wallAt = partsOf(opened(off).parts, "obstacle").find((p) => p.id === WALL_PART)!.along;
   expect(wallAt).toBeCloseTo(2.5, 9);

@@ -58,7 +58,7 @@ export const outline = z
     if (cross)
       ctx.addIssue({
         code: "custom",
-        message: `side ${cross[0] + 1} crosses side ${cross[1] + 1}: tap the corners in order`,
+        message: `side ${cross[0] + 1} crosses side ${cross[1] + 1}. Tap the corners in order.`,
       });
     else if (diameterOf(corners) < SHORTEST_LINE)
       ctx.addIssue({ code: "custom", message: `the space must be longer than one step, ${SHORTEST_LINE} m` });

@@ -34,14 +34,16 @@ export function withdraw(who: SignedIn, id: string, back: boolean, now = new Dat
 export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): Promise<void> {
   return inSchool(who.schoolId, async (tx) => {
     const { assignment: a } = await ownAssignment(tx, who, id);
-    if (Number.isNaN(at.getTime())) throw NotAllowed.of("closesAt", "closes: give a date and a time");
+    if (Number.isNaN(at.getTime())) throw NotAllowed.of("closesAt", "Closing time: give a date and a time.");
     if (at <= a.opensAt)
       throw NotAllowed.of(
         "closesAt",
-        a.opensAt > now ? "closes: it has not opened yet, so take it back instead" : "closes must be later than opens",
+        a.opensAt > now
+          ? "This activity has not opened yet, so it cannot be closed. Unsend it instead."
+          : "The closing time must be later than the opening time.",
       );
     if (at.getTime() - a.opensAt.getTime() > LONGEST_OPEN * DAY)
-      throw NotAllowed.of("closesAt", `closes must be within ${LONGEST_OPEN} days of opens`);
+      throw NotAllowed.of("closesAt", `An activity can stay open for at most ${LONGEST_OPEN} days.`);
     await tx.update(assignment).set({ closesAt: at }).where(eq(assignment.id, id));
     if (at > now) await wake(tx, who.schoolId, id);
   });
@@ -65,12 +67,12 @@ export async function setLevel(who: SignedIn, id: string, childId: string, level
     const { revision: r } = await ownAssignment(tx, who, id);
     const count = r.document.levels?.list.length ?? 0;
     if (!(Number.isInteger(level) && level >= 0 && level < count))
-      throw NotAllowed.of("level", count === 0 ? "level: this game has no levels" : `level: 1 to ${count}`);
+      throw NotAllowed.of("level", count === 0 ? "This game has no levels." : `level: 1 to ${count}`);
     const got = await tx
       .select({ id: card.id })
       .from(card)
       .where(and(eq(card.assignmentId, id), eq(card.childId, childId)));
-    if (got.length === 0) throw NotAllowed.of("level", "level: this child has no card of it");
+    if (got.length === 0) throw NotAllowed.of("level", "This child has no card for this game.");
     // One key of it alone: two teachers may each change another child at once.
     await tx
       .update(assignment)
@@ -91,7 +93,7 @@ export async function sendToChild(who: SignedIn, id: string, childId: string): P
       .select()
       .from(child)
       .where(and(eq(child.id, childId), eq(child.classId, own.assignment.classId)));
-    if (!me) throw NotAllowed.of("childId", "child: choose one of the class");
+    if (!me) throw NotAllowed.of("childId", "Choose a child in this class.");
     const homes = (await homesOf(tx, [childId])).get(childId)!;
     return {
       me,

@@ -18,16 +18,16 @@ const { card, child, play, result, resultCorrection } = schema;
 /** What a teacher types of a score on paper. */
 const typed = {
   value: z
-    .number({ error: "score: write it as the game gives it" })
-    .int("score must be a whole number")
-    .min(0, "score must be 0 or more"),
+    .number({ error: "Type the score as the game gives it." })
+    .int("The score must be a whole number.")
+    .min(0, "The score must be 0 or more."),
   /** The child came to the end. */
   reachedTop: z.boolean(),
   /** How far it came where it did not. */
   stage: z
-    .number({ error: "how far must be a number" })
-    .int("how far must be a whole number")
-    .min(0, "how far must be 0 or more")
+    .number({ error: "“How many targets” must be a number." })
+    .int("“How many targets” must be a whole number.")
+    .min(0, "“How many targets” must be 0 or more.")
     .nullable(),
 };
 
@@ -44,15 +44,16 @@ export function paperScore(
   if (value < least || (most !== null && value > most))
     throw NotAllowed.of(
       "value",
-      most === null
-        ? `score: this game gives ${show(least)} or more`
-        : `score: this game gives ${show(least)} to ${show(most)}`,
+      most === null ? `This game gives ${show(least)} or more.` : `This game gives ${show(least)}–${show(most)}.`,
     );
   if (more && can.values && !can.values.includes(value))
-    throw NotAllowed.of("value", `score: this game gives ${can.values.join(", ")}`);
+    throw NotAllowed.of("value", `This game gives one of these scores: ${can.values.join(", ")}.`);
   const far = finished ? can.stages : (stage ?? 0);
   if (far > can.stages || (!finished && can.stages > 0 && far === can.stages && !more))
-    throw NotAllowed.of("stage", `how far: 0 to ${Math.max(0, can.stages - 1)}, or tick that the end was reached`);
+    throw NotAllowed.of(
+      "stage",
+      `Type how many targets were reached (0–${Math.max(0, can.stages - 1)}), or tick “finished”.`,
+    );
   const told = { value, unit: can.unit, better: can.better, finished, stage: far };
   return {
     ...told,
@@ -69,8 +70,8 @@ export function paperScore(
 
 export const paperOrder = z.strictObject({
   /** Made by the form: the same order again adds nothing. */
-  orderId: z.uuid("order: load this page again, then add"),
-  cardId: z.uuid("child: choose a child"),
+  orderId: z.uuid("This page is out of date. Load it again, then add the score."),
+  cardId: z.uuid("Choose a child."),
   ...typed,
 });
 
@@ -166,11 +167,11 @@ export async function paperResult(
 }
 
 export const correctionOrder = z.strictObject({
-  orderId: z.uuid("order: load this page again, then correct"),
+  orderId: z.uuid("This page is out of date. Load it again, then correct the score."),
   playId: z.uuid(),
   /** The last correction that the teacher saw; null: none. */
   replaces: z.uuid().nullable(),
-  reason: z.string().trim().min(1, "reason must not be empty").max(200, "reason must be 200 letters or fewer"),
+  reason: z.string().trim().min(1, "Give a reason.").max(200, "The reason can have up to 200 characters."),
   /** Null: the result is taken back. `again`: one that was taken back stands again as it was. */
   to: z.union([z.strictObject(typed), z.literal("gone"), z.literal("again")]),
 });
@@ -193,12 +194,12 @@ export async function correctResult(who: SignedIn, id: string, order: z.infer<ty
     if (row.play.source !== "paper")
       throw NotAllowed.of(
         "result",
-        "result: only a score typed from paper is corrected here; the child's device keeps its own",
+        "Only scores from paper can be corrected here. A score from the child's device stands.",
       );
     const last = (await correctionsOf(tx, [row.play.cardId])).get(playId) ?? null;
     if (last?.id === orderId) return;
     if ((last?.id ?? null) !== replaces)
-      throw NotAllowed.of("result", "result: somebody corrected it meanwhile; look at it again");
+      throw NotAllowed.of("result", "Someone else has corrected this score in the meantime. Look at it again.");
     const score =
       to === "gone" ? null : to === "again" ? (last?.before ?? row.score) : paperScore(own.revision.document, to);
     const made = await tx
@@ -209,7 +210,7 @@ export async function correctResult(who: SignedIn, id: string, order: z.infer<ty
     if (made.length === 0 && last?.id !== orderId) {
       const now = (await correctionsOf(tx, [row.play.cardId])).get(playId);
       if (now?.id !== orderId)
-        throw NotAllowed.of("result", "result: somebody corrected it meanwhile; look at it again");
+        throw NotAllowed.of("result", "Someone else has corrected this score in the meantime. Look at it again.");
     }
     await askFor(tx, who.schoolId, "evidence", [childId]);
   });

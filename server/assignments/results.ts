@@ -247,7 +247,7 @@ export function markCriterion(who: SignedIn, id: string, order: z.infer<typeof c
       .where(and(eq(card.id, order.cardId), eq(card.assignmentId, id)));
     if (!mine) throw new NotFound("card");
     if (!own.revision.document.criteria.some((c) => c.id === order.criterion))
-      throw NotAllowed.of("criterion", "criterion: not one of this activity");
+      throw NotAllowed.of("criterion", "This is not one of the activity's success criteria.");
     const key = and(eq(criterionMark.cardId, order.cardId), eq(criterionMark.criterion, order.criterion));
     if (order.mark === null) await tx.delete(criterionMark).where(key);
     else

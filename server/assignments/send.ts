@@ -26,35 +26,38 @@ const DAY = 86_400_000;
 /** Opens before it closes, and not for longer than a card may be out. */
 const inTime = <T extends z.ZodType<{ opensAt: Date; closesAt: Date }>>(order: T) =>
   order
-    .refine((o) => o.closesAt > o.opensAt, { error: "closes must be later than opens", path: ["closesAt"] })
+    .refine((o) => o.closesAt > o.opensAt, {
+      error: "The closing time must be later than the opening time.",
+      path: ["closesAt"],
+    })
     .refine((o) => o.closesAt.getTime() - o.opensAt.getTime() <= LONGEST_OPEN * DAY, {
-      error: `closes must be within ${LONGEST_OPEN} days of opens`,
+      error: `An activity can stay open for at most ${LONGEST_OPEN} days.`,
       path: ["closesAt"],
     });
 
 const orderFields = z.strictObject({
   /** Made by the form: the same order sent again is the same assignment. */
-  orderId: z.uuid("order: load this page again, then send"),
-  classId: z.uuid("class: choose one of your classes"),
+  orderId: z.uuid("This page is out of date. Load it again, then send."),
+  classId: z.uuid("Choose one of your classes."),
   /** Only these of the class; null: all of it, and who joins it later. */
   children: z
-    .array(z.uuid("children: choose from the class"))
-    .min(1, "children: choose one or more")
+    .array(z.uuid("Choose children from this class."))
+    .min(1, "Choose at least one child.")
     .max(400)
     .nullable()
     .default(null),
-  opensAt: z.date({ error: "opens: give a date and a time" }),
-  closesAt: z.date({ error: "closes: give a date and a time" }),
+  opensAt: z.date({ error: "Opening time: give a date and a time." }),
+  closesAt: z.date({ error: "Closing time: give a date and a time." }),
   tries: z
-    .number({ error: "goes must be a number" })
-    .int("goes must be a whole number")
-    .min(1, "goes must be 1 or more")
-    .max(20, "goes must be 20 or fewer"),
+    .number({ error: "The number of goes must be a number." })
+    .int("The number of goes must be a whole number.")
+    .min(1, "At least 1 go must count.")
+    .max(20, "At most 20 goes can count."),
   mark: z
-    .number({ error: "mark to beat must be a score of this game" })
-    .int("mark to beat must be a whole number")
-    .min(0, "mark to beat must be 0 or more")
-    .max(1_000_000, "mark to beat is too large")
+    .number({ error: "The score to beat must be a score of this game." })
+    .int("The score to beat must be a whole number.")
+    .min(0, "The score to beat must be 0 or more.")
+    .max(1_000_000, "The score to beat is too large.")
     .nullable(),
   /** The unit that the mark was typed in: a change of scoring asks for it anew. */
   markUnit: z.enum(UNITS).nullable().default(null),
@@ -72,11 +75,13 @@ const orderFields = z.strictObject({
   /** Another game for children of some ages, in place of this one, with the same times and goes. */
   other: z
     .strictObject({
-      activityId: z.uuid("other game: choose one of your activities"),
-      from: z.number("ages from must be a number of years").int("ages from must be a whole number of years"),
-      to: z.number("ages to must be a number of years").int("ages to must be a whole number of years"),
+      activityId: z.uuid("Choose the other game from your activities."),
+      from: z
+        .number("The other game needs a first age, in years.")
+        .int("The first age must be a whole number of years."),
+      to: z.number("The other game needs a last age, in years.").int("The last age must be a whole number of years."),
     })
-    .refine((o) => o.to >= o.from, { error: "ages to must not be below ages from", path: ["to"] })
+    .refine((o) => o.to >= o.from, { error: "The last age must not be below the first age.", path: ["to"] })
     .nullable()
     .default(null),
 });
@@ -84,7 +89,7 @@ export const sendOrder = inTime(orderFields);
 /** An order for a copy under a title of its own. */
 export const copyOrder = inTime(
   orderFields.pick({ orderId: true, opensAt: true, closesAt: true, tries: true, levels: true }).extend({
-    title: z.string().trim().min(1, "title must not be empty").max(80, "title must be 80 letters or fewer"),
+    title: z.string().trim().min(1, "Give a title.").max(80, "The title can have up to 80 characters."),
   }),
 );
 export type SendOrder = z.input<typeof sendOrder>;
@@ -97,10 +102,13 @@ function checkMark(a: Activity, mark: number | null, unit: ScoreUnit | null): vo
   if (mark === null) return;
   const can = opened(a).possible;
   if (unit !== null && unit !== can.unit)
-    throw NotAllowed.of("mark", "mark to beat: this game is scored in another way now, so give it anew");
+    throw NotAllowed.of("mark", "This game is now scored differently. Type the score to beat again.");
   const { least, most } = can.better === "more" ? can : can.finished;
   if (mark < least || (most !== null && mark > most))
-    throw NotAllowed.of("mark", `mark to beat: this game gives ${least} to ${most ?? "any number"}`);
+    throw NotAllowed.of(
+      "mark",
+      `Score to beat: this game gives ${most === null ? `${least} or more` : `${least}–${most}`}.`,
+    );
 }
 
 /** What an order made before, if it did. */
@@ -135,7 +143,7 @@ export async function sendOut(
   if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
   // Null: the demo school sends what was closed long ago.
   if (now && checked.data.closesAt <= now)
-    throw NotAllowed.of("closesAt", "closes: this time has passed already, so nobody could play. Choose a later one.");
+    throw NotAllowed.of("closesAt", "The closing time has already passed, so no one could play. Choose a later one.");
   const { classId, children: only, markUnit, levels: chosen, other, ...rest } = checked.data;
   // The second half of the same order has the same id, however often it is sent.
   const otherId = idFrom(`other half of ${rest.orderId}`);
@@ -149,9 +157,9 @@ export async function sendOut(
       .select()
       .from(child)
       .where(and(eq(child.classId, classId), only ? inArray(child.id, only) : undefined));
-    if (children.length === 0) throw NotAllowed.of("classId", `class: ${own.name} has no children yet`);
+    if (children.length === 0) throw NotAllowed.of("classId", `${own.name} has no children yet.`);
     if (only && children.length < new Set(only).size)
-      throw NotAllowed.of("children", `children: not all of them are in ${own.name}`);
+      throw NotAllowed.of("children", `Not all of these children are in ${own.name}.`);
     const half = async (id: string, a: Activity, list: typeof children, more: Partial<Ready["values"]> = {}) => ({
       activityId: id,
       document: a,
@@ -160,14 +168,18 @@ export async function sendOut(
       values: { ...rest, classId, wholeClass: only === null && other === null, ...more },
     });
     if (!other) return [await half(activityId, document, children)];
-    if (other.activityId === activityId) throw NotAllowed.of("other.activityId", "other game: this is the same one");
+    if (other.activityId === activityId)
+      throw NotAllowed.of("other.activityId", "The other game is the same as this one. Choose a different one.");
     const second = await ownActivity(tx, who, other.activityId);
     const [its, rests] = [true, false].map((is) =>
       children.filter((k) => (k.age >= other.from && k.age <= other.to) === is),
     );
-    if (its!.length === 0) throw NotAllowed.of("other.from", "ages: nobody it is sent to is of these ages");
+    if (its!.length === 0) throw NotAllowed.of("other.from", "No child you are sending to is of these ages.");
     if (rests!.length === 0)
-      throw NotAllowed.of("other.from", "ages: everybody is of these ages; send that game by itself");
+      throw NotAllowed.of(
+        "other.from",
+        "Everyone you are sending to is of these ages. Send the other game by itself instead.",
+      );
     return [
       await half(activityId, document, rests!),
       // A mark to beat is of the first game.

@@ -99,7 +99,7 @@ export function pairHomes(who: SignedIn, id: string, two: readonly [string, stri
   return inSchool(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
     if (!canPair(own.revision.document))
-      throw NotAllowed.of("pair", "pair: this game cannot be played in two homes at once, for its sides share things");
+      throw NotAllowed.of("pair", "This game cannot be played between two homes, because both sides share its items.");
     await alone(tx, id);
     await tx.execute(sql`
       delete from match_seat where assignment_id = ${id} and match_id in (
@@ -114,12 +114,12 @@ export function pairHomes(who: SignedIn, id: string, two: readonly [string, stri
     const order = two
       ? two.map((childId) => {
           const found = free.find((f) => f.childId === childId);
-          if (!found) throw NotAllowed.of("pair", "pair: choose two children who are in no match yet");
+          if (!found) throw NotAllowed.of("pair", "Choose two children who have no match yet.");
           return found;
         })
       : drawn(free);
     if (new Set(order.map((f) => f.cardId)).size !== order.length)
-      throw NotAllowed.of("pair", "pair: choose two different children");
+      throw NotAllowed.of("pair", "Choose two different children.");
     const pairs = Array.from({ length: Math.floor(order.length / 2) }, (_, i) => [order[2 * i]!, order[2 * i + 1]!]);
     if (pairs.length === 0) return 0;
     const seats = pairs.flatMap((pair) => {
@@ -224,7 +224,7 @@ export function familyMatch(link: OpenLink, cardId: string, now = new Date()): P
 }
 
 export const matchYes = z.strictObject({
-  word: z.enum(CHOSEN_WORDS, { error: "word: choose one of the words" }),
+  word: z.enum(CHOSEN_WORDS, { error: "Choose one of the words." }),
   yes: z.literal("on", { error: "yes: a grown-up says yes first" }),
 });
 /** A family says yes, under a word; said again, it may choose another word until both have said yes. */
@@ -232,8 +232,8 @@ export function sayYes(link: OpenLink, cardId: string, word: ChosenWord, now = n
   return inSchool(link.schoolId, async (tx) => {
     await alone(tx, (await seatsFor(tx, link, cardId)).own.seat.matchId);
     const { own, other } = await seatsFor(tx, link, cardId);
-    if (now > own.closesAt) throw NotAllowed.of("yes", "yes: this game is closed");
-    if (other.word === word) throw NotAllowed.of("word", "word: the other home has that one, so choose another");
+    if (now > own.closesAt) throw NotAllowed.of("yes", "This game is closed.");
+    if (other.word === word) throw NotAllowed.of("word", "The other home has that word. Choose another.");
     await tx
       .update(matchSeat)
       .set({ word, yesAt: own.seat.yesAt ?? now })

@@ -19,12 +19,19 @@ export async function openFirst(token: string): Promise<void> {
 }
 
 const firstSchool = z.object({
-  school: z.string().trim().min(1, "Give the school's name.").max(100, "The school's name may have 100 letters."),
+  school: z
+    .string()
+    .trim()
+    .min(1, "Type the school's name.")
+    .max(100, "The school's name can have up to 100 characters."),
   zone: schoolZone,
-  name: z.string().trim().min(1, "Give your name.").max(60, "Your name may have 60 letters."),
-  email: z.email("This is not an e-mail address.").max(200, "The address may have 200 letters.").toLowerCase(),
-  password: z.string().max(500, "The password may have 500 characters."),
-  group: z.string().trim().min(1, "Name your first class.").max(40, "A class's name may have 40 letters."),
+  name: z.string().trim().min(1, "Type your name.").max(60, "Your name can have up to 60 characters."),
+  email: z
+    .email("This is not an e-mail address. It should look like name@school.example.")
+    .max(200, "The e-mail address can have up to 200 characters.")
+    .toLowerCase(),
+  password: z.string().max(500, "The password can have up to 500 characters."),
+  group: z.string().trim().min(1, "Name your first class.").max(40, "The class name can have up to 40 characters."),
 });
 
 /** Makes the first school with its first teacher and class. The link that led here works once: NotFound where somebody was quicker. */

@@ -39,7 +39,7 @@ const signInTurn = (kind: "address" | "machine" | "device", key: string) =>
     kind,
     key,
     HORIZON,
-    NotAllowed.of("password", "Many tries are waiting already. Wait half a minute, then try again."),
+    NotAllowed.of("password", "Too many people are signing in just now. Wait half a minute, then try again."),
   );
 /**
  * Waits for the turn of one more survey answer begun from a network address. NotAllowed where that address has begun very many within a few
@@ -50,7 +50,7 @@ export const surveyTurn = (machine: string): Promise<void> =>
     "survey",
     `survey ${sha256(machine)}`,
     SURVEY_HORIZON,
-    NotAllowed.of("answer", "Many surveys were begun from here just now. Wait a minute, then begin again."),
+    NotAllowed.of("answer", "Too many surveys were started from here just now. Wait a minute, then start again."),
   );
 const done = (key: string, forget: boolean) => systemRows(sql`select public.yard_sign_in_done(${key}, ${forget})`);
 
@@ -88,7 +88,7 @@ export async function signIn(
   );
   const teacher = rows[0];
   if (!(await passwordFits(password, teacher?.password_hash)) || !teacher)
-    throw NotAllowed.of("password", "This e-mail address and password do not belong together.");
+    throw NotAllowed.of("password", "This e-mail address and password do not match. Check both, then try again.");
   await done(key, true);
   if (!known) await done(caller, false);
   const token = randomBytes(32).toString("base64url");

@@ -1,4 +1,5 @@
 import { and, desc, eq, gt, isNull, sql } from "drizzle-orm";
+import type { Action } from "#core/actions/actions.ts";
 import type { Card } from "#core/compile/card.ts";
 import { bestOf, type Go, goesOf, standing } from "../assignments/goes.ts";
 import { matchedCards } from "../assignments/two-homes.ts";
@@ -15,6 +16,7 @@ const PATIENCE = 1500;
 export interface FamilyCard {
   id: string;
   title: string;
+  action: Action;
   minutes: number;
   /** For its small picture. */
   parts: Card["parts"];
@@ -67,6 +69,7 @@ export async function cardsFor(
         id: card.id,
         assignment,
         title: sql<string>`${cardVersion.compiled}->'activity'->>'title'`,
+        action: sql<Action>`${cardVersion.compiled}->'activity'->'aim'->>'action'`,
         minutes: sql<number>`(${cardVersion.compiled}->'activity'->>'minutes')::int`,
         parts: sql<Card["parts"]>`${cardVersion.compiled}->'parts'`,
         space: sql<Card["activity"]["space"]>`${cardVersion.compiled}->'activity'->'space'`,

@@ -9,12 +9,12 @@ interface Letter {
 }
 export const invitation = (a: Activity, name: string): Letter => ({
   subject: `${a.title}: a game for ${name} to play at home`,
-  body: `Hello,\n\n${name} has a new game: ${a.title}. It takes about ${a.minutes} minutes.\nOpen this private link on any phone or tablet. No account is needed:\n\n{link}\n\nPlease keep the link to your family.`,
+  body: `Hello,\n\n${name} has a new game: ${a.title}. It takes about ${a.minutes} minutes.\nOpen this private link on any phone or tablet. You don't need an account:\n\n{link}\n\nPlease keep the link to your family.`,
 });
 /** Who the other home is nobody is told: it shows a word that its child chooses, and the score. */
 export const challenge = (a: Activity, name: string): Letter => ({
-  subject: `${a.title}: a match for ${name} with another home`,
-  body: `Hello,\n\n${name} may play ${a.title} against a child in another home: each plays a whole game at home, and the better score wins.\nIt only counts once both families say yes. The other home sees a word that ${name} chooses, and the score, never a name.\nOpen this private link, and below the game "Play against another home":\n\n{link}\n\nPlease keep the link to your family.`,
+  subject: `${a.title}: ${name} can play a match with another home`,
+  body: `Hello,\n\n${name} can play ${a.title} against a child in another home. Each plays a whole game at home, and the better score wins.\nIt only counts once both families say yes. The other home sees a word that ${name} chooses and the score, never a name.\nOpen this private link, then press "Play against another home" below the game:\n\n{link}\n\nPlease keep the link to your family.`,
 });
 
 /** Puts a message with its private link into the outbox for each child. */

@@ -31,6 +31,7 @@ export interface Course {
 }
 export interface ChildGo extends Go {
   title: string;
+  action: Action;
   assignmentId: string;
 }
 export interface ChildCard {
@@ -115,6 +116,7 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
         opensAt: assignment.opensAt,
         // Of long documents only what the page shows.
         title: sql<string>`${revision.document}->>'title'`,
+        action: sql<Action>`${revision.document}->'aim'->>'action'`,
         criteria: sql<Activity["criteria"]>`${revision.document}->'criteria'`,
         week: sql<Activity["week"] | null>`${revision.document}->'week'`,
         changes: sql<ChildCard["changes"] | null>`${cardVersion.compiled}->'home'->'changes'`,
@@ -157,6 +159,7 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
         .map((g) => ({
           ...g,
           title: of.get(g.cardId)!.title,
+          action: of.get(g.cardId)!.action,
           assignmentId: of.get(g.cardId)!.assignmentId,
         }))
         .reverse(),

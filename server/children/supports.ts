@@ -9,7 +9,7 @@ import { NotAllowed } from "../problem.ts";
 import { ownChild } from "../school/classes.ts";
 
 const supportList = z
-  .array(z.enum(SUPPORT_IDS as [string, ...string[]], { error: "support: choose from the list" }))
+  .array(z.enum(SUPPORT_IDS as [string, ...string[]], { error: "Choose the support from the list." }))
   .max(SUPPORT_IDS.length);
 
 /** What one child needs, for every activity that has a use for it: kept with the child; its cards that nobody has begun are made anew. */

@@ -40,7 +40,7 @@ if (!read.success) {
     const { code, constraint_name: of } = ((e as Error).cause ?? e) as { code?: string; constraint_name?: string };
     if (code !== "23505") throw e;
     stop(
-      `${name}: ${of?.includes("teacher") ? "a teacher's e-mail address is there already" : "it is there already"}; nothing was added.`,
+      `${name}: ${of?.includes("teacher") ? "a teacher with this e-mail address already exists" : "it already exists"}; nothing was added.`,
     );
   } finally {
     await sql.end();

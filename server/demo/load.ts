@@ -231,7 +231,7 @@ async function load(owner: postgres.Sql): Promise<void> {
           { picture: "pic-feetLevel", text: "Both side by side" },
         ],
         right: 0,
-        explain: "With the other foot in front you can bend low, and your arm swings past your leg.",
+        explain: "With the other foot in front, you can bend low and swing your arm freely.",
       },
     },
   );

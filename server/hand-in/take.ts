@@ -74,7 +74,7 @@ export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Dat
       })
       .onConflictDoNothing();
     const [kept] = await tx.select().from(play).where(eq(play.id, sent.play));
-    if (!kept || kept.cardId !== sent.card) throw NotAllowed.of("play", "play: this go belongs to another card");
+    if (!kept || kept.cardId !== sent.card) throw NotAllowed.of("play", "This go belongs to another card.");
 
     const receipt: Receipt = { play: sent.play, kept: [], conflicts: [], result: null };
     await takeEvents(tx, link.schoolId, sent, receipt, now);
@@ -97,7 +97,9 @@ export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Dat
 /** The card has taken as many goes today as it may; the next can be sent after so many seconds. */
 export class TooManyGoes extends Error {
   constructor(readonly seconds: number) {
-    super(`This game takes ${MAX_GOES_A_DAY} goes a day. This one is kept on your device, and is sent tomorrow.`);
+    super(
+      `This game takes ${MAX_GOES_A_DAY} goes a day. This go is saved on your device and will be handed in tomorrow.`,
+    );
   }
 }
 /** Refuses another go of a card beyond the most of a day; a go that was begun is always gone on with. */

@@ -225,7 +225,7 @@ async function noteFor(tx: Tx, classId: string, homeId: string, name: string, fa
   if (one) await tx.update(child).set({ familyNote }).where(eq(child.id, one.id));
 }
 
-const typedName = z.string().trim().max(30, "name must be 30 letters or fewer");
+const typedName = z.string().trim().max(30, "The name can have up to 30 characters.");
 export function saveAnswer(
   to: OpenClassLink,
   id: string,

@@ -39,7 +39,9 @@ export function askFamilies(who: SignedIn, classId: string, which: "invite" | "r
 function surveyInvitation(name: string, which: "invite" | "remind"): { subject: string; body: string } {
   return {
     subject:
-      which === "invite" ? `What does ${name} have at home? Two minutes` : `Two minutes would help ${name}'s games fit`,
-    body: `Hello,\n\nGames for ${name} can use what your home has: tap what is there, and how much room you have.\nIt takes two minutes, everything may be left out, and you can change it later:\n\n{survey}\n\nPlease keep the link to your family.`,
+      which === "invite"
+        ? `What does ${name} have at home? It takes two minutes`
+        : `Two minutes would help ${name}'s games fit your home`,
+    body: `Hello,\n\nGames for ${name} can use what you have at home. Tap what is there, and tell us how much room you have.\nIt takes two minutes. You can leave anything out, and change it later:\n\n{survey}\n\nPlease keep the link to your family.`,
   };
 }

@@ -137,12 +137,12 @@ describe("roster and homes from a file", () => {
 
   it.each([
     ["Swan class,Ada,7,H,,,,,,,,,,,,,", 'class "Swan class" is not one of yours (Heron class, Otter class)'],
-    ["Heron class,,7,H,,,,,,,,,,,,,", "child must not be empty"],
+    ["Heron class,,7,H,,,,,,,,,,,,,", "Give the child's name."],
     ["Heron class,Ada,seven,H,,,,,,,,,,,,,", "age must be a number"],
-    ["Heron class,Ada,3,H,,,,,,,,,,,,,", "age must be 4 or more"],
-    ["Heron class,Ada,7.5,H,,,,,,,,,,,,,", "age must be whole years"],
+    ["Heron class,Ada,3,H,,,,,,,,,,,,,", "The age must be 4 or more."],
+    ["Heron class,Ada,7.5,H,,,,,,,,,,,,,", "The age must be in whole years."],
     ["Heron class,Ada,7,H,maybe,,,,,,,,,,,,", 'left_handed must be yes or no, not "maybe"'],
-    ["Heron class,Ada,7,H,,9,,,,,,,,,,,", "step_m must be 1.2 or less"],
+    ["Heron class,Ada,7,H,,9,,,,,,,,,,,", "step_m must be at most 1.2."],
     ["Heron class,Ada,7,H,,,attic,4,3,carpet,yes,,,,,,", "space must be one of"],
     ["Heron class,Ada,7,H,,,room,-4,3,carpet,yes,,,,,,", "length must be 0.5 m or more"],
     ["Heron class,Ada,7,H,,,room,4,,carpet,yes,,,,,,", "width must be a number of metres"],
@@ -153,7 +153,7 @@ describe("roster and homes from a file", () => {
     ["Heron class,Ada,7,H,,,,,,,,,,,,bucket 1; bucket 2,", '"bucket" is named twice'],
     ["Heron class,Ada,7,H,,,,,,,,,,,,bucket 0,", "how many must be 1 or more"],
     ["Heron class,Ada,7,H,,,,,,,,,,,,bucket 1.5,", "how many must be a whole number"],
-    ["Heron class,Ada,7,H,,,,,,,,,,,,,,,extra", "the row has more cells than there are columns"],
+    ["Heron class,Ada,7,H,,,,,,,,,,,,,,,extra", "This row has more cells than there are columns."],
   ])("names the line and what is wrong: %s", (row, reason) => {
     expect(reasons(row)).toHaveLength(1);
     expect(reasons(row)[0]).toContain(`2: `);

@@ -123,27 +123,27 @@ export function shortName(name: string): string | null {
 }
 
 const row = z.object({
-  name: z.string().min(1, "child must not be empty").max(30, "child must be 30 letters or fewer"),
+  name: z.string().min(1, "Give the child's name.").max(30, "The child's name can have up to 30 characters."),
   age: z
-    .number({ error: "age must be a number of years" })
-    .int("age must be whole years")
-    .min(4, "age must be 4 or more")
-    .max(15, "age must be 15 or less"),
-  home: z.string().max(60, "home must be 60 letters or fewer"),
+    .number({ error: "The age must be a number of years." })
+    .int("The age must be in whole years.")
+    .min(4, "The age must be 4 or more.")
+    .max(15, "The age must be 15 or less."),
+  home: z.string().max(60, "The home's name can have up to 60 characters."),
   step: z
-    .number({ error: "step_m must be a number of metres" })
-    .min(0.2, "step_m must be 0.2 or more")
-    .max(1.2, "step_m must be 1.2 or less")
+    .number({ error: "step_m must be a number of metres, for example 0.55." })
+    .min(0.2, "step_m must be at least 0.2.")
+    .max(1.2, "step_m must be at most 1.2.")
     .nullable()
     .optional(),
-  support: z.string().max(LONGEST_SUPPORT, `support must be ${LONGEST_SUPPORT} letters or fewer`).optional(),
+  support: z.string().max(LONGEST_SUPPORT, `The support note can have up to ${LONGEST_SUPPORT} characters.`).optional(),
   answers: homeAnswers.partial(),
 });
 
 const yesNo = (text: string, column: string): boolean => {
   if (text === "" || text === "no") return false;
   if (text === "yes") return true;
-  throw new Error(`${column} must be yes or no, not "${text}"`);
+  throw new Error(`${column} must be yes or no, not "${text}".`);
 };
 const numberIn = (text: string): number | undefined => (text === "" ? undefined : Number(text.replace(",", ".")));
 
@@ -161,10 +161,11 @@ function thingsIn(text: string, known: (id: string) => boolean): Record<string, 
   for (const part of text.split(";").map((p) => p.trim())) {
     if (part === "") continue;
     const m = /^(\S+)\s+(\S+)$/.exec(part);
-    if (!m) throw new Error(`things: "${part}" must be a thing and how many, for example: bucket 1; sock 8`);
+    if (!m)
+      throw new Error(`Items: "${part}" is not clear. Write each item and how many, for example: bucket 1; sock 8.`);
     const [, id, n] = m as unknown as [string, string, string];
-    if (!known(id)) throw new Error(`things: "${id}" is not in your school's list`);
-    if (id in out) throw new Error(`things: "${id}" is named twice`);
+    if (!known(id)) throw new Error(`Items: "${id}" is not in your school's list.`);
+    if (id in out) throw new Error(`Items: "${id}" is named twice.`);
     out[id] = Number(n);
   }
   return out;
@@ -195,7 +196,7 @@ function spaceIn(cell: Cell): HomeSpace | null {
 const anId = z.uuid();
 function idIn(text: string, column: string): string {
   if (text !== "" && !anId.safeParse(text).success)
-    throw new Error(`${column} must be as in an exported file, or empty`);
+    throw new Error(`${column} must be as in an exported file, or empty.`);
   return text;
 }
 
@@ -211,7 +212,7 @@ export function readHomes(
   { shorten = false }: { shorten?: boolean } = {},
 ): ReadCsv {
   if (text.length > LONGEST_FILE)
-    throw NotAllowed.of("file", `the file has ${text.length} letters; ${LONGEST_FILE} are allowed`);
+    throw NotAllowed.of("file", `This file is too long: ${text.length} characters. Up to ${LONGEST_FILE} are allowed.`);
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ""), {
     header: true,
     skipEmptyLines: "greedy",
@@ -220,14 +221,18 @@ export function readHomes(
   const columns = parsed.meta.fields ?? [];
   const missing = MUST.filter((c) => !columns.includes(c));
   const strange = columns.filter((c) => !(HOME_COLUMNS as readonly string[]).includes(c));
-  if (missing.length > 0) throw NotAllowed.of("file", `the file lacks the column ${missing.join(", ")}`);
+  if (missing.length > 0)
+    throw NotAllowed.of(
+      "file",
+      `This file has no column called ${missing.join(", ")}. Add it, then choose the file again.`,
+    );
   if (strange.length > 0)
     throw NotAllowed.of(
       "file",
-      `the column "${strange.join('", "')}" is not known; allowed are ${HOME_COLUMNS.join(", ")}`,
+      `This file has a column we don't know: "${strange.join('", "')}". These columns are allowed: ${HOME_COLUMNS.join(", ")}.`,
     );
   if (parsed.data.length > MOST_ROWS)
-    throw NotAllowed.of("file", `the file has ${parsed.data.length} rows; ${MOST_ROWS} are allowed`);
+    throw NotAllowed.of("file", `This file is too long: ${parsed.data.length} rows. Up to ${MOST_ROWS} are allowed.`);
   const good: GoodRow[] = [];
   const bad: BadRow[] = [];
   const full: ReadCsv["full"] = [];
@@ -242,15 +247,15 @@ export function readHomes(
     };
     try {
       if (parsed.errors.some((e) => e.row === i && e.code === "TooManyFields"))
-        throw new Error("the row has more cells than there are columns");
+        throw new Error("This row has more cells than there are columns.");
       const className = classes.find((c) => c.toLowerCase() === cell("class").toLowerCase());
-      if (!className) throw new Error(`class "${cell("class")}" is not one of yours (${classes.join(", ")})`);
+      if (!className) throw new Error(`"${cell("class")}" is not one of your classes (${classes.join(", ")}).`);
       const has = (c: (typeof HOME_COLUMNS)[number]) => columns.includes(c);
       const space = has("space") ? spaceIn(cell) : undefined;
       const short = shortName(cell("child"));
       if (short) full.push({ line, from: cell("child"), to: short });
       if (short && !shorten)
-        throw new Error(`"${cell("child")}" looks like a full name: write ${short}, or say yes to shortening names`);
+        throw new Error(`"${cell("child")}" looks like a full name. Write ${short}, or choose to shorten names.`);
       const read = row.safeParse({
         name: short ?? cell("child"),
         age: numberIn(cell("age")),
@@ -269,7 +274,7 @@ export function readHomes(
       const d = read.data;
       const [childId, homeId] = [idIn(cell("child_id"), "child_id"), idIn(cell("home_id"), "home_id")];
       if (d.home === "" && homeId === "" && (d.answers.kit || d.answers.space || d.answers.players))
-        throw new Error("home must not be empty where the row says what is there");
+        throw new Error("Name the home, because this row says what is in it.");
       const facts = {
         ...(has("left_handed") && { leftHanded: yesNo(cell("left_handed"), "left_handed") }),
         ...(d.step !== undefined && { step: d.step }),
@@ -278,10 +283,11 @@ export function readHomes(
       const who = childId || `${className}|${d.name.toLowerCase()}`;
       const key = `${who}|${homeId || d.home.toLowerCase()}`;
       const before = seen.get(key);
-      if (before) throw new Error(`the same child and home as in line ${before}`);
+      if (before) throw new Error(`This is the same child and home as in row ${before}.`);
       const same = told.get(who);
       const says = JSON.stringify([className, d.name, d.age, facts]);
-      if (same && same.says !== says) throw new Error(`line ${same.line} says something else of the same child`);
+      if (same && same.says !== says)
+        throw new Error(`Row ${same.line} says something different about the same child.`);
       seen.set(key, line);
       told.set(who, { line, says });
       good.push({

@@ -16,17 +16,17 @@ import { addHome, checked, homeIdFor, homeLabel, keep, note, oneByOne, room } fr
 const { child, childHome } = schema;
 
 const childFacts = z.strictObject({
-  name: z.string().trim().min(1, "name must not be empty").max(30, "name must be 30 letters or fewer"),
+  name: z.string().trim().min(1, "Give a name.").max(30, "The name can have up to 30 characters."),
   age: z
-    .number({ error: "age must be a number of years" })
-    .int("age must be whole years")
-    .min(4, "age must be 4 or more")
-    .max(15, "age must be 15 or less"),
+    .number({ error: "The age must be a number of years." })
+    .int("The age must be in whole years.")
+    .min(4, "The age must be 4 or more.")
+    .max(15, "The age must be 15 or less."),
   leftHanded: z.boolean(),
   step: z
-    .number({ error: "step must be a number of metres" })
-    .min(SHORTEST_STEP, `step must be ${SHORTEST_STEP} m or more`)
-    .max(LONGEST_STEP, `step must be ${LONGEST_STEP} m or less`)
+    .number({ error: "The step length must be a number of metres." })
+    .min(SHORTEST_STEP, `The step length must be ${SHORTEST_STEP} m or more.`)
+    .max(LONGEST_STEP, `The step length must be ${LONGEST_STEP} m or less.`)
     .nullable(),
   support: note.optional(),
 });
@@ -37,14 +37,14 @@ export function addChild(who: SignedIn, classId: string, given: unknown): Promis
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
   const { name, age } = read.data;
   const short = shortName(name);
-  if (short) throw NotAllowed.of("name", `name: this looks like a full name: write ${short}`);
+  if (short) throw NotAllowed.of("name", `This looks like a full name. Write ${short} instead.`);
   return inSchool(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
     // One by one, so that nobody is added twice at once.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
     const children = await tx.select({ name: child.name }).from(child).where(eq(child.classId, classId));
     if (children.some((k) => k.name.toLowerCase() === name.toLowerCase()))
-      throw NotAllowed.of("name", `name: ${name} is in this class already; another initial tells them apart`);
+      throw NotAllowed.of("name", `There is already a ${name} in this class. Use another initial to tell them apart.`);
     const [made] = await tx
       .insert(child)
       .values({ schoolId: who.schoolId, classId, name, age, leftHanded: false })
@@ -102,7 +102,7 @@ export function addHomeFor(
     await ownChild(tx, who, of.sharedWith);
     const [first] = (await homesOf(tx, [of.sharedWith])).get(of.sharedWith)!;
     if (first && room(mine, first.id) === "known") return;
-    if (!first) throw NotAllowed.of("sharedWith", "home: that child has no home yet");
+    if (!first) throw NotAllowed.of("sharedWith", "That child has no home yet. Add one first.");
     // A home of its own that nobody ever said anything about is only a place-holder.
     for (const h of mine)
       if (h.kit === null && h.space === null && h.answeredAt === null) await leave(tx, childId, h.id);
@@ -115,7 +115,7 @@ export function leaveHome(who: SignedIn, childId: string, homeId: string): Promi
     await ownChild(tx, who, childId);
     const mine = (await homesOf(tx, [childId])).get(childId)!;
     if (!mine.some((h) => h.id === homeId)) throw new NotFound("home");
-    if (mine.length < 2) throw NotAllowed.of("home", "home: a child keeps one home; edit it instead");
+    if (mine.length < 2) throw NotAllowed.of("home", "Each child keeps at least one home. Edit this one instead.");
     await leave(tx, childId, homeId);
     await askFor(tx, who.schoolId, "cards", [childId]);
   });

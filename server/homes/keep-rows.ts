@@ -90,13 +90,13 @@ async function plan(
       ? children.filter((k) => k.id === r.childId)
       : children.filter((k) => k.classId === classId && k.name.toLowerCase() === r.child.toLowerCase());
     if (r.childId && known.length === 0) {
-      bad.push({ line: r.line, reason: "child_id is not one of your children: leave it empty for a new child" });
+      bad.push({ line: r.line, reason: "child_id is not one of your children. Leave it empty for a new child." });
       continue;
     }
     if (known.length > 1) {
       bad.push({
         line: r.line,
-        reason: `${known.length} children of ${r.className} are called ${r.child}: give the child_id`,
+        reason: `${known.length} children in ${r.className} are called ${r.child}. Give the child_id.`,
       });
       continue;
     }
@@ -110,7 +110,7 @@ async function plan(
     if (r.homeId) {
       at = everyHome.get(r.homeId);
       if (!at) {
-        bad.push({ line: r.line, reason: "home_id is not a home of your classes: leave it empty for a new home" });
+        bad.push({ line: r.line, reason: "home_id is not a home in your classes. Leave it empty for a new home." });
         continue;
       }
     } else if (label !== "") {

@@ -11,10 +11,7 @@ import { childrenOf } from "./homes-of.ts";
 const { child, childHome, home } = schema;
 
 /** A note about one child, the teacher's or the family's. */
-export const note = z
-  .string()
-  .trim()
-  .max(LONGEST_SUPPORT, `anything to know must be ${LONGEST_SUPPORT} letters or fewer`);
+export const note = z.string().trim().max(LONGEST_SUPPORT, `This note can have up to ${LONGEST_SUPPORT} characters.`);
 /** Answers, whole or in part; what is not named stays as it is. */
 export const someAnswers = homeAnswers.partial().extend({ familyNote: note.optional() }).strict();
 export type SomeAnswers = z.infer<typeof someAnswers>;
@@ -58,7 +55,7 @@ export const homeIdFor = (childId: string, order: string): string => idFrom(`hom
 /** A new home for a child, about which nothing is known yet. NotAllowed where the id is taken: a home that exists is joined by invitation only. */
 export async function addHome(tx: Tx, schoolId: string, childId: string, label: string, id: string): Promise<string> {
   const made = await tx.insert(home).values({ id, schoolId, label }).onConflictDoNothing().returning({ id: home.id });
-  if (made.length === 0) throw NotAllowed.of("home", "This home could not be added. Load the page again, then add it.");
+  if (made.length === 0) throw NotAllowed.of("home", "The home could not be added. Load the page again, then add it.");
   await tx.insert(childHome).values({ schoolId, childId, homeId: id }).onConflictDoNothing();
   return id;
 }
@@ -69,7 +66,7 @@ export async function oneByOne(tx: Tx, childId: string): Promise<void> {
 /** Refuses another home beyond the most; the same one asked for again is known by its id. */
 export function room(homes: readonly { id: string }[], id: string | null): "known" | "room" {
   if (homes.some((h) => h.id === id)) return "known";
-  if (homes.length >= MOST_HOMES) throw NotAllowed.of("home", `home: at most ${MOST_HOMES} homes for one child`);
+  if (homes.length >= MOST_HOMES) throw NotAllowed.of("home", `A child can have at most ${MOST_HOMES} homes.`);
   return "room";
 }
 /** A child lives in so many homes at most. */

@@ -12,11 +12,11 @@ const { child } = schema;
 const measured = z
   .strictObject({
     steps: z
-      .number({ error: "steps must be a number" })
-      .int("steps must be a whole number")
-      .min(1, "steps must be 1 or more")
-      .max(MOST_COUNTED, `steps must be ${MOST_COUNTED} or fewer`),
-    metres: z.number({ error: "length must be a number" }).positive("length must be more than 0"),
+      .number({ error: "The number of steps must be a number." })
+      .int("The number of steps must be a whole number.")
+      .min(1, "The number of steps must be 1 or more.")
+      .max(MOST_COUNTED, `The number of steps must be ${MOST_COUNTED} or fewer.`),
+    metres: z.number({ error: "The length must be a number." }).positive("The length must be more than 0."),
   })
   .superRefine(({ steps, metres }, ctx) => {
     const step = metres / steps;
@@ -24,7 +24,7 @@ const measured = z
       ctx.addIssue({
         code: "custom",
         path: ["metres"],
-        message: `one step would be ${step.toFixed(2)} m: it is between ${SHORTEST_STEP} and ${LONGEST_STEP} m, so check both numbers`,
+        message: `That makes each step ${step.toFixed(2)} m. A step is between ${SHORTEST_STEP} and ${LONGEST_STEP} m, so check both numbers.`,
       });
   });
 

@@ -22,13 +22,12 @@ export function saveExercise(who: SignedIn, given: unknown, adding: boolean): Pr
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
   const e = read.data;
   const word = e.thing === null ? null : neverIn(e.thing);
-  if (word) throw NotAllowed.of("thing", `thing says "${word}": that is never played with`);
+  if (word) throw NotAllowed.of("thing", `The item says "${word}", which children never play with.`);
   return inSchool(who.schoolId, async (tx) => {
     const all = (await tx.select().from(schoolExercise)).map((r) => r.exercise).filter((x) => adding || x.id !== e.id);
-    if (exerciseNamed(e.name, all))
-      throw NotAllowed.of("name", `name: there is already an exercise called "${e.name}"`);
+    if (exerciseNamed(e.name, all)) throw NotAllowed.of("name", `There is already an exercise called "${e.name}".`);
     if (all.length >= MOST_OWN_EXERCISES)
-      throw NotAllowed.of("name", `a school keeps at most ${MOST_OWN_EXERCISES} exercises of its own`);
+      throw NotAllowed.of("name", `A school can have at most ${MOST_OWN_EXERCISES} exercises of its own.`);
     await tx
       .insert(schoolExercise)
       .values({ schoolId: who.schoolId, id: e.id, exercise: e })

@@ -31,10 +31,10 @@ function checked(given: unknown): Item {
   if (word)
     throw NotAllowed.of(
       "name",
-      `name says "${word}": glass, cans under pressure, cleaning things, medicine and blades are never played with`,
+      `The name says "${word}". Glass, pressurised cans, cleaning products, medicine and blades are never offered.`,
     );
   const known = catalogueItem(read.data.id);
-  if (!known && read.data.name === "") throw NotAllowed.of("name", "name must not be empty: it is a thing of your own");
+  if (!known && read.data.name === "") throw NotAllowed.of("name", "Give your item a name.");
   return { ...read.data, always: known?.always ?? false, made: read.data.made ?? known?.made ?? null };
 }
 
@@ -48,7 +48,7 @@ async function put(tx: Tx, who: SignedIn, items: readonly Item[]): Promise<void>
     .select({ n: sql<number>`count(*)::int` })
     .from(schoolItem)
     .where(sql`${schoolItem.item} is not null`);
-  if (n > MOST_OWN_ITEMS) throw NotAllowed.of("items", `items: a school keeps at most ${MOST_OWN_ITEMS} of its own`);
+  if (n > MOST_OWN_ITEMS) throw NotAllowed.of("items", `A school can have at most ${MOST_OWN_ITEMS} items of its own.`);
 }
 
 /** Adds a thing, or changes one. `adding`: the id must be free. */
@@ -58,7 +58,7 @@ export function saveItem(who: SignedIn, given: unknown, adding: boolean): Promis
     if (adding) {
       const { own } = await schoolItemsOf(tx);
       if (catalogueItem(item.id) || own.some((i) => i.id === item.id))
-        throw NotAllowed.of("id", `id: there is already a thing called "${item.id}"`);
+        throw NotAllowed.of("id", `There is already an item called "${item.id}".`);
     }
     await put(tx, who, [item]);
   });
@@ -200,7 +200,7 @@ export function readItemsCsv(text: string): unknown[] {
   const columns = parsed.meta.fields ?? [];
   const missing = ITEM_COLUMNS.filter((c) => !columns.includes(c) && !MAY_BE_AWAY.has(c));
   const strange = columns.filter((c) => !(ITEM_COLUMNS as readonly string[]).includes(c));
-  if (missing.length > 0) throw NotAllowed.of("file", `the file lacks the columns ${missing.join(", ")}`);
-  if (strange.length > 0) throw NotAllowed.of("file", `the columns ${strange.join(", ")} are not known`);
+  if (missing.length > 0) throw NotAllowed.of("file", `This file has no columns called ${missing.join(", ")}.`);
+  if (strange.length > 0) throw NotAllowed.of("file", `This file has columns we don't know: ${strange.join(", ")}.`);
   return parsed.data.map(rowToItem);
 }

@@ -93,7 +93,7 @@ export function rim({ closing }: { closing: () => boolean }): RequestHandler {
       if (busy[kind] >= MAX_AT_ONCE[kind]) {
         const seconds = randomInt(RETRY.least, RETRY.most + 1);
         // A browser asks again by itself.
-        return refuse(res, 503, "Many people are here just now. Try again in a moment.", {
+        return refuse(res, 503, "Too many people are here just now. Try again in a moment.", {
           "Retry-After": String(seconds),
           ...(req.method === "GET" && { Refresh: String(seconds) }),
         });
@@ -101,14 +101,16 @@ export function rim({ closing }: { closing: () => boolean }): RequestHandler {
       busy[kind]++;
       res.on("close", () => busy[kind]--);
     }
-    if (!METHODS.has(req.method)) return refuse(res, 405, "This is not done here.", { Allow: [...METHODS].join(", ") });
+    if (!METHODS.has(req.method))
+      return refuse(res, 405, "This address does not accept that.", { Allow: [...METHODS].join(", ") });
     if (req.headers["transfer-encoding"] !== undefined)
       return refuse(res, 411, "Say how long this is (Content-Length).");
     const length = Number(req.get("content-length") ?? 0);
-    if (!(length <= LARGEST_BODY)) return refuse(res, 413, `This is too large: ${LARGEST_BODY} bytes are allowed.`);
+    if (!(length <= LARGEST_BODY))
+      return refuse(res, 413, `This is too large. Up to ${LARGEST_BODY} bytes are allowed.`);
 
     const own = originOf(req);
-    if (!own) return refuse(res, 400, "This address cannot be understood.");
+    if (!own) return refuse(res, 400, "This address is not valid.");
     // The absolute form of a request line (`GET http://host/path`) is for proxies: of our own host it means the path, of any other it is refused.
     if (!req.url.startsWith("/")) {
       const path = pathOn(own, req.url);
@@ -127,10 +129,10 @@ export function rim({ closing }: { closing: () => boolean }): RequestHandler {
       // Addresses that cannot be decoded lead nowhere.
       decodeURI(new URL(req.originalUrl, own).pathname);
     } catch {
-      return refuse(res, 400, "This address cannot be understood.");
+      return refuse(res, 400, "This address is not valid.");
     }
     if (req.method === "POST" && !fromOurs(req, own))
-      return refuse(res, 403, "This was sent from a page of another site, so nothing was changed.");
+      return refuse(res, 403, "This came from a page of another site, so nothing has changed.");
     inScope({ id, caller, known: new Map() }, next);
   };
 }

@@ -1,10 +1,10 @@
 /** Sentences of this game alone; they come with it. */
 export const words = {
   "bands.send":
-    "{verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} piece {piece, number} of {of, number}.",
+    "{verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Play}} piece {piece, number} of {of, number}.",
   "bands.last":
-    "{verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Send}} your last piece.",
-  "bands.block": "Place a blocker now, or not.",
+    "{verb, select, roll {Roll} slide {Slide} throw {Throw} bowl {Bowl} push {Push} kick {Kick} hit {Hit} other {Play}} your last piece.",
+  "bands.block": "Place a blocker now, or skip it.",
   "bands.settle": "All pieces are down. Count the round.",
   "bands.end.total": "{total, plural, one {# point} other {# points}} reached!",
   "bands.end.rounds": "{rounds, plural, one {# round} other {# rounds}} played.",

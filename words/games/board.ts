@@ -1,22 +1,22 @@
 /** Sentences of this game alone; they come with it. */
 export const words = {
-  "board.thing": "Say with what.",
+  "board.thing": "Say what you will use.",
   "board.free":
-    "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} any one you like.",
-  "board.way": "How will you send it?",
-  "board.call": "Which one will it be? Say it first.",
+    "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Aim at}} any target you like.",
+  "board.way": "How will you do it?",
+  "board.call": "Which target? Say it first.",
   "board.at":
-    "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} the {label}.",
-  "board.spot": "Which line will you send from?",
+    "{verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Aim at}} the {label}.",
+  "board.spot": "Which line will you use?",
   "board.from":
-    "Line {spot, number}. {verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} the {label}.",
+    "Line {spot, number}. {verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Aim at}} the {label}.",
   "board.end": "The go is over.",
-  "board.end.full": "Each one has counted!",
+  "board.end.full": "Every target has counted!",
   "board.summary.targets":
-    "{count, plural, one {# target} other {# targets}} for points{sends, plural, =0 {} one {, # send} other {, # sends}}",
+    "{count, plural, one {# target} other {# targets}} for points{sends, plural, =0 {} one {, # {one}} other {, # {many}}}",
   "board.summary.spots":
-    "{count, plural, one {# line} other {# lines}} for points{sends, plural, =0 {} one {, # send} other {, # sends}}",
-  "refused.usedUp": "That one has counted already.",
-  "refused.callFirst": "Say first which one it will be.",
+    "{count, plural, one {# line} other {# lines}} for points{sends, plural, =0 {} one {, # {one}} other {, # {many}}}",
+  "refused.usedUp": "That target has counted already.",
+  "refused.callFirst": "Say which target first.",
   "refused.spotFirst": "Choose your line first.",
 };

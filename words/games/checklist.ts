@@ -15,5 +15,5 @@ export const words = {
   "refused.taskFirst": "Choose a task first.",
   "refused.taskDone": "That task is done already.",
   "refused.unknownTask": "There is no such task.",
-  "refused.inOrder": "One by one, in the order of the list.",
+  "refused.inOrder": "Do them in the order listed.",
 };

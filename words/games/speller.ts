@@ -1,7 +1,7 @@
 /** Sentences of this game alone; they come with it. */
 export const words = {
   "speller.letter":
-    "Word {word, number} of {words, number}. {verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Send it at}} {sign}.",
+    "Word {word, number} of {words, number}. {verb, select, roll {Roll it at} slide {Slide it at} throw {Throw it at} bowl {Bowl it at} push {Push it at} kick {Kick it at} hit {Hit it at} other {Aim at}} {sign}.",
   "speller.write": "Word {word, number} of {words, number}: write it down.",
   "speller.letter.walk": "Word {word, number} of {words, number}. Walk to {sign}.",
   "speller.letter.hop": "Word {word, number} of {words, number}. Hop to {sign}.",
@@ -15,6 +15,6 @@ export const words = {
   "speller.end": "The go is over.",
   "speller.end.all": "All words are spelled!",
   "speller.summary":
-    "{words, plural, one {# word} other {# words}}{sends, plural, =0 {} one {, # send} other {, # sends}}",
-  "refused.cardDown": "That card lies down already.",
+    "{words, plural, one {# word} other {# words}}{sends, plural, =0 {} one {, # {one}} other {, # {many}}}",
+  "refused.cardDown": "That card is down already.",
 };

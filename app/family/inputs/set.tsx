@@ -3,6 +3,7 @@ import type { AskOf } from "#core/asks/ask.ts";
 import type { AnyPattern } from "#core/contract/contract.ts";
 import { loadPattern } from "#core/patterns/load.ts";
 import { say } from "#words/say.ts";
+import { attemptWords } from "#words/verbs.ts";
 import { choosable, FamilySet } from "../family-set.tsx";
 import type { InputProps } from "./input.ts";
 
@@ -25,6 +26,7 @@ export function SetPanel({
         <FamilySet
           list={choosable(activity, pattern)}
           now={ask.now}
+          attempt={attemptWords(activity.aim.action)}
           step={data.card.step}
           set={(field, value) => act({ kind: "set", field, value })}
         />

@@ -93,7 +93,7 @@ describe("Bands", () => {
     expect(order).toEqual([0, 1, 2, 3, 0]);
   });
 
-  it("sends piece by piece, or all of a side at once", () => {
+  it("sends one piece each in turn, or all of a side at once", () => {
     const who = (order: BandsParams["order"], script: string) =>
       bands.turn(play(params({ order }), script, "against", 2)).player;
     expect(["", "1", "1 1", "1 1 1"].map((x) => who("piece", x))).toEqual([0, 1, 0, 1]);
@@ -171,7 +171,7 @@ describe("Bands", () => {
   it.each([
     [{ lines: [1, 1.05], points: [3] }, "bands overlap: line 2 (1.05 m) must be at least 0.1 m beyond line 1 (1 m)"],
     [{ points: [1, 2] }, "5 lines make 4 bands: give as many points"],
-    [{ finish: finish({}) }, "finish needs a number of rounds, a total, or both"],
+    [{ finish: finish({}) }, "the game needs a number of rounds, a score to reach, or both"],
     [{ finish: finish({ total: 5, exact: true, dropTo: 5 }) }, "dropTo must be below the total (5)"],
     [{ pieces: 0 }, "pieces must be 1 or more"],
     [{ lines: [-1, 2, 3, 4, 5] }, "line must be 0.3 m or more"],

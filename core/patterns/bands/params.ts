@@ -67,15 +67,19 @@ export const bandsParams = z
       ctx.addIssue({
         code: "custom",
         path: ["points"],
-        message: `${p.lines.length} lines make ${p.lines.length - 1} bands: give as many points`,
+        message: `${p.lines.length} lines make ${p.lines.length - 1} bands. Give points for each.`,
       });
     if (p.finish.rounds === null && p.finish.total === null)
-      ctx.addIssue({ code: "custom", path: ["finish"], message: "finish needs a number of rounds, a total, or both" });
+      ctx.addIssue({
+        code: "custom",
+        path: ["finish"],
+        message: "the game needs a number of rounds, a score to reach, or both",
+      });
     if (p.finish.dropTo !== null && p.finish.total !== null && p.finish.dropTo >= p.finish.total)
       ctx.addIssue({
         code: "custom",
         path: ["finish", "dropTo"],
-        message: `dropTo must be below the total (${p.finish.total})`,
+        message: `the score to drop to must be below ${p.finish.total}, the score to reach`,
       });
   });
 export type BandsParams = z.infer<typeof bandsParams>;

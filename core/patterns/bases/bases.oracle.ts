@@ -15,8 +15,8 @@ export function tellBases(p: BasesParams, match: Match, setup: Setup, events: re
       : [everybody.filter((i) => i % 2 === 0), everybody.filter((i) => i % 2 === 1)];
   const board = queues.map(() => 0);
   const home = p.bases + 1;
-  /** Farthest first; a ghost is "ghost". */
-  let circuit: { who: number | "ghost"; at: number }[] = [];
+  /** Farthest first; an invisible runner is "invisible". */
+  let circuit: { who: number | "invisible"; at: number }[] = [];
   let batting = 0;
   let inning = 1;
   let gone = 0;
@@ -76,9 +76,9 @@ export function tellBases(p: BasesParams, match: Match, setup: Setup, events: re
     if (bell !== null && e.at > bell) return false;
     if (e.kind === "choose") {
       if (!p.waiting || e.of !== "waiting") return false;
-      const c = circuit.find((x, i) => `r${i + 1}` === e.pick && x.who !== "ghost");
+      const c = circuit.find((x, i) => `r${i + 1}` === e.pick && x.who !== "invisible");
       if (!c) return false;
-      c.who = "ghost";
+      c.who = "invisible";
       return true;
     }
     const bats = next();
@@ -106,7 +106,7 @@ export function tellBases(p: BasesParams, match: Match, setup: Setup, events: re
       settle();
       return true;
     }
-    const people = [...circuit, { who: bats as number | "ghost", at: 0 }];
+    const people = [...circuit, { who: bats as number | "invisible", at: 0 }];
     if (e.reached?.length !== people.length) return false;
     const out = e.out ?? [];
     if (out.length > 0 && !p.outs.includes("tagged") && !p.outs.includes("first")) return false;
@@ -115,11 +115,11 @@ export function tellBases(p: BasesParams, match: Match, setup: Setup, events: re
     const free = (below: number) => [...Array(below - 1).keys()].some((b) => !circuit.some((c) => c.at === b + 1));
     const touchOnly = !p.outs.includes("tagged");
     if (touchOnly && people.some((c, i) => c.at > 0 && out.includes(i) && free(c.at))) return false;
-    if (people.some((c, i) => c.who === "ghost" && out.includes(i) && free(c.at))) return false;
+    if (people.some((c, i) => c.who === "invisible" && out.includes(i) && free(c.at))) return false;
     const batted = e.reached[people.length - 1]!;
     const after: typeof circuit = [];
     for (const [i, c] of people.entries()) {
-      const to = c.who === "ghost" ? Math.min(home, c.at + batted) : e.reached[i]!;
+      const to = c.who === "invisible" ? Math.min(home, c.at + batted) : e.reached[i]!;
       if (out.includes(i)) continue;
       if (to === home) board[batting]!++;
       else if (to > 0) after.push({ who: c.who, at: to });

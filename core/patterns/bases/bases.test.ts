@@ -136,7 +136,7 @@ describe("Bases", () => {
     });
     expect(view(bell)).toMatchObject({ side: 1, asks: [{ kind: "ready" }] });
   });
-  it("there and back counts trips", () => {
+  it("passes there and back counts trips", () => {
     const p = begin({ bases: 1, trips: true, innings: 1, turn: { by: "batters", outs: 3, batters: 2 } }, ALONE);
     const end = take(p, { kind: "total", n: 3 }, { kind: "total", n: 2 });
     expect(view(end).score[0]).toMatchObject({ value: 5, unit: "runs" });

@@ -58,13 +58,18 @@ export const bases: Pattern<BasesParams, BasesState> = {
   ground: basesGround,
   problems: (p, m) => [
     ...(m.goes.count > 1
-      ? [{ path: ["match", "goes"], message: "goes: a match of bases is one go of so many innings" }]
+      ? [{ path: ["match", "goes"], message: "a game of bases is one go, with a set number of innings" }]
       : []),
     ...(p.trips && p.bases > 1
-      ? [{ path: ["params", "bases"], message: `bases: there and back is run to one base, not ${p.bases}` }]
+      ? [{ path: ["params", "bases"], message: `there and back is played with one base, not ${p.bases}` }]
       : []),
     ...(p.turn.by === "outs" && p.outs.length === 0
-      ? [{ path: ["params", "turn", "by"], message: "turn by outs: nobody can be out here; end it by batters" }]
+      ? [
+          {
+            path: ["params", "turn", "by"],
+            message: "nobody can be out here, so a side must bat until a set number have batted",
+          },
+        ]
       : []),
   ],
   possible,

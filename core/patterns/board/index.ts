@@ -93,14 +93,24 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
   ground: boardGround,
   problems: (p, m) => {
     if (p.layout.kind === "targets" && p.choice === "action" && new Set(p.ways).size < Math.max(2, p.ways.length))
-      return [{ path: ["params", "ways"], message: "a way to call needs at least 2 ways, each once" }];
+      return [{ path: ["params", "ways"], message: "to call an action, there must be at least 2, each listed once" }];
     const byThing = p.layout.kind === "targets" && p.choice === "thing";
     if (byThing && new Set(p.things).size < Math.max(2, p.things.length))
-      return [{ path: ["params", "things"], message: "a thing to call needs at least 2 things, each once" }];
+      return [{ path: ["params", "things"], message: "to call an object, there must be at least 2, each listed once" }];
     if (capOf(p) === null && p.fetch === "end")
-      return [{ path: ["params", "fetch"], message: "fetching at the end needs a number of sends: so many things" }];
+      return [
+        {
+          path: ["params", "fetch"],
+          message: "fetching at the end needs a set number of attempts, with one object for each",
+        },
+      ];
     if (capOf(p) === null && m.seconds === null && !p.once)
-      return [{ path: ["params", "sends"], message: "a board without an end needs sends, a bell, or each only once" }];
+      return [
+        {
+          path: ["params", "sends"],
+          message: "the board needs a way to end: a number of attempts, a time limit, or targets that count only once",
+        },
+      ];
     return [];
   },
   possible,

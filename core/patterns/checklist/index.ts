@@ -95,7 +95,12 @@ export const checklist: Pattern<ChecklistParams, MatchState<ChecklistParams, Lis
   ground,
   problems: (p) =>
     p.score === "sends" && (p.how === "tick" || p.need === "attempts")
-      ? [{ path: ["params", "score"], message: "fewest attempts needs each one told, and so many that come off" }]
+      ? [
+          {
+            path: ["params", "score"],
+            message: "“fewest attempts” needs every time recorded, and tasks that end after a number of successes",
+          },
+        ]
       : [],
   possible,
   matchApart: () => false,

@@ -37,7 +37,7 @@ export const checklistParams = z
         ctx.addIssue({
           code: "custom",
           path: ["tasks", i, "height"],
-          message: `task ${i + 1} cannot be done: ${t.height} m is too low for that, toss it higher`,
+          message: `task ${i + 1} is impossible: a toss of ${t.height} m is too low for it. Toss higher.`,
         });
   });
 export type ChecklistParams = z.infer<typeof checklistParams>;

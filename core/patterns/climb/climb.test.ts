@@ -206,7 +206,7 @@ describe("Climb", () => {
   it("wants a cap or a bell for several goes for points", () => {
     const [p, m] = split(params({ tries: null, goes: { count: 2, keep: "best" } }));
     expect(pattern.problems(p, m).map((x) => x.message)).toEqual([
-      "several goes for points need a tries cap or a time limit",
+      "several goes for points need a limit: a number of attempts, or a time limit",
     ]);
     expect(pattern.problems({ ...p, tries: 9 }, m)).toEqual([]);
   });

@@ -26,7 +26,12 @@ export const climb: Pattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
   ground: climbGround,
   problems: (p, m) =>
     p.tries === null && m.seconds === null && p.scoring.by === "points" && m.goes.count > 1
-      ? [{ path: ["params", "tries"], message: "several goes for points need a tries cap or a time limit" }]
+      ? [
+          {
+            path: ["params", "tries"],
+            message: "several goes for points need a limit: a number of attempts, or a time limit",
+          },
+        ]
       : [],
   possible,
   matchApart: () => false,

@@ -55,7 +55,7 @@ export const closest: Pattern<ClosestParams, ClosestState> = {
   ground: closestGround,
   problems: (_, m) =>
     m.goes.count > 1 || m.seconds !== null
-      ? [{ path: ["match", "goes"], message: "rounds about a jack are one go, without a bell" }]
+      ? [{ path: ["match", "goes"], message: "rounds with a jack are one go, without a time limit" }]
       : [],
   possible,
   matchApart: () => false,

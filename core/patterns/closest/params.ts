@@ -34,7 +34,11 @@ export const closestParams = z
         message: `far (${p.far} m) must be at least 0.3 m beyond near (${p.near} m)`,
       });
     if (p.finish.points === null && p.finish.rounds === null)
-      ctx.addIssue({ code: "custom", path: ["finish", "rounds"], message: "finish needs points or rounds, or both" });
+      ctx.addIssue({
+        code: "custom",
+        path: ["finish", "rounds"],
+        message: "the game needs points to reach, a number of rounds, or both",
+      });
   });
 export type ClosestParams = z.infer<typeof closestParams>;
 export const middleOf = (p: ClosestParams): number => (p.near + p.far) / 2;

@@ -129,8 +129,8 @@ describe("Goals' chances", () => {
   });
 });
 
-describe("Goals alone", () => {
-  it("counts before the bell, or takes its time for so many", () => {
+describe("Goals when playing alone", () => {
+  it("counts as many goals as possible in the time, or takes its time for so many", () => {
     const bell = begin({ alone: { by: "bell", seconds: 30, goals: 5 } }, {}, ALONE);
     const scored = take(bell, { kind: "ready" }, { kind: "count", n: 1, at: 4000 }, { kind: "count", n: 2, at: 9000 });
     expect(view(take(scored, { kind: "bell", at: 30_000 })).score[0]).toMatchObject({ value: 3, unit: "goals" });

@@ -73,15 +73,20 @@ export const goals: Pattern<GoalsParams, GoalsState> = {
   actions: (a) => isSend(a) || a === "dribbleFoot" || a === "dribbleStick",
   ground: goalsGround,
   problems: (p, m) => [
-    ...(m.goes.count > 1 ? [{ path: ["match", "goes"], message: "goes: a match with goals is one go" }] : []),
+    ...(m.goes.count > 1 ? [{ path: ["match", "goes"], message: "a game with goals is one go" }] : []),
     ...(p.points === null && m.seconds === null
-      ? [{ path: ["params", "points"], message: "points or a bell: it must end by a number of goals, or by the bell" }]
+      ? [{ path: ["params", "points"], message: "the game must end by a number of goals or a time limit" }]
       : []),
     ...(p.halves === 2 && m.seconds === null
-      ? [{ path: ["params", "halves"], message: "halves: two halves need a bell for each" }]
+      ? [{ path: ["params", "halves"], message: "two halves need a time limit for each" }]
       : []),
     ...(Math.max(p.nearGoal, p.farGoal) > p.width
-      ? [{ path: ["params", "farGoal"], message: `goals must be no wider than the field: it is ${p.width} m wide` }]
+      ? [
+          {
+            path: ["params", "farGoal"],
+            message: `the goals cannot be wider than the field, which is ${p.width} m wide`,
+          },
+        ]
       : []),
   ],
   possible,

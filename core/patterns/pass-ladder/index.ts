@@ -77,7 +77,9 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   ground: passGround,
   problems: (p, m) => {
     if (p.sends === null && m.seconds === null)
-      return [{ path: ["params", "sends"], message: "a ladder needs a number of sends (1 to 200), or a bell" }];
+      return [
+        { path: ["params", "sends"], message: "the ladder needs a number of attempts (1 to 200), or a time limit" },
+      ];
     return [];
   },
   possible,

@@ -12,8 +12,8 @@ export const passParams = z
     /** From the line, growing. */
     marks: z
       .array(distance)
-      .min(1, "a ladder needs at least 1 mark")
-      .max(MOST_MARKS, `a ladder has at most ${MOST_MARKS} marks`),
+      .min(1, "the ladder needs at least 1 spot")
+      .max(MOST_MARKS, `the ladder can have at most ${MOST_MARKS} spots`),
     way: z.discriminatedUnion("kind", [
       /** Alone: rolled, run after and fielded while it rolls, beyond the mark before this one; a turn of so many seconds first. */
       z.strictObject({

@@ -46,7 +46,7 @@ function play(change: Partial<PinsParams>, script: string) {
   return { s, refused, score: rules.score(s)[0]! };
 }
 
-describe("Pins", () => {
+describe("Number of pins", () => {
   it("gives points a pin, and the bonus for all of them on the first roll, which ends the frame", () => {
     expect(play({}, "12 3").score.value).toBe(6);
     expect(play({}, "123456").score.value).toBe(15);

@@ -67,10 +67,10 @@ export const rally: Pattern<RallyParams, RallyState> = {
   ground: rallyGround,
   problems: (p, m) => [
     ...(m.goes.count > 1
-      ? [{ path: ["match", "goes"], message: "goes: a rally is one go; the best of several games is set at Score" }]
+      ? [{ path: ["match", "goes"], message: "a rally is one go; to play several, set the match length" }]
       : []),
     ...(p.games > 1 && m.seconds !== null
-      ? [{ path: ["match", "seconds"], message: "seconds: several games are played to their points, without a bell" }]
+      ? [{ path: ["match", "seconds"], message: "a match of several games is played to points, without a time limit" }]
       : []),
   ],
   possible,

@@ -139,16 +139,19 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
       return [
         {
           path: ["params", "list"],
-          message: `there is no picture of "${unseen.prompt}": write the id of a thing before the sign, as in "bucket = pail"`,
+          message: `there is no picture of "${unseen.prompt}". Write the id of an item before the sign, as in "bucket = pail".`,
         },
       ];
     if (p.score === "sends" && wordsOf(p).every((_, i) => doesAt(p, i) !== "send"))
       return [
-        { path: ["params", "score"], message: "score must be letters, words or time: no word of the list is sent at" },
+        {
+          path: ["params", "score"],
+          message: "the score must be letters, words or time, because the children do not aim at any word",
+        },
       ];
     if (p.sends === null && m.seconds === null && (p.score === "letters" || p.score === "words"))
       return [
-        { path: ["params", "sends"], message: "letters and words are counted within a number of sends, or a bell" },
+        { path: ["params", "sends"], message: "counting letters or words needs a number of attempts, or a time limit" },
       ];
     return [];
   },

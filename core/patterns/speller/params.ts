@@ -14,7 +14,7 @@ export const TRAVELS = ["walk", "hop", "crawl", "dribble"] as const;
 const card = z.strictObject({
   id: z.string().min(1).max(40),
   /** A letter, a sign of several letters, a number or a word. */
-  text: z.string().min(1, "a card needs a letter, a number or a word").max(8, "a card has at most 8 letters"),
+  text: z.string().min(1, "a card needs a letter, a number or a word").max(8, "a card can have at most 8 letters"),
   distance,
   across,
 });
@@ -31,10 +31,10 @@ export const spellerParams = z
     up: metres("up", 0, 1.5),
     cards: z
       .array(card)
-      .min(2, "a speller needs at least 2 cards")
-      .max(MOST_CARDS, `a speller has at most ${MOST_CARDS} cards`),
+      .min(2, "the speller needs at least 2 cards")
+      .max(MOST_CARDS, `the speller can have at most ${MOST_CARDS} cards`),
     /** Words, parted by commas; `3 + 4 = 7`: the answer is hit. */
-    list: z.string().min(1, "list must have a word").max(400, "list must be 400 letters or fewer"),
+    list: z.string().min(1, "the list needs a word").max(400, "the list can have up to 400 characters"),
     /** The word is read, heard, seen as a picture of ours, or worked out from what stands before the sign. */
     show: z.enum(["word", "voice", "picture", "prompt"], { error: "show must be word, voice, picture or prompt" }),
     /** A right card stands again at once, after the word, or not at all. */
@@ -61,13 +61,14 @@ export const spellerParams = z
     for (const [i, c] of p.cards.entries()) {
       if (seen.has(c.id) || c.id === "none") wrong(["cards", i, "id"], `id "${c.id}" is used twice or not allowed`);
       seen.add(c.id);
-      if (/[,;=\n\s]/.test(c.text)) wrong(["cards", i, "text"], `card ${i + 1} must have no comma, sign = or space`);
+      if (/[,;=\n\s]/.test(c.text))
+        wrong(["cards", i, "text"], `card ${i + 1} cannot contain a comma, an equals sign or a space`);
     }
     const words = entriesOf(p.list);
     if (words.length === 0 || words.length > MOST_WORDS)
-      return wrong(["list"], `list must have 1 to ${MOST_WORDS} words, and has ${words.length}`);
+      return wrong(["list"], `the list can have 1 to ${MOST_WORDS} words; it has ${words.length}`);
     const long = words.find((w) => w.text.length === 0 || w.text.length > LONGEST_WORD);
-    if (long) return wrong(["list"], `"${long.text}" in the list must have 1 to ${LONGEST_WORD} letters`);
+    if (long) return wrong(["list"], `"${long.text}" is too long: a word can have up to ${LONGEST_WORD} letters`);
     const cannot = cannotSpell(
       words,
       p.cards.map((c) => c.text),
@@ -76,7 +77,7 @@ export const spellerParams = z
     if (cannot)
       wrong(
         ["list"],
-        `word ${cannot.word} "${cannot.text}" needs ${cannot.more ? "one more" : "a"} card "${cannot.card}": add it, or take the word out`,
+        `"${cannot.text}" (word ${cannot.word}) needs ${cannot.more ? "another" : "a"} card "${cannot.card}". Add the card, or remove the word.`,
       );
   });
 export type SpellerParams = z.infer<typeof spellerParams>;

@@ -59,12 +59,12 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
   problems: (p, m) => {
     const wrong = (field: string, message: string) => [{ path: ["params", field], message }];
     if (p.heap === "shared" && (m.seconds !== null || p.score === "time"))
-      return wrong("heap", "one row for all sides has no bell and no time: a side would play it alone");
+      return wrong("heap", "one row for all sides cannot have a time limit: each side would play it alone");
     if (p.heap === "shared" && m.goes.count > 1) return wrong("heap", "one row for all sides is one go each");
     if (p.after === "again" && p.score !== "row" && p.score !== "felled")
-      return wrong("after", "starting again is scored by the highest row, or by pins felled");
+      return wrong("after", "a game that starts again counts the longest row, or the pins knocked down");
     if (p.after === "again" && p.rounds === null && m.seconds === null)
-      return wrong("rounds", "starting again needs a cap of rounds, or a bell");
+      return wrong("rounds", "a game that starts again needs a number of rounds, or a time limit");
     return [];
   },
   possible,

@@ -131,7 +131,12 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
   ground,
   problems: (p, m) =>
     p.tries === null && m.seconds === null && p.drop !== "ends" && p.stages[p.stages.length - 1]!.count === null
-      ? [{ path: ["params", "tries"], message: "a run to the end needs a number of tries (1 to 60), or a bell" }]
+      ? [
+          {
+            path: ["params", "tries"],
+            message: "a run that goes on needs a number of drops (1 to 60), or a time limit",
+          },
+        ]
       : [],
   possible,
   matchApart: () => false,

@@ -47,9 +47,9 @@ export const streakParams = z
       ctx.addIssue({ code: "custom", path: ["stages", i, field], message });
     for (const [i, s] of p.stages.entries()) {
       if (s.count === null && i < p.stages.length - 1)
-        wrong(i, "count", `stage ${i + 1} needs a count from 1 to 100: another stage follows it`);
+        wrong(i, "count", `stage ${i + 1} needs a number from 1 to 100, because another stage follows it`);
       if (s.task !== "touch" && !canToss(s.task, s.height))
-        wrong(i, "height", `stage ${i + 1} cannot be passed: ${s.height} m is too low for that, toss it higher`);
+        wrong(i, "height", `stage ${i + 1} is impossible: a toss of ${s.height} m is too low for it. Toss higher.`);
     }
   });
 export type StreakParams = z.infer<typeof streakParams>;

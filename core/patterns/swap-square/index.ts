@@ -68,12 +68,12 @@ export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, 
   ground: squareGround,
   problems: (p, m) => [
     ...(p.squares === "one" && p.score === "time"
-      ? [{ path: ["params", "score"], message: "score: on one square sides score the rows they complete, not time" }]
+      ? [{ path: ["params", "score"], message: "on one grid, sides score the rows they complete, not time" }]
       : []),
     ...(p.squares === "one" && (m.goes.count > 1 || m.swap !== "send")
-      ? [{ path: ["match", "goes"], message: "goes: on one square there is one go, and each trip is another's" }]
+      ? [{ path: ["match", "goes"], message: "on one grid there is one go, and sides take trips in turn" }]
       : []),
-    ...(m.seconds !== null ? [{ path: ["match", "seconds"], message: "seconds: a square has no bell" }] : []),
+    ...(m.seconds !== null ? [{ path: ["match", "seconds"], message: "Swap square has no time limit" }] : []),
   ],
   possible,
   matchApart: (p, setup) => p.squares === "one" && setup.mode === "against",

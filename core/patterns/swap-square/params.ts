@@ -39,11 +39,15 @@ export const swapSquareParams = z
       ctx.addIssue({
         code: "custom",
         path: ["kinds"],
-        message: `kinds: ${p.n} are needed, ${p.kinds.length} are given`,
+        message: `the grid needs ${p.n} types of item; ${p.kinds.length} are chosen`,
       });
     if (new Set(p.kinds.slice(0, p.n)).size < Math.min(p.n, p.kinds.length))
-      ctx.addIssue({ code: "custom", path: ["kinds"], message: "kinds must differ from each other" });
+      ctx.addIssue({ code: "custom", path: ["kinds"], message: "the types of item must all be different" });
     if (p.most < p.least)
-      ctx.addIssue({ code: "custom", path: ["most"], message: `most must not be below least (${p.least})` });
+      ctx.addIssue({
+        code: "custom",
+        path: ["most"],
+        message: `the most trips must not be below the fewest (${p.least})`,
+      });
   });
 export type SwapSquareParams = z.infer<typeof swapSquareParams>;

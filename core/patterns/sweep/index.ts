@@ -55,12 +55,17 @@ export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
   problems: (p, m) => {
     const shared = (message: string) => [{ path: ["params", "heap"], message }];
     if (p.heap === "shared" && (m.seconds !== null || p.score === "time"))
-      return shared("one heap for all sides has no bell and no time: a side would play it alone");
-    if (p.heap === "shared" && m.goes.count > 1) return shared("one heap for all sides is one go each");
+      return shared("shared targets cannot have a time limit: each side would play them alone");
+    if (p.heap === "shared" && m.goes.count > 1) return shared("shared targets are one go each");
     if (p.heap === "shared" && m.swap !== "send" && m.swap !== "miss")
-      return shared("one heap for all sides needs turns: after each send, or after a miss");
+      return shared("shared targets need turns: the next player after each attempt, or after a miss");
     if (p.score === "points" && p.sends === null && m.seconds === null && m.goes.count > 1)
-      return [{ path: ["params", "sends"], message: "several goes for points need a cap of sends or a bell" }];
+      return [
+        {
+          path: ["params", "sends"],
+          message: "several goes for points need a limit: a number of attempts, or a time limit",
+        },
+      ];
     return [];
   },
   possible,

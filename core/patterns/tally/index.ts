@@ -164,7 +164,7 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
       ? [
           {
             path: ["params", "wall", "landing"],
-            message: `landing: the mark lies ${p.wall.landing} m from the wall, and the line only ${p.wall.distance} m`,
+            message: `the landing spot is ${p.wall.landing} m from the wall, but the line is only ${p.wall.distance} m away`,
           },
         ]
       : [],

@@ -186,7 +186,7 @@ describe("its forecast, by exact renewal", () => {
   });
 });
 
-describe("there and back, and a course", () => {
+describe("passes there and back, and a course", () => {
   const doc = (over: object) => {
     const a = fromPattern("tally");
     // A balloon is not thrown anywhere.
