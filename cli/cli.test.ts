@@ -97,7 +97,7 @@ describe("command line", () => {
 
   it.each([
     ["substitute", { ...home, home: { kit: { sock: 0 } } }, "home.kit.sock"],
-    ["substitute", { ...home, home: { kit: { sock: 1e6 } } }, "99 or less"],
+    ["substitute", { ...home, home: { kit: { sock: 1e6 } } }, "99 or fewer"],
     ["substitute", { ...home, home: { space: { kind: "attic" } } }, "space must be one of"],
     ["substitute", { ...home, age: 3 }, "age"],
     ["square", { n: 3, cells: [0, 1, 2] }, "cells"],
@@ -144,7 +144,7 @@ describe("command line", () => {
     ["hit", { ...hit, distance: -1 }, "distance"],
     ["hit", { ...hit, rule: { kind: "touch", width: 0 } }, "width"],
     ["hit", { ...hit, rule: { kind: "sideways" } }, "kind must be touch"],
-    ["hit", { ...hit, rule: { kind: "band", near: 3, far: 2 } }, "the farthest distance must be more than the nearest"],
+    ["hit", { ...hit, rule: { kind: "band", near: 3, far: 2 } }, "far must be more than near"],
     ["hit", { ...hit, spread: { lateral: 0.1, range: 0.1 } }, "spread.vertical"],
     ["hit", { ...hit, extra: 1 }, "extra"],
     ["forecast", { ...climb, players: [] }, "players"],

@@ -50,10 +50,10 @@ describe("another game for some ages", () => {
     await press(page, "Another game for some ages");
     await page.select("select[name='other.activityId']", second);
     for (const [from, to, words] of [
-      ["3", "4", "nobody it is sent to is of these ages"],
+      ["3", "4", "No child you are sending to is of these ages"],
       ["9", "8", "The last age must not be below the first age."],
-      ["x", "8", "ages from must be a number of years"],
-      ["4", "15", "everybody is of these ages"],
+      ["x", "8", "The other game needs a first age, in years."],
+      ["4", "15", "Everyone you are sending to is of these ages"],
     ] as const) {
       await retype((await page.$("[name='other.from']"))! as never, from);
       await retype((await page.$("[name='other.to']"))! as never, to);
@@ -131,7 +131,7 @@ describe("levels", () => {
     const choose = async (field: string) => (await page.$$("select"))[by]!.select(field);
     await choose("params.scoring.first");
     await press(page, "Suggest levels");
-    await sees(page, "Levels of this number would all be alike");
+    await sees(page, "Changing this number would make no difference to finishing");
     await choose("params.tries");
     // Given up, nothing comes of it.
     await page.evaluate(async () => {
@@ -158,7 +158,7 @@ describe("levels", () => {
     for (const level of given) expect(levels.list[level]).toBeDefined();
     await open(page, `${base}/results/${sent}/next`);
     await sees(page, "% finished goes");
-    await sees(page, /of 100 goes reach the end/);
+    await sees(page, /in 100 goes finish now/);
     await page.close();
   });
 
@@ -204,7 +204,7 @@ describe("what the goes teach", () => {
     await open(teacher, `${base}/children/${id}`);
     await sees(teacher, "hits a dinner plate from");
     await sees(teacher, a.title);
-    await sees(teacher, /Played for \d+ min in the last seven days/);
+    await sees(teacher, /Played \d+ min in the last seven days/);
     await teacher.waitForSelector(".recharts-surface");
     const pdf = Buffer.from(await teacher.pdf({ format: "A4" })).toString("latin1");
     expect(pdf.match(/\/Type\s*\/Page\b/g), "one page for a parents' evening").toHaveLength(1);
@@ -306,7 +306,7 @@ describe("what the goes teach", () => {
     await page.keyboard.press("Tab");
     await press(page, "Fill the minutes");
     await sees(page, /of 25 min at age/);
-    await press(page, "A goal for the week");
+    await press(page, "Weekly goal");
     await sees(page, /of 60 min of moving/);
     await page.waitForSelector("[data-save=saved]");
     const [kept] = await sql`select document from activity where id = ${id}`;
@@ -316,7 +316,7 @@ describe("what the goes teach", () => {
     await page.close();
     const { page: family, card } = await sentTo(browser, "Nuri E.", kept!.document);
     await open(family, `${card}/sheet`);
-    await sees(family, `Play it ${kept!.document.rounds} times, with a short rest between.`);
+    await sees(family, `Play it ${kept!.document.rounds} times, with short rests.`);
     await sees(family, "Play it on 3 days of the week.");
     await family.close();
   });
@@ -361,7 +361,7 @@ describe("a rehearsal of a class", () => {
     const [a] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
     await open(page, `${base}/activities/${a!.id}?station=send`);
     await press(page, "Watch a trial run");
-    await sees(page, "Choose a child to stop it");
+    await sees(page, "Choose a child to pause their game");
     const homes = await page.$$eval("main ul li button[aria-pressed]", (all) => all.length);
     expect(homes).toBeGreaterThanOrEqual(24);
     // On a device that is busy fewer pictures move, and the page says how many.
@@ -395,22 +395,22 @@ describe("a rehearsal of a class", () => {
     await expect.poll(step).toBe(before - 1);
     const scores = async () => {
       await press(page, "Skip to the end");
-      await sees(page, "the forecast says about");
+      await sees(page, "the forecast is about");
       return page.$$eval("main tbody tr td:nth-child(2)", (all) => all.map((td) => td.textContent));
     };
     const first = await scores();
     expect(first).toHaveLength(homes);
     await press(page, "New run");
     await page.waitForFunction(() => location.search.includes("seed=2"));
-    await sees(page, "Choose a child to stop it");
+    await sees(page, "Choose a child to pause their game");
     expect(await scores()).not.toEqual(first);
     await page.emulateMediaFeatures([{ name: "prefers-reduced-motion", value: "reduce" }]);
     await open(page, `${base}/activities/${a!.id}/rehearsal?seed=1`);
-    await sees(page, "the forecast says about");
+    await sees(page, "the forecast is about");
     expect(await page.$("main canvas")).toBeNull();
     expect(await page.$$eval("main tbody tr td:nth-child(2)", (all) => all.map((td) => td.textContent))).toEqual(first);
     await open(page, `${base}/activities/${a!.id}/rehearsal?seed=none&class=nobody`);
-    await sees(page, "the forecast says about");
+    await sees(page, "the forecast is about");
     expect(page.url()).not.toContain("error");
     await page.close();
   });
@@ -430,16 +430,16 @@ describe("support", () => {
     await teacher.select("#of", climb!.id);
     await press(teacher, "Preview card");
     await sees(teacher, "Used here: stands two steps nearer, plays with a partner.");
-    const [, plain, with_] = /about ([\d.]+) in 10 without support, ([\d.]+) in 10/.exec(await text(teacher))!;
+    const [, plain, with_] = /about ([\d.]+) in 10 as standard, ([\d.]+) in 10/.exec(await text(teacher))!;
     expect(Number(with_)).toBeGreaterThan(Number(plain));
     expect((await sql`select adjust from child where id = ${id}`)[0]!.adjust?.supports ?? []).toEqual([]);
     await open(teacher, `${base}/children/${id}/card?of=${climb!.id}`);
-    await sees(teacher, "No support is ticked");
+    await sees(teacher, "No support ticked");
     await open(teacher, `${base}/children/${id}`);
     await teacher.click("input[name='support nearer']");
     await teacher.click("input[name='support withPartner']");
     await press(teacher, "Save support");
-    await sees(teacher, "Kept.");
+    await sees(teacher, "Saved.");
     await teacher.close();
     const a = changed(fromPattern("climb"), title(), { tries: 2 });
     const { page, card } = await sentTo(browser, "Lorcan T.", a);

@@ -87,8 +87,8 @@ describe("a go on the device", () => {
     await press(page, "End game");
     await handIn(page);
     await sees(page, "It waits here. The school said:");
-    await sees(page, "withdrawn");
-    expect(await text(page)).not.toContain("It goes by itself");
+    await sees(page, "This link is off");
+    expect(await text(page)).not.toContain("It is handed in once");
     expect(await resultsOf("Idris M.")).toBe(before);
     await turn(false);
     await page.evaluate(() => dispatchEvent(new Event("online")));
@@ -370,7 +370,7 @@ describe("a device that keeps nothing", () => {
     await playToTheEnd(page, await cardOf(page, await linkOf(name), "Hallway climb"));
     if (what.startsWith("IndexedDB")) expect(await text(page)).toContain("Nothing is saved here.");
     await expect.poll(() => resultsOf(name)).toBe(before + 1);
-    if (what.startsWith("IndexedDB")) expect(await text(page)).not.toContain("Kept on this device");
+    if (what.startsWith("IndexedDB")) expect(await text(page)).not.toContain("Saved on this device");
     await context.close();
   });
 });

@@ -40,7 +40,7 @@ describe("short exercises", () => {
     await page.type("input[name=name]", name);
     await page.type("input[name=cue1]", "Back flat");
     await press(page, "Add it");
-    await sees(page, "there is already an exercise called");
+    await sees(page, "There is already an exercise called");
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) =>
       (all.find((b) => b.textContent!.startsWith("Climb")) as HTMLElement).click(),
@@ -59,7 +59,7 @@ describe("short exercises", () => {
     await open(page, `${base}/exercises`);
     await page.click(`button[aria-label='Delete ${name}']`);
     await sees(page, "Removed from the list.");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await sees(page, "Back in the list.");
     await page.close();
   });

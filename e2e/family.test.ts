@@ -89,13 +89,13 @@ describe("a family plays", () => {
     await press(page, "HIT");
     await sees(page, `Roll it at the ${aims[1]}.`);
     await press(page, "MISS");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await press(page, "Hit another target");
     await press(page, aims[2]!);
     await sees(page, `Roll it at the ${aims[1]}.`);
     await page.keyboard.press("ArrowLeft");
     await sees(page, "2 + 3 = 5");
-    await press(page, "Fix");
+    await press(page, "Change a roll");
     await press(page, `1. hit ${aims[0]}`);
     await press(page, "MISS");
     await sees(page, `Roll it at the ${aims[0]}.`);

@@ -67,7 +67,7 @@ describe("around a game", () => {
     await press(page, "Play");
     await press(page, "Start");
     await sees(page, "Start now");
-    await sees(page, "any of them. 4 to go.");
+    await sees(page, "any target. 4 to go.");
     const clock = async () => Number(/0:(\d\d)/.exec(await page.$eval("main", (e) => e.innerText))?.[1]);
     await press(page, "Pause");
     await sees(page, "Paused. The clock has stopped.");
@@ -76,7 +76,7 @@ describe("around a game", () => {
     expect(await clock()).toBe(stood);
     await press(page, "Go on");
     await tap(page, 1);
-    await press(page, "Fix");
+    await press(page, "Change a roll");
     await press(page, "We disagree: take it again");
     await sees(page, "It does not count. Take it again.");
     await sees(page, "Send 2 of 18");
@@ -86,7 +86,7 @@ describe("around a game", () => {
     }
     await tap(page, 1);
     await handIn(page);
-    await sees(page, "You got 4 sends.");
+    await sees(page, "You got 4 rolls.");
     expect((await keptOf(name))!.reflection).toMatchObject({ chose: 0 });
     const sql = owner();
     const kinds = await sql`
@@ -103,7 +103,7 @@ describe("whole games, by touch", () => {
   it("sweep: any order, carried back, and one heap of which each keeps what it hits", async () => {
     const name = title();
     const page = await on("Rafe J.", changed(fromPattern("sweep"), name, {}));
-    await sees(page, "any of them. 4 to go.");
+    await sees(page, "any target. 4 to go.");
     // What is tapped stays where it is under the thumb, whatever was hit.
     const lie = () =>
       page.$$eval("[data-targets] button", (all) =>
@@ -111,19 +111,19 @@ describe("whole games, by touch", () => {
       );
     const first = await lie();
     await tap(page, 3);
-    await sees(page, "any of them. 3 to go.");
+    await sees(page, "any target. 3 to go.");
     expect(await lie()).toEqual(first);
     expect(
       await page.$$eval("[data-targets] button", (all) => all.map((b) => (b as HTMLButtonElement).disabled)),
     ).toEqual([false, false, true, false]);
     await press(page, "MISS");
-    await press(page, "Fix");
+    await press(page, "Change a roll");
     await press(page, "Foot over the line");
     await sees(page, "Send 4 of 18");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await sees(page, "Send 3 of 18");
     await tap(page, 1);
-    await press(page, "Send again");
+    await press(page, "Undo");
     await sees(page, "3 to go.");
     await tap(page, 1);
     await tap(page, 1);
@@ -131,7 +131,7 @@ describe("whole games, by touch", () => {
     await tap(page, 1);
     await sees(page, "You hit them all!");
     await handIn(page);
-    await sees(page, "You got 5 sends.");
+    await sees(page, "You got 5 rolls.");
     expect((await keptOf(name))!.score).toMatchObject({ value: 5, unit: "sends", finished: true });
     await page.close();
     const heap = { heap: "shared", collect: false, bonus: 2 };
@@ -167,7 +167,7 @@ describe("whole games, by touch", () => {
   it("board: called first, from lines with points, and by number keys alone", async () => {
     const called = { choice: "called", sends: 3, bonus: 0 };
     const page = await on("Fenna B.", changed(fromPattern("board"), title(), called));
-    await sees(page, "Which one will it be?");
+    await sees(page, "Which target? Say it first.");
     await tap(page, 3);
     await press(page, "Choose again");
     await tap(page, 2);
@@ -182,7 +182,7 @@ describe("whole games, by touch", () => {
     await page.close();
 
     const keys = await on("Yara Q.", changed(fromPattern("board"), title(), { sends: 4, bonus: 4 }));
-    await sees(keys, "any one you like.");
+    await sees(keys, "any target you like.");
     for (const k of ["1", "2", "0", "3"] as const) await keys.keyboard.press(k);
     await sees(keys, "2 + 3 + 5 + 4 = 14");
     await keys.close();
@@ -214,7 +214,7 @@ describe("whole games, by touch", () => {
     );
     await sees(page, "How will you do it?");
     await press(page, "Throw it overarm");
-    await sees(page, "Throw it at any one you like.");
+    await sees(page, "Throw it at any target you like.");
     await press(page, "Choose again");
     await press(page, "Throw it underarm");
     await tap(page, 2);
@@ -245,12 +245,12 @@ describe("whole games, by touch", () => {
     await boxes[2]!.click();
     await press(page, "It touched 2");
     await sees(page, "2 to go.");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await sees(page, "4 to go.");
     await press(page, "All of them");
     await sees(page, "You hit them all!");
     await handIn(page);
-    await sees(page, "You got 2 sends.");
+    await sees(page, "You got 2 rolls.");
     expect((await keptOf(name))!.score).toMatchObject({ value: 2, finished: true });
     await page.close();
   });
@@ -276,7 +276,7 @@ describe("whole games, by touch", () => {
     await third!.focus();
     for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowUp");
     await press(page, "They stand like this");
-    await sees(page, "any one you like.");
+    await sees(page, "any target you like.");
     await tap(page, 3);
     await handIn(page);
     await sees(page, "You got 5 points.");
@@ -331,7 +331,7 @@ describe("whole games, by touch", () => {
       "Head to head",
       async (p) => {
         await sees(p, "Who starts?");
-        await press(p, "Draw");
+        await press(p, "Draw for it");
         await sees(p, /(Suri|Player 2) starts\./);
         await press(p, "Player 2");
       },
@@ -359,13 +359,13 @@ describe("whole games, by touch", () => {
       undefined,
       (p) => press(p, "I'll add it up myself"),
     );
-    await sees(page, "any one you like.");
+    await sees(page, "any target you like.");
     await page.keyboard.press("1");
     await page.keyboard.press("3");
     await sees(page, "What is your score?");
     expect(await page.$eval("main", (e) => (e as HTMLElement).innerText)).not.toContain("7 points");
     await page.type("#added", "7");
-    await press(page, "That is it");
+    await press(page, "That's it");
     await sees(page, "Just right!");
     await sees(page, "7 points");
     await page.close();
@@ -373,19 +373,19 @@ describe("whole games, by touch", () => {
 
   it("stack-up: a pin more for each row that falls", async () => {
     const page = await on("Zeb X.", changed(fromPattern("stackUp"), title(), { full: 3, score: "rounds" }));
-    await sees(page, "1 pin stands. Send 1 of 2.");
+    await sees(page, "1 pin is standing. Roll 1 of 2.");
     await press(page, "All of them");
     await sees(page, "Set up 2 pins.");
     await press(page, "They are all standing");
     await press(page, "Just type the number");
     await press(page, "1");
-    await sees(page, "1 pin stands. Send 2 of 2.");
+    await sees(page, "1 pin is standing. Roll 2 of 2.");
     // Nobody knows which stands: only a number can follow.
     await press(page, "0");
     await sees(page, "Set up 1 pin.");
     for (const n of [1, 2, 3]) {
       await press(page, "They are all standing");
-      await sees(page, `${n} ${n === 1 ? "pin stands" : "pins stand"}`);
+      await sees(page, `${n} ${n === 1 ? "pin is standing" : "pins are standing"}`);
       await press(page, "All of them");
     }
     await sees(page, "The full row is down!");
@@ -423,7 +423,7 @@ describe("whole games, by touch", () => {
     await page.waitForSelector("main form input");
     await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
     await page.type("main form input", "5");
-    await press(page, "That is it");
+    await press(page, "That's it");
     await sees(page, "Stage 2.");
     for (let i = 0; i < 2; i++) await press(page, "Dropped it");
     await sees(page, "The go is over.");
@@ -478,7 +478,7 @@ describe("whole games, by touch", () => {
   it("closest: pieces drawn about the jack, a near tie measured, the round counted", async () => {
     const one = { pieces: 1, finish: { points: 1, rounds: null } };
     const page = await on("Kezia O.", changed(fromPattern("closest"), title(), one), 2, "Head to head");
-    await sees(page, "Send the jack first.");
+    await sees(page, "the jack first, between the lines.");
     await press(page, "Too short");
     await press(page, "It stopped between the lines");
     await sees(page, "Piece 1 of 1.");
@@ -495,7 +495,7 @@ describe("whole games, by touch", () => {
       (all[0] as HTMLInputElement).select();
     });
     await page.type("main form input", "21");
-    await press(page, "That is it");
+    await press(page, "That's it");
     await press(page, "Count the round");
     await sees(page, "Player 2 wins!");
     await page.close();

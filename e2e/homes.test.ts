@@ -179,13 +179,13 @@ describe("the home survey", () => {
     expect((await homeOf("Zeb X.")).players).toBe(4);
     await teacher.bringToFront();
     await press(teacher, "Turn off class link");
-    await sees(teacher, "The link is withdrawn");
+    await sees(teacher, "Link turned off");
     expect((await fetch(`${base}${path}`)).status).toBe(410);
     await press(teacher, "Turn on class link");
     await sees(teacher, "Link turned on again.");
     expect((await fetch(`${base}${path}`)).status).toBe(200);
     await press(teacher, "Replace class link");
-    await sees(teacher, "There is a new link.");
+    await sees(teacher, "Link replaced.");
     await page.bringToFront();
     expect((await page.goto(`${base}${path}`))!.status()).toBe(410);
     await teacher.close();
@@ -198,7 +198,7 @@ describe("homes on the teacher's desk", () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/homes`);
     await press(page, "Invite to the survey");
-    await sees(page, /Everyone was asked already|messages? (is|are) in the outbox/);
+    await sees(page, /Everyone has been asked already|messages? (is|are) in the outbox/);
     await press(page, "Remind");
     await sees(page, /\d messages? (is|are) in the outbox|Nobody is left/);
     const [survey] = await sql`select count(*)::int as n from message where kind = 'survey'`;
@@ -253,16 +253,16 @@ describe("homes on the teacher's desk", () => {
     await sees(page, "6 rows cannot be kept");
     const told = await text(page);
     for (const reason of [
-      /Line 3\s+the same child and home as in line 2/,
-      /Line 4\s+class "Swan class" is not one of yours/,
+      /Row 3\s+This is the same child and home as in row 2/,
+      /Row 4\s+"Swan class" is not one of your classes/,
       /Line 5\s+age must be a number/,
       /Line 6\s+The length must be a number./,
-      /Line 7\s+things: "unicorn" is not in your school's list/,
+      /Row 7\s+Items: "unicorn" is not in your school's list/,
       /Line 8\s+how many must be 99 or less/,
     ])
       expect(told).toMatch(reason);
     expect(await sql`select 1 from child where name = 'Nova T.'`).toHaveLength(0);
-    await press(page, "Yes, keep the good row");
+    await press(page, "Save the row that is ready");
     await sees(page, "1 child added");
     expect(await homeOf("Nova T.")).toMatchObject({ kit: { bucket: 1, sock: 4 }, space: { length: 4 } });
     // What could not be kept stays, to be mended: another text looked at is the text that is kept.
@@ -279,7 +279,7 @@ describe("homes on the teacher's desk", () => {
     });
     await press(page, "Check file");
     await sees(page, "Right R.");
-    await press(page, "Yes, keep the good row");
+    await press(page, "Save the row that is ready");
     await sees(page, "1 child added");
     expect((await sql`select name from child where name in ('Wrong W.', 'Right R.')`).map((r) => r.name)).toEqual([
       "Right R.",
@@ -290,7 +290,7 @@ describe("homes on the teacher's desk", () => {
       (e as HTMLTextAreaElement).value = "class,child,years\nHeron class,A B.,7";
     });
     await press(page, "Check file");
-    await sees(page, "the file lacks the column age, home");
+    await sees(page, "This file has no column called age, home");
     // What was saved comes back in as it is.
     await page.$eval(
       "textarea[name=text]",
@@ -300,9 +300,9 @@ describe("homes on the teacher's desk", () => {
       csv,
     );
     await press(page, "Check file");
-    await sees(page, /\d+ rows are good/);
+    await sees(page, /\d+ rows are ready/);
     await sees(page, "Everything in this file is already saved.");
-    expect(await text(page)).not.toContain("cannot be kept");
+    expect(await text(page)).not.toContain("cannot be saved");
     await sql`delete from child where name = 'Nova T.'`;
     await sql`delete from home where label = 'Nova''s home'`;
     await page.close();
@@ -326,7 +326,7 @@ describe("the school's list of things", () => {
     await sees(page, "felt puck");
     await press(page, "Hide potato");
     await sees(page, "Hidden. Cards no longer use it.");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await sees(page, "Back in use.");
     await press(page, "Hide potato");
     await sees(page, "Hidden. Cards no longer use it.");
@@ -343,10 +343,10 @@ describe("the school's list of things", () => {
     await new Promise((r) => setTimeout(r, 1500));
     await open(page, `${base}/things`);
     await press(page, "Delete felt puck");
-    await sees(page, /felt puck is used in .*They keep a copy of their own/);
+    await sees(page, /felt puck is used in .*They keep their own copy/);
     await press(page, "Remove item");
     await sees(page, "Removed from the list.");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await sees(page, "Back in the list.");
     await press(page, "Delete felt puck");
     await press(page, "Remove item");
@@ -411,13 +411,13 @@ describe("the school's list of things", () => {
     await sees(page, "mass must be 80 kg or less");
     expect(await sql`select 1 from school_item where id = 'corkDisc'`).toHaveLength(0);
     await bring(JSON.stringify({ format: "daring-yard/items", version: 1, items: [puck] }));
-    await sees(page, "1 thing is in your list now.");
+    await sees(page, "1 item is now in your list.");
     await bring("id,name\nx,y");
-    await sees(page, "the file lacks the columns");
+    await sees(page, "This file has no columns called");
     const lines = csv!.replace(/^\ufeff/, "").split("\r\n");
     const cork = lines.find((l) => l.startsWith("coaster,"))!.replace("coaster,,", "corkMat,cork mat,");
     await bring(`${lines[0]}\n${cork}`);
-    await sees(page, "1 thing is in your list now.");
+    await sees(page, "1 item is now in your list.");
     await sql`delete from school_item where id in ('corkDisc', 'corkMat')`;
     await page.close();
   });
@@ -430,7 +430,7 @@ describe("Kit in the workbench", () => {
     await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
     await page.waitForSelector("[data-strip=ready]");
     await open(page, `${page.url().split("?")[0]}?station=kit`);
-    await sees(page, /\d+ of \d+ children have the things at home/);
+    await sees(page, /\d+ of \d+ children have what they need/);
     const rates = () =>
       page.$$eval("[aria-label='What the swap changes'] tr", (rows) =>
         rows.map((r) => [...r.querySelectorAll("td")].map((d) => Number.parseInt(d.textContent ?? "", 10))),
@@ -440,11 +440,11 @@ describe("Kit in the workbench", () => {
     for (const [was, , is] of await rates()) expect(is!).toBeGreaterThan(was!);
     await press(page, "Move the line to keep the challenge");
     await page.waitForFunction(() => !document.querySelector("[aria-label='What the swap changes']"));
-    await press(page, "Send again");
+    await press(page, "Undo");
     await sees(page, "large ball");
     // Something that bounces: homes without a ball drop out, and one change brings them back.
     await press(page, "What a swap must have");
-    const count = async () => Number(/(\d+) of \d+ children have the things at home/.exec(await text(page))![1]);
+    const count = async () => Number(/(\d+) of \d+ children have what they need/.exec(await text(page))![1]);
     const before = await count();
     await page.select("select[aria-label=Bounces]", "must");
     await page.waitForFunction((n) => !document.body.innerText.includes(`${n} of`), {}, before).catch(() => undefined);
@@ -453,7 +453,7 @@ describe("Kit in the workbench", () => {
       (d as HTMLDetailsElement).open = true;
     });
     await sees(page, "One change makes these homes ready");
-    await sees(page, "by not asking for bounce");
+    await sees(page, "not requiring bounce");
     await page.$$eval("details[aria-label=Homes] button", (b) => b[0]!.click());
     await expect.poll(count).toBe(before);
     await page.close();
@@ -480,9 +480,9 @@ describe("things on the card", () => {
     await press(page, "HIT");
     await press(page, "Swap it");
     await press(page, "sock ball");
-    await sees(page, "Now you send the sock ball.");
+    await sees(page, "Now use the sock ball.");
     await press(page, "MISS");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await press(page, "End game");
     await handIn(page);
     await sees(page, "Handed in. Well played!");

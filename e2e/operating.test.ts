@@ -222,7 +222,7 @@ describe("the log", () => {
       await sql`select a.id from assignment a join school s on s.id = a.school_id where s.name = 'Tidewell Bridge School' limit 1`;
     const answer = (await page.goto(`${web.url}/results/${a!.id}`))!;
     expect(answer.status()).toBe(500);
-    expect(await text(page)).toContain("It is our fault, not yours.");
+    expect(await text(page)).toContain("This is our fault, not yours.");
     expect(await page.$$eval("header nav a", (as) => as.map((x) => x.textContent))).toContain("Homes");
     const home = await opened.browser.newPage();
     expect((await home.goto(`${web.url}/f/${demo.family}`))!.status()).toBe(500);

@@ -212,7 +212,7 @@ describe("on a small phone, and with large letters", () => {
       (p) =>
         inTurn(
           () => press(p, "Shuffle it for me"),
-          () => sees(p, "Lay your things"),
+          () => sees(p, "Lay your items"),
         ),
     ],
     ["pins", () => game("pins"), async () => undefined],

@@ -29,7 +29,7 @@ describe("ready activities and trying one", () => {
     expect(await text(page, "section[aria-label='Ready-made activities']")).toContain("Clear the shelf");
     await page.click("[aria-label='Take it: Clear the shelf']");
     await page.waitForFunction(() => /\/activities\/[0-9a-f-]{36}/.test(location.pathname));
-    await sees(page, "Throws underarm at a thing");
+    await sees(page, "Throws underarm at a target");
     const tryIt = await page.waitForSelector("a[href$='/try']");
     await tryIt!.click();
     await sees(page, "Who is playing?");
@@ -40,7 +40,7 @@ describe("ready activities and trying one", () => {
       await page.waitForFunction((n, s) => document.querySelectorAll(s).length === n, {}, left, those);
       await page.click(those);
     }
-    await press(page, "3 sends: take it as the mark");
+    await press(page, "Make 3 rolls the score to beat");
     await page.waitForSelector("[name=mark]");
     expect(await page.$eval("[name=mark]", (e) => (e as HTMLInputElement).value)).toBe("3");
     const plays = await page.evaluate(

@@ -191,7 +191,7 @@ describe("once, under any number of clicks", () => {
     expect(new Set(sent).size).toBe(1);
     expect((await outbox.outboxFor(theirs, 0)).total).toBe(before + 1);
     expect(await sql`select 1 from card where assignment_id = ${sent[0]!}`).toHaveLength(1);
-    await expect(send.sendActivity(theirs, id, { ...one, orderId: "x" })).rejects.toThrow("load this page again");
+    await expect(send.sendActivity(theirs, id, { ...one, orderId: "x" })).rejects.toThrow("Load it again");
   });
 
   it("a first home and another home, by family and teacher", async () => {
@@ -268,7 +268,7 @@ describe("once, under any number of clicks", () => {
       corrected: { by: "Oona Vale", reason: "Misread", before: { value: 6 } },
     });
     // Somebody who saw the one before is told.
-    await expect(change("gone", null)).rejects.toThrow("somebody corrected it meanwhile");
+    await expect(change("gone", null)).rejects.toThrow("Someone else has corrected this score");
     await expect(change({ value: 11, reachedTop: false, stage: null }, first)).rejects.toThrow("this game gives");
     const gone = randomUUID();
     await change("gone", first, gone);
@@ -347,7 +347,7 @@ describe("what is out", () => {
     expect(await sendToChild(theirs, some, vic)).toBe(true);
     expect(await sendToChild(theirs, some, vic)).toBe(false);
     expect(await has(some)).toEqual(["Una F.", "Vic G."]);
-    await expect(sendToChild(theirs, some, randomUUID())).rejects.toThrow("choose one of the class");
+    await expect(sendToChild(theirs, some, randomUUID())).rejects.toThrow("Choose a child in this class");
     await expect(send.sendActivity(theirs, id, await order(theirs, { children: [randomUUID()] }))).rejects.toThrow();
 
     const late = await add("Zac H.");
@@ -396,7 +396,7 @@ describe("what is out", () => {
     })();
     const other = unit === "points" ? "sends" : "points";
     await expect(send.sendActivity(theirs, id, await order(theirs, { mark: 5, markUnit: other }))).rejects.toThrow(
-      "give it anew",
+      "Type the score to beat again",
     );
     await expect(
       send.sendActivity(theirs, id, await order(theirs, { mark: most + 1, markUnit: unit })),
@@ -538,7 +538,7 @@ describe("goes", () => {
     ).rejects.toThrow("card");
     await expect(
       results.markCriterion(theirs, sent, { cardId: card!.id, criterion: "none", mark: "yes" }),
-    ).rejects.toThrow("not one of this activity");
+    ).rejects.toThrow("not one of the activity");
   });
 });
 

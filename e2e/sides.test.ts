@@ -22,7 +22,7 @@ describe("games of two sides", () => {
     await sees(page, "Player 2, your turn.");
     await page.keyboard.press("1");
     await sees(page, "Kezia, your turn.");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await sees(page, "Player 2, your turn.");
     await press(page, "Point for Kezia");
     await press(page, "Point for Kezia");
@@ -39,7 +39,7 @@ describe("games of two sides", () => {
     await page.waitForSelector("main button.bg-mint");
     for (let i = 0; i < 3; i++) await page.click("main button.bg-mint");
     await press(page, "Dropped it");
-    await sees(page, "Begin the rally.");
+    await sees(page, "Start the rally.");
     await page.click("main button.bg-mint");
     await press(page, "Dropped it");
     await sees(page, "The longest rally had 3 touches.");
@@ -51,10 +51,10 @@ describe("games of two sides", () => {
   it("Goals: out of play, a foul with its free shot, and the first to two", async () => {
     const a = changed(fromPattern("goals"), title(), { points: 2, fouls: ["hands"], penalty: "shot" });
     const page = await playing(browser, "Quill F.", a, 2);
-    await sees(page, "Begin in the middle.");
+    await sees(page, "Start in the middle.");
     await press(page, "Goal for Quill");
     await sees(page, "Player 2, your turn.");
-    await press(page, "Out of play");
+    await press(page, "The ball went out");
     await sees(page, "Who put it out?");
     await press(page, "Player 2");
     await sees(page, "Bring the ball in.");
@@ -110,7 +110,7 @@ describe("games of two sides", () => {
     await press(page, "Shuffle it for me");
     await sees(page, "It can be done in");
     await press(page, "It looks like this");
-    await sees(page, "Run, swap two in one row or column");
+    await sees(page, "Swap two in one row or column");
     const place = (i: number) => page.click(`[role=group] button:nth-of-type(${i})`);
     await page.waitForSelector("[role=group] button[aria-pressed]");
     await place(1);
@@ -126,7 +126,7 @@ describe("games of two sides", () => {
       for (const b of await page.$$("[role=group] button.border-dashed")) await b.click();
       await page.waitForFunction(() => !document.querySelector("[role=group] button.border-dashed"));
     }
-    await sees(page, "It could be done in");
+    await sees(page, "The fewest is");
     await handIn(page);
     expect((await keptOf(a.title))!.score).toMatchObject({ unit: "trips", finished: true });
     await page.close();

@@ -114,7 +114,7 @@ describe("the workbench", () => {
     await page.keyboard.press("ArrowRight");
     await page.keyboard.press("ArrowDown");
     await expect.poll(peg).toBeCloseTo(Number(along) + 0.1, 6);
-    for (let i = 0; i < 2; i++) await press(page, "Send again");
+    for (let i = 0; i < 2; i++) await press(page, "Undo");
     await expect.poll(where).toBe(begun);
     // Pushed to the edge of the space it clashes, and says so.
     for (let i = 0; i < 8; i++)
@@ -124,7 +124,7 @@ describe("the workbench", () => {
     await sees(page, "2 box is beyond the space");
     await press(page, "In a line");
     await sees(page, /hides \d+ % of/);
-    await press(page, "Send again");
+    await press(page, "Undo");
     await press(page, "Mirror");
     await press(page, "Spread evenly");
     await page.close();
@@ -151,7 +151,7 @@ describe("the workbench", () => {
     await focusPeg(page, "t2");
     await page.keyboard.press("ArrowRight");
     await saves(1);
-    await press(page, "Send again");
+    await press(page, "Undo");
     await expect.poll(() => metresOf(page, "t2")).toBeCloseTo(there, 5);
     await through(1);
     await saves(2);
@@ -185,14 +185,14 @@ describe("the workbench", () => {
         url,
       );
     };
-    await press(page, "Sends in a go");
+    await press(page, "Rolls per go");
     const field = (words: string) =>
       page.waitForSelector(`[aria-label="Sends in a go: what the family may choose"] ::-p-aria(${words})`);
     await retype((await field("from"))!, "12");
     await retype((await field("to"))!, "14");
     await page.waitForFunction(() => document.querySelector("[data-save=saved]"));
     await expect.poll(of).toEqual([{ field: "params.tries", values: [12, 13, 14] }]);
-    await press(page, "Sends in a go");
+    await press(page, "Rolls per go");
     await expect.poll(of).toEqual([]);
     await page.keyboard.press("u");
     await expect.poll(of).toEqual([{ field: "params.tries", values: [12, 13, 14] }]);
@@ -211,7 +211,7 @@ describe("the workbench", () => {
     await open(page, url);
     await sees(page, "We have restored what you typed here before.");
     await expect.poll(() => metresOf(page, "t5")).toBe(9);
-    await press(page, "Send again");
+    await press(page, "Undo");
     await saved(page);
   });
 
@@ -268,7 +268,7 @@ describe("the workbench", () => {
     await openFile("broken.json", "{");
     await sees(page, "broken.json is not JSON");
     await openFile("newer.json", JSON.stringify({ ...fromPattern("climb"), version: 3 }));
-    await sees(page, "this is a version 3 document; versions 1 and 2 can be read here");
+    await sees(page, "this document has version 3; this program reads versions 1 and 2");
     const bands = fromPattern("bands");
     await openFile(
       "overlap.json",
@@ -372,7 +372,7 @@ describe("sending and reading", () => {
     expect(await count()).toEqual({ n: 1, messages: 2 });
     await sees(page, "beat your 12 points");
     await press(page, "Unsend");
-    await sees(page, "It was taken back: no family can open it.");
+    await sees(page, "You have unsent this. Families can't open it");
     await press(page, "Send again");
     await sees(page, "Close now");
     await press(page, "Close now");
@@ -437,7 +437,7 @@ describe("sending and reading", () => {
     await unfold();
     await sees(page, `Noor Fenwick: Read it wrong, ${third} points → ${second} points`);
     await page.type("td form:last-of-type input[name=reason]", "Of another child");
-    await press(page, "Take back");
+    await press(page, "Remove score");
     await sees(page, "taken back");
     await sees(page, "No score counts yet");
     await unfold();
@@ -484,7 +484,7 @@ describe("sending and reading", () => {
     await open(page, `${base}/activities`);
     await press(page, `Put away ${first}, copy`);
     await sees(page, "Activity archived.");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await page.waitForFunction((t) => document.body.innerText.includes(t), {}, `${first}, copy`);
   });
 });

@@ -44,7 +44,7 @@ describe("who plays", () => {
     await press(page, "Player 2 stops");
     await sees(page, "Nana, your turn.");
     await sees(page, "Player 2: left");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await sees(page, "Player 2, your turn.");
     await page.close();
   });
@@ -53,9 +53,9 @@ describe("who plays", () => {
     const a = changed(fromPattern("climb"), title(), { tries: 2 }, { calls: "looks" });
     const page = await playing(browser, "Lorcan T.", a, 2, "Take turns");
     await press(page, "MISS");
-    await press(page, "Fix");
+    await press(page, "Change a roll");
     await press(page, "We disagree: the other player decides");
-    await sees(page, "Whoever did not send looks.");
+    await sees(page, "The other player says what they saw.");
     await page.close();
   });
 });
@@ -94,7 +94,7 @@ describe("over a call", () => {
     await press(other, "The other home keeps score");
     await other.type("main input", "?!");
     await press(other, "Show the score");
-    await sees(other, "That is no code.");
+    await sees(other, "That code has a mistake.");
     await other.$eval("main input", (i) => {
       (i as HTMLInputElement).select();
     });
@@ -114,7 +114,7 @@ describe("two homes in one match", () => {
     await open(teacher, `${base}/results/${sent}`);
     await teacher.click("summary ::-p-text(Match two homes)");
     await press(teacher, "Pair all 2 by lot");
-    await sees(teacher, "One match is made.");
+    await sees(teacher, "One match made.");
     await sees(teacher, "has not said yes yet");
     await open(teacher, `${base}/outbox`);
     await sees(teacher, `${a.title}: a match for Quill F. with another home`);

@@ -35,7 +35,7 @@ describe("what a page says is so", () => {
     await set("opensAt", "2026-01-05T09:00");
     await set("closesAt", "2026-01-09T16:00");
     await page.$eval("form button[value=send]", (e) => (e as HTMLElement).click());
-    await sees(page, "this time has passed already");
+    await sees(page, "The closing time has already passed");
     expect(await page.$eval("input[name=closesAt]", (e) => (e as HTMLInputElement).value)).toBe("2026-01-09T16:00");
     expect(
       await sql`select 1 from assignment a join revision r on r.id = a.revision_id where r.activity_id = ${id}`,
@@ -78,7 +78,7 @@ describe("what a page says is so", () => {
       all.filter((s) => s.querySelector("h2")?.textContent === "Unsent").map((s) => (s as HTMLElement).innerText),
     );
     expect(unsent).toHaveLength(1);
-    expect(unsent[0]).toContain("no family can open it");
+    expect(unsent[0]).toContain("families can't open it");
     expect(unsent[0]).not.toMatch(/closes|0 of/);
     await page.close();
   });

@@ -26,7 +26,7 @@ describe("variants on the play screen", () => {
     await press(page, "Done!");
     await press(page, "MISS");
     await press(page, "HIT");
-    await sees(page, "All sends are used.");
+    await sees(page, "You have used all your");
     await handIn(page);
     await sees(page, "You got 2 points.");
     await page.close();
@@ -119,7 +119,7 @@ describe("variants on the play screen", () => {
   it("pins are tapped, counted, or all of them; stood up again after the frame, and the score arrives", async () => {
     const name = title();
     const page = await playing("Zeb X.", of(fromPattern("pins"), name, { frames: 2 }));
-    await sees(page, "6 pins stand. Roll 1 of 2.");
+    await sees(page, "6 pins are standing. Roll 1 of 2.");
     const tap = async (n: number) => {
       await page.waitForSelector(`input[aria-label="Pin ${n}"]`);
       await page.$eval(`input[aria-label="Pin ${n}"]`, (e) => (e as HTMLElement).closest("label")!.click());
@@ -127,16 +127,16 @@ describe("variants on the play screen", () => {
     await tap(1);
     await tap(3);
     await press(page, "2 fell");
-    await sees(page, "4 pins stand. Roll 2 of 2.");
+    await sees(page, "4 pins are standing. Roll 2 of 2.");
     await press(page, "Just type the number");
     await press(page, "1");
     await sees(page, "Stand all the pins up again.");
-    await press(page, "Send again");
-    await press(page, "Fix");
+    await press(page, "Undo");
+    await press(page, "Change a roll");
     await press(page, "1. 2 fell");
     await tap(2);
     await press(page, "1 fell");
-    await sees(page, "5 pins stand.");
+    await sees(page, "5 pins are standing.");
     await press(page, "None fell");
     await press(page, "They are all standing");
     await press(page, "All of them");
@@ -162,7 +162,7 @@ describe("variants on the play screen", () => {
     await page.focus(pin(2));
     for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowRight");
     await press(page, "They stand like this");
-    await sees(page, "3 pins stand.");
+    await sees(page, "3 pins are standing.");
     await press(page, "All of them");
     await sees(page, "1 frame played.");
     await page.close();
@@ -214,17 +214,17 @@ describe("variants on the play screen", () => {
     await press(page, "One more");
     await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
     await page.type("main form input", "999");
-    await press(page, "That is it");
+    await press(page, "That's it");
     await sees(page, "Give a number from 0 to 40.");
     await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
     await page.type("main form input", "7");
-    await press(page, "That is it");
+    await press(page, "That's it");
     await sees(page, "Time is up.");
     // The number, and then the bell, which rings again at once.
-    await press(page, "Send again");
-    await press(page, "Send again");
+    await press(page, "Undo");
+    await press(page, "Undo");
     await sees(page, "Stop! How many was that?");
-    await press(page, "That is it");
+    await press(page, "That's it");
     await handIn(page);
     await sees(page, "You got 5 touches.");
     await page.close();
@@ -243,8 +243,8 @@ describe("variants on the play screen", () => {
     for (let i = 0; i < 2; i++) await press(page, "Nuri: tap for each one");
     for (let i = 0; i < 3; i++) await press(page, "Player 2: tap for each one");
     await sees(page, "How many did Player 2 get?", 20_000);
-    await press(page, "That is it");
-    await press(page, "That is it");
+    await press(page, "That's it");
+    await press(page, "That's it");
     await sees(page, "Player 2 wins!");
     await page.close();
   });
@@ -269,7 +269,7 @@ describe("variants on the play screen", () => {
     await press(page, "MISS");
     expect(await page.$$eval("button", (all) => all.map((b) => b.textContent))).not.toContain("You choose");
     for (let i = 0; i < 3; i++) await press(page, "MISS");
-    await sees(page, "All sends are used.");
+    await sees(page, "You have used all your");
     await handIn(page);
     await sees(page, "You got 0 points.");
     const kept = await keptOf(name);
@@ -332,7 +332,7 @@ describe("variants on the play screen", () => {
     expect(await page.$eval("main", (m) => m.textContent)).not.toContain("Your line:");
     await press(page, "Easier");
     await sees(page, /Your line: ½ step nearer\./);
-    await press(page, "Send again");
+    await press(page, "Undo");
     await page.waitForFunction(() => !document.body.innerText.includes("Your line:"));
     await press(page, "Harder");
     await sees(page, /Your line: 1 step back\./);

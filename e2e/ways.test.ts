@@ -56,7 +56,7 @@ describe("an empty school", () => {
     await sees(page, "No children in this class yet");
     await press(page, "Invite to the survey");
     await sees(page, "This class has no children yet.");
-    expect(await text(page)).not.toContain("Everyone was asked already");
+    expect(await text(page)).not.toContain("Everyone has been asked already");
     await page.waitForSelector("details[open] input[name=name]");
     await page.type("input[name=name]", "Ada Lovelace");
     await page.type("input[name=age]", "7");
@@ -122,7 +122,7 @@ describe("an empty school", () => {
     for (const [content, words] of [
       ["{ not json", "this is not JSON"],
       [JSON.stringify({ ...school, zone: "Mars/Base" }), "zone must be an IANA time zone"],
-      [JSON.stringify(school), "e-mail address is there already"],
+      [JSON.stringify(school), "e-mail address already exists"],
     ] as const) {
       const { code, told } = run(content);
       expect(code).not.toBe(0);
@@ -189,7 +189,7 @@ describe("ways back", () => {
     await page.$$eval("details summary", (all) =>
       (all.find((e) => e.textContent?.startsWith("Archive")) as HTMLElement).click(),
     );
-    await press(page, `Put ${title} back on the shelf`);
+    await press(page, `Restore ${title}`);
     await page.waitForFunction(
       (t) => [...document.querySelectorAll("main li a.font-head")].some((a) => a.textContent === t),
       {},
@@ -296,8 +296,10 @@ describe("a family", () => {
     await page.waitForFunction(() => document.querySelector("[data-heard]")?.textContent?.startsWith("missed"));
     await page.keyboard.press("u");
     await page.waitForFunction(() => document.querySelector("[data-heard]")?.textContent?.startsWith("Undone"));
-    await page.$$eval("button", (all) => (all.find((b) => b.textContent?.trim() === "Fix") as HTMLElement).click());
-    await page.waitForFunction(() => document.activeElement?.textContent?.startsWith("Pick the send"));
+    await page.$$eval("button", (all) =>
+      (all.find((b) => b.textContent?.trim().startsWith("Change a")) as HTMLElement).click(),
+    );
+    await page.waitForFunction(() => document.activeElement?.textContent?.startsWith("Tap the"));
     await press(page, "Back");
     // Another screen of a held page is drawn without a word of trouble.
     const trouble: string[] = [];
@@ -338,7 +340,7 @@ describe("a family", () => {
       expect(await text(page)).toContain(`${i} of ${steps}`);
     }
     for (const [screen, words] of [
-      ["play", "This screen needs a script."],
+      ["play", "This page needs scripts."],
       ["handin", "Write your score on the sheet."],
     ] as const) {
       await page.goto(`${card}?screen=${screen}`);

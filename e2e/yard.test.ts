@@ -78,11 +78,11 @@ describe("laying out beside a game", () => {
     expect(await (await field(page, "Size")).evaluate((e) => (e as HTMLInputElement).value)).toBe("105");
     await drag(page, "[data-grip=turn]", -60, -120);
     await expect.poll(() => labelOf(page, "[data-frame]")).not.toContain("turned 15 degrees");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await expect.poll(() => labelOf(page, "[data-frame]")).toContain("turned 15 degrees");
     // A mark where a send must pass is said in words.
     await retype((await field(page, "Turned")) as never, "0");
-    await sees(page, /stands in the way to \d|stand in one place/);
+    await sees(page, /is in the way of \d|are in the same place/);
     await saved(page);
     const document = await page.evaluate(async (u) => (await fetch(`${u}/file`)).json(), url);
     expect(document.layout).toMatchObject({ name: "slalom", values: { markers: 4 }, turn: 0 });
@@ -97,7 +97,7 @@ describe("laying out beside a game", () => {
     const { page } = await climb();
     await layOut(page, "Two goals");
     await retype((await field(page, "Distance apart")) as never, "11");
-    await sees(page, /layout goals reaches 11\.\d+ m, the space is/);
+    await sees(page, /layout goals reaches 11\.\d+ m, but the space is/);
     await page.waitForSelector("[data-save=mend]");
     expect(await (await field(page, "Distance apart")).evaluate((e) => (e as HTMLInputElement).value)).toBe("11");
     await retype((await field(page, "Distance apart")) as never, "99");
@@ -124,7 +124,7 @@ describe("laying out beside a game", () => {
     const large = choice.find((c) => / (9|1\d)(\.\d)? × /.test(c.t)) ?? choice.at(-1)!;
     await page.select("[aria-label='In a child's home'] select", large.v);
     await page.waitForFunction(
-      (s) => document.querySelector(s) || document.body.innerText.includes("did not say where it plays"),
+      (s) => document.querySelector(s) || document.body.innerText.includes("has not told us where it plays"),
       {},
       inTight,
     );
@@ -178,10 +178,10 @@ describe("several targets at once", () => {
     expect(await along("t5")).toBeCloseTo(begun[4]! + 0.1, 6);
     await press(page, "Same distance");
     await expect.poll(async () => new Set(await Promise.all(ids.map(along))).size).toBe(1);
-    await press(page, "Send again");
+    await press(page, "Undo");
     await press(page, "Straight ahead");
     await expect.poll(() => labelOf(page, "[data-mark=t4]")).toContain("middle");
-    await press(page, "Send again");
+    await press(page, "Undo");
     await press(page, "5 chosen");
     // Two of them with the keyboard: the others stay.
     await focus(page, "[data-mark=t1]");
@@ -189,7 +189,7 @@ describe("several targets at once", () => {
     await page.keyboard.down("Shift");
     await page.keyboard.press("Space");
     await page.keyboard.up("Shift");
-    await sees(page, "2 chosen");
+    await sees(page, "2 selected");
     const third = await along("t3");
     const first = await along("t1");
     await page.keyboard.press("ArrowRight");
@@ -214,7 +214,7 @@ describe("several targets at once", () => {
     const { page } = await climb();
     await focus(page, "[data-mark=t3]");
     await page.waitForSelector("[data-spread]");
-    await sees(page, /steps end between \d\.\d\d and \d\.\d\d m in this class/);
+    await sees(page, /For this class, [\d½]+ steps is \d\.\d\d–\d\.\d\d m/);
     await page.$$eval("[role=toolbar] label", (all) => all.find((l) => l.textContent?.includes("Keep clear"))!.click());
     await page.waitForFunction(() => /others stay \d\.\d m away/.test(document.body.textContent!));
     await page.$$eval("nav[aria-label=Stations] a", (all) => (all[0] as HTMLElement).click());

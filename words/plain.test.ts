@@ -221,7 +221,7 @@ describe("the voice", () => {
       for (const k of game.knobs()) {
         // A field of one round, stage or target shows its number beside its label.
         if (k.path.some((x) => typeof x === "number")) continue;
-        at.set(k.part, [...(at.get(k.part) ?? []), label(k.label)]);
+        at.set(k.station, [...(at.get(k.station) ?? []), label(k.label)]);
       }
       for (const [part, list] of at)
         expect(

@@ -49,7 +49,7 @@ describe("setting up, one marker at a time", () => {
     expect(marks.length).toBeGreaterThan(0);
     for (const s of marks) {
       expect(s.lines.join(" ")).not.toContain("[");
-      expect(s.lines.join(" ")).toMatch(/(there|up|on it|in it)\.$/);
+      expect(s.lines.join(" ")).toMatch(/(there|up the wall|on it|in it)\.$/);
       expect(s.shown).toContain(s.id);
     }
     expect(new Set(list.map((s) => s.id)).size).toBe(list.length);
@@ -58,7 +58,7 @@ describe("setting up, one marker at a time", () => {
     expect(said(beside("spots")).at(-1)).toContain("Mark a spot there. Write 6 on it.");
     expect(said(beside("tossing")).filter((t) => t.includes("Mark a corner there."))).toHaveLength(4);
     expect(said(beside("grid")).at(-1)).toContain("Make 3 by 3 squares in it.");
-    expect(said(beside("wall")).join(" ")).toContain("Put the sheet of paper on the wall, 80 cm up.");
+    expect(said(beside("wall")).join(" ")).toContain("Put the sheet of paper 80 cm up the wall.");
     expect(said(beside("slalom")).filter((t) => t.includes("Put the shoe there."))).toHaveLength(6);
     expect(said(beside("bands")).filter((t) => t.includes("Lay a line there."))).toHaveLength(5);
   });

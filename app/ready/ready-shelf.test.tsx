@@ -36,7 +36,7 @@ it("finds by what it is played with", () => {
 });
 
 it("says where nothing is ready, and knows only what it knows", () => {
-  expect(html("skill=catching&place=out-alone")).toContain("Nothing is ready for all of that.");
+  expect(html("skill=catching&place=out-alone")).toContain("Nothing ready-made fits all of that.");
   expect(
     wishOf(new URLSearchParams("skill=flying&place=moon&minutes=9&class=x&thing=moon"), classes, THINGS).told,
   ).toEqual({

@@ -30,7 +30,9 @@ export function Beside({
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-left text-[0.94rem]">
-        <Heads of={["Child", "This run", "Likely range", "", "Finishes", "Minutes", "Time spent playing, fetching, waiting"]} />
+        <Heads
+          of={["Child", "This run", "Likely range", "", "Finishes", "Minutes", "Time spent playing, fetching, waiting"]}
+        />
         <tbody>
           {kids.map((k, i) => {
             const go = goes[i]?.go;

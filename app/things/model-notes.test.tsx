@@ -15,18 +15,18 @@ describe("what the model makes of a thing", () => {
     expect(said("bouncyBall")["Past a target 3 m away"]).toMatch(/boards \d+\.\d m/);
   });
   it("says where sliding is pointless, and where it is not", () => {
-    expect(said("jarLid").Slid).toContain("Pointless on grass.");
+    expect(said("jarLid").Slid).toContain("No use on grass.");
     expect(said("jarLid").Slid).toContain("boards 5.0 m");
     expect(said("slipper").Slid).toContain("grass");
   });
   it("says how much water makes a bottle stand, and that a boot stands anyway", () => {
-    expect(said("bottle")["When hit"]).toMatch(/empty it falls .* with \d+ ml of water it stays up/);
+    expect(said("bottle")["When hit"]).toMatch(/Empty, it falls .* with \d+ ml of water it stays up/);
     expect(said("boot")["When hit"]).toContain("stays up");
-    expect(said("rollTube")["When hit"]).toContain("it falls");
+    expect(said("rollTube")["When hit"]).toContain("falls");
   });
   it("says what steadies a container, and what a ramp does", () => {
-    expect(said("wasteBin")["Thrown at"]).toMatch(/empty it tips .* with \d\.\d kg in it, it stays/);
-    expect(said("cardRamp")["As a ramp"]).toMatch(/15 cm high .* carpet 1\.5 m.*For 2 m on boards: 9 cm/);
+    expect(said("wasteBin")["Thrown at"]).toMatch(/Empty, it tips over .* with \d\.\d kg in it, it stays up/);
+    expect(said("cardRamp")["As a ramp"]).toMatch(/15 cm high.* carpet 1\.5 m.*For 2 m on boards, prop it 9 cm high/);
     expect(said("bucket")["As a ramp"]).toBeUndefined();
   });
   it("has nothing to say of what is neither sent, aimed at nor propped, and no broken figure of anything", () => {

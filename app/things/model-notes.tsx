@@ -36,9 +36,9 @@ export function notesOf(i: Item): Note[] {
   const sent = (action: Action, floor: Floor) => sendingOf(AGE, action, i, floor);
   const gets = (action: Action) => byFloor((f) => metres(farthest(sent(action, f))));
   if (i.moves.includes("ground")) {
-    note("Rolled", `A child of ${AGE} can roll it up to ${gets("underarmRoll")}.`);
+    note("Rolled", `A child of ${AGE} can roll it this far: ${gets("underarmRoll")}.`);
     const on = (f: Floor) => runsOn(sent("underarmRoll", f), AWAY);
-    note("Rolled past a target", `It rolls on ${byFloor((f) => metres(on(f)))}.`);
+    note("Rolled past a target", `It rolls on this far: ${byFloor((f) => metres(on(f)))}.`);
     const seconds = fetchSeconds(AWAY, on("boards"), agePrior(AGE).walking);
     note(
       "Fetching it",
@@ -50,14 +50,14 @@ export function notesOf(i: Item): Note[] {
     note("Thrown underarm", `A child of ${AGE} can throw it up to ${metres(farthest(thrown))}.`);
     note(
       `Past a target ${AWAY} m away`,
-      `It ends ${byFloor((f) => metres(runsOn(sent("underarmThrow", f), AWAY)))} beyond it.`,
+      `It ends this far beyond it: ${byFloor((f) => metres(runsOn(sent("underarmThrow", f), AWAY)))}.`,
     );
     note("Off a wall", `Thrown from ${NEAR} m, it comes back ${metres(comesBack(thrown, NEAR, 1))} on boards.`);
   }
   if (i.moves.includes("slide")) {
     const idle = FLOORS.filter((f) => pointless(sent("slide", f)));
     const where = idle.map((f) => label(`floor.${f}`)).join(", ");
-    note("Slid", `A child of ${AGE} can slide it up to ${gets("slide")}.${where ? ` No use on ${where}.` : ""}`);
+    note("Slid", `A child of ${AGE} can slide it this far: ${gets("slide")}.${where ? ` No use on ${where}.` : ""}`);
   }
   if (i.uses.includes("target")) {
     const ball = catalogueItem("sockBall")!;
@@ -84,7 +84,7 @@ export function notesOf(i: Item): Note[] {
     const high = rampHeightFor(WANTED, ballSlows("boards"));
     note(
       "As a ramp",
-      `With the board propped ${Math.round(100 * PROPPED)} cm high, a ball stops after ${byFloor((f) => metres(rampDistance(PROPPED, ballSlows(f))))}. For ${WANTED} m on boards, prop it ${Math.round(100 * high)} cm high.`,
+      `With the board propped ${Math.round(100 * PROPPED)} cm high, a ball rolls this far: ${byFloor((f) => metres(rampDistance(PROPPED, ballSlows(f))))}. For ${WANTED} m on boards, prop it ${Math.round(100 * high)} cm high.`,
     );
   }
   return out;

@@ -24,7 +24,7 @@ export function shownOf(children: readonly Shown[]): Shown[] {
   const sorted = [...children].sort((a, b) => a.age - b.age);
   return [sorted[0]!, sorted[Math.floor((sorted.length - 1) / 2)]!, sorted[sorted.length - 1]!];
 }
-export const RANKS = ["youngest", "middle", "oldest"];
+export const RANKS = ["youngest", "typical", "oldest"];
 
 /** What single change would let a home in: one that is the teacher's to make before one that is the home's. */
 function singleFor(a: Activity, f: KitFit, name: (item: string) => string): HomeFit["single"] {

@@ -86,8 +86,8 @@ describe("station Kit", () => {
     for (const thing of ["sock ball", "bucket", "box", "book", "saucepan", "bottle", "string"])
       expect(plain(html)).toContain(thing);
     expect(html.match(/type="radio"/g)!.length).toBeGreaterThan(15);
-    expect(plain(html)).toContain("2 of 3 children have the things at home, 1 home did not say");
-    expect(plain(html)).toContain("For homes that haven't told us, we assume the usual items.");
+    expect(plain(html)).toContain("2 of 3 children have what they need; 1 home hasn&#x27;t told us");
+    expect(plain(html)).toContain("For homes that haven&#x27;t told us, we assume the usual items.");
   });
   it("says which homes cannot and why, and the single change that lets most of them in", () => {
     const asking: Activity = {
@@ -95,12 +95,12 @@ describe("station Kit", () => {
       kit: { ...climb.kit, roles: [{ role: "send", limits: [{ property: "rebound", least: 0.5 }], wishes: [] }] },
     };
     const said = plain(panel(asking));
-    expect(said).toContain("1 of 3 children have the things at home, 1 home did not say");
-    expect(said).toContain("1 more by not asking for bounce");
-    expect(said).toContain("Ben C. All that is here has too little bounce.");
+    expect(said).toContain("1 of 3 children have what they need; 1 home hasn&#x27;t told us");
+    expect(said).toContain("1 more with not requiring bounce");
+    expect(said).toContain("Ben C. Nothing here has enough bounce.");
     expect(said).not.toContain("Ada B.");
     expect(said).toContain("bounces");
-    expect(changeText({ kind: "thing", item: "smallBall" }, (id) => id)).toBe("one more thing at home: smallBall");
+    expect(changeText({ kind: "thing", item: "smallBall" }, (id) => id)).toBe("one more item at home: smallBall");
   });
   it("keeps a thing that the school deleted, and says so", () => {
     const puck = { ...catalogueItem("sockBall")!, id: "puck", name: "felt puck" };
@@ -146,7 +146,7 @@ describe("the plan", () => {
     const html = drawn(climb, "t1");
     expect(html.match(/data-mark=/g)).toHaveLength(5);
     expect(html).toContain(
-      'aria-label="1 bucket: 1.40 m, 0.56 m left. Arrow keys move it, Shift and space choose several"',
+      'aria-label="1 bucket: 1.40 m, 0.56 m left. Arrow keys move it. Shift and space select several."',
     );
     expect(html.match(/tabindex="0"/gi)).toHaveLength(5);
     expect(html.match(/aria-pressed="true"/g)).toHaveLength(1);
@@ -237,7 +237,7 @@ describe("the strip", () => {
       <Strip activity={climb} people={people} names={names} unit="points" homes={homes} apply={() => undefined} />,
     );
     expect(plain(html)).toContain("1 of 3");
-    expect(plain(html)).toContain("1 did not say");
+    expect(plain(html)).toContain("1 home hasn&#x27;t told us");
     expect(html.match(/rotate-45/g)).toHaveLength(1);
     expect(html).toContain('data-strip="waiting"');
   });
@@ -263,7 +263,7 @@ describe("the strip", () => {
     expect(lacks.single!.words).toBe("one target fewer");
     expect(opened(lacks.single!.next!).pegs.map((p) => p.id)).not.toContain("t2");
     const buy = told({ can: false, lets: [{ kind: "thing", item: "bucket" }] });
-    expect(buy.single).toEqual({ words: "one more thing at home: bucket", next: null });
+    expect(buy.single).toEqual({ words: "one more item at home: bucket", next: null });
     const tight = told({ place: { status: "none", proved: true, lets: [{ kind: "fewer", target: "t5" }], scale: 1 } });
     expect(opened(tight.single!.next!).pegs.map((p) => p.id)).not.toContain("t5");
     const runs = told({ place: { status: "none", proved: false, lets: [{ kind: "backstop" }], scale: 1 } });

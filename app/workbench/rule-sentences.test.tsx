@@ -34,7 +34,7 @@ it("says what is set, what is off, and yes or no in words", () => {
     return ruleOf(k, value, "underarmRoll");
   };
   expect(at("climb", "knob.tries", { tries: 12 })).toBe("Each player has *12 rolls* in a go.");
-  expect(at("board", "knob.sendsAll", { sends: null, once: true })).toBe("There is *no cap* on rolls.");
+  expect(at("board", "knob.sendsAll", { sends: null, once: true })).toBe("There is *no limit* on rolls.");
   expect(at("board", "knob.goes")).toBe("A game is *1 go*.");
   expect(at("board", "knob.once", { once: true })).toBe("Each target counts *only once*.");
   expect(at("streak", "knob.drop", { drop: "costsOne" })).toBe("A drop *takes one away*.");

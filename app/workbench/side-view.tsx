@@ -95,7 +95,7 @@ export const SideView = memo(function SideView({
       <circle cx={s.x(from) - 4} cy={y(sending.height)} r="5" fill="var(--color-chalk)" />
       <path d={`M${s.x(from) - 4} ${y(0)}V${y(sending.height)}`} stroke="var(--color-chalk)" strokeWidth="2" />
       <text x="26" y={height - 5} fill="var(--color-chalk)" fillOpacity="0.85" fontSize="12.5">
-        Side view {who}
+        Side view, {who}
         {shown && `: ${targetName(shown.t)}, up to ${shown.f.apex.toFixed(1)} m`}
         {ky < s.k - 0.5 && ". Heights are drawn smaller"}
       </text>

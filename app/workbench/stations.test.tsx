@@ -52,7 +52,7 @@ describe.each(patternNames)("%s: every station has its words", (name) => {
       />,
     );
     expect(UNITS).toContain(unit);
-    expect(text).toMatch(/as [\d:.]+( \w+)?, optional/);
+    expect(text).toMatch(/for example [\d:.]+( \w+)?; you can leave it empty/);
     expect(text).not.toMatch(MISSING);
   });
 });

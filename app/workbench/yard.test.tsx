@@ -113,7 +113,7 @@ describe("over and under the plan", () => {
     expect(html.match(/<button/g)).toHaveLength(9);
     expect(html.match(/<button[^>]*aria-label="[^"]+"/g)).toHaveLength(8);
     expect(plain(html)).toContain("Select all");
-    expect(plain(bar(["t1", "t3"]))).toContain("2 chosen");
+    expect(plain(bar(["t1", "t3"]))).toContain("2 selected");
     expect(plain(html)).toContain("half steps, Ada");
     expect(bar([], fromPattern("bands")).match(/<button/g)).toBeNull();
   });
@@ -134,7 +134,7 @@ describe("over and under the plan", () => {
       );
     const t5 = partsOf(parts, "target")[4]!;
     const { apex } = pathTo(sending, Math.hypot(t5.along, t5.across), t5.height / 2);
-    expect(view(2.4, "t5")).toContain(`comes up to ${apex.toFixed(1)} m under a ceiling of 2.4 m`);
+    expect(view(2.4, "t5")).toContain(`flies up to ${apex.toFixed(1)} m under a ceiling of 2.4 m`);
     expect(view(2.4, "t1")).not.toContain("var(--color-ember)");
     expect(view(1.2, "t1")).toContain("var(--color-ember)");
     expect(view(null, "t1")).not.toContain("ceiling");
