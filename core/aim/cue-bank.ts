@@ -212,7 +212,7 @@ const bank: Record<Action, Bank> = {
     watch: ["The touches are about as high", "The feet move under it"],
   },
   catch: {
-    young: ["Hands ready", "Watch it", "Hug it with your hands"],
+    young: ["Hands ready", "Watch it", "Hug it with hands"],
     older: [
       "Move to where it comes, then wait",
       "Fingers up for high, down for low",

@@ -49,9 +49,9 @@ describe("chances by hand are used or refused, and nothing of them is lost", () 
       [1, expect.closeTo(0.3, 9)],
       [2, expect.closeTo(0.5, 9)],
     ]);
-    expect(() => told(one, { "p1 p99": 0.5 })).toThrow("not of this activity");
-    expect(() => told(one, { "p3 p1": 0.5 })).toThrow("not of this activity");
-    expect(() => told(one, { p1: 0.6, p2: 0.5 })).toThrow("may be 1 at most");
+    expect(() => told(one, { "p1 p99": 0.5 })).toThrow("not part of this activity");
+    expect(() => told(one, { "p3 p1": 0.5 })).toThrow("not part of this activity");
+    expect(() => told(one, { p1: 0.6, p2: 0.5 })).toThrow("must be at most 1");
   });
   it("what falls short of a marker may be said, and with all said together they are all", () => {
     const a = fromPattern("passLadder");
@@ -64,7 +64,7 @@ describe("chances by hand are used or refused, and nothing of them is lost", () 
     const marksOf = (x: Activity) =>
       Object.fromEntries((x.pattern.params as unknown as { marks: number[] }).marks.map((_, i) => [`m${i + 1}`, 1]));
     expect(of({ ...marks, short: 0.4 }).sides[0]!.points).not.toEqual(of({ ...marks, short: 0.1 }).sides[0]!.points);
-    expect(() => of({ ...marks, short: 0.6 })).toThrow("may be 1 at most");
+    expect(() => of({ ...marks, short: 0.6 })).toThrow("must be at most 1");
     expect(() => of({ ...marks, short: 0.2, over: 0.1 })).toThrow("must be 1");
   });
   it("a course has no chance to give", () => {
@@ -72,6 +72,6 @@ describe("chances by hand are used or refused, and nothing of them is lost", () 
     const params = a.pattern.params as unknown as { rounds: object[] };
     const rounds = [{ ...params.rounds[0], task: "course" }];
     const laps = { ...a, pattern: { name: "tally", params: { ...params, rounds } } } as unknown as Activity;
-    expect(() => told(laps, { lap: 0.8 })).toThrow("not of this activity");
+    expect(() => told(laps, { lap: 0.8 })).toThrow("not part of this activity");
   });
 });

@@ -221,10 +221,12 @@ describe("a document with a layout", () => {
     [];
   it("is refused where the layout is beyond the space, by how much", () => {
     expect(told({ ...exampleOf("goals"), along: 4 })).toEqual([
-      "layout: layout goals reaches 8.05 m, the space is 5.6 m long",
+      "layout: layout goals reaches 8.05 m, but the space is 5.6 m long",
     ]);
-    expect(told({ ...exampleOf("goals"), across: 1 })[0]).toMatch(/^layout: layout goals reaches \d\.\d\d m aside/);
-    expect(told({ ...exampleOf("goals"), along: -1.2 })[0]).toMatch(/begins 1\.25 m behind the start line: 0\.6 m/);
+    expect(told({ ...exampleOf("goals"), across: 1 })[0]).toMatch(
+      /^layout: layout goals reaches \d\.\d\d m to the side/,
+    );
+    expect(told({ ...exampleOf("goals"), along: -1.2 })[0]).toMatch(/starts 1\.25 m behind the start line; 0\.6 m/);
   });
   it("names a layout, a turn, a size or a unit that cannot be", () => {
     expect(told({ ...exampleOf("goals"), name: "maze" })[0]).toContain("layout name must be one of row, scattered");

@@ -98,7 +98,7 @@ describe("things that take turns", () => {
     expect(of([], ["send", "other1"])).toEqual([
       "things: there is no thing 2 to send yet: add it at the Things station",
     ]);
-    expect(of(["bucket"], [])[0]).toMatch(/^other thing 1 must be a thing of the kit list that can be sent/);
+    expect(of(["bucket"], [])[0]).toMatch(/^object 2 must be an item from the list/);
     expect(of(["sockBall", "softBall", "balloon", "sponge"], [])[0]).toMatch(/at most 3/);
   });
 });

@@ -99,8 +99,10 @@ describe("targets that the child sets out", () => {
       const read = parseActivity({ ...fromPattern("board"), setOut: { ...FIELD, ...setOut } });
       return read.ok ? [] : read.problems.map((p) => `${p.field}: ${p.message}`);
     };
-    expect(told({ far: 5 })).toEqual(["setOut.far: far must be 4 m or less: the space is no longer"]);
-    expect(told({ width: 3 })).toEqual(["setOut.width: width must be 2.6 m or less: the space is no wider"]);
+    expect(told({ far: 5 })).toEqual([
+      "setOut.far: the farthest distance must be 4 m or less, the length of the space",
+    ]);
+    expect(told({ width: 3 })).toEqual(["setOut.width: the width must be 2.6 m or less, the width of the space"]);
     expect(told({ near: 3.2 })).toEqual(["setOut.far: the farthest distance must be more than the nearest"]);
   });
 });

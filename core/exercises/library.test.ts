@@ -61,7 +61,7 @@ describe("the library of short exercises", () => {
     for (const c of card.cautions) expect(CAUTIONS).toContain(c);
     const read = parseActivity({ ...a, warmUp: ["handstand"] });
     expect(read.ok ? [] : read.problems.map((p) => p.message)).toEqual([
-      "warm-up must be of the library of exercises, or of the exercises that are given",
+      "warm-up must come from the library of exercises, or from your own",
     ]);
     expect(parseActivity({ ...a, coolDown: exercises.slice(0, 7).map((e) => e.id) }).ok).toBe(false);
   });
@@ -89,7 +89,7 @@ describe("an exercise of a school's own", () => {
       const read = ownExercise.safeParse({ ...own, ...change });
       return read.success ? "" : read.error.issues[0]!.message;
     };
-    expect(told({ name: " " })).toBe("Give a name.");
+    expect(told({ name: " " })).toBe("name must not be empty");
     expect(told({ dose: [0, 0, 0] })).toContain("more than 0");
     expect(told({ dose: [Number.NaN, 1, 1] })).toContain("how much for the youngest");
     expect(told({ id: "squat" })).toContain("id must begin with own");

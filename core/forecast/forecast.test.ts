@@ -194,15 +194,17 @@ describe("forecast", () => {
     const told = (a: Activity, chances: Record<string, number>) => () =>
       forecastActivity(a, [{ age: 7 }], alone, "middle", { chances });
     const all = { t1: 0.5, t2: 0.5, t3: 0.5, t4: 0.5, t5: 0.5 };
-    expect(told(climb(), { ...all, t9: 0.5 })).toThrow("chances.t9: not of this activity; it has t1, t2, t3, t4, t5");
+    expect(told(climb(), { ...all, t9: 0.5 })).toThrow(
+      "chances.t9: not part of this activity; it has t1, t2, t3, t4, t5",
+    );
     expect(told(climb(), { ...all, t2: 1.2 })).toThrow("chances.t2: must be 0 to 1");
     expect(told(climb(), { ...all, t2: Number.NaN })).toThrow("chances.t2: must be 0 to 1");
     expect(told(climb(), { t1: 0.5 })).toThrow("chances.t2: is missing");
-    expect(told(climb(), { ...all, constructor: 0.5 })).toThrow("chances.constructor: not of this activity");
+    expect(told(climb(), { ...all, constructor: 0.5 })).toThrow("chances.constructor: not part of this activity");
     const bands = fromPattern("bands");
     const zones = { z1: 0.3, z2: 0.3, z3: 0.3, z4: 0.05 };
     expect(told(bands, zones)()).toMatchObject({ method: "exact" });
-    expect(told(bands, { ...zones, z4: 0.2 })).toThrow("all together are 1.100");
+    expect(told(bands, { ...zones, z4: 0.2 })).toThrow("together they are 1.100");
     expect(told(bands, { z1: 0.3, z2: 0.3 })).toThrow("chances.z3: is missing");
   });
 

@@ -18,7 +18,7 @@ describe("activity document", () => {
   it("names the field and what is allowed", () => {
     const far = climb();
     far.pattern.params.ladder.targets[4]!.distance = 7;
-    expect(messages(far)).toEqual(["pattern.params.peg.t5: target 5 at 7 m is beyond the space: it is 5.6 m long"]);
+    expect(messages(far)).toEqual(["pattern.params.peg.t5: target 5 at 7 m is outside the space, which is 5.6 m long"]);
     const negative = climb();
     negative.pattern.params.ladder.targets[0]!.distance = -1;
     expect(messages(negative)[0]).toContain("distance must be 0.3 m or more");
@@ -36,7 +36,7 @@ describe("activity document", () => {
       "bands overlap: line 3 (1.6 m) must be at least 0.1 m beyond line 2 (1.7 m)",
     );
     expect(messages({ ...doc, version: 3 })).toEqual([
-      "version: this is a version 3 document; versions 1 and 2 can be read here",
+      "version: this document has version 3; this program reads versions 1 and 2",
     ]);
     expect(messages({ title: "x" })[0]).toContain("format must be");
     expect(messages([])).toEqual(["document: an activity is a JSON object"]);
@@ -55,7 +55,7 @@ describe("activity document", () => {
   it("speaks of a thing of the list or of its own, and of one that can be sent", () => {
     const doc = fromPattern("climb");
     const kit = (over: object) => messages({ ...doc, kit: { ...doc.kit, ...over } });
-    expect(kit({ send: "bucket" })[0]).toContain("kit.send: send must be a thing of the kit list");
+    expect(kit({ send: "bucket" })[0]).toContain("kit.send: choose an object from the list");
     expect(kit({ send: "foamDisc" })[0]).toContain("kit.send");
     const disc = { ...catalogueItem("sockBall")!, id: "foamDisc", name: "foam disc" };
     expect(kit({ send: "foamDisc", own: [disc] })).toEqual([]);

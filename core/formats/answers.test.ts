@@ -28,6 +28,6 @@ it("takes a question with two to four answers, each with a picture of ours, one 
     "answers.list.1.text: answer must not be empty",
   ]);
   expect(told(asked({ list: [two[0], { picture: "nowhere", text: "A" }] }))[0]).toContain(
-    'answers.list.1.picture: picture "nowhere" is no thing of the kit list',
+    'answers.list.1.picture: there is no picture "nowhere"',
   );
 });

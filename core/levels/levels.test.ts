@@ -214,7 +214,7 @@ describe("levels", () => {
       "level 2: this game has no params.nothing",
     );
     expect(bad({ settings: [{ field: "params.tries", value: -4 }] })).toContain("level 2: params.tries cannot be -4");
-    expect(bad({ action: "balance" })).toContain("level 2: climb is not played so");
+    expect(bad({ action: "balance" })).toContain("level 2: climb cannot be played this way");
     expect(bad({ hand: "other", posture: "sitting", action: "slide" })).toBe("");
   });
   it("may ask somebody to help: said in words and on the card, and no other line leads to it in play", () => {

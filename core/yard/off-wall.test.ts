@@ -57,6 +57,6 @@ it("is for whatever is sent from a line at something, and leaves other layouts a
   expect(gap(0.1).ok).toBe(false);
   const far = gap(4.9);
   expect(far.ok ? [] : far.problems.map((p) => p.message)).toEqual([
-    expect.stringMatching(/^the layout needs .* the space is/),
+    expect.stringMatching(/^the layout needs .* but the space is/),
   ]);
 });

@@ -96,7 +96,7 @@ describe("roster and homes from a file", () => {
     const file = "class,child,age,home\nHeron class,Ada Byron,7,H\nHeron class,Ben C.,8,\nHeron class,Mary Jane K,9,";
     const plain = csv.readHomes(file, CLASSES, known);
     expect(plain.bad).toEqual([
-      { line: 2, reason: '"Ada Byron" looks like a full name: write Ada B., or say yes to shortening names' },
+      { line: 2, reason: '"Ada Byron" looks like a full name. Write Ada B., or choose to shorten names.' },
     ]);
     expect(plain.good.map((g) => g.child)).toEqual(["Ben C.", "Mary Jane K"]);
     const short = csv.readHomes(file, CLASSES, known, { shorten: true });
@@ -130,13 +130,13 @@ describe("roster and homes from a file", () => {
 
   it("does not take two ages of one child, nor an id that is none", () => {
     const two = read("class,child,age,home", "Heron class,Ada B.,7,One", "Heron class,Ada B.,8,Two");
-    expect(two.bad).toEqual([{ line: 3, reason: "line 2 says something else of the same child" }]);
+    expect(two.bad).toEqual([{ line: 3, reason: "Row 2 says something different about the same child." }]);
     const odd = read("class,child,age,home,child_id", "Heron class,Ada B.,7,One,seven");
     expect(odd.bad[0]!.reason).toBe("child_id must be as in an exported file, or empty");
   });
 
   it.each([
-    ["Swan class,Ada,7,H,,,,,,,,,,,,,", 'class "Swan class" is not one of yours (Heron class, Otter class)'],
+    ["Swan class,Ada,7,H,,,,,,,,,,,,,", '"Swan class" is not one of your classes (Heron class, Otter class).'],
     ["Heron class,,7,H,,,,,,,,,,,,,", "Give the child's name."],
     ["Heron class,Ada,seven,H,,,,,,,,,,,,,", "age must be a number"],
     ["Heron class,Ada,3,H,,,,,,,,,,,,,", "The age must be 4 or more."],
@@ -148,7 +148,7 @@ describe("roster and homes from a file", () => {
     ["Heron class,Ada,7,H,,,room,4,,carpet,yes,,,,,,", "width must be a number of metres"],
     ["Heron class,Ada,7,H,,,room,4,3,lava,yes,,,,,,", "floor must be one of"],
     ["Heron class,Ada,7,H,,,,,,,,,99,,,,", "players must be 6 or fewer"],
-    ["Heron class,Ada,7,H,,,,,,,,,,,,bucket,", '"bucket" must be a thing and how many'],
+    ["Heron class,Ada,7,H,,,,,,,,,,,,bucket,", '"bucket" is not clear'],
     ["Heron class,Ada,7,H,,,,,,,,,,,,unicorn 1,", '"unicorn" is not in your school'],
     ["Heron class,Ada,7,H,,,,,,,,,,,,bucket 1; bucket 2,", '"bucket" is named twice'],
     ["Heron class,Ada,7,H,,,,,,,,,,,,bucket 0,", "how many must be 1 or more"],
@@ -168,11 +168,11 @@ describe("roster and homes from a file", () => {
       "Heron class,ada,7,one,,,,,,,,,,,,,",
     );
     expect(two.good.map((g) => g.home)).toEqual(["One", "Two"]);
-    expect(two.bad).toEqual([{ line: 4, reason: "the same child and home as in line 2" }]);
+    expect(two.bad).toEqual([{ line: 4, reason: "This is the same child and home as in row 2." }]);
   });
 
   it("refuses a file of other columns, too many rows or letters, as a whole and by name", () => {
-    expect(() => read("class,child,years", "Heron class,Ada,7")).toThrow("the file lacks the column age, home");
+    expect(() => read("class,child,years", "Heron class,Ada,7")).toThrow("This file has no column called age, home");
     expect(() => read("class,child,age,home,shoe", "a,b,7,c,38")).toThrow('the column "shoe" is not known');
     const row = "Heron class,Ada,7,Home";
     expect(() => read("class,child,age,home", ...Array.from({ length: csv.MOST_ROWS + 1 }, () => row))).toThrow(

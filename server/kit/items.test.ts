@@ -40,7 +40,7 @@ describe("the list of things as CSV", () => {
   });
 
   it("refuses other columns by name", () => {
-    expect(() => items.readItemsCsv("id,name\nx,y")).toThrow("the file lacks the columns drawing, room");
+    expect(() => items.readItemsCsv("id,name\nx,y")).toThrow("This file has no columns called drawing, room");
     const csv = items
       .itemsToCsv(catalogue.slice(0, 1))
       .replace("id,name", "id,colour,name")

@@ -170,9 +170,12 @@ describe("Bands", () => {
 
   it.each([
     [{ lines: [1, 1.05], points: [3] }, "bands overlap: line 2 (1.05 m) must be at least 0.1 m beyond line 1 (1 m)"],
-    [{ points: [1, 2] }, "5 lines make 4 bands: give as many points"],
+    [{ points: [1, 2] }, "5 lines make 4 bands. Give points for each."],
     [{ finish: finish({}) }, "the game needs a number of rounds, a score to reach, or both"],
-    [{ finish: finish({ total: 5, exact: true, dropTo: 5 }) }, "dropTo must be below the total (5)"],
+    [
+      { finish: finish({ total: 5, exact: true, dropTo: 5 }) },
+      "the score to drop to must be below 5, the score to reach",
+    ],
     [{ pieces: 0 }, "pieces must be 1 or more"],
     [{ lines: [-1, 2, 3, 4, 5] }, "line must be 0.3 m or more"],
   ])("names what is not allowed: %j", (change, message) => {

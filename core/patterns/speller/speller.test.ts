@@ -191,10 +191,10 @@ describe("Speller", () => {
     const issue = (over: object) => spellerParams.safeParse({ ...base, ...over }).error?.issues[0];
     expect(issue({ list: "sun, moon" })).toMatchObject({
       path: ["list"],
-      message: 'word 2 "moon" needs a card "m": add it, or take the word out',
+      message: '"moon" (word 2) needs a card "m". Add the card, or remove the word.',
     });
     expect(issue({ cards: cards("anb"), list: "ban, anna", knock: "word" })?.message).toBe(
-      'word 2 "anna" needs one more card "a": add it, or take the word out',
+      '"anna" (word 2) needs another card "a". Add the card, or remove the word.',
     );
     expect(issue({ list: " , " })?.message).toMatch(/^list must have 1 to 30 words, and has 0/);
     expect(fewestOf(of({ list: "sun, sand, and" }))).toBe(5);

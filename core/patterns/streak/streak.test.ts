@@ -174,7 +174,7 @@ describe("Streak", () => {
     const bad = (over: object) =>
       streakParams.safeParse({ ...params, stages: [{ ...first, ...over }] }).error?.issues[0];
     expect(bad({ task: "turn", height: 0.5 })?.message).toBe(
-      "stage 1 cannot be passed: 0.5 m is too low for that, toss it higher",
+      "stage 1 is impossible: a toss of 0.5 m is too low for it. Toss higher.",
     );
     expect(bad({ count: 0 })?.path).toEqual(["stages", 0, "count"]);
     const open = of({ stages: [{ ...first, count: null }], tries: null });

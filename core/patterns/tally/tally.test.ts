@@ -110,7 +110,7 @@ describe("Tally", () => {
     const told = activity.safeParse({ ...doc, pattern: { name: "tally", params: p } }).error!.issues;
     expect(told.map((i) => [i.path.join("."), i.message])).toContainEqual([
       "pattern.params.wall.landing",
-      "landing: the mark lies 0.9 m from the wall, and the line only 1 m",
+      "the landing spot is 0.9 m from the wall, but the line is only 1 m away",
     ]);
   });
 });
