@@ -95,9 +95,7 @@ describe("things that take turns", () => {
       });
       return read.ok ? [] : read.problems.map((p) => p.message);
     };
-    expect(of([], ["send", "other1"])).toEqual([
-      "things: there is no thing 2 to send yet: add it at the Things station",
-    ]);
+    expect(of([], ["send", "other1"])).toEqual(["there is no object 2 yet. Add it in Kit."]);
     expect(of(["bucket"], [])[0]).toMatch(/^object 2 must be an item from the list/);
     expect(of(["sockBall", "softBall", "balloon", "sponge"], [])[0]).toMatch(/at most 3/);
   });

@@ -91,8 +91,8 @@ describe("an exercise of a school's own", () => {
     };
     expect(told({ name: " " })).toBe("name must not be empty");
     expect(told({ dose: [0, 0, 0] })).toContain("more than 0");
-    expect(told({ dose: [Number.NaN, 1, 1] })).toContain("how much for the youngest");
-    expect(told({ id: "squat" })).toContain("id must begin with own");
+    expect(told({ dose: [Number.NaN, 1, 1] })).toContain("the amount for the youngest");
+    expect(told({ id: "squat" })).toContain("id must start with own");
     expect(told({ each: 99 })).toBe("“seconds for one” must be 30 or less");
     expect(told({ cues: ["", "", ""] })).toBe("cue 1 must not be empty");
   });

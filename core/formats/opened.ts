@@ -17,7 +17,7 @@ import { matchKnobs } from "../match/knobs.ts";
 import { type AnyPattern, patternOf } from "../patterns/registry.ts";
 import { offWall, WALL_GAP } from "../yard/off-wall.ts";
 import type { Part } from "../yard/parts.ts";
-import type { Activity } from "./activity.ts";
+import type { Activity } from "./activity-shape.ts";
 
 /** An activity opened: its pattern, its game, what lies on the floor, and every change of it that gives another activity. */
 export interface Opened {

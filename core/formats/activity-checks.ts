@@ -1,0 +1,219 @@
+import type { z } from "zod";
+import { type Action, actionFacts, isSend } from "../actions/actions.ts";
+import { type AimKind, fromLine } from "../asks/ask.ts";
+import { MOST_NEARER, SET_OUT_FIELD } from "../contract/contract.ts";
+import { match } from "../contract/match.ts";
+import { fieldOf } from "../contract/range.ts";
+import { hasField, withSetting } from "../contract/settings.ts";
+import { LINE_FIELD, standingKnobs } from "../contract/standing.ts";
+import { inTwoHomes } from "../contract/two-homes.ts";
+import { exerciseOf } from "../exercises/library.ts";
+import { thing } from "../kit/items.ts";
+import { OTHERS, type ThingRole } from "../kit/others.ts";
+import { laidParts } from "../yard/layouts/laid.ts";
+import { boundsOf, partsOf, reachOfLayout } from "../yard/parts.ts";
+import { type Activity, BEHIND_START, EXERCISE_LISTS } from "./activity-shape.ts";
+import { PICTURES } from "./answers.ts";
+import { type Opened, opened } from "./opened.ts";
+
+/** Points and hits of two sides are recorded as a whole, not attempt by attempt. */
+const FOUGHT = new Set<AimKind>(["point", "goal", "bat"]);
+/** A skill is done, not aimed at a target. */
+const UNSENT = new Set<AimKind>([...FOUGHT, "skill"]);
+
+/** Whether the game has single attempts, so that an exercise can come between them. */
+export const sendsOneByOne = (a: Pick<Activity, "pattern">): boolean =>
+  opened(a as Activity).probes.some((x) => x.ask.kind === "send" && !FOUGHT.has(x.ask.aim.kind));
+
+/** The roles of the objects that take turns in the game, or are called. */
+function turnsIn({ pattern: { params } }: Pick<Activity, "pattern">): readonly ThingRole[] {
+  if ("stages" in params) return params.stages.map((s) => s.thing ?? "send");
+  if (!("things" in params) || !Array.isArray(params.things)) return [];
+  return "choice" in params && params.choice !== "thing" ? [] : params.things;
+}
+/** Every action of the game: the main one, and those that take turns with it or are called. */
+export const actionsIn = (a: Activity): readonly Action[] => [
+  a.aim.action,
+  ...("ways" in a.pattern.params && !("choice" in a.pattern.params && a.pattern.params.choice !== "action")
+    ? (a.pattern.params.ways ?? [])
+    : []),
+];
+
+/** Whether the child can set out the targets: each must be an item of its own, in front of one line. */
+export const canSetOut = (a: Activity): boolean => {
+  const { pegs, pattern: p } = opened(a);
+  return p.ground.moves === "each" && pegs.length > 0 && pegs.every((peg) => peg.kind === "target" && !peg.many);
+};
+
+/** Reports a problem at a field of the document. */
+type Report = (path: readonly (string | number)[], message: string) => void;
+
+/** What the schema alone cannot say: fields that must agree with each other, with the game, and with the space. */
+export function checkActivity(a: Activity, ctx: z.RefinementCtx): void {
+  const report: Report = (path, message) => ctx.addIssue({ code: "custom", path: [...path], message });
+  if (!checkKit(a, report)) return;
+  checkExercises(a, report);
+  checkQuestion(a, report);
+  const o = opened(a);
+  checkAction(a, o, report);
+  checkSetOut(a, o, report);
+  checkPlayers(a, o, report);
+  checkSettings(a, o, report);
+  for (const { path, message } of o.pattern.problems(a.pattern.params, a.match))
+    report(path[0] === "params" ? ["pattern", ...path] : path, message);
+  checkSpace(a, o, report);
+}
+
+/** The objects exist and can be thrown, rolled or kicked. False: without one, nothing else can be checked. */
+function checkKit(a: Activity, report: Report): boolean {
+  if (!thing(a.kit, a.kit.send)?.uses.includes("send")) {
+    report(["kit", "send"], "choose an object from the list that can be thrown, rolled or kicked");
+    return false;
+  }
+  a.kit.others.forEach((id, i) => {
+    if (!thing(a.kit, id)?.uses.includes("send"))
+      report(
+        ["kit", "others", i],
+        `object ${i + 2} must be an item from the list that can be thrown, rolled or kicked`,
+      );
+  });
+  const missing = turnsIn(a).find((role) => role !== "send" && OTHERS.indexOf(role) >= a.kit.others.length);
+  if (missing) {
+    const number = OTHERS.indexOf(missing as (typeof OTHERS)[number]) + 2;
+    report(["pattern", "params", "things"], `there is no object ${number} yet. Add it in Kit.`);
+  }
+  return true;
+}
+
+function checkExercises(a: Activity, report: Report): void {
+  for (const field of Object.keys(EXERCISE_LISTS) as (keyof typeof EXERCISE_LISTS)[])
+    a[field].forEach((id, i) => {
+      if (!exerciseOf(id, a.exercises))
+        report([field, i], `${EXERCISE_LISTS[field]} must come from the library of exercises, or from your own`);
+    });
+}
+
+function checkQuestion(a: Activity, report: Report): void {
+  if (a.answers && a.question === "") report(["question"], "the question needs a text, because it has answers");
+  a.answers?.list.forEach(({ picture }, i) => {
+    if (!thing(a.kit, picture) && !(PICTURES as readonly string[]).includes(picture))
+      report(
+        ["answers", "list", i, "picture"],
+        `there is no picture "${picture}". Use an item from the list, or one of ${PICTURES.join(", ")}.`,
+      );
+  });
+}
+
+/** The game can be played with this action, and so can what was added to it: a ramp, a bounce, an exercise between. */
+function checkAction(a: Activity, { pattern: p, probes }: Opened, report: Report): void {
+  if (!p.actions(a.aim.action)) report(["aim", "action"], `${p.name} cannot be played with ${a.aim.action}`);
+  const unsaid = (x: (typeof probes)[number]) =>
+    x.ask.kind === "send" && !UNSENT.has(x.ask.aim.kind) && x.ask.manner.action === undefined;
+  if (!isSend(a.aim.action) && probes.some(unsaid))
+    report(
+      ["pattern", "params", "ways"],
+      `no list of actions is possible here, because ${a.aim.action} has no single attempts`,
+    );
+  if (a.ramp && a.aim.action !== "underarmRoll") report(["ramp"], "only a rolled object goes down a ramp");
+  if (a.off && a.off !== "wall" && actionsIn(a).some((x) => actionFacts[x].travel !== "air"))
+    report(["off"], "only a thrown object can touch the floor or a table first");
+  if (a.off === "wall" && !probes.some((x) => fromLine(x.ask) && x.ask.aim.kind !== "rebound"))
+    report(["off"], `in ${p.name}, no target is hit by way of a wall`);
+  if (a.between && !sendsOneByOne(a))
+    report(["between"], `in ${p.name}, there are no single attempts to put an exercise between`);
+}
+
+function checkSetOut(a: Activity, { pattern: p }: Opened, report: Report): void {
+  if (!a.setOut) return;
+  if (!canSetOut(a)) report(["setOut", "near"], `${p.name} has no targets for the child to set out`);
+  if (a.setOut.far > a.space.length)
+    report(["setOut", "far"], `the farthest distance must be ${a.space.length} m or less, the length of the space`);
+  if (a.setOut.width > a.space.width)
+    report(["setOut", "width"], `the width must be ${a.space.width} m or less, the width of the space`);
+}
+
+function checkPlayers(a: Activity, { pattern: p }: Opened, report: Report): void {
+  const modes = a.players.modes.filter((m) => !p.modes.includes(m));
+  if (modes.length > 0)
+    report(["players", "modes"], `${p.name} can be played ${p.modes.join(", ")}, not ${modes.join(", ")}`);
+  if (a.players.call && !inTwoHomes(p, { params: a.pattern.params, match: a.match }, true))
+    report(["players", "call"], `in ${p.name} both sides share the same items, so it cannot be played on a call`);
+}
+
+/** What the family may change, and what levels change, exists in this game and takes these values. */
+function checkSettings(a: Activity, { pattern: p }: Opened, report: Report): void {
+  const game = { params: a.pattern.params, match: a.match };
+  const standing = standingKnobs(p, a.pattern.params);
+  const knobOf = (field: string) => standing.find((k) => fieldOf(k) === field);
+  const lacks = (field: string) => !knobOf(field) && (field.startsWith("standing.") || !hasField(game, field));
+  const plays = (set: typeof game) => p.params.safeParse(set.params).success && match.safeParse(set.match).success;
+  const allowed = (field: string, value: string | number | boolean): boolean => {
+    const knob = knobOf(field);
+    const most = knob?.kind === "number" && field !== LINE_FIELD ? knob.most : MOST_NEARER;
+    if (knob?.kind === "number" && !(typeof value === "number" && value >= knob.least && value <= most)) return false;
+    return plays(withSetting(game, { field, value }));
+  };
+  a.family.forEach(({ field, values }, i) => {
+    if (lacks(field)) report(["family", i], `this game has no ${field} for the family to choose`);
+    else if (!values.every((value) => allowed(field, value)))
+      report(["family", i], `not every value of ${field} is allowed in this game`);
+  });
+  for (const [i, l] of (a.levels?.list ?? []).entries()) {
+    const tell = (field: string, message: string) => report(["levels", "list", i, field], `level ${i + 1}: ${message}`);
+    const mustBe = (field: "thing" | "target", use: "send" | "target") => {
+      const id = l[field];
+      if (id !== null && !thing(a.kit, id)?.uses.includes(use))
+        tell(
+          field,
+          `${field} must be an item from the list that can be ${use === "send" ? "thrown, rolled or kicked" : "a target"}`,
+        );
+    };
+    mustBe("thing", "send");
+    mustBe("target", "target");
+    if (l.action !== null && !(isSend(l.action) === isSend(a.aim.action) && p.actions(l.action)))
+      tell("action", `${p.name} cannot be played this way`);
+    const there = l.settings.filter(({ field }) => field !== LINE_FIELD && !lacks(field));
+    for (const s of l.settings) if (!there.includes(s)) tell("settings", `this game has no ${s.field}`);
+    // A value that is not allowed alone can be allowed with the others: a lowest number together with its highest.
+    const together = plays(there.reduce(withSetting<typeof game>, game));
+    const alone = there.filter((s) => !allowed(s.field, s.value));
+    const wrong = together ? alone.filter((s) => knobOf(s.field)) : alone.length > 0 ? alone : there;
+    for (const s of wrong) tell("settings", `${s.field} cannot be ${JSON.stringify(s.value)} in this game`);
+  }
+}
+
+/** Everything lies inside the space; the area for setting out reports its own problems. */
+function checkSpace(a: Activity, { parts, pegs }: Opened, report: Report): void {
+  const { length, width } = a.space;
+  const beyond = (along: number) => along > length + 1e-9;
+  const beside = (aside: number) => aside > width / 2 + 1e-9;
+  pegs.forEach((peg, i) => {
+    if (beyond(peg.distance))
+      report(
+        ["pattern", "params", "peg", peg.id],
+        `${peg.kind} ${i + 1} at ${peg.distance} m is outside the space, which is ${length} m long`,
+      );
+  });
+  const far = reachOfLayout(parts.filter((part) => part.id !== SET_OUT_FIELD));
+  if (beyond(far) && !pegs.some((peg) => beyond(peg.distance)))
+    report(["space", "length"], `the layout needs ${far.toFixed(2)} m, but the space is ${length} m long`);
+  for (const t of partsOf(parts, "target"))
+    if (beside(Math.abs(t.across) + t.width / 2))
+      report(
+        ["pattern", "params", "peg", t.id],
+        `${t.label} is ${Math.abs(t.across)} m to the side, outside the space, which is ${width} m wide`,
+      );
+  if (!a.layout) return;
+  const { along, across } = boundsOf(laidParts(a.layout));
+  const aside = Math.max(-across[0], across[1]);
+  const { name } = a.layout;
+  if (beyond(along[1]))
+    report(["layout"], `layout ${name} reaches ${along[1].toFixed(2)} m, but the space is ${length} m long`);
+  if (along[0] < -BEHIND_START)
+    report(
+      ["layout"],
+      `layout ${name} starts ${(-along[0]).toFixed(2)} m behind the start line; ${BEHIND_START} m is the most`,
+    );
+  if (beside(aside))
+    report(["layout"], `layout ${name} reaches ${aside.toFixed(2)} m to the side, but the space is ${width} m wide`);
+}
