@@ -2,7 +2,7 @@ import atkinson from "@fontsource-variable/atkinson-hyperlegible-next/files/atki
 import bricolage from "@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2?url";
 import { Links, Meta, Outlet, Scripts, ScrollRestoration, useLocation } from "react-router";
 import type { Route } from "./+types/root";
-import { Trouble, troubleOf } from "./ui/trouble.tsx";
+import { Trouble, troubleOf } from "./ui/error-page.tsx";
 import "./app.css";
 
 export const links: Route.LinksFunction = () => [

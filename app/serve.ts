@@ -6,13 +6,13 @@ import * as build from "virtual:react-router/server-build";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express, { type NextFunction, type Request, type Response } from "express";
+import { configureWorker, terminateWorker } from "#server/compute/compute.ts";
 import { config } from "#server/config.ts";
 import { closeDatabase } from "#server/db/client.ts";
-import { endFigures, figuresIn } from "#server/figures/figures.ts";
-import { keepDoing } from "#server/jobs/jobs.ts";
+import { startJobRunner } from "#server/jobs/jobs.ts";
 import { log } from "#server/web/log.ts";
 import { plainError } from "#server/web/plain-error.ts";
-import { rim } from "#server/web/rim.ts";
+import { requestGuard } from "#server/web/request-guard.ts";
 
 /** The whole of a request must have come by then, milliseconds. */
 const WHOLE_REQUEST = 30_000;
@@ -29,7 +29,7 @@ const app = express();
 app.disable("x-powered-by");
 app.disable("etag");
 app.set("trust proxy", config.YARD_TRUSTED_PROXIES.length > 0 ? config.YARD_TRUSTED_PROXIES : false);
-app.use(rim({ closing: () => closing }));
+app.use(requestGuard({ closing: () => closing }));
 app.use(compression());
 const forEver = { immutable: true, maxAge: "1y", index: false, redirect: false } as const;
 app.use("/assets", express.static(join(client, "assets"), forEver));
@@ -62,8 +62,8 @@ server.on("error", (e) => {
   void closeDatabase();
 });
 
-figuresIn(new URL("./figures.js", import.meta.url));
-const endDoing = keepDoing();
+configureWorker(new URL("./compute.js", import.meta.url));
+const endDoing = startJobRunner();
 
 /** Takes no more, lets what is under way end, then lets go of the database. */
 async function stop(): Promise<void> {
@@ -77,7 +77,7 @@ async function stop(): Promise<void> {
   });
   clearTimeout(hard);
   await endDoing();
-  await endFigures();
+  await terminateWorker();
   await closeDatabase();
 }
 for (const signal of ["SIGTERM", "SIGINT"] as const) process.on(signal, () => void stop());

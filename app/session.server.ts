@@ -1,6 +1,6 @@
 import { createCookie, redirect } from "react-router";
 import { SESSION_HOURS, type SignedIn, sessionOf } from "#server/auth/sign-in.ts";
-import { onceARequest } from "#server/web/scope.ts";
+import { perRequestCache } from "#server/web/request-context.ts";
 
 const ROOT = "/";
 function cookieFor(request: Request) {
@@ -44,7 +44,7 @@ export const forgetToken = (request: Request): Promise<string> => cookieFor(requ
 
 export async function signedIn(request: Request): Promise<SignedIn | null> {
   const token = await tokenOf(request);
-  return token ? onceARequest(`session ${token}`, () => sessionOf(token)) : null;
+  return token ? perRequestCache(`session ${token}`, () => sessionOf(token)) : null;
 }
 
 /** The teacher of a request, or the way to the sign-in page and back. */

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { type Problem, problemsOf } from "#core/formats/activity.ts";
 import { deviceMark, signIn } from "#server/auth/sign-in.ts";
 import { NotAllowed } from "#server/problem.ts";
-import { scopeNow } from "#server/web/scope.ts";
+import { currentContext } from "#server/web/request-context.ts";
 import { fieldsOf } from "./read.server.ts";
 import { deviceOf, rememberDevice, rememberToken } from "./session.server.ts";
 
@@ -32,7 +32,7 @@ export async function signInWith(
   address: string,
   password: string,
 ): Promise<{ ok: true; cookies: [string, string][] } | { ok: false; problems: Problem[]; email: string }> {
-  const machine = scopeNow()?.caller ?? "direct";
+  const machine = currentContext()?.caller ?? "direct";
   try {
     const token = await signIn(address, password, machine, await deviceOf(request));
     return {

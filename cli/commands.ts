@@ -3,12 +3,12 @@ import { hitChance } from "#core/aim/hit.ts";
 import { POLICIES } from "#core/chances/kind.ts";
 import { compileFor } from "#core/compile/card.ts";
 import { fitAsDesigned, forHome } from "#core/compile/for-home.ts";
-import { MODES, MOST_PLAYERS, type Phrase } from "#core/contract/contract.ts";
+import { MAX_PLAYERS, MODES, type Phrase } from "#core/contract/contract.ts";
 import { fieldOf } from "#core/contract/range.ts";
 import { evidenceOf } from "#core/estimate/evidence.ts";
 import { plainly } from "#core/estimate/plainly.ts";
 import { estimateOf, posterior } from "#core/estimate/posterior.ts";
-import { MOST_EVENTS, recordedEvent } from "#core/events/events.ts";
+import { MAX_EVENTS, recordedEvent } from "#core/events/events.ts";
 import { FAIR_KNOBS, fairMatch } from "#core/fair/fair.ts";
 import { type Distribution, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
@@ -39,9 +39,9 @@ import { cannotSpell, entriesOf, fewestCards, signsOf } from "#core/patterns/spe
 import { homeAnswers, homeSpace, NOTHING_SAID } from "#core/records/home.ts";
 import { outlook, replay, view } from "#core/referee/referee.ts";
 import { hitRule } from "#core/rules/hit-rule.ts";
-import { fewestTrips } from "#core/square/fewest.ts";
-import { collected, greedyTrips, isWhole, LEAST_N, MOST_N, REACHES } from "#core/square/grid.ts";
-import { mixed } from "#core/square/mix.ts";
+import { fewestTrips } from "#core/sorting-grid/fewest.ts";
+import { collected, greedyTrips, isWhole, MAX_N, MIN_N, REACHES } from "#core/sorting-grid/grid.ts";
+import { mixed } from "#core/sorting-grid/mix.ts";
 import { enGame } from "#words/en-game.ts";
 import { enRules } from "#words/en-rules.ts";
 import { enTeacher } from "#words/en-teacher.ts";
@@ -80,7 +80,7 @@ const hitInput = z.strictObject({
 });
 
 const squareInput = z.strictObject({
-  n: z.number().int().min(LEAST_N, `must be ${LEAST_N} or more`).max(MOST_N, `must be at most ${MOST_N}`).default(3),
+  n: z.number().int().min(MIN_N, `must be ${MIN_N} or more`).max(MAX_N, `must be at most ${MAX_N}`).default(3),
   reach: z.enum(REACHES, { error: `must be one of ${REACHES.join(", ")}` }).default("line"),
   /** Kinds from 0, row by row from the near one; left out: one is mixed. */
   cells: z
@@ -89,9 +89,9 @@ const squareInput = z.strictObject({
         .number()
         .int()
         .min(0)
-        .max(MOST_N - 1),
+        .max(MAX_N - 1),
     )
-    .max(MOST_N * MOST_N)
+    .max(MAX_N * MAX_N)
     .optional(),
   least: z.number().int().min(1, "must be 1 or more").max(20).default(3),
   most: z.number().int().min(1, "must be 1 or more").max(20).default(4),
@@ -112,7 +112,7 @@ const forecastInput = z.strictObject({
       }),
     )
     .min(1, "at least 1 player")
-    .max(MOST_PLAYERS, `at most ${MOST_PLAYERS} players`),
+    .max(MAX_PLAYERS, `at most ${MAX_PLAYERS} players`),
   ...setup,
   policy: z.enum(POLICIES, { error: `must be one of ${POLICIES.join(", ")}` }).default("middle"),
   method: z.enum(["auto", "exact", "sampled"]).default("auto"),
@@ -124,9 +124,9 @@ const forecastInput = z.strictObject({
 });
 const refereeInput = z.strictObject({
   activity: z.unknown(),
-  players: z.number().int().min(1).max(MOST_PLAYERS, `at most ${MOST_PLAYERS}`).default(1),
+  players: z.number().int().min(1).max(MAX_PLAYERS, `at most ${MAX_PLAYERS}`).default(1),
   ...setup,
-  events: z.array(recordedEvent).max(MOST_EVENTS),
+  events: z.array(recordedEvent).max(MAX_EVENTS),
 });
 
 const substituteInput = z.strictObject({
@@ -190,9 +190,9 @@ const estimateInput = z.strictObject({
     .array(
       z.strictObject({
         week: z.number().int().min(0).max(5000).default(0),
-        players: z.number().int().min(1).max(MOST_PLAYERS).default(1),
+        players: z.number().int().min(1).max(MAX_PLAYERS).default(1),
         mode: z.enum(MODES).default("alone"),
-        events: z.array(recordedEvent).max(MOST_EVENTS),
+        events: z.array(recordedEvent).max(MAX_EVENTS),
       }),
     )
     .min(1, "at least 1 go")
@@ -207,7 +207,7 @@ const lettersInput = z.strictObject({
 });
 const fairInput = z.strictObject({
   activity: z.unknown(),
-  players: z.array(person).min(2, "at least 2 players").max(MOST_PLAYERS, `at most ${MOST_PLAYERS} players`),
+  players: z.array(person).min(2, "at least 2 players").max(MAX_PLAYERS, `at most ${MAX_PLAYERS} players`),
   order: z
     .array(z.enum(FAIR_KNOBS, { error: `must be one of ${FAIR_KNOBS.join(", ")}` }))
     .min(1, "at least one change")

@@ -229,7 +229,7 @@ describe("what the goes teach", () => {
     const sent = await sending(["Umar Z."], a);
     const [k] =
       await sql`select k.*, c.school_id, c.id as child from card k join child c on c.id = k.child_id where k.assignment_id = ${sent}`;
-    const { takeHandIn } = await import("../server/hand-in/take.ts");
+    const { takeHandIn } = await import("../server/submissions/take.ts");
     const { opened } = await import("../core/formats/opened.ts");
     const spot = (i: number) => ({ along: -300 + 60 * ((i % 5) - 2), across: 40 * ((i % 3) - 1) });
     const round = (r: number) => [

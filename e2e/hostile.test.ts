@@ -13,7 +13,7 @@ afterAll(() => sql.end());
 
 describe("names that objects have already", () => {
   it("targets and criteria called __proto__ and constructor are sent, played, and shown in the results", async () => {
-    const { takeHandIn } = await import("../server/hand-in/take.ts");
+    const { takeHandIn } = await import("../server/submissions/take.ts");
     const sweep = fromPattern("sweep");
     const params = sweep.pattern.params as { targets: { id: string }[] };
     const names = ["__proto__", "constructor", "toString", "valueOf", "hasOwnProperty"];

@@ -244,7 +244,7 @@ describe("what a family's pages carry", () => {
 
   it("of a match the other home gets a word and a score, and nothing of the child's go", async () => {
     const { pairHomes, sayYes } = await import("../server/assignments/two-homes.ts");
-    const { takeHandIn } = await import("../server/hand-in/take.ts");
+    const { takeHandIn } = await import("../server/submissions/take.ts");
     const who = await teacher();
     const a = changed(fromPattern("climb"), title(), { tries: 2 });
     const sent = await sending(["Quill F.", "Umar Z."], a);
@@ -443,7 +443,7 @@ describe("deleting a child", () => {
   it("shows what will go, hides the child at once, brings everything back, and leaves nothing after the thirty days", async () => {
     const { addChild } = await import("../server/homes/edit.ts");
     const { beginAnswer, saveAnswer, placeAnswer } = await import("../server/homes/answers.ts");
-    const { takeHandIn } = await import("../server/hand-in/take.ts");
+    const { takeHandIn } = await import("../server/submissions/take.ts");
     const { homesFor } = await import("../server/homes/homes.ts");
     const { resultsFor } = await import("../server/assignments/results.ts");
     const { purgeChild } = await import("../server/children/purge.ts");

@@ -50,7 +50,7 @@ async function sent(a: Activity) {
 }
 /** Hands in a go of a card and answers with the score that is kept. */
 async function handedIn(card: Awaited<ReturnType<typeof sent>>, setup: PlaySetup, events: readonly object[]) {
-  const { takeHandIn } = await import("../server/hand-in/take.ts");
+  const { takeHandIn } = await import("../server/submissions/take.ts");
   const { handIn } = await import("../core/records/play.ts");
   const play = randomUUID();
   const body = handIn.parse({

@@ -172,7 +172,7 @@ describe("a roster from a file", () => {
     const { addActivity } = await import("../server/activities/activities.ts");
     const { sendActivity } = await import("../server/assignments/send.ts");
     const { fromPattern } = await import("../core/formats/activity.ts");
-    const { doDue } = await import("../server/jobs/jobs.ts");
+    const { drainQueue } = await import("../server/jobs/jobs.ts");
     const [k] = await sql`select id from class where school_id = ${who.schoolId} and name = 'Row class'`;
     const sent = await sendActivity(who, await addActivity(who, fromPattern("climb")), {
       orderId: crypto.randomUUID(),
@@ -193,7 +193,7 @@ describe("a roster from a file", () => {
     );
     await expect
       .poll(async () => {
-        await doDue();
+        await drainQueue();
         return [(await card("Cleo C."))?.floor, (await card("Mo N.")) !== undefined];
       })
       .toEqual(["tile", true]);
@@ -206,7 +206,7 @@ describe("a roster from a file", () => {
 
 describe("answers through a class link", () => {
   it("go on to the child's open cards once they are placed, as a private link's do", async () => {
-    const { doDue } = await import("../server/jobs/jobs.ts");
+    const { drainQueue } = await import("../server/jobs/jobs.ts");
     const [k] = await sql`select id from class where school_id = ${who.schoolId} and name = 'Row class'`;
     const to = { schoolId: who.schoolId, classId: k!.id as string };
     const answer = await answers.beginAnswer(to, "198.51.100.50");
@@ -228,7 +228,7 @@ describe("answers through a class link", () => {
     await sql`update job set due_at = now() where about = ${mo!.id}`;
     await expect
       .poll(async () => {
-        await doDue();
+        await drainQueue();
         return (
           await sql`select v.compiled->'activity'->'space'->>'floor' as floor from card k join card_version v on v.card_id = k.id and v.hash = k.hash where k.child_id = ${mo!.id}`
         )[0]?.floor;

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
-import { playGo, temper } from "../core/child/child.ts";
 import { fromPattern } from "../core/formats/activity.ts";
+import { behaviorProfile, playGo } from "../core/simulated-player/child.ts";
 import { tidewell } from "../server/demo/tidewell.ts";
 import { owner } from "./help.ts";
 
@@ -20,7 +20,7 @@ let editing: typeof import("../server/homes/edit.ts");
 let answers: typeof import("../server/homes/answers.ts");
 let family: typeof import("../server/cards/family.ts");
 let outbox: typeof import("../server/outbox/outbox.ts");
-let hand: typeof import("../server/hand-in/take.ts");
+let hand: typeof import("../server/submissions/take.ts");
 let links: typeof import("../server/links/open-link.ts");
 let signing: typeof import("../server/auth/sign-in.ts");
 let ours: Who;
@@ -43,7 +43,7 @@ beforeAll(async () => {
   answers = await import("../server/homes/answers.ts");
   family = await import("../server/cards/family.ts");
   outbox = await import("../server/outbox/outbox.ts");
-  hand = await import("../server/hand-in/take.ts");
+  hand = await import("../server/submissions/take.ts");
   links = await import("../server/links/open-link.ts");
   signing = await import("../server/auth/sign-in.ts");
   const { addSchool } = await import("../server/db/add-school.ts");
@@ -293,7 +293,7 @@ describe("once, under any number of clicks", () => {
     const id = await activities.addActivity(theirs, a);
     const sent = await send.sendActivity(theirs, id, await order(theirs, { tries: 9 }));
     const [card] = await sql`select id, child_id from card where assignment_id = ${sent}`;
-    const events = playGo(a, [8], [temper(3)], { players: 1, mode: "alone", seed: 3 }, 3);
+    const events = playGo(a, [8], [behaviorProfile(3)], { players: 1, mode: "alone", seed: 3 }, 3);
     await hand.takeHandIn(
       { schoolId: theirs.schoolId, childId: card!.child_id },
       {
@@ -353,7 +353,7 @@ describe("what is out", () => {
     const late = await add("Zac H.");
     await sql`insert into job (school_id, kind, about, due_at) values (${theirs.schoolId}, 'cards', ${late}, now())`;
     await expect
-      .poll(async () => (await jobs.doDue()) + (await has(whole)).filter((n) => n === "Zac H.").length * 100)
+      .poll(async () => (await jobs.drainQueue()) + (await has(whole)).filter((n) => n === "Zac H.").length * 100)
       .toBeGreaterThanOrEqual(100);
     expect(await has(some)).not.toContain("Zac H.");
     const got = await sql`select 1 from message where assignment_id = ${whole} and child_id = ${late}`;
@@ -428,7 +428,7 @@ describe("which card was played", () => {
     await expect.poll(async () => (await family.openCard(to, card!.id)).hash).not.toBe(seen.hash);
     const now = await family.openCard(to, card!.id);
     expect(now.card.activity.space.floor).toBe("tile");
-    const events = playGo(seen.card.activity, [8], [temper(5)], { players: 1, mode: "alone", seed: 5 }, 5);
+    const events = playGo(seen.card.activity, [8], [behaviorProfile(5)], { players: 1, mode: "alone", seed: 5 }, 5);
     const go = (over: object) => ({
       play: randomUUID(),
       card: card!.id as string,
@@ -466,7 +466,7 @@ describe("which card was played", () => {
     // Made anew no more: it was begun.
     const version = (await sql`select hash from card where id = ${card!.id}`)[0]!.hash;
     await families.answerForHome(to, home, { players: 5 });
-    await jobs.settle(theirs.schoolId, "cards", to.childId, 10_000);
+    await jobs.runNow(theirs.schoolId, "cards", to.childId, 10_000);
     expect((await sql`select hash from card where id = ${card!.id}`)[0]!.hash).toBe(version);
   });
 });
@@ -480,7 +480,7 @@ describe("goes", () => {
     const link = { schoolId: theirs.schoolId, childId: card!.child_id };
     const setup = { players: 1, mode: "alone", seed: 1 } as const;
     const go = async (seed: number, stops: number, minutes: number) => {
-      const events = playGo(a, [8], [temper(seed)], setup, seed, stops);
+      const events = playGo(a, [8], [behaviorProfile(seed)], setup, seed, stops);
       const reflection = { before: null, during: null, after: null, answers: [], criteria: [], grownUp: false };
       await hand.takeHandIn(link, {
         play: randomUUID(),
@@ -505,7 +505,7 @@ describe("goes", () => {
     ]);
     expect(r.rows[0]!.best).toBe(goes[1]);
     // Worked out after sending, and not by looking.
-    await jobs.doDue();
+    await jobs.drainQueue();
     await expect.poll(async () => (await results.resultsFor(theirs, sent)).working).toBe(false);
     const worked = await results.resultsFor(theirs, sent);
     expect(worked.expected[8]!.low).toBeLessThanOrEqual(worked.expected[8]!.high);

@@ -214,7 +214,7 @@ describe("ways back", () => {
     const csv = await page.evaluate(async (at) => (await fetch(at)).text(), `/classes/${c!.id}/links.csv`);
     expect(csv).toContain(`Heron class,Ilse P.,${link}`);
     // The code holds that very address.
-    const { squareCode } = await import("../server/links/square-code.ts");
+    const { squareCode } = await import("../server/links/qr-code.ts");
     const drawn = await page.$eval("svg[aria-label='Square code of Ilse P.'] path", (e) => e.getAttribute("d"));
     expect(drawn).toBe(squareCode(link).path);
     await open(page, `${base}/results/${a!.id}/sheets`);

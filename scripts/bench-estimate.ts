@@ -2,7 +2,7 @@ import { mainAsks } from "../core/asks/ask.ts";
 import { isRefusal } from "../core/contract/contract.ts";
 import { evidenceOf } from "../core/estimate/evidence.ts";
 import { AT } from "../core/estimate/grid.ts";
-import { KINDS, madeUp } from "../core/estimate/made-up.testing.ts";
+import { KINDS, madeUp } from "../core/estimate/made-up.test-utils.ts";
 import { estimateOf, posterior } from "../core/estimate/posterior.ts";
 import { rates } from "../core/forecast/for-activity.ts";
 import { fromPattern, gamePartOf } from "../core/formats/activity.ts";

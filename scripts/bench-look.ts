@@ -1,5 +1,4 @@
 import { agePrior, PRIOR_SD } from "../core/aim/priors.ts";
-import { playGo, temper } from "../core/child/child.ts";
 import { forecastActivity } from "../core/forecast/for-activity.ts";
 import { Graph } from "../core/forecast/forecast.ts";
 import { rareScore } from "../core/forecast/rare.ts";
@@ -8,6 +7,7 @@ import { patternNames } from "../core/patterns/registry.ts";
 import { normalDraw, random } from "../core/random.ts";
 import { hurried } from "../core/referee/hurried.ts";
 import { replay } from "../core/referee/referee.ts";
+import { behaviorProfile, playGo } from "../core/simulated-player/child.ts";
 
 /**
  * How often an honest go is marked as worth a look: children drawn from all that is assumed of their age (each thing by itself), and children that miss by
@@ -45,7 +45,7 @@ for (const name of patternNames) {
       rare += GOES * at.reduce((sum, v, k) => sum + (marks(v) ? p[k]! : 0), 0);
     }
     for (let i = 0; i < OTHERS; i++) {
-      const events = playGo(a, [age], [temper(1000 * age + i)], ALONE, i + 1);
+      const events = playGo(a, [age], [behaviorProfile(1000 * age + i)], ALONE, i + 1);
       const r = replay(gamePartOf(a), ALONE, events);
       const { finished, own } = r.play.game.progress(r.play.standing[r.play.standing.length - 1]!.after)[0]!;
       others++;

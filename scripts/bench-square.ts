@@ -1,4 +1,4 @@
-import { mixed } from "../core/square/mix.ts";
+import { mixed } from "../core/sorting-grid/mix.ts";
 
 /** How long a Swap square of a wanted difficulty takes to be mixed, and whether it is proved. Prints JSON. */
 const EACH = 12;

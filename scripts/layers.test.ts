@@ -17,7 +17,7 @@ function* sources(dir: string): Generator<string> {
   for (const name of readdirSync(dir)) {
     const path = join(dir, name);
     if (statSync(path).isDirectory()) yield* sources(path);
-    else if (/\.(ts|tsx)$/.test(name) && !/\.(test|testing)\.tsx?$/.test(name)) yield path; // Help for tests is no part of it.
+    else if (/\.(ts|tsx)$/.test(name) && !/\.(test|test-utils)\.tsx?$/.test(name)) yield path; // Help for tests is no part of it.
   }
 }
 const imports = (file: string) =>

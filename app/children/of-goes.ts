@@ -27,7 +27,7 @@ export function bestsOf(goes: readonly ChildGo[]): Best[] {
 }
 
 /** How far back it is shown how a criterion was marked. */
-const MOST_MARKS = 4;
+const MAX_MARKS = 4;
 /** Each criterion once, with how it was last marked, from first to last; a mark that repeats the one before is left out. `cards` newest first. */
 export function marksOf(cards: readonly Pick<ChildCard, "criteria">[]): { text: string; marks: string[] }[] {
   const all = new Map<string, string[]>();
@@ -35,7 +35,7 @@ export function marksOf(cards: readonly Pick<ChildCard, "criteria">[]): { text: 
     const before = all.get(text) ?? [];
     if (before[before.length - 1] !== mark) all.set(text, [...before, mark]);
   }
-  return [...all].map(([text, marks]) => ({ text, marks: marks.slice(-MOST_MARKS) }));
+  return [...all].map(([text, marks]) => ({ text, marks: marks.slice(-MAX_MARKS) }));
 }
 
 /** Each change for the child's home once, in words, with the games it was made for. */

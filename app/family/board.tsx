@@ -1,13 +1,13 @@
 import { Pause } from "lucide-react";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { type AimKind, type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
-import { aroundOf } from "#core/contract/around.ts";
 import { type AnyPattern, isRefusal, type Unit } from "#core/contract/contract.ts";
+import { matchSettingsOf } from "#core/contract/match-settings.ts";
 import { hasField, withSetting } from "#core/contract/settings.ts";
 import { TARGETS_FIELD } from "#core/contract/standing.ts";
 import type { PlayEvent } from "#core/events/events.ts";
-import { otherAt, others } from "#core/kit/others.ts";
-import { nudgeOf } from "#core/levels/nudge.ts";
+import { extraObjectIndex, extraObjects } from "#core/kit/extra-objects.ts";
+import { levelPromptOf } from "#core/levels/level-prompt.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { bellAt, type Play, referee, replayOf, stateOf, type View, view } from "#core/referee/play.ts";
 import type { Part } from "#core/yard/parts.ts";
@@ -37,7 +37,7 @@ import { YardMap } from "./yard-map.tsx";
 
 /** Taps so close together are one run, milliseconds; and so many at most, so that undo never takes back much. */
 const RUN_PAUSE = 600;
-const MOST_IN_RUN = 5;
+const MAX_IN_RUN = 5;
 interface Run {
   before: Play;
   event: Extract<PlayEvent, { kind: "count" }>;
@@ -132,7 +132,8 @@ export function Board({
     void eventsOf(local.id).then((events) => {
       const record = events.map((e) => e.event);
       setPlay(
-        replayOf(pattern, { params, ...aroundOf(data.card.activity) }, local.setup, record, local.rulesVersion).play,
+        replayOf(pattern, { params, ...matchSettingsOf(data.card.activity) }, local.setup, record, local.rulesVersion)
+          .play,
       );
     });
   }, [local.id]);
@@ -167,7 +168,7 @@ export function Board({
         });
       const now = Math.round(sinceStart(local, latest.current.record.at(-1)?.at ?? 0));
       const r = run.current;
-      if (r && body.kind === "count" && body.n === 1 && body.by === r.event.by && r.event.n < MOST_IN_RUN) {
+      if (r && body.kind === "count" && body.n === 1 && body.by === r.event.by && r.event.n < MAX_IN_RUN) {
         const due = bellAt(view(r.before));
         const event = { ...r.event, n: r.event.n + 1 };
         const more = due === null || now <= due ? referee(r.before, event) : null;
@@ -295,11 +296,11 @@ export function Board({
   const asked = mainAsks(v.asks)[0];
   const how = asked && "manner" in asked ? asked.manner.action : undefined;
   // Where things take turns: which of them it is.
-  const turns = others(data.card.activity);
+  const turns = extraObjects(data.card.activity);
   const sends =
     turns.length > 0 && asked && "manner" in asked
       ? itemName(
-          turns[otherAt(asked.manner.thing)] ?? v.objects.send ?? data.card.activity.kit.send,
+          turns[extraObjectIndex(asked.manner.thing)] ?? v.objects.send ?? data.card.activity.kit.send,
           namesOf(data.card.activity.kit.own),
         )
       : null;
@@ -539,7 +540,7 @@ export function Board({
               sound={sound}
               name={name}
               places={places.current}
-              nudge={data.card.ladder ? nudgeOf(play, data.card.ladder) : null}
+              nudge={data.card.ladder ? levelPromptOf(play, data.card.ladder) : null}
             />
           )}
         </div>

@@ -1,7 +1,7 @@
 import { Check, RefreshCw } from "lucide-react";
 import { useEffect, useState } from "react";
 import { mirrored } from "#core/aim/mirrored.ts";
-import { OTHERS, others } from "#core/kit/others.ts";
+import { EXTRA_OBJECTS, extraObjects } from "#core/kit/extra-objects.ts";
 import { own as heldAt } from "#core/own.ts";
 import type { Item } from "#core/things/item.ts";
 import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
@@ -65,7 +65,10 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
       })),
     },
     { title: say("fetch.second"), list: second ? [each(thing("send2", "send2", second.item))] : [] },
-    { title: say("fetch.others"), list: others(a).map((id, i) => thing(OTHERS[i]!, OTHERS[i]!, id)) },
+    {
+      title: say("fetch.others"),
+      list: extraObjects(a).map((id, i) => thing(EXTRA_OBJECTS[i]!, EXTRA_OBJECTS[i]!, id)),
+    },
     { title: say("fetch.targets"), list: targets },
     {
       title: say("fetch.layout"),
@@ -98,7 +101,9 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
 }
 
 const roleOf = (t: Thing) =>
-  ["send", "send2", "implement", ...OTHERS, "layout", "marker", "blocker"].includes(t.id) ? t.id : `target:${t.id}`;
+  ["send", "send2", "implement", ...EXTRA_OBJECTS, "layout", "marker", "blocker"].includes(t.id)
+    ? t.id
+    : `target:${t.id}`;
 
 export function FetchScreen({
   data,

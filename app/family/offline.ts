@@ -9,11 +9,11 @@ const loaded = (): string[] =>
 /** Once the page has nothing more urgent to do. */
 const idle = () =>
   new Promise<void>((done) => {
-    if (typeof requestIdleCallback === "function") requestIdleCallback(() => done(), { timeout: MOST_PATIENCE });
-    else setTimeout(done, MOST_PATIENCE);
+    if (typeof requestIdleCallback === "function") requestIdleCallback(() => done(), { timeout: MAX_PATIENCE });
+    else setTimeout(done, MAX_PATIENCE);
   });
 /** Milliseconds. */
-const MOST_PATIENCE = 2000;
+const MAX_PATIENCE = 2000;
 
 /**
  * Asks the service worker to keep pages for when the network is gone, and before everything else what they need: what this page has loaded once

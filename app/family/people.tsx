@@ -1,4 +1,4 @@
-import { LEAST_COURT, type Role, WIDER } from "#core/contract/contract.ts";
+import { MIN_COURT, type Role, WIDER } from "#core/contract/contract.ts";
 import { say } from "#words/say.ts";
 import { LineStepper } from "./own-line.tsx";
 
@@ -58,7 +58,7 @@ export function rolesOf(people: readonly Person[]): Role[] | undefined {
   );
 }
 
-const TENTHS = Array.from({ length: 11 - 10 * LEAST_COURT }, (_, i) => 10 - i);
+const TENTHS = Array.from({ length: 11 - 10 * MIN_COURT }, (_, i) => 10 - i);
 const STEP_BUTTON = "btn min-h-11 min-w-11 border-chalk/60 px-0 text-xl text-chalk";
 const Box = ({ text, is, turn }: { text: string; is: boolean; turn: () => void }) => (
   <label className="flex min-h-11 items-center gap-2 text-base">

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { playGo, temper } from "#core/child/child.ts";
 import { compileFor } from "#core/compile/card.ts";
 import { isRefusal } from "#core/contract/contract.ts";
 import { fromPattern, gamePartOf } from "#core/formats/activity.ts";
 import { patternNames } from "#core/patterns/registry.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
 import { openPlay, referee, view } from "#core/referee/referee.ts";
+import { behaviorProfile, playGo } from "#core/simulated-player/child.ts";
 import { enGame } from "#words/en-game.ts";
 import { gameWords } from "#words/games/all.ts";
 import { addWords } from "#words/say.ts";
@@ -29,7 +29,7 @@ describe("what is read out", () => {
     const players = mode === "alone" ? 1 : 2;
     for (const seed of [1, 2, 3]) {
       const setup = { players, mode, seed } as const;
-      const tempers = Array.from({ length: players }, (_, i) => temper(seed + i));
+      const tempers = Array.from({ length: players }, (_, i) => behaviorProfile(seed + i));
       let play = openPlay(gamePartOf(card.activity), setup);
       for (const event of playGo(card.activity, [8, 9], tempers, setup, seed)) {
         const after = referee(play, event);

@@ -1,12 +1,12 @@
 import { mirrored } from "#core/aim/mirrored.ts";
 import type { Card } from "#core/compile/card.ts";
-import { others } from "#core/kit/others.ts";
-import type { SquareCode as Code } from "#server/links/square-code.ts";
+import { extraObjects } from "#core/kit/extra-objects.ts";
+import type { SquareCode as Code } from "#server/links/qr-code.ts";
 import { itemName, namesOf, say, sayPhrase } from "#words/say.ts";
 import type { SheetRules } from "#words/sheet.ts";
 import { attemptWords } from "#words/verbs.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
-import { SquareCode } from "../ui/square-code.tsx";
+import { SquareCode } from "../ui/qr-code.tsx";
 import { CountsPicture } from "./counts-picture.tsx";
 import { stages } from "./set-up-screen.tsx";
 import { mapScale, YardMap } from "./yard-map.tsx";
@@ -16,14 +16,14 @@ const PLAN = { width: 520, height: 400, mm: 96 };
 export const RULER_CM = 17;
 const GOES = 6;
 /** A box for every send where a go has no more than so many; then fewer goes fit. */
-const MOST_BOXES = 30;
+const MAX_BOXES = 30;
 const BOXED_GOES = 3;
 /** Cues that go on the sheet. */
 const CUES = 2;
 /** More steps of setting up than this are set smaller, so that the sheet stays one. */
-const MOST_WIDE = 13;
+const MAX_WIDE = 13;
 /** More things to look out for than this are set smaller, too. */
-const MOST_TICKS = 7;
+const MAX_TICKS = 7;
 const BLANK = "______";
 
 /** A card on one sheet of A4 or Letter: what to fetch, the plan to scale, how to set it up, cautions, score boxes, a ruler. */
@@ -44,12 +44,12 @@ export function Sheet({
       : [
           ...(card.needs.pieces > 0 ? [{ item: card.activity.kit.send, count: card.needs.pieces }] : []),
           ...(card.activity.kit.implement ? [{ item: card.activity.kit.implement, count: 1 }] : []),
-          ...others(card.activity).map((item) => ({ item, count: 1 })),
+          ...extraObjects(card.activity).map((item) => ({ item, count: 1 })),
         ];
   const perMetre = (mapScale(card.parts, PLAN.width, PLAN.height) * PLAN.mm) / PLAN.width;
   const zone = card.parts.find((p) => p.kind === "zone");
   const steps = stages(data);
-  const busy = steps.length > MOST_WIDE;
+  const busy = steps.length > MAX_WIDE;
   const ticks = card.cautions.length + (card.grownUp ? 1 : 0) + (card.activity.caution ? 1 : 0);
   return (
     <article className="sheet">
@@ -70,7 +70,7 @@ export function Sheet({
             ))}
           </ul>
           <h2>{say("sheet.look")}</h2>
-          <ul className={`sheet-ticks ${ticks > MOST_TICKS ? "sheet-tight" : ""}`}>
+          <ul className={`sheet-ticks ${ticks > MAX_TICKS ? "sheet-tight" : ""}`}>
             {card.cautions.map((c) => (
               <li key={c}>{say(`caution.${c}`)}</li>
             ))}
@@ -118,7 +118,7 @@ export function Sheet({
       </section>
       <section>
         <h2>{say("sheet.scores")}</h2>
-        {sends !== null && sends <= MOST_BOXES && !busy ? (
+        {sends !== null && sends <= MAX_BOXES && !busy ? (
           <ul className="grid gap-[2mm]">
             {Array.from({ length: Math.min(card.together ? BOXED_GOES - 1 : BOXED_GOES, data.tries) }, (_, i) => (
               <li key={`go${i + 1}`} className="grid grid-cols-[14mm_1fr_24mm] items-center gap-[2mm]">

@@ -191,7 +191,7 @@ export async function eventsOf(play: string): Promise<LocalEvent[]> {
   return all.sort((a, b) => a.seq - b.seq);
 }
 
-export async function markKept(play: string, seqs: readonly number[]): Promise<void> {
+export async function markSynced(play: string, seqs: readonly number[]): Promise<void> {
   const own = memory.events.get(play);
   if (own) {
     for (const e of own) if (seqs.includes(e.seq)) e.kept = 1;
@@ -278,14 +278,14 @@ export async function playsOf(token: string, cards: readonly string[]): Promise<
 }
 
 /** Goes of these cards that wait go by this link from now on; the links they had stand by. */
-export async function adopt(token: string, cards: readonly string[]): Promise<void> {
+export async function claim(token: string, cards: readonly string[]): Promise<void> {
   for (const p of await playsOf(token, cards)) {
     if (p.receipt || p.token === token || !cards.includes(p.card) || p.others?.includes(token)) continue;
-    await changePlay(p.id, { token, others: [p.token, ...(p.others ?? [])].slice(0, MOST_LINKS), stuck: null });
+    await changePlay(p.id, { token, others: [p.token, ...(p.others ?? [])].slice(0, MAX_LINKS), stuck: null });
   }
 }
 /** Links of one go that are kept. */
-const MOST_LINKS = 5;
+const MAX_LINKS = 5;
 
 /** After the receipt the device clears its own: events go, and with them the names. */
 export async function clearHandedIn(id: string, receipt: string): Promise<void> {

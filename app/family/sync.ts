@@ -1,6 +1,6 @@
 import { ANSWERED, type NotTaken } from "#core/records/answer.ts";
 import type { HandInSent, Receipt } from "#core/records/play.ts";
-import { adopt, changePlay, clearHandedIn, eventsOf, type LocalPlay, markKept, playById, playsOf } from "./store.ts";
+import { changePlay, claim, clearHandedIn, eventsOf, type LocalPlay, markSynced, playById, playsOf } from "./store.ts";
 
 /** Waits between tries when a go did not get through, milliseconds: doubled each time between these. */
 const FIRST_WAIT = 2000;
@@ -23,7 +23,7 @@ export async function syncAll(token: string, cards: readonly string[]): Promise<
   let failed = false;
   /** How long until the first of those may be sent that the server asked to wait, milliseconds. */
   let patience = Number.POSITIVE_INFINITY;
-  await adopt(token, cards);
+  await claim(token, cards);
   for (const play of await playsOf(token, cards))
     if (!play.receipt && !play.refused && !play.practice) {
       const before = (play.notBefore ?? 0) - Date.now();
@@ -44,7 +44,7 @@ async function alone(id: string, work: () => Promise<boolean>): Promise<boolean>
 }
 
 /** Events in one message: well under what the server takes. */
-const MOST_AT_ONCE = 4000;
+const MAX_AT_ONCE = 4000;
 
 /** True when nothing is left to send, or never will be. */
 function syncPlay(id: string): Promise<boolean> {
@@ -55,9 +55,9 @@ function syncPlay(id: string): Promise<boolean> {
     if (events.length === 0 && !play.result) return true;
     let done = true;
     // A very long game goes in parts; its result goes with the last of them.
-    for (let from = 0; done && (from === 0 || from < events.length); from += MOST_AT_ONCE) {
-      const part = events.slice(from, from + MOST_AT_ONCE).map(({ seq, event }) => ({ seq, event }));
-      const last = from + MOST_AT_ONCE >= events.length;
+    for (let from = 0; done && (from === 0 || from < events.length); from += MAX_AT_ONCE) {
+      const part = events.slice(from, from + MAX_AT_ONCE).map(({ seq, event }) => ({ seq, event }));
+      const last = from + MAX_AT_ONCE >= events.length;
       done = await sendByAnyLink({ ...play, result: last ? play.result : null }, part);
       if (done && (await playById(id))?.refused) break;
     }
@@ -79,7 +79,7 @@ async function sendByAnyLink(play: LocalPlay, events: HandInSent["events"]): Pro
       return false;
     }
     if ("kept" in answer) {
-      await markKept(play.id, [...answer.kept, ...answer.conflicts]);
+      await markSynced(play.id, [...answer.kept, ...answer.conflicts]);
       if (answer.result) await clearHandedIn(play.id, answer.result);
       if (token !== play.token)
         await changePlay(play.id, { token, others: [play.token, ...(play.others ?? [])].filter((t) => t !== token) });

@@ -1,4 +1,4 @@
-import { MOST_PLAYERS } from "#core/contract/contract.ts";
+import { MAX_PLAYERS } from "#core/contract/contract.ts";
 import { LONGEST_SUPPORT } from "#core/records/home.ts";
 import { say } from "#words/say.ts";
 import { pick } from "./one-of.tsx";
@@ -19,7 +19,7 @@ export function People({ answers, familyNote, name, typed }: PartProps) {
         <legend className="mb-1 text-2xl font-bold font-head">{say("survey.people")}</legend>
         <p className="mb-2 text-quiet">{say("survey.peopleHint")}</p>
         <div className="grid grid-cols-6 gap-2">
-          {Array.from({ length: MOST_PLAYERS }, (_, i) => i + 1).map((n) => (
+          {Array.from({ length: MAX_PLAYERS }, (_, i) => i + 1).map((n) => (
             <label key={n} className={`${pick} text-2xl`}>
               <input
                 type="radio"

@@ -1,6 +1,6 @@
 import { Minus, Search } from "lucide-react";
 import { useMemo, useState } from "react";
-import { type Item, MOST_OF_ONE, ROOMS } from "#core/things/item.ts";
+import { type Item, MAX_OF_ONE, ROOMS } from "#core/things/item.ts";
 import { itemName, namesOf, say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import type { PartProps } from "./survey-part.ts";
@@ -20,7 +20,7 @@ export function Things({ answers, items, typed, ready, changed }: PartProps) {
   const [counts, setCounts] = useState<Record<string, string>>(begin);
   const [wanted, setWanted] = useState("");
   const set = (id: string, n: number) => {
-    setCounts((c) => ({ ...c, [id]: String(Math.min(MOST_OF_ONE, Math.max(0, n))) }));
+    setCounts((c) => ({ ...c, [id]: String(Math.min(MAX_OF_ONE, Math.max(0, n))) }));
     changed?.();
   };
   const asked = useMemo(() => items.filter((i) => !i.made && !i.always).sort((a, b) => b.homes - a.homes), [items]);

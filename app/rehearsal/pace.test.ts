@@ -1,9 +1,9 @@
 import { expect, test } from "vitest";
-import { FEWEST, LEAST_A_SECOND, movingNext } from "./pace.ts";
+import { FEWEST, MIN_A_SECOND, movingNext } from "./pace.ts";
 
 test("fewer pictures move where frames are slow, never fewer than four, and not more than there are", () => {
-  expect(movingNext(30, 30, LEAST_A_SECOND)).toBe(30);
-  expect(movingNext(30, 30, LEAST_A_SECOND / 2)).toBe(15);
+  expect(movingNext(30, 30, MIN_A_SECOND)).toBe(30);
+  expect(movingNext(30, 30, MIN_A_SECOND / 2)).toBe(15);
   expect(movingNext(30, 30, 0.4)).toBe(FEWEST);
   expect(movingNext(2, 2, 0.4)).toBe(2);
 });
@@ -21,5 +21,5 @@ test("a device that was busy for a moment gets all of them back, and one that is
     been.push(at);
   }
   expect(new Set(been.slice(2)).size).toBe(1);
-  expect(slow(at)).toBeGreaterThan(0.95 * LEAST_A_SECOND);
+  expect(slow(at)).toBeGreaterThan(0.95 * MIN_A_SECOND);
 });

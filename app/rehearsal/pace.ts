@@ -1,5 +1,5 @@
 /** So many pictures a second are meant at least. */
-export const LEAST_A_SECOND = 30;
+export const MIN_A_SECOND = 30;
 /** Never fewer pictures move than this. */
 export const FEWEST = 4;
 /** With half as many again to spare, a quarter more move. */
@@ -11,6 +11,6 @@ const [SPARE, MORE] = [1.5, 1.25];
  */
 export function movingNext(moving: number, all: number, perSecond: number): number {
   const fewest = Math.min(FEWEST, all);
-  if (perSecond < LEAST_A_SECOND) return Math.max(fewest, Math.ceil((moving * perSecond) / LEAST_A_SECOND));
-  return perSecond >= SPARE * LEAST_A_SECOND ? Math.min(all, Math.ceil(moving * MORE)) : moving;
+  if (perSecond < MIN_A_SECOND) return Math.max(fewest, Math.ceil((moving * perSecond) / MIN_A_SECOND));
+  return perSecond >= SPARE * MIN_A_SECOND ? Math.min(all, Math.ceil(moving * MORE)) : moving;
 }

@@ -1,13 +1,13 @@
 import type { ResultRow } from "#server/assignments/results.ts";
-import type { Expected } from "#server/figures/work.ts";
+import type { Expected } from "#server/compute/work.ts";
 import { tell } from "#words/tell.ts";
 
 const HIGH = 250;
 const TOP = 16;
 const BASE = 64;
 /** It is drawn no narrower than this, where there are children enough; and at most so many times its size, pixels. */
-const LEAST_WIDE = 820;
-const MOST_TIMES = 1.4;
+const MIN_WIDE = 820;
+const MAX_TIMES = 1.4;
 
 interface Props {
   rows: readonly ResultRow[];
@@ -47,7 +47,7 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
       <svg
         viewBox={`0 0 ${width} ${HIGH + BASE}`}
         className="block h-auto w-full"
-        style={{ minWidth: Math.min(LEAST_WIDE, width * MOST_TIMES), maxWidth: width * MOST_TIMES }}
+        style={{ minWidth: Math.min(MIN_WIDE, width * MAX_TIMES), maxWidth: width * MAX_TIMES }}
         role="img"
         aria-label={`Every child's goes in ${unit}, beside the likely range for their age`}
       >

@@ -2,7 +2,7 @@ import type { Unlikely } from "#core/estimate/unlikely.ts";
 import { betterOf, settingOf } from "#core/records/rank.ts";
 import type { Go } from "#server/assignments/goes.ts";
 import type { ResultRow } from "#server/assignments/results.ts";
-import type { Expected } from "#server/figures/work.ts";
+import type { Expected } from "#server/compute/work.ts";
 
 /** What stands out in a child's row, in this order; each is a word of the page and a filter. */
 export const NOTICES = ["unopened", "opened", "none", "stopped", "under", "look"] as const;

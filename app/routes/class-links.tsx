@@ -1,13 +1,13 @@
 import { Download, Printer } from "lucide-react";
 import { inSteps } from "#server/breathe.ts";
 import { familyLinks } from "#server/links/of-class.ts";
-import { squareCode } from "#server/links/square-code.ts";
+import { squareCode } from "#server/links/qr-code.ts";
 import { tell } from "#words/tell.ts";
 import { found, idOf } from "../answer.server.ts";
 import { originFor } from "../origin.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { CopyButton } from "../ui/copy-button.tsx";
-import { SquareCode } from "../ui/square-code.tsx";
+import { SquareCode } from "../ui/qr-code.tsx";
 import type { Route } from "./+types/class-links";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [

@@ -3,7 +3,7 @@ import { z } from "zod";
 import { answersThere, beginAnswer, schoolNameOf } from "#server/homes/answers.ts";
 import type { OpenClassLink } from "#server/links/open-link.ts";
 import { NotAllowed } from "#server/problem.ts";
-import { scopeNow } from "#server/web/scope.ts";
+import { currentContext } from "#server/web/request-context.ts";
 import { enHome } from "#words/en-home.ts";
 import { addWords, say } from "#words/say.ts";
 import { answered } from "../answer.server.ts";
@@ -53,7 +53,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         "answer",
         `This device has answered for ${MAX_FROM_A_DEVICE} children. Change one of those answers instead.`,
       );
-    const id = await beginAnswer(link, scopeNow()?.caller ?? "unknown");
+    const id = await beginAnswer(link, currentContext()?.caller ?? "unknown");
     throw redirect(`/c/${params.token}/${id}?part=people`, {
       headers: { "Set-Cookie": await begun.serialize([...before, id]) },
     });

@@ -1,4 +1,4 @@
-import { squareCode } from "#server/links/square-code.ts";
+import { squareCode } from "#server/links/qr-code.ts";
 import { say } from "#words/say.ts";
 import { sheetRules } from "#words/sheet.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";

@@ -1,7 +1,7 @@
 import { Outlet, useLocation, useParams } from "react-router";
 import { say } from "#words/say.ts";
+import { Trouble, troubleOf } from "../ui/error-page.tsx";
 import { Pending } from "../ui/pending.tsx";
-import { Trouble, troubleOf } from "../ui/trouble.tsx";
 import type { Route } from "./+types/family";
 
 /** Around every page of a family. */

@@ -1,8 +1,8 @@
 import { ANSWERED, type NotTaken } from "#core/records/answer.ts";
 import { handIn } from "#core/records/play.ts";
-import { TooManyGoes, takeHandIn } from "#server/hand-in/take.ts";
 import { openLink } from "#server/links/open-link.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
+import { TooManyGoes, takeHandIn } from "#server/submissions/take.ts";
 import { jsonOf } from "../read.server.ts";
 import type { Route } from "./+types/hand-in";
 

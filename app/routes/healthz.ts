@@ -1,8 +1,8 @@
 import { sql } from "drizzle-orm";
-import { systemRows } from "#server/db/client.ts";
+import { systemDb } from "#server/db/client.ts";
 
 /** For load balancers and the start command: answers once the database does. */
 export async function loader() {
-  await systemRows(sql`select 1`);
+  await systemDb(sql`select 1`);
   return new Response("ok\n", { headers: { "Content-Type": "text/plain", "Cache-Control": "no-store" } });
 }

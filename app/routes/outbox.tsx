@@ -9,14 +9,14 @@ import { when } from "../when.ts";
 import type { Route } from "./+types/outbox";
 
 /** Farther back than any school has messages. */
-const MOST_PAGES = 100_000;
+const MAX_PAGES = 100_000;
 
 export const meta: Route.MetaFunction = () => [{ title: "Outbox · Daring Yard" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { zone } = await shellOf(who);
-  const page = Math.min(MOST_PAGES, Math.max(0, Math.floor(Number(searchOf(request).get("page") ?? 0)) || 0));
+  const page = Math.min(MAX_PAGES, Math.max(0, Math.floor(Number(searchOf(request).get("page") ?? 0)) || 0));
   const { rows, total } = await outboxFor(who, page);
   const origin = originFor(request);
   return {

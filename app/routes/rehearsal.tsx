@@ -22,7 +22,7 @@ import type { Route } from "./+types/rehearsal";
 
 /** So many times as fast as it is. */
 const SPEEDS = [1, 5, 20, 60] as const;
-const MOST_SEED = 9999;
+const MAX_SEED = 9999;
 /** Words under the pictures change so often, and how many pictures move is looked at so often, milliseconds. */
 const WORDS_EVERY = 250;
 const PACE_EVERY = 2000;
@@ -54,7 +54,7 @@ const withoutDraw = ({ href }: URL) => href.replace(/[?&]seed=[^&]*/, "");
 
 export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
   const [search] = useSearchParams();
-  const seed = Math.min(MOST_SEED, Math.max(1, Math.floor(Number(search.get("seed"))) || 1));
+  const seed = Math.min(MAX_SEED, Math.max(1, Math.floor(Number(search.get("seed"))) || 1));
   return (
     <OwnDrawings.Provider value={drawingsOf(d.items.own)}>
       <main className="mx-auto w-full max-w-7xl p-6">
@@ -74,14 +74,14 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
           </label>
           <label className="field">
             <span>
-              Run number <span className="hint">1– {MOST_SEED}</span>
+              Run number <span className="hint">1– {MAX_SEED}</span>
             </span>
             <input
               key={seed}
               name="seed"
               type="number"
               min={1}
-              max={MOST_SEED}
+              max={MAX_SEED}
               defaultValue={seed}
               className="w-28"
               required
@@ -90,7 +90,7 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
           <button type="submit" className="btn">
             Run
           </button>
-          <Link to={`?class=${d.classId}&seed=${(seed % MOST_SEED) + 1}`} preventScrollReset className="btn btn-quiet">
+          <Link to={`?class=${d.classId}&seed=${(seed % MAX_SEED) + 1}`} preventScrollReset className="btn btn-quiet">
             New run
           </Link>
         </Form>

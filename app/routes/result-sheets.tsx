@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import { inSteps } from "#server/breathe.ts";
 import { paperCards } from "#server/cards/sheets.ts";
-import { squareCode } from "#server/links/square-code.ts";
+import { squareCode } from "#server/links/qr-code.ts";
 import { sheetRules } from "#words/sheet.ts";
 import { tell } from "#words/tell.ts";
 import { found, idOf } from "../answer.server.ts";

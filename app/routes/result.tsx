@@ -12,7 +12,7 @@ import { codedResult, correctResult, paperResult } from "#server/assignments/cor
 import type { Go } from "#server/assignments/goes.ts";
 import { askForLooks, criterionOrder, markCriterion, type ResultRow, resultsFor } from "#server/assignments/results.ts";
 import { matchesOf, pairHomes, unpairHomes } from "#server/assignments/two-homes.ts";
-import type { Expected } from "#server/figures/work.ts";
+import type { Expected } from "#server/compute/work.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { sayWorking } from "#words/say.ts";

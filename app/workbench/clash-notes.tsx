@@ -4,7 +4,7 @@ import { targetName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 
 /** More clashes than this are counted, not told. */
-const MOST_TOLD = 3;
+const MAX_TOLD = 3;
 /** What clashes on the plan, in words, as it happens. */
 export function ClashNotes({
   clashes,
@@ -47,8 +47,8 @@ export function ClashNotes({
   };
   return (
     <p role="status" className={`min-h-4 text-[0.8rem] leading-tight ${clashes.length > 0 ? "problem" : ""}`}>
-      {clashes.slice(0, MOST_TOLD).map(text).join("; ")}
-      {clashes.length > MOST_TOLD && `; and ${clashes.length - MOST_TOLD} more`}
+      {clashes.slice(0, MAX_TOLD).map(text).join("; ")}
+      {clashes.length > MAX_TOLD && `; and ${clashes.length - MAX_TOLD} more`}
     </p>
   );
 }

@@ -1,4 +1,4 @@
-import { countIn, FOOT, MOST_SHOES, type Unit } from "#core/measures/count.ts";
+import { countIn, FOOT, MAX_SHOES, type Unit } from "#core/measures/count.ts";
 import type { Paces } from "#core/measures/step.ts";
 import { sayCount } from "#words/say.ts";
 import type { Spread } from "./tape.tsx";
@@ -22,7 +22,7 @@ export function Counted({
     <p className="w-full text-ink" data-class-spread>
       {metres.toFixed(2)} m is {(metres / FOOT).toFixed(1)} feet; for {who}: {sayCount(steps.count)} steps (
       {steps.metres.toFixed(2)} m, give or take {Math.round(steps.error * 100)} cm), {sayCount(inUnit("bigStep").count)}{" "}
-      big steps{shoes.count <= MOST_SHOES && `, ${shoes.count} shoe lengths`}.
+      big steps{shoes.count <= MAX_SHOES && `, ${shoes.count} shoe lengths`}.
       {spread &&
         ` For this class, ${sayCount(spread.count)} steps is ${spread.from.toFixed(2)}–${spread.to.toFixed(2)} m.`}
     </p>

@@ -4,7 +4,7 @@ import { type Activity, activity as activityDocument, type Problem, problemsOf }
 /** Quiet time before a change is saved, milliseconds. */
 const PAUSE = 700;
 /** Steps that undo remembers. */
-const MOST_STEPS = 200;
+const MAX_STEPS = 200;
 
 interface History {
   now: Activity;
@@ -27,7 +27,7 @@ export function history(h: History, m: Move): History {
     case "change": {
       if (m.next === h.now) return h;
       const joins = m.key !== null && m.key === h.key;
-      return { now: m.next, past: joins ? h.past : [...h.past, h.now].slice(-MOST_STEPS), future: [], key: m.key };
+      return { now: m.next, past: joins ? h.past : [...h.past, h.now].slice(-MAX_STEPS), future: [], key: m.key };
     }
     case "undo": {
       const last = h.past[h.past.length - 1];
@@ -40,7 +40,7 @@ export function history(h: History, m: Move): History {
     case "restore":
       return h.past.length === 0 ? { ...h, past: m.past } : h;
     case "replace":
-      return { now: m.next, past: [...h.past, h.now].slice(-MOST_STEPS), future: [], key: null };
+      return { now: m.next, past: [...h.past, h.now].slice(-MAX_STEPS), future: [], key: null };
   }
 }
 
@@ -54,7 +54,7 @@ export type SaveState =
 
 export interface Draft {
   /** Where it is as it is this very moment, in the middle of a drag too: `useLive` follows it. */
-  ledger: Ledger;
+  ledger: DraftStore;
   /** The same, once a drag has paused: what everything but plan and tape shows, checks and saves. */
   settled: Activity;
   change: (next: Activity, key?: string) => void;
@@ -81,7 +81,7 @@ type Answer =
 const DRAG_PAUSE = 140;
 
 /** The history of a draft, held beside the page: what draws a drag follows it move by move, the page only what has settled. */
-export class Ledger {
+export class DraftStore {
   private readonly listeners = new Set<() => void>();
   private timer: ReturnType<typeof setTimeout> | undefined;
   private calm: Activity;
@@ -155,7 +155,7 @@ export function undoFor(id: string, version: number): Activity[] {
 
 /** The draft of one activity: history, saving as you go, and a copy on this device until the server has it. */
 export function useDraft(id: string, kept: { document: Activity; version: number; updatedAt: string }): Draft {
-  const [ledger] = useState(() => new Ledger({ now: kept.document, past: [], future: [], key: null }));
+  const [ledger] = useState(() => new DraftStore({ now: kept.document, past: [], future: [], key: null }));
   const { move } = ledger;
   const settled = useSyncExternalStore(ledger.subscribe, ledger.settled, ledger.settled);
   const canUndo = useSyncExternalStore(ledger.subscribe, ledger.canUndo, ledger.canUndo);

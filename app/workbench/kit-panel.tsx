@@ -8,10 +8,10 @@ import { pegRates, sendingIn, USUAL_AGE, type Who } from "#core/forecast/for-act
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { serves } from "#core/kit/choose.ts";
+import { EXTRA_OBJECTS, extraObjectIndex, extraObjects } from "#core/kit/extra-objects.ts";
 import { faceOf } from "#core/kit/face.ts";
 import { doesFor } from "#core/kit/implements.ts";
-import type { Change } from "#core/kit/lets-in.ts";
-import { OTHERS, otherAt, others } from "#core/kit/others.ts";
+import type { Change } from "#core/kit/minimal-fixes.ts";
 import { type Asking, askings, limitOf, type RoleWords, wishOf, wordsOf } from "#core/kit/role.ts";
 import { farthest, pointless } from "#core/physics/send.ts";
 import { falls, waterFor } from "#core/physics/standing.ts";
@@ -56,14 +56,17 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
   const { roles } = rolesOf(a, 1);
   // What could be sent beside what is sent already.
   const sends = roles.find((r) => r.id === "send");
-  const next = sends && list.find((i) => serves(i, sends) && ![a.kit.send, ...others(a)].includes(i.id));
+  const next = sends && list.find((i) => serves(i, sends) && ![a.kit.send, ...extraObjects(a)].includes(i.id));
 
   function pick(role: string, i: Item) {
     const target = targetOf(role);
     let next: Activity;
     if (role === "layout" && a.layout) next = { ...a, layout: { ...a.layout, item: i.id } };
-    else if (otherAt(role) >= 0)
-      next = { ...a, kit: { ...a.kit, others: others(a).map((x, k) => (k === otherAt(role) ? i.id : x)) } };
+    else if (extraObjectIndex(role) >= 0)
+      next = {
+        ...a,
+        kit: { ...a.kit, others: extraObjects(a).map((x, k) => (k === extraObjectIndex(role) ? i.id : x)) },
+      };
     else if (target === null) next = { ...a, kit: { ...a.kit, [role]: i.id } };
     else next = opened(a).swap(target, { ...faceOf(i), label: i.name });
     const from = roles.find((r) => r.id === role)?.as?.id ?? "";
@@ -99,7 +102,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
           r.id === "layout"
             ? label("use.layout")
             : target === null
-              ? label(otherAt(r.id) >= 0 ? `thing.${r.id}` : `use.${r.use}`)
+              ? label(extraObjectIndex(r.id) >= 0 ? `thing.${r.id}` : `use.${r.use}`)
               : `${partNumber(a, target)} ${label("use.target")}`;
         const is = r.as?.id ?? "";
         const fit = list.filter((i) => serves(i, r));
@@ -134,13 +137,16 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
                 <ThingPicker title={`${title}: thing`} items={fit} is={is} pick={(i) => pick(r.id, i)} />
                 {target !== null && <Stands a={a} id={target} />}
                 {r.id === "send" && <Gets a={a} />}
-                {otherAt(r.id) >= 0 && (
+                {extraObjectIndex(r.id) >= 0 && (
                   <button
                     type="button"
                     className="btn btn-quiet btn-small mt-1"
                     onClick={() => {
                       setOpen(null);
-                      change({ ...a, kit: { ...a.kit, others: others(a).filter((_, k) => k !== otherAt(r.id)) } });
+                      change({
+                        ...a,
+                        kit: { ...a.kit, others: extraObjects(a).filter((_, k) => k !== extraObjectIndex(r.id)) },
+                      });
                     }}
                   >
                     <Trash2 size={15} aria-hidden="true" /> Remove
@@ -157,13 +163,13 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
           </section>
         );
       })}
-      {next && others(a).length < OTHERS.length && takesTurns(a) && (
+      {next && extraObjects(a).length < EXTRA_OBJECTS.length && takesTurns(a) && (
         <button
           type="button"
           className="btn btn-quiet btn-small mt-2"
           onClick={() => {
-            setOpen(OTHERS[others(a).length]!);
-            change(withOwn({ ...a, kit: { ...a.kit, others: [...others(a), next.id] } }, list));
+            setOpen(EXTRA_OBJECTS[extraObjects(a).length]!);
+            change(withOwn({ ...a, kit: { ...a.kit, others: [...extraObjects(a), next.id] } }, list));
           }}
         >
           <Plus size={15} aria-hidden="true" /> Add another object, in turn
@@ -206,7 +212,7 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
 
 /** Whether the game can have things that take turns, or are called. */
 const takesTurns = (a: Activity) =>
-  others(a).length > 0 || JSON.stringify(a.pattern.params).match(/"things?":/) !== null;
+  extraObjects(a).length > 0 || JSON.stringify(a.pattern.params).match(/"things?":/) !== null;
 const partNumber = (a: Activity, id: string) => 1 + opened(a).pegs.findIndex((g) => g.id === id) || "";
 
 /** How far what is sent gets at all, and what lies beyond that. */

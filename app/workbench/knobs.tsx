@@ -90,7 +90,7 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
 }
 
 /** More choices than this do not stand side by side. */
-const MOST_BESIDE = 12;
+const MAX_BESIDE = 12;
 /** A few choices side by side, as radio buttons; many as a list. */
 export function Choice<T>({
   name,
@@ -107,7 +107,7 @@ export function Choice<T>({
 }) {
   const group = useId();
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-  if (options.length > MOST_BESIDE)
+  if (options.length > MAX_BESIDE)
     return (
       <div className="field py-2">
         <label htmlFor={group}>

@@ -2,7 +2,7 @@ import { useDrag } from "@use-gesture/react";
 import { memo, useCallback, useMemo, useRef } from "react";
 import { strokesOf } from "#core/yard/draw.ts";
 import { layoutNamed } from "#core/yard/layouts/index.ts";
-import { type Laid, LEAST_SIZE, laidParts, MOST_SIZE, moveLaid, ownId } from "#core/yard/layouts/laid.ts";
+import { type Laid, laidParts, MAX_SIZE, MIN_SIZE, moveLaid, ownId } from "#core/yard/layouts/laid.ts";
 import { boundsOf, type Place } from "#core/yard/parts.ts";
 import { label } from "#words/teacher.ts";
 import { Strokes } from "../ui/strokes.tsx";
@@ -305,7 +305,7 @@ function Frame({
     </g>
   );
 }
-const sizeHeld = (n: number) => Math.round(Math.min(MOST_SIZE, Math.max(LEAST_SIZE, n)) * 1000) / 1000;
+const sizeHeld = (n: number) => Math.round(Math.min(MAX_SIZE, Math.max(MIN_SIZE, n)) * 1000) / 1000;
 
 function Grip({
   at: [x, y],

@@ -4,7 +4,7 @@ import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { strokesOf } from "#core/yard/draw.ts";
 import { type LayoutName, layoutNamed, layoutNames } from "#core/yard/layouts/index.ts";
-import { exampleOf, type Laid, LEAST_SIZE, laidParts, MOST_SIZE } from "#core/yard/layouts/laid.ts";
+import { exampleOf, type Laid, laidParts, MAX_SIZE, MIN_SIZE } from "#core/yard/layouts/laid.ts";
 import { boundsOf, reachOfLayout } from "#core/yard/parts.ts";
 import { label } from "#words/teacher.ts";
 import { Strokes } from "../ui/strokes.tsx";
@@ -164,8 +164,8 @@ function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: str
         name="Size"
         unit="%"
         value={Math.round(laid.size * 100)}
-        least={LEAST_SIZE * 100}
-        most={MOST_SIZE * 100}
+        least={MIN_SIZE * 100}
+        most={MAX_SIZE * 100}
         step={5}
         change={(p) => lay({ ...laid, size: p / 100 }, "layout size")}
       />

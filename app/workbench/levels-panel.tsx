@@ -1,7 +1,7 @@
 import * as Comlink from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { fieldOf, setTo } from "#core/contract/range.ts";
-import { type Activity, HELPERS, LOW_POSTURES, MOST_LEVELS } from "#core/formats/activity.ts";
+import { type Activity, HELPERS, LOW_POSTURES, MAX_LEVELS } from "#core/formats/activity.ts";
 import { amountsOf } from "#core/levels/amounts.ts";
 import { sendsUntil, settles, USUAL_TURNS } from "#core/levels/ladder.ts";
 import {
@@ -171,7 +171,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
         />
         <NumberField name="to" unit="%" value={Math.round(high)} least={5} most={95} step={5} change={setHigh} />
       </div>
-      <NumberField name="Number of levels" value={count} least={3} most={MOST_LEVELS} step={1} change={setCount} />
+      <NumberField name="Number of levels" value={count} least={3} most={MAX_LEVELS} step={1} change={setCount} />
       <fieldset className="row-line py-2">
         <legend className="text-[0.92rem]">What may change, easiest to set up first</legend>
         {LEVEL_KNOBS.filter((k) => fits[k]).map((k) => (

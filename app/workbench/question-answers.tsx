@@ -1,6 +1,6 @@
 import { Plus, Trash2 } from "lucide-react";
 import type { Activity } from "#core/formats/activity.ts";
-import { type Answers, MOST_ANSWERS, PICTURES } from "#core/formats/answers.ts";
+import { type Answers, MAX_ANSWERS, PICTURES } from "#core/formats/answers.ts";
 import { label } from "#words/teacher.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { useSchool } from "./items.tsx";
@@ -129,7 +129,7 @@ export function QuestionAnswers({
         change={(explain) => set({ ...answers, explain }, "explain")}
       />
       <div className="flex flex-wrap gap-2">
-        {list.length < MOST_ANSWERS && (
+        {list.length < MAX_ANSWERS && (
           <button
             type="button"
             className="btn btn-quiet btn-small"

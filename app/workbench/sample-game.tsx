@@ -1,13 +1,13 @@
 import { ChevronLeft, ChevronRight, Pause, Play, RotateCcw } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { mainAsks } from "#core/asks/ask.ts";
-import { playGo, temper } from "#core/child/child.ts";
 import { isRefusal } from "#core/contract/contract.ts";
 import type { GameEvent, PlayEvent } from "#core/events/events.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import { type Activity, gamePartOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { openPlayOf, referee, type View, view } from "#core/referee/play.ts";
+import { behaviorProfile, playGo } from "#core/simulated-player/child.ts";
 import { say, sayPhrase, sayScore, sayWorking } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import { piecesIn } from "../family/inputs/zones.tsx";
@@ -37,7 +37,7 @@ function stepsOf(a: Activity, who: Who, seed: number): Step[] {
           ? say("play.done")
           : seenText(e as GameEvent, label);
   const age = who.age === "adult" ? 12 : who.age;
-  const events = playGo(a, [age], [temper(seed)], { ...ALONE, seed }, seed);
+  const events = playGo(a, [age], [behaviorProfile(seed)], { ...ALONE, seed }, seed);
   let play = openPlayOf(opened(a).pattern, gamePartOf(a), { ...ALONE, seed });
   const steps: Step[] = [{ seen: null, at: view(play) }];
   for (const event of events.slice(0, MOST)) {

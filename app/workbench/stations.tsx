@@ -91,7 +91,7 @@ export interface PanelProps {
 }
 
 /** As many other skills may stand in. */
-const MOST_ALSO = 3;
+const MAX_ALSO = 3;
 
 export function AimPanel({ activity: a, change }: PanelProps) {
   const able = opened(a).pattern.actions;
@@ -139,7 +139,7 @@ export function AimPanel({ activity: a, change }: PanelProps) {
                 <input
                   type="checkbox"
                   checked={on.includes(x)}
-                  disabled={!on.includes(x) && on.length >= MOST_ALSO}
+                  disabled={!on.includes(x) && on.length >= MAX_ALSO}
                   onChange={(e) => {
                     const also = e.target.checked ? [...on, x] : on.filter((y) => y !== x);
                     change({ ...a, aim: { ...a.aim, also: also.length > 0 ? also : undefined } });

@@ -5,13 +5,13 @@ import { percentTick } from "./percent.ts";
 
 type Kind = "sends" | "points" | "finish" | "minutes" | "moving";
 const FILLS = ["var(--color-plum)", "var(--color-mustard)", "var(--color-teal-paint)"];
-const MOST_BARS = 40;
+const MAX_BARS = 40;
 
 /** Several distributions side by side, in bins wide enough to read. */
 function binned(all: readonly Distribution[], names: readonly string[], each: number) {
   const lo = Math.min(...all.map((d) => d.at[0] ?? 0));
   const hi = Math.max(...all.map((d) => d.at[d.at.length - 1] ?? 0));
-  const width = Math.max(each, Math.ceil((hi - lo + 1) / MOST_BARS / each) * each);
+  const width = Math.max(each, Math.ceil((hi - lo + 1) / MAX_BARS / each) * each);
   const rows = new Map<number, Record<string, number>>();
   for (let v = Math.floor(lo / width) * width; v <= hi; v += width)
     rows.set(v, { at: v / each, ...Object.fromEntries(names.map((n) => [n, 0])) });

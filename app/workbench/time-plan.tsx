@@ -3,7 +3,7 @@ import type { Exercise } from "#core/exercises/library.ts";
 import { timeOf } from "#core/exercises/library.ts";
 import { quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
-import { type Activity, MOST_GOAL } from "#core/formats/activity.ts";
+import { type Activity, MAX_GOAL } from "#core/formats/activity.ts";
 import { type GoTimes, planFor, REST, type TimePlan, wholeMinutes } from "#core/plan/plan.ts";
 import { tell } from "#words/tell.ts";
 import { NumberField, Toggle } from "./knobs.tsx";
@@ -111,7 +111,7 @@ export function TimePlanFields({
             name="Active minutes a week"
             value={a.week.goal}
             least={5}
-            most={MOST_GOAL}
+            most={MAX_GOAL}
             step={5}
             change={(goal) => change({ ...a, week: { ...a.week!, goal } }, "goal")}
           />

@@ -10,7 +10,7 @@ import type { Activity } from "#core/formats/activity.ts";
 import type { ForecastWorker, HomeMade } from "../workers/forecast.worker.ts";
 
 /** Least time between two questions, so that a drag leaves the page its time; milliseconds. */
-const LEAST_GAP = 100;
+const MIN_GAP = 100;
 type Remote = Comlink.Remote<ForecastWorker>;
 
 /**
@@ -56,7 +56,7 @@ function useWorker<A>(ask: ((worker: Remote) => Promise<A>) | null, name: string
       } catch {
         // What is being typed cannot be played yet: the last answer stays.
       } finally {
-        const rest = LEAST_GAP - (performance.now() - began);
+        const rest = MIN_GAP - (performance.now() - began);
         if (rest > 0) await new Promise((r) => setTimeout(r, rest));
         busy.current = false;
         void run();

@@ -1,7 +1,7 @@
 import * as Comlink from "comlink";
-import { type Fewest, fewestTrips } from "#core/square/fewest.ts";
-import type { Cells, Reach } from "#core/square/grid.ts";
-import { type Mixed, type MixOrder, mixed } from "#core/square/mix.ts";
+import { type Fewest, fewestTrips } from "#core/sorting-grid/fewest.ts";
+import type { Cells, Reach } from "#core/sorting-grid/grid.ts";
+import { type Mixed, type MixOrder, mixed } from "#core/sorting-grid/mix.ts";
 
 /** A mix is given up after so long, milliseconds: then the one that came nearest is given. */
 const PATIENCE = 6000;

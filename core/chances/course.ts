@@ -1,4 +1,4 @@
-import type { AtGate } from "../aim/doer.ts";
+import type { AtGate } from "../aim/performer.ts";
 import type { AimOf, Gate } from "../asks/ask.ts";
 import type { KindOf, Outcome } from "./kind.ts";
 

@@ -15,7 +15,7 @@ export interface Knocked {
  */
 const TOUCHING = 0.6;
 /** Up to so many pins every way in which they may knock each other over is gone through; of more, so many are drawn. */
-export const MOST_EXACT = 6;
+export const MAX_EXACT = 6;
 const DRAWN = 400;
 
 /**
@@ -79,7 +79,7 @@ export function withKnocks(sets: Sets, pins: readonly Knocked[], may: (id: strin
   };
   for (const [key, p] of sets) {
     const first = idsOf(key).reduce((set, id) => set | (1 << place.get(id)!), 0);
-    if (first === 0 || n <= MOST_EXACT) goOn(first, first, p);
+    if (first === 0 || n <= MAX_EXACT) goOn(first, first, p);
     else for (let k = 0; k < DRAWN; k++) add(drawn(first, first), p / DRAWN);
   }
   const named = (set: number) =>

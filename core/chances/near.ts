@@ -14,7 +14,7 @@ const jackAt = (parts: readonly Part[], from: string) =>
   (partsOf(parts, "spot").find((x) => x.id === "jack")?.along ?? 0) - standAt(parts, from);
 
 /** Steps towards a distance at most, and when it is near enough, as a share of the larger spread. */
-const MOST_STEPS = 60;
+const MAX_STEPS = 60;
 const NEAR_ENOUGH = 1e-12;
 /**
  * The distance within which a share (0 to 1) of all lies that have these SDs about the middle, metres: over the angle, exact along it, by
@@ -28,7 +28,7 @@ export function radiusOf(share: number, sx: number, sy: number): number {
   const most = Math.max(sx, sy);
   let [lo, hi] = [0, 8 * most];
   let r = Math.sqrt(-2 * Math.log(1 - share) * sx * sy);
-  for (let i = 0; i < MOST_STEPS; i++) {
+  for (let i = 0; i < MAX_STEPS; i++) {
     if (!(r > lo && r < hi)) r = (lo + hi) / 2;
     let [within, slope] = [0, 0];
     for (const g of along) {

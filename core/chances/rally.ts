@@ -8,12 +8,12 @@ const OVER = { line: -0.3, net: -0.6, rope: -0.5, wall: -0.4 } as const;
 /** A square metre more to cover than this takes so much of them away; so much at most, either way. */
 const AREA = 3;
 const COVER = 0.12;
-const MOST_COVER = 1;
+const MAX_COVER = 1;
 /** From touch to touch, seconds, and how far off it lies after a rally, metres. */
 const TOUCH = 1.1;
 const LIES = 2;
 
-const cover = (area: number) => Math.max(-MOST_COVER, Math.min(MOST_COVER, COVER * (AREA - area)));
+const cover = (area: number) => Math.max(-MAX_COVER, Math.min(MAX_COVER, COVER * (AREA - area)));
 /** The chance that a side sends one more back: the middle of its players, in log-odds. */
 export function touchOf(people: readonly Person[], manner: Manner, area: number, over: AimOf<"over">["over"]): number {
   const odds = people.reduce((sum, p) => sum + logit(p.keeps(manner).p), 0) / Math.max(1, people.length);

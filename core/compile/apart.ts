@@ -4,7 +4,7 @@ import { opened } from "../formats/opened.ts";
 import { layoutNamed } from "../yard/layouts/index.ts";
 import { isLaid, moveLaid, ownId } from "../yard/layouts/laid.ts";
 import { cornersOf, type Part, type PartOf, partsOf, patchOf } from "../yard/parts.ts";
-import { OVERLAP_ALLOWED } from "../yard/seek.ts";
+import { OVERLAP_ALLOWED } from "../yard/placement-search.ts";
 
 /** Things are put so far from each other when they have to be parted, metres. */
 const ROOM = 0.02;

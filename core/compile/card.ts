@@ -6,9 +6,9 @@ import { layoutOf, pegRates } from "../forecast/for-activity.ts";
 import { type Activity, actionsIn } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { cautionsOfItem } from "../kit/choose.ts";
+import { extraObjects } from "../kit/extra-objects.ts";
 import { BARE_HAND } from "../kit/implements.ts";
 import { listOf, thing } from "../kit/items.ts";
-import { others } from "../kit/others.ts";
 import { type Counted, countOut, countPlain, type Unit } from "../measures/count.ts";
 import { type Paces, paces } from "../measures/step.ts";
 import { MODEL_VERSION } from "../model.ts";
@@ -121,7 +121,7 @@ export interface Card {
 }
 
 /** Less than this aside is the middle, metres. */
-const LEAST_ASIDE = 0.05;
+const MIN_ASIDE = 0.05;
 
 /** A way aside as a child counts it. */
 function countAside(metres: number, own: Paces, counted: Counted): NonNullable<Marker["aside"]> {
@@ -139,9 +139,9 @@ function marksToCount(a: Activity, parts: readonly Part[], own: Paces, counted: 
   return marks.map((m): Marker => {
     const reach = from === null ? m.along : from - m.along;
     const away = Math.abs(reach);
-    const on = away < LEAST_ASIDE;
+    const on = away < MIN_ASIDE;
     const ahead = countPlain(away, own, counted);
-    const aside = Math.abs(m.across) >= LEAST_ASIDE ? countAside(Math.abs(m.across), own, counted) : undefined;
+    const aside = Math.abs(m.across) >= MIN_ASIDE ? countAside(Math.abs(m.across), own, counted) : undefined;
     return {
       ...(aside && { aside }),
       ...(reach < 0 && !on && { behind: true }),
@@ -186,7 +186,7 @@ export function cautionsOf(a: Activity, also: readonly string[] = []): Caution[]
   const heldItem = use && (a.kit.implement ?? use.usual);
   // Long things and swung ones are kept low and away from others.
   if (use && heldItem !== BARE_HAND && (use.how === "swing" || use.how === "push")) out.add("keepLow");
-  for (const id of [a.kit.send, ...(heldItem ? [heldItem] : []), ...others(a), ...targets, ...also]) {
+  for (const id of [a.kit.send, ...(heldItem ? [heldItem] : []), ...extraObjects(a), ...targets, ...also]) {
     const i = thing(a.kit, id);
     if (!i) continue;
     for (const c of cautionsOfItem(i, a.space.indoors)) out.add(c);
@@ -220,7 +220,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
       const [target] = targets;
       // Of several of a kind, the middle of them.
       const across = targets.length > 0 ? targets.reduce((sum, t) => sum + t.across, 0) / targets.length : 0;
-      const aside = Math.abs(across) >= LEAST_ASIDE ? countAside(Math.abs(across), own, counted) : undefined;
+      const aside = Math.abs(across) >= MIN_ASIDE ? countAside(Math.abs(across), own, counted) : undefined;
       return {
         ...(aside && { aside }),
         id: peg.id,

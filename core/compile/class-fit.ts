@@ -2,7 +2,7 @@ import type { Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { choose, type Unmet } from "../kit/choose.ts";
-import { type Change, changesThatLetIn } from "../kit/lets-in.ts";
+import { type Change, minimalFixes } from "../kit/minimal-fixes.ts";
 import type { Item } from "../things/item.ts";
 import { choosingFor, DEFAULT_PLAYERS, type Fitted, fitAsDesigned, type HomeFacts } from "./for-home.ts";
 import { rolesOf, targetOf } from "./roles.ts";
@@ -53,7 +53,7 @@ export function fitHomes(
       can,
       guessed: home.kit === null,
       missing,
-      lets: can ? [] : changesThatLetIn(c),
+      lets: can ? [] : minimalFixes(c),
       place: placeIn(a, home, who, spaces),
     };
   });

@@ -8,7 +8,7 @@ import { faceOf } from "../kit/face.ts";
 import { listOf } from "../kit/items.ts";
 import { patternOf } from "../patterns/registry.ts";
 import { groundOf, NOTHING_SAID } from "../records/home.ts";
-import { troubleOf } from "../yard/fit.oracle.ts";
+import { troubleOf } from "../yard/fit.reference.ts";
 import { HEADROOM, highestOf } from "../yard/fit.ts";
 import { footprintOf } from "../yard/footprint.ts";
 import { partsOf } from "../yard/parts.ts";

@@ -16,10 +16,10 @@ import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import type { Choosing, Chosen, Pick } from "../kit/choose.ts";
+import { EXTRA_OBJECTS, extraObjectIndex, extraObjects } from "../kit/extra-objects.ts";
 import { faceOf } from "../kit/face.ts";
 import { lengthOf } from "../kit/implements.ts";
 import { thing } from "../kit/items.ts";
-import { OTHERS, otherAt, others } from "../kit/others.ts";
 import { PLAINER, ROOM_FOR, type Sense } from "../kit/sense.ts";
 import { defaultStock, type Stock } from "../kit/stock.ts";
 import type { Age } from "../measures/stature.ts";
@@ -167,7 +167,7 @@ function lies(a: Activity, space: HomeSpace, who: Who): Placement | null {
 
 const placeOf = ({ parts: _, ...rest }: Fit): Fitted => rest;
 /** Rounds of shortening until it lies there, and by how much each. */
-const MOST_ROUNDS = 12;
+const MAX_ROUNDS = 12;
 const STILL_SHORTER = 0.94;
 
 /**
@@ -315,7 +315,7 @@ function onFloor(
       placement = lies(stood, space, who);
       if (placement) activity = stood;
     }
-    for (let n = 0; n < MOST_ROUNDS && !placement; n++) {
+    for (let n = 0; n < MAX_ROUNDS && !placement; n++) {
       activity = standing(shorter(activity, STILL_SHORTER), who, { longest: reaches, ceiling });
       placement = lies(activity, space, who);
     }
@@ -476,8 +476,10 @@ function standIn(
   let now = a;
   const kit = { ...a.kit };
   // Where a home has not so many things to send, the one serves for all.
-  if (others(a).length > 0)
-    kit.others = others(a).map((_, i) => picks.find((p) => p.role === OTHERS[i])?.item ?? sentHere(picks, a));
+  if (extraObjects(a).length > 0)
+    kit.others = extraObjects(a).map(
+      (_, i) => picks.find((p) => p.role === EXTRA_OBJECTS[i])?.item ?? sentHere(picks, a),
+    );
   let { layout } = a;
   const targets = new Map(
     opened(a).parts.flatMap((t) => (t.kind === "target" ? [[t.group ?? t.id, t.item] as const] : [])),
@@ -508,10 +510,10 @@ function standIn(
     } else if (p.role === "send" || p.role === "marker" || p.role === "blocker" || p.role === "implement") {
       note(p, a.kit[p.role] ?? "");
       kit[p.role] = p.item;
-    } else if (otherAt(p.role) >= 0) {
-      const i = otherAt(p.role);
-      note(p, others(a)[i] ?? "");
-      kit.others = others({ kit }).map((id, k) => (k === i ? p.item : id));
+    } else if (extraObjectIndex(p.role) >= 0) {
+      const i = extraObjectIndex(p.role);
+      note(p, extraObjects(a)[i] ?? "");
+      kit.others = extraObjects({ kit }).map((id, k) => (k === i ? p.item : id));
     }
   }
   // A target that nothing here can be is left out, where the game goes on without it.
@@ -534,7 +536,7 @@ function standIn(
     kit.send,
     kit.marker,
     kit.blocker,
-    ...others({ kit }),
+    ...extraObjects({ kit }),
     ...(kit.implement ? [kit.implement] : []),
     ...picks.map((p) => p.item),
   ];

@@ -9,7 +9,7 @@ import { asksAtMost, pathTo, pointless, purposeOf } from "../physics/send.ts";
 import { random } from "../random.ts";
 import { ceilingOf, groundOf, type HomeSpace, NOTHING_SAID } from "../records/home.ts";
 import { FLOORS } from "../things/floors.ts";
-import { troubleOf } from "../yard/fit.oracle.ts";
+import { troubleOf } from "../yard/fit.reference.ts";
 import { footprintOf } from "../yard/footprint.ts";
 import { exampleOf } from "../yard/layouts/laid.ts";
 import { partsOf } from "../yard/parts.ts";

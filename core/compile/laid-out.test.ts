@@ -7,7 +7,7 @@ import { listOf } from "../kit/items.ts";
 import { COUNTED, FOOT } from "../measures/count.ts";
 import { paces } from "../measures/step.ts";
 import { groundOf, type HomeSpace, NOTHING_SAID } from "../records/home.ts";
-import { troubleOf } from "../yard/fit.oracle.ts";
+import { troubleOf } from "../yard/fit.reference.ts";
 import { footprintOf } from "../yard/footprint.ts";
 import { type LayoutName, layoutNames } from "../yard/layouts/index.ts";
 import { exampleOf, laidParts, thingsOf } from "../yard/layouts/laid.ts";

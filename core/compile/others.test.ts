@@ -6,7 +6,7 @@ import { type Activity, activity, fromPattern, gamePartOf, parseActivity } from 
 import { listOf } from "../kit/items.ts";
 import type { PatternName } from "../patterns/registry.ts";
 import { NOTHING_SAID } from "../records/home.ts";
-import { take } from "../referee/playing.testing.ts";
+import { take } from "../referee/playing.test-utils.ts";
 import { openPlay, type Play, referee, view } from "../referee/referee.ts";
 import { forHome, type HomeFacts } from "./for-home.ts";
 import { rolesOf } from "./roles.ts";

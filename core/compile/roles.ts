@@ -2,9 +2,9 @@ import { actionFacts, isSend } from "../actions/actions.ts";
 import { farthestAim, layoutOf, sentIn, USUAL_AGE } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import { EXTRA_OBJECTS, extraObjects } from "../kit/extra-objects.ts";
 import { type ImplementUse, implementUseOf } from "../kit/implements.ts";
 import { thing } from "../kit/items.ts";
-import { OTHERS, others } from "../kit/others.ts";
 import type { Coupling, Role } from "../kit/role.ts";
 import type { Age } from "../measures/stature.ts";
 import type { HitRule } from "../rules/hit-rule.ts";
@@ -52,11 +52,11 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
     roles.push({ ...send, id: "send2", optional: true });
     couplings.push({ kind: "differs", a: "send", b: "send2" });
   }
-  const more = others(a).map(
+  const more = extraObjects(a).map(
     (id, i): Role => ({
       ...send,
-      id: OTHERS[i]!,
-      ...asked(OTHERS[i]!),
+      id: EXTRA_OBJECTS[i]!,
+      ...asked(EXTRA_OBJECTS[i]!),
       as: thing(a.kit, id) ?? null,
       optional: true,
     }),

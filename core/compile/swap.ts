@@ -14,7 +14,7 @@ export interface Decided {
 }
 export const NOTHING_DECIDED: Decided = { home: null, fixed: {}, also: [] };
 /** Things that a home may have beside those it told of are offered commonest first, so many at most. */
-const MOST_OFFERED = 8;
+const MAX_OFFERED = 8;
 
 const homeOf = (m: Making, d: Decided): HomeFacts | undefined => m.homes.find((h) => h.id === d.home) ?? m.homes[0];
 
@@ -62,5 +62,5 @@ export function swapOptions(m: Making, d: Decided, role: string): { here: string
     else if (!i.made && can(i.id, { ...base.stock, [i.id]: Math.max(i.count, r.count) }) !== null)
       ifHave.push({ id: i.id, by: -i.homes });
   }
-  return { here: sorted(here), ifHave: sorted(ifHave).slice(0, MOST_OFFERED) };
+  return { here: sorted(here), ifHave: sorted(ifHave).slice(0, MAX_OFFERED) };
 }

@@ -4,7 +4,7 @@ import { mean } from "../forecast/distribution.ts";
 import { forecastActivity } from "../forecast/for-activity.ts";
 import { activity, fromPattern, gamePartOf, parseActivity } from "../formats/activity.ts";
 import { type PatternName, patternNames } from "../patterns/registry.ts";
-import { refusalOf, take } from "../referee/playing.testing.ts";
+import { refusalOf, take } from "../referee/playing.test-utils.ts";
 import { openPlay, view } from "../referee/referee.ts";
 import type { Setup } from "./contract.ts";
 

@@ -1,4 +1,4 @@
-import { type BaseState, MOST_PLAYERS, type Rules, refuse } from "./contract.ts";
+import { type BaseState, MAX_PLAYERS, type Rules, refuse } from "./contract.ts";
 import type { Company, Game } from "./opened-game.ts";
 
 const set = (s: BaseState) => (s as { set?: Readonly<Record<string, unknown>> }).set;
@@ -18,7 +18,7 @@ function seated(s: BaseState): BaseState {
   return { ...s, setup };
 }
 const joined = (rules: Rules<unknown, BaseState>, s: BaseState, side: number | null) =>
-  s.setup.mode === "alone" || s.setup.players >= MOST_PLAYERS ? null : rules.join(seated(s), s.setup.players, side);
+  s.setup.mode === "alone" || s.setup.players >= MAX_PLAYERS ? null : rules.join(seated(s), s.setup.players, side);
 
 /** Whoever may leave or join now. The child itself does not leave: its go is stopped instead. */
 export function companyOf(

@@ -18,7 +18,7 @@ export interface Phrase {
 /** How the people of a home play: each for itself, against each other, or one shared total. */
 export const MODES = ["alone", "turns", "against", "relay"] as const;
 export type Mode = (typeof MODES)[number];
-export const MOST_PLAYERS = 6;
+export const MAX_PLAYERS = 6;
 
 /** A rectangle to play in, metres. */
 export interface Space {
@@ -60,10 +60,10 @@ export interface Role {
 /** A target of one's own is so many times as wide and high. */
 export const WIDER = 1.5;
 /** A court or a goal of one's own is so wide at least, times as drawn, in steps of a tenth. */
-export const LEAST_COURT = 0.5;
-export const MOST_HEAD = 50;
+export const MIN_COURT = 0.5;
+export const MAX_HEAD = 50;
 /** A line of one's own is so far from the line of all at most, metres. */
-export const MOST_NEARER = 3;
+export const MAX_NEARER = 3;
 
 /** Up after so many hits in a row, down after so many misses. */
 export interface UpAndDown {

@@ -3,7 +3,7 @@ import { askOf } from "../asks/ask.ts";
 import { fromPattern } from "../formats/activity.ts";
 import type { PatternName } from "../patterns/registry.ts";
 import { playSetup } from "../records/play.ts";
-import { take } from "../referee/playing.testing.ts";
+import { take } from "../referee/playing.test-utils.ts";
 import { openPlay, view } from "../referee/referee.ts";
 import type { Role, Setup } from "./contract.ts";
 

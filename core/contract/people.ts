@@ -1,5 +1,5 @@
 import { type Ask, guardedBy, nearerBy, widerBy } from "../asks/ask.ts";
-import { keptBy } from "../kept-by.ts";
+import { memoizeByIdentity } from "../memoize.ts";
 import type { Setup } from "./contract.ts";
 
 /** Where so many games end level it is said, and how they are decided. */
@@ -12,7 +12,7 @@ export type FairKnob = (typeof FAIR_KNOBS)[number];
 export const whoPlays = ({ players, people }: Setup): number[] =>
   Array.from({ length: players }, (_, i) => i).filter((i) => people?.[i]?.role !== "feeds");
 /** The points that a side begins with: the head starts of its players together. */
-export const headOf = ({ people }: Setup, side: readonly number[]): number =>
+export const headStartOf = ({ people }: Setup, side: readonly number[]): number =>
   side.reduce((sum, i) => sum + (people?.[i]?.head ?? 0), 0);
 /** What is asked of somebody who plays with the other hand, whatever it is, or from a line of its own. */
 export const asTheyPlay = ({ people }: Setup, asks: Ask[]): Ask[] =>
@@ -28,7 +28,7 @@ export const asTheyPlay = ({ people }: Setup, asks: Ask[]): Ask[] =>
       })
     : asks;
 /** How many times as wide the court or goal of each is, by number; the same list for the same people. */
-const courtsOf = keptBy((people: NonNullable<Setup["people"]>): number[] => people.map((p) => p.court ?? 1));
+const courtsOf = memoizeByIdentity((people: NonNullable<Setup["people"]>): number[] => people.map((p) => p.court ?? 1));
 /** In what the child itself plays otherwise than the others do: goes compare only with goes played alike. */
 export function ownWay({ people }: Setup): Record<string, string | number> | null {
   const { otherHand = false, nearer = 0, posture, wider = 1, court = 1 } = people?.[0] ?? {};

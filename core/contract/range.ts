@@ -4,7 +4,7 @@ import { standsAs } from "./standing.ts";
 /** What a family may be left to set: a number or a yes. */
 export type FamilyKnob = Extract<Knob, { kind: "number" | "toggle" }> & { family: NonNullable<Knob["family"]> };
 /** A document holds so many values of a field at most. */
-export const MOST_VALUES = 20;
+export const MAX_VALUES = 20;
 
 /** The stable id of what a knob sets: `params.tries`, `match.goes.count`. */
 export const fieldOf = (k: Pick<Knob, "of" | "path">): string => [k.of ?? "params", ...k.path].join(".");
@@ -30,7 +30,7 @@ export function setTo(k: Pick<Knob, "of" | "path">, game: { params: unknown; mat
 export function valuesBetween(k: { step: number }, from: number, to: number): number[] {
   const [lo, hi] = [Math.min(from, to), Math.max(from, to)];
   const steps = Math.round((hi - lo) / k.step);
-  const by = Math.max(1, Math.ceil(steps / (MOST_VALUES - 1)));
+  const by = Math.max(1, Math.ceil(steps / (MAX_VALUES - 1)));
   const out: number[] = [];
   for (let i = 0; i < steps; i += by) out.push(Math.round((lo + i * k.step) * 1000) / 1000);
   return [...out, hi];

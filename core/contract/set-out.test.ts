@@ -6,7 +6,7 @@ import { type Activity, activity, canSetOut, fromPattern, gamePartOf, parseActiv
 import { opened } from "../formats/opened.ts";
 import { type PatternName, patternNames } from "../patterns/registry.ts";
 import { settingOf } from "../records/rank.ts";
-import { refusalOf, take } from "../referee/playing.testing.ts";
+import { refusalOf, take } from "../referee/playing.test-utils.ts";
 import { openPlay, type Play, view } from "../referee/referee.ts";
 
 const alone = { players: 1, mode: "alone", seed: 1 } as const;

@@ -7,7 +7,7 @@ import { opened } from "../formats/opened.ts";
 import { type PatternName, patternNames, patternOf } from "../patterns/registry.ts";
 import { playSetup } from "../records/play.ts";
 import { settingOf } from "../records/rank.ts";
-import { refusedBy, take } from "../referee/playing.testing.ts";
+import { refusedBy, take } from "../referee/playing.test-utils.ts";
 import { openPlay, type Play, view } from "../referee/referee.ts";
 import type { Setup } from "./contract.ts";
 import { fieldOf } from "./range.ts";

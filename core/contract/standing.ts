@@ -1,6 +1,6 @@
 import { fromLine } from "../asks/ask.ts";
 import type { AnyPattern, Knob } from "./contract.ts";
-import { MOST_NEARER } from "./contract.ts";
+import { MAX_NEARER } from "./contract.ts";
 
 /** Where somebody stands who may come nearer, metres before the line; and how many of the targets are played. */
 export const LINE_FIELD = "standing.line";
@@ -43,14 +43,14 @@ function room(pattern: AnyPattern, params: unknown): number | null {
   const probes = pattern.ground.probes(params).filter((p) => fromLine(p.ask));
   if (probes.length === 0) return null;
   const pegs = pattern.ground.pegs(params).map((p) => p.distance);
-  return pegs.length === 0 ? MOST_NEARER : Math.min(...pegs);
+  return pegs.length === 0 ? MAX_NEARER : Math.min(...pegs);
 }
 /** How much nearer to and farther from the line somebody may stand in a game, metres in steps of `by`; null: nothing is sent from a line. */
 export function lineRange(pattern: AnyPattern, params: unknown): { least: number; most: number; by: number } | null {
   const free = room(pattern, params);
   if (free === null) return null;
-  const most = Math.max(0, Math.min(MOST_NEARER, Math.floor((free - NEAREST) / BY) * BY));
-  return { least: -MOST_NEARER, most, by: BY };
+  const most = Math.max(0, Math.min(MAX_NEARER, Math.floor((free - NEAREST) / BY) * BY));
+  return { least: -MAX_NEARER, most, by: BY };
 }
 
 /** Of the lines that a teacher allows those that there is room for, from the farthest back to the nearest. A home may stand things nearer than they were drawn. */

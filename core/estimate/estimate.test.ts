@@ -5,7 +5,7 @@ import { rates } from "../forecast/for-activity.ts";
 import { fromPattern, gamePartOf } from "../formats/activity.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { random } from "../random.ts";
-import { take } from "../referee/playing.testing.ts";
+import { take } from "../referee/playing.test-utils.ts";
 import { bodiesOf, openPlay, type Play, referee, view } from "../referee/referee.ts";
 import { evidenceOf } from "./evidence.ts";
 import { evidenceOfScore } from "./from-score.ts";

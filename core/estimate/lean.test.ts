@@ -3,7 +3,7 @@ import type { PlayEvent } from "../events/events.ts";
 import { fromPattern, gamePartOf } from "../formats/activity.ts";
 import { random } from "../random.ts";
 import { replay } from "../referee/referee.ts";
-import { LEAST_PIECES, leanOf, pulls, type Resting, restingOf } from "./lean.ts";
+import { leanOf, MIN_PIECES, pulls, type Resting, restingOf } from "./lean.ts";
 
 const normal = (draw: () => number) => Math.sqrt(-2 * Math.log(1 - draw())) * Math.cos(2 * Math.PI * draw());
 /** Pieces of a child with a middle of its own, spread so, of which a share goes wild. */
@@ -45,7 +45,7 @@ describe("a pull to one side, and wild sends", () => {
     expect(seen(0.125)).toBeGreaterThan(0.8);
   });
   it("says nothing of too few, and stands where all lie in one place", () => {
-    const few = pieces(LEAST_PIECES - 1, 3, { along: 0, across: 0 }, 0.2, 0).all;
+    const few = pieces(MIN_PIECES - 1, 3, { along: 0, across: 0 }, 0.2, 0).all;
     expect(leanOf(few)).toBeNull();
     const one = leanOf(Array.from({ length: 10 }, () => ({ along: 0.2, across: 0 })))!;
     expect(one.along.by).toBeCloseTo(0.2, 6);

@@ -20,13 +20,13 @@ export interface Lean {
 }
 
 /** Fewer pieces than this say nothing of it. */
-export const LEAST_PIECES = 8;
+export const MIN_PIECES = 8;
 /** A wild send is spread so many times as wide; of 25 sends 2 are taken to be wild before anything is seen: assumptions. */
 const WILD = { wider: 3, of: 25, are: 2 } as const;
 /** Rounds of re-estimation; more change nothing that could be seen. */
 const ROUNDS = 60;
 /** No spread is taken to be less, metres: where a piece rests is told by a finger. */
-const LEAST_SPREAD = 0.02;
+const MIN_SPREAD = 0.02;
 
 /** Where the child's own pieces came to rest about a jack, in a go as it stands after undo and correction, with the way they were sent. */
 export function restingOf(a: Activity, play: Play): { action: Action; at: Resting }[] {
@@ -47,7 +47,7 @@ export function restingOf(a: Activity, play: Play): { action: Action; at: Restin
  */
 export function leanOf(all: readonly Resting[]): Lean | null {
   const n = all.length;
-  if (n < LEAST_PIECES) return null;
+  if (n < MIN_PIECES) return null;
   const median = (of: readonly number[]) => {
     const s = [...of].sort((a, b) => a - b);
     return (s[Math.floor((n - 1) / 2)]! + s[Math.ceil((n - 1) / 2)]!) / 2;
@@ -56,7 +56,7 @@ export function leanOf(all: readonly Resting[]): Lean | null {
   // Begun where most of them lie, whatever the wild ones do: 1.48 times the middle distance from the middle is one SD.
   const middle = { along: median(all.map((p) => p.along)), across: median(all.map((p) => p.across)) };
   const sd = { along: 0, across: 0 };
-  for (const k of axes) sd[k] = Math.max(LEAST_SPREAD, 1.48 * median(all.map((p) => Math.abs(p[k] - middle[k]))));
+  for (const k of axes) sd[k] = Math.max(MIN_SPREAD, 1.48 * median(all.map((p) => Math.abs(p[k] - middle[k]))));
   let share = WILD.are / WILD.of;
   let wild = all.map(() => share);
   for (let round = 0; round < ROUNDS; round++) {
@@ -73,7 +73,7 @@ export function leanOf(all: readonly Resting[]): Lean | null {
       const sum = weights.reduce((x, y) => x + y, 0);
       middle[k] = all.reduce((m, p, i) => m + weights[i]! * p[k], 0) / sum;
       sd[k] = Math.max(
-        LEAST_SPREAD,
+        MIN_SPREAD,
         Math.sqrt(all.reduce((v, p, i) => v + weights[i]! * (p[k] - middle[k]) ** 2, 0) / Math.max(1, n - 1)),
       );
     }

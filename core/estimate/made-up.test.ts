@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { playGo, temper } from "../child/child.ts";
 import { fromPattern, gamePartOf } from "../formats/activity.ts";
 import { replay } from "../referee/referee.ts";
+import { behaviorProfile, playGo } from "../simulated-player/child.ts";
 import { evidenceOf } from "./evidence.ts";
-import { KINDS, madeUp } from "./made-up.testing.ts";
+import { KINDS, madeUp } from "./made-up.test-utils.ts";
 import { accuracyOf, forecastedOf, type GoSeen } from "./truth.ts";
 
 /** All of them, or a fifth: then so much more may be chance, two and a half standard errors of a share. */
@@ -45,7 +45,7 @@ describe("the demo school's children", () => {
         const a = documents.get(name)!;
         for (const go of [0, 1]) {
           const setup = { players: 1, mode: "alone", seed: go } as const;
-          const events = playGo(a, [age], [temper(9000 + 7 * k)], setup, 1000 * k + 10 * week + go);
+          const events = playGo(a, [age], [behaviorProfile(9000 + 7 * k)], setup, 1000 * k + 10 * week + go);
           for (const e of evidenceOf(a, replay(gamePartOf(a), setup, events).play, age))
             goes.push({ ...e, child: `${k} ${e.action}`, age, week });
         }

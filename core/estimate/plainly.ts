@@ -1,6 +1,6 @@
 import { type Action, actionFacts, isSend } from "../actions/actions.ts";
+import { oddsAt } from "../aim/goalkeeper.ts";
 import { hitChance } from "../aim/hit.ts";
-import { oddsAt } from "../aim/keeper.ts";
 import { playerModel } from "../aim/player.ts";
 import type { Phrase } from "../contract/contract.ts";
 import { catalogueItem } from "../kit/catalogue.ts";

@@ -9,7 +9,7 @@ export interface Told {
 /** How far a child may change from one week to the next, one standard deviation on the axis: assumptions. */
 export const DRIFT: Record<Axis, number> = { spread: 0.04, skill: 0.1 };
 /** After so many weeks without a try nothing more is forgotten. */
-const MOST_WEEKS = 60;
+const MAX_WEEKS = 60;
 
 /** What is known of a child on an axis: the middle, and the ends within which it lies with 80 %. In multipliers, or log-odds. */
 export interface Estimate {
@@ -50,7 +50,7 @@ function kernelOf(axis: Axis, weeks: number): Float64Array {
 /** The shares after so many weeks, in which a child may have changed: spread by a normal law. */
 function drifted(axis: Axis, shares: number[], weeks: number): number[] {
   if (weeks <= 0) return shares;
-  const kernel = kernelOf(axis, Math.min(MOST_WEEKS, weeks));
+  const kernel = kernelOf(axis, Math.min(MAX_WEEKS, weeks));
   const reach = (kernel.length - 1) / 2;
   const out = new Float64Array(shares.length);
   for (let i = 0; i < shares.length; i++) {

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { playGo, temper } from "../child/child.ts";
 import { fromPattern, gamePartOf } from "../formats/activity.ts";
 import { random } from "../random.ts";
 import { replay } from "../referee/referee.ts";
+import { behaviorProfile, playGo } from "../simulated-player/child.ts";
 import { evidenceOf } from "./evidence.ts";
-import { asGood, KINDS, type Kind, told } from "./made-up.testing.ts";
+import { asGood, KINDS, type Kind, told } from "./made-up.test-utils.ts";
 import { atLeast, type GoReported, unlikelyOf } from "./unlikely.ts";
 
 const ALL = process.env.YARD_SEQUENCES !== undefined;
@@ -84,7 +84,7 @@ describe("goes that hit more often than a child's earlier ones let expect", () =
         const age = 6 + (k % 6);
         const all = Array.from({ length: 10 }, (_, go): GoReported[] => {
           const setup = { players: 1, mode: "alone", seed: go } as const;
-          const events = playGo(a, [age], [temper(9000 + 7 * k)], setup, 1000 * k + go);
+          const events = playGo(a, [age], [behaviorProfile(9000 + 7 * k)], setup, 1000 * k + go);
           const week = Math.floor(go / 2);
           return evidenceOf(a, replay(gamePartOf(a), setup, events).play, age).map((e) => {
             return { ...e, play: `${go}`, child: "one", age, week };

@@ -3,7 +3,7 @@ import { z } from "zod";
 /** No play lasts longer than this, milliseconds (a match carried over may run for weeks). */
 export const LONGEST_PLAY = 60 * 24 * 3600 * 1000;
 /** Events of one play; the longest game of every pattern fits. A full record takes only what ends it. */
-export const MOST_EVENTS = 16_000;
+export const MAX_EVENTS = 16_000;
 
 const at = z.number().int().min(0).max(LONGEST_PLAY);
 const ref = z.string().min(1).max(40);
@@ -143,7 +143,7 @@ const before = [
   z.strictObject({ kind: z.literal("forfeit"), at }),
 ] as const;
 
-const seq = z.number().int().min(0).max(MOST_EVENTS);
+const seq = z.number().int().min(0).max(MAX_EVENTS);
 const reason = z.string().min(1).max(200);
 const people = [
   /** Takes back the last thing that still stands; `by`: of those that one did. */

@@ -2,9 +2,9 @@ import { z } from "zod";
 import { EXERCISE_CAUTIONS, KINDS } from "./library.ts";
 
 /** A school keeps so many exercises of its own at most, and an activity so many of them. */
-export const MOST_OWN_EXERCISES = 100;
-export const MOST_IN_ACTIVITY = 20;
-const MOST_DOSE = 120;
+export const MAX_OWN_EXERCISES = 100;
+export const MAX_IN_ACTIVITY = 20;
+const MAX_DOSE = 120;
 
 const words = (name: string, least: number, most: number) =>
   z
@@ -14,10 +14,10 @@ const words = (name: string, least: number, most: number) =>
     .max(most, `${name} must be ${most} letters or fewer`);
 const dose = (who: string) =>
   z
-    .number({ error: `the amount for ${who} must be a whole number from 0 to ${MOST_DOSE}` })
+    .number({ error: `the amount for ${who} must be a whole number from 0 to ${MAX_DOSE}` })
     .int(`the amount for ${who} must be a whole number`)
     .min(0, `the amount for ${who} must be 0 or more`)
-    .max(MOST_DOSE, `the amount for ${who} must be ${MOST_DOSE} or less`);
+    .max(MAX_DOSE, `the amount for ${who} must be ${MAX_DOSE} or less`);
 const angle = z.number().min(-180).max(180);
 const pose = z.tuple([angle, angle, angle, angle, angle, angle, angle, angle, angle]);
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { MOST_HEAD } from "../contract/contract.ts";
+import { MAX_HEAD } from "../contract/contract.ts";
 import { ownWay } from "../contract/people.ts";
 import { forecastActivity } from "../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../formats/activity.ts";
@@ -90,10 +90,10 @@ describe("a target of one's own", () => {
   it("a head start: so many as still count in each game that has them, and none elsewhere", () => {
     const most = (name: Parameters<typeof fromPattern>[0], change: object = {}) =>
       mostHead(opened(of(name, change)).game);
-    for (const name of patternNames) expect(most(name), name).toBeLessThanOrEqual(MOST_HEAD);
+    for (const name of patternNames) expect(most(name), name).toBeLessThanOrEqual(MAX_HEAD);
     expect(most("rally", { points: 7 })).toBe(6);
-    expect(most("pins")).toBe(MOST_HEAD);
-    expect(most("bases")).toBe(MOST_HEAD);
+    expect(most("pins")).toBe(MAX_HEAD);
+    expect(most("bases")).toBe(MAX_HEAD);
     expect(most("swapSquare")).toBe(0);
     const a = of("rally", { points: 7 });
     const f = fairMatch({ ...a, players: { ...a.players, fair: ["head"] } }, [{ age: 7 }, { age: 9 }]);

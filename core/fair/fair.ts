@@ -1,4 +1,4 @@
-import { LEAST_COURT, MOST_NEARER, type Role, type Setup, WIDER } from "../contract/contract.ts";
+import { MAX_NEARER, MIN_COURT, type Role, type Setup, WIDER } from "../contract/contract.ts";
 import { FAIR_KNOBS, type FairKnob } from "../contract/people.ts";
 import { hasGuards, lineRange } from "../contract/standing.ts";
 import { forecastActivity, type Who } from "../forecast/for-activity.ts";
@@ -16,7 +16,7 @@ export const FAIR_WITHIN = 0.03;
 const SURE = 2.5;
 const ENOUGH = { roughly: 0.03, clearly: 0.02, surely: 0.015 } as const;
 /** And no more than so many, however unsure it still is. */
-const MOST_GAMES = 2500;
+const MAX_GAMES = 2500;
 /** Going through a game exactly may cost so many steps (less where sides meet: what is not soon at its end then never is), and playing it out so many for one change: it is done again and again here. */
 const EXACT = { apart: 8000, meeting: 1000 } as const;
 const STEPS = 150_000;
@@ -81,7 +81,7 @@ export function fairMatch(
       (how === "roughly" && e < ENOUGH.roughly && unequal(wins) > FAIR_WITHIN);
     const f = forecastActivity(a, who, setupOf(people), "middle", {
       method,
-      samples: MOST_GAMES,
+      samples: MAX_GAMES,
       exactBudget,
       sampleBudget: STEPS,
       untimed: true,
@@ -156,7 +156,7 @@ export function fairMatch(
       const wins = best.wins;
       const strong = wins.indexOf(Math.max(...wins));
       const weak = wins.indexOf(Math.min(...wins));
-      const by = range?.by ?? MOST_NEARER;
+      const by = range?.by ?? MAX_NEARER;
       // None of it is as it was, and known already.
       const back = (k: number) => (k === 0 ? {} : { nearer: -Math.round(k * by * 1000) / 1000 });
       const farthest = Math.floor(-(range?.least ?? 0) / by);
@@ -174,7 +174,7 @@ export function fairMatch(
         }
         if (knob === "court" && guards) {
           const narrower = (of: readonly Role[]) =>
-            evenest(Math.round(10 * (1 - LEAST_COURT)), strong, (k) =>
+            evenest(Math.round(10 * (1 - MIN_COURT)), strong, (k) =>
               put(of, weak, k === 0 ? {} : { court: 1 - k / 10 }),
             );
           // A point more or less to begin with is much: what is left over is made up by the court.

@@ -6,7 +6,7 @@ import { mean } from "./distribution.ts";
 import { forecastActivity } from "./for-activity.ts";
 import type { ForecastInput } from "./forecast.ts";
 import type { Forecast } from "./result.ts";
-import { variance } from "./spread.testing.ts";
+import { variance } from "./spread.test-utils.ts";
 
 const alone: Setup = { players: 1, mode: "alone", seed: 1 };
 const two: Setup = { players: 2, mode: "against", seed: 1 };

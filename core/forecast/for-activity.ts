@@ -1,6 +1,6 @@
 import { actionFacts, isSend } from "../actions/actions.ts";
-import { doerOf, gateOf } from "../aim/doer.ts";
-import { keeperOf } from "../aim/keeper.ts";
+import { goalkeeperOf } from "../aim/goalkeeper.ts";
+import { gateOf, performerOf } from "../aim/performer.ts";
 import type { Person } from "../aim/person.ts";
 import { HEIGHT_OF, offSurface, playerModel, withRamp } from "../aim/player.ts";
 import { agePrior } from "../aim/priors.ts";
@@ -12,8 +12,8 @@ import type { Mode, Probe, Role, Setup } from "../contract/contract.ts";
 import { asTheyPlay } from "../contract/people.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import { extraObjectIndex, extraObjects } from "../kit/extra-objects.ts";
 import { thing } from "../kit/items.ts";
-import { otherAt, others } from "../kit/others.ts";
 import type { Age } from "../measures/stature.ts";
 import { downRamp } from "../physics/ramp.ts";
 import { awkward, type How } from "../physics/release.ts";
@@ -112,8 +112,8 @@ export function personOf(a: Activity, who: Who): Person {
   };
   const actionOf = (m: Manner) => m.action ?? a.aim.action;
   const itemOf = (m: Manner) => {
-    const other = otherAt(m.thing);
-    return (other >= 0 && thing(a.kit, others(a)[other] ?? "")) || sentIn(a);
+    const other = extraObjectIndex(m.thing);
+    return (other >= 0 && thing(a.kit, extraObjects(a)[other] ?? "")) || sentIn(a);
   };
   // Of both hands in turn the weaker decides.
   const howOf = ({ posture, hand }: Manner): How => ({
@@ -125,7 +125,7 @@ export function personOf(a: Activity, who: Who): Person {
   const tasks = (id: string, task: Doing, m: Manner) => {
     let is = done.get(id);
     if (!is) {
-      is = doerOf(who.age, itemOf(m), a.space.floor, task, held(m), skill);
+      is = performerOf(who.age, itemOf(m), a.space.floor, task, held(m), skill);
       done.set(id, is);
     }
     return is;
@@ -140,7 +140,7 @@ export function personOf(a: Activity, who: Who): Person {
       if (onRamp) return withRamp(model, a.ramp!.height, who.multiplier ?? agePrior(who.age).multiplier);
       return a.off && a.off !== "wall" ? offSurface(model, a.off) : model;
     }),
-    keeps: once((m) => keeperOf(who.age, itemOf(m), a.space.floor, held(m), skill)),
+    keeps: once((m) => goalkeeperOf(who.age, itemOf(m), a.space.floor, held(m), skill)),
     does: (task, m) => tasks(JSON.stringify([task, m]), task, m),
     gate: (g, m) => gateOf(who.age, g, itemOf(m), a.space.floor, held(m), skill),
     typical: (m) => {

@@ -10,7 +10,7 @@ import { asksAtMost } from "../physics/send.ts";
 import { distribution, mean, quantile } from "./distribution.ts";
 import { forecastActivity, layoutOf, pegRates, personOf, sendingIn } from "./for-activity.ts";
 import { ForecastStopped } from "./forecast.ts";
-import { variance } from "./spread.testing.ts";
+import { variance } from "./spread.test-utils.ts";
 
 const alone = { players: 1, mode: "alone", seed: 3 } as const;
 const climb = (over: object = {}, around: Partial<Match> = {}): Activity => {

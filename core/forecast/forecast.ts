@@ -1,7 +1,7 @@
 import type { Person } from "../aim/person.ts";
 import { type Ask, type AskKind, type AskOf, mainAsks } from "../asks/ask.ts";
 import type { Policy } from "../chances/kind.ts";
-import { MOST_EXACT } from "../chances/knocks.ts";
+import { MAX_EXACT } from "../chances/knocks.ts";
 import {
   hasChances,
   optionsOf,
@@ -43,7 +43,7 @@ const NOTHING_MUCH = 1e-9;
 /** A moment less likely than that, beside all plays, is none. */
 const TRIMMED = 1e-17;
 /** Longest sampled game, in events; one that goes on is cut off, and counted as such. */
-const MOST_PLIES = 5000;
+const MAX_PLIES = 5000;
 /** Games that make the standard error of any chance 0.9 points or better. */
 const SAMPLES = 3000;
 /**
@@ -60,9 +60,9 @@ const SAMPLE_BUDGET = 88_000;
 /** What finding the best choice over a whole go may cost, in steps; beyond it the best of the next send alone is taken, and named so. */
 const SOLVE_BUDGET = 60_000;
 /** And so many events ahead at most: a game without a cap has no last one to begin at. */
-const MOST_AHEAD = 600;
+const MAX_AHEAD = 600;
 /** Things done before a clock starts. */
-const MOST_BEFORE = 12;
+const MAX_BEFORE = 12;
 /** And one game that is looked at. */
 const DEAL_BUDGET = 100_000;
 /** A step from a state that was met before costs so much less. */
@@ -72,7 +72,7 @@ const PAIRS_A_LOOK = 10;
 /** States that a sampler keeps to meet them again; where after so many steps too few were met again, none are kept any more. */
 const KEPT_STATES = 40_000;
 const TRIAL_STEPS = 12_000;
-const LEAST_MET_AGAIN = 0.4;
+const MIN_MET_AGAIN = 0.4;
 
 export interface ForecastInput {
   game: Game;
@@ -386,7 +386,7 @@ class Book {
       if (a.optional || !hasChances(a.kind)) this.leftOut.add(a.kind);
       else if (first.length === 0 || a.player === first[0]!.player) first.push(a);
       const { aim } = a as Partial<AskOf<"send">>;
-      if (aim?.kind === "fall" && aim.knocks && aim.standing.length > MOST_EXACT) this.rough = true;
+      if (aim?.kind === "fall" && aim.knocks && aim.standing.length > MAX_EXACT) this.rough = true;
     }
     let id = "";
     for (const a of first) id += this.names.of(a);
@@ -641,7 +641,7 @@ function readyOf(input: ForecastInput, book: Book): number | null {
   let state = game.start(setup);
   if (game.clock(setup) === "state" || game.score(state)[0]!.unit !== "tenths") return null;
   // What is done before the clock starts is always done the same way, or takes the same time.
-  for (let before = 0, steps = 0; steps < MOST_BEFORE; steps++) {
+  for (let before = 0, steps = 0; steps < MAX_BEFORE; steps++) {
     const asks = game.asks(state);
     const { kind } = mainAsks(asks)[0]!;
     const [way] = book.options(asks)[0]!.ways;
@@ -877,7 +877,7 @@ class Chooser {
 
   /** Expected worth of a state under the best choices from there on; null once it would cost too much, for good. */
   private value(key: string, state: BaseState, ahead = 0): number | null {
-    if (ahead > MOST_AHEAD) return null;
+    if (ahead > MAX_AHEAD) return null;
     const known = this.values.get(key);
     if (known !== undefined) return known;
     const { game } = this.input;
@@ -1152,9 +1152,9 @@ class Dealer {
     let [state, key, at] = [this.first, this.firstKey, 0];
     const spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
     let over = game.ending(state) !== null;
-    for (let ply = 0; ply < MOST_PLIES && !over && this.cost < this.budget; ply++) {
+    for (let ply = 0; ply < MAX_PLIES && !over && this.cost < this.budget; ply++) {
       if (input.stop?.()) throw new ForecastStopped();
-      if (this.keeping && ++met.steps === TRIAL_STEPS && met.again < LEAST_MET_AGAIN * met.steps) {
+      if (this.keeping && ++met.steps === TRIAL_STEPS && met.again < MIN_MET_AGAIN * met.steps) {
         met.scattered = true;
         this.keeping = false;
       }

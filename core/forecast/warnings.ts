@@ -5,7 +5,7 @@ import { type BaseState, isRefusal, type Phrase, type Setup } from "../contract/
 import type { GameEvent } from "../events/events.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
-import { keptBy } from "../kept-by.ts";
+import { memoizeByIdentity } from "../memoize.ts";
 import { wholeMinutes } from "../plan/plan.ts";
 import { type Distribution, quantile } from "./distribution.ts";
 import { chosen, ends, type Fix, minutes, moved, points, scaled } from "./fixes.ts";
@@ -22,7 +22,7 @@ export interface Warning {
 }
 
 /** No more states than this are gone through: beyond it nothing is claimed. */
-const MOST_STATES = 4000;
+const MAX_STATES = 4000;
 /** A choice so much worse than the best one, as a share of it, is no choice. */
 const AS_GOOD = 0.05;
 /** Half the spread, and some years more where it is not the spread that counts, must move the chance to win by more than this. */
@@ -66,7 +66,7 @@ function statesOf(a: Activity, who: Who): { seen: Map<string, Seen>; whole: bool
   };
   meet(game.start(ALONE), 0);
   for (let state = open.pop(); state; state = open.pop()) {
-    if (seen.size > MOST_STATES) return { seen, whole: false };
+    if (seen.size > MAX_STATES) return { seen, whole: false };
     const from = seen.get(game.key(state))!;
     const on = (event: GameEvent) => {
       const next = game.step(state, event);
@@ -185,7 +185,7 @@ const hopelessIn = (a: Activity, people: readonly Who[]): string[] => {
 };
 /** Several warnings ask for the same: it is worked out once for each activity and person. */
 function kept<T>(work: (a: Activity, who: Who) => T): (a: Activity, who: Who) => T {
-  const known = keptBy((_: Activity) => new Map<string, T>());
+  const known = memoizeByIdentity((_: Activity) => new Map<string, T>());
   return (a, who) => {
     const of = known(a);
     const key = JSON.stringify(who);
@@ -251,12 +251,12 @@ const fixesFor: Record<Warning["kind"], (a: Activity, people: readonly [Who, Who
   tooLong: (a, people) => [...minutes(a, Number(checks.tooLong(a, people)!.minutes)), ...scaled(a, LESS)],
 };
 /** No more changes than this are tried: each is gone through like the game itself. */
-const MOST_TRIED = 20;
+const MAX_TRIED = 20;
 
 /** The first change with which a warning is gone and no other has come; null: none of those tried. */
 function fixOf(kind: Warning["kind"], a: Activity, people: readonly [Who, Who, Who]): Fix | null {
   const list = fixesFor[kind](a, people).filter((f): f is Fix => f !== null);
-  return list.slice(0, MOST_TRIED).find((f) => checks[kind](f.activity, people) === null) ?? null;
+  return list.slice(0, MAX_TRIED).find((f) => checks[kind](f.activity, people) === null) ?? null;
 }
 
 /** Everything that should be looked at, for the youngest, the typical and the oldest of a class, each with one change that mends it. */

@@ -1,15 +1,15 @@
 import type { z } from "zod";
 import { type Action, actionFacts, isSend } from "../actions/actions.ts";
 import { type AimKind, fromLine } from "../asks/ask.ts";
-import { MOST_NEARER, SET_OUT_FIELD } from "../contract/contract.ts";
+import { MAX_NEARER, SET_OUT_FIELD } from "../contract/contract.ts";
 import { match } from "../contract/match.ts";
 import { fieldOf } from "../contract/range.ts";
 import { hasField, withSetting } from "../contract/settings.ts";
 import { LINE_FIELD, standingKnobs } from "../contract/standing.ts";
 import { inTwoHomes } from "../contract/two-homes.ts";
 import { exerciseOf } from "../exercises/library.ts";
+import { EXTRA_OBJECTS, type ThingRole } from "../kit/extra-objects.ts";
 import { thing } from "../kit/items.ts";
-import { OTHERS, type ThingRole } from "../kit/others.ts";
 import { laidParts } from "../yard/layouts/laid.ts";
 import { boundsOf, partsOf, reachOfLayout } from "../yard/parts.ts";
 import { type Activity, BEHIND_START, EXERCISE_LISTS } from "./activity-shape.ts";
@@ -77,9 +77,9 @@ function checkKit(a: Activity, report: Report): boolean {
         `object ${i + 2} must be an item from the list that can be thrown, rolled or kicked`,
       );
   });
-  const missing = turnsIn(a).find((role) => role !== "send" && OTHERS.indexOf(role) >= a.kit.others.length);
+  const missing = turnsIn(a).find((role) => role !== "send" && EXTRA_OBJECTS.indexOf(role) >= a.kit.others.length);
   if (missing) {
-    const number = OTHERS.indexOf(missing as (typeof OTHERS)[number]) + 2;
+    const number = EXTRA_OBJECTS.indexOf(missing as (typeof EXTRA_OBJECTS)[number]) + 2;
     report(["pattern", "params", "things"], `there is no object ${number} yet. Add it in Kit.`);
   }
   return true;
@@ -149,7 +149,7 @@ function checkSettings(a: Activity, { pattern: p }: Opened, report: Report): voi
   const plays = (set: typeof game) => p.params.safeParse(set.params).success && match.safeParse(set.match).success;
   const allowed = (field: string, value: string | number | boolean): boolean => {
     const knob = knobOf(field);
-    const most = knob?.kind === "number" && field !== LINE_FIELD ? knob.most : MOST_NEARER;
+    const most = knob?.kind === "number" && field !== LINE_FIELD ? knob.most : MAX_NEARER;
     if (knob?.kind === "number" && !(typeof value === "number" && value >= knob.least && value <= most)) return false;
     return plays(withSetting(game, { field, value }));
   };

@@ -1,15 +1,15 @@
 import { z } from "zod";
 import { ACTIONS } from "../actions/actions.ts";
-import { MODES, MOST_PLAYERS, type Role } from "../contract/contract.ts";
+import { MAX_PLAYERS, MODES, type Role } from "../contract/contract.ts";
 import { match, USUAL_MATCH } from "../contract/match.ts";
 import { FAIR_KNOBS } from "../contract/people.ts";
 import { whole } from "../contract/schema.ts";
-import { MOST_IN_ACTIVITY, ownExercise } from "../exercises/own.ts";
-import { OTHERS } from "../kit/others.ts";
+import { MAX_IN_ACTIVITY, ownExercise } from "../exercises/own.ts";
+import { EXTRA_OBJECTS } from "../kit/extra-objects.ts";
 import { roleWords } from "../kit/role.ts";
 import { COUNTED } from "../measures/count.ts";
 import { type PatternName, patternNames, patterns } from "../patterns/registry.ts";
-import { MOST_ROUNDS } from "../plan/plan.ts";
+import { MAX_ROUNDS } from "../plan/plan.ts";
 import { FLOORS } from "../things/floors.ts";
 import { item } from "../things/item.ts";
 import { laid } from "../yard/layouts/laid.ts";
@@ -32,13 +32,13 @@ const entry = z.strictObject({
   text: text("text", 160).min(1, "text must not be empty"),
 });
 /** Levels of one activity. */
-export const MOST_LEVELS = 7;
+export const MAX_LEVELS = 7;
 /** What of the game a level sets otherwise, at most. */
-const MOST_SETTINGS = 8;
+const MAX_SETTINGS = 8;
 /** Things that a family may be left to set, at most. */
-export const MOST_FAMILY = 12;
+export const MAX_FAMILY = 12;
 /** Minutes of moving in a week, at most. */
-export const MOST_GOAL = 600;
+export const MAX_GOAL = 600;
 /** Lower than standing, as a level may ask for it. */
 export const LOW_POSTURES = ["kneeling", "sitting"] as const;
 /** How somebody who has no turn may help on a level. */
@@ -100,7 +100,7 @@ export const activityShape = z.strictObject({
     .number({ error: "rounds must be a number" })
     .int("rounds must be a whole number")
     .min(1, "rounds must be 1 or more")
-    .max(MOST_ROUNDS, `rounds must be ${MOST_ROUNDS} or fewer`)
+    .max(MAX_ROUNDS, `rounds must be ${MAX_ROUNDS} or fewer`)
     .default(1),
   /** On so many days of a week, and the minutes of moving that a child should come to in one; null: nothing is said of it. */
   week: z
@@ -114,7 +114,7 @@ export const activityShape = z.strictObject({
         .number({ error: "goal must be a number of minutes" })
         .int()
         .min(5, "goal must be 5 minutes or more")
-        .max(MOST_GOAL, `goal must be ${MOST_GOAL} minutes or fewer`),
+        .max(MAX_GOAL, `goal must be ${MAX_GOAL} minutes or fewer`),
     })
     .nullable()
     .default(null),
@@ -130,7 +130,7 @@ export const activityShape = z.strictObject({
     .nullable()
     .default(null),
   /** Exercises of the school's own that this activity speaks of: a file can be read anywhere. */
-  exercises: z.array(ownExercise).max(MOST_IN_ACTIVITY, `at most ${MOST_IN_ACTIVITY} exercises of its own`).default([]),
+  exercises: z.array(ownExercise).max(MAX_IN_ACTIVITY, `at most ${MAX_IN_ACTIVITY} exercises of its own`).default([]),
   /** What somebody at home can watch for. */
   watch: z
     .array(text("watch for", 100).min(1, "watch for must not be empty"))
@@ -147,7 +147,10 @@ export const activityShape = z.strictObject({
     /** What is struck with, where the game is played with something in the hand; null: the bare hand. */
     implement: z.string().min(1).max(40).nullable().default(null),
     /** What else is sent, each in its turn where the game says so: roles `other1`, `other2`, `other3`. */
-    others: z.array(z.string().min(1).max(40)).max(OTHERS.length, `at most ${OTHERS.length} more objects`).default([]),
+    others: z
+      .array(z.string().min(1).max(40))
+      .max(EXTRA_OBJECTS.length, `at most ${EXTRA_OBJECTS.length} more objects`)
+      .default([]),
     /** Limits and wishes of single roles, beside what the game itself needs. */
     roles: z.array(roleWords).max(20, "at most 20 roles").default([]),
     /** Things of the school's own that this activity speaks of: a file can be read anywhere. */
@@ -196,7 +199,7 @@ export const activityShape = z.strictObject({
           .max(20),
       }),
     )
-    .max(MOST_FAMILY, `at most ${MOST_FAMILY} settings for the family to choose`)
+    .max(MAX_FAMILY, `at most ${MAX_FAMILY} settings for the family to choose`)
     .default([]),
   /** Where the child itself sets the targets out, before the first send; null: they stand as they are drawn. */
   setOut: z
@@ -238,12 +241,12 @@ export const activityShape = z.strictObject({
                   value: z.union([z.number(), z.boolean(), z.string().max(400)]),
                 }),
               )
-              .max(MOST_SETTINGS, `at most ${MOST_SETTINGS} other changes at a level`)
+              .max(MAX_SETTINGS, `at most ${MAX_SETTINGS} other changes at a level`)
               .default([]),
           }),
         )
         .min(2, "at least 2 levels")
-        .max(MOST_LEVELS, `at most ${MOST_LEVELS} levels`),
+        .max(MAX_LEVELS, `at most ${MAX_LEVELS} levels`),
       /** While playing: hits in a row that lead a level up, and misses in a row that lead one down. */
       up: z.number().int().min(1).max(5),
       down: z.number().int().min(1).max(5),
@@ -259,12 +262,12 @@ export const activityShape = z.strictObject({
         .number({ error: "the fewest players must be a number" })
         .int()
         .min(1, "at least 1 player")
-        .max(MOST_PLAYERS),
+        .max(MAX_PLAYERS),
       most: z
         .number({ error: "the most players must be a number" })
         .int()
         .min(1)
-        .max(MOST_PLAYERS, `at most ${MOST_PLAYERS} players`),
+        .max(MAX_PLAYERS, `at most ${MAX_PLAYERS} players`),
       modes: z.array(z.enum(MODES)).min(1, "choose at least one way to play"),
       /** Two may play over a call, each in its own home. */
       call: z.boolean({ error: "call must be true or false" }).default(false),

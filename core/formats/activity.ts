@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { aroundOf } from "../contract/around.ts";
 import type { GamePart } from "../contract/contract.ts";
-import { others } from "../kit/others.ts";
+import { matchSettingsOf } from "../contract/match-settings.ts";
+import { extraObjects } from "../kit/extra-objects.ts";
 import { type PatternName, patternOf } from "../patterns/registry.ts";
 import { partsOf } from "../yard/parts.ts";
 import { checkActivity } from "./activity-checks.ts";
@@ -18,9 +18,9 @@ export {
   BEHIND,
   HELPERS,
   LOW_POSTURES,
-  MOST_FAMILY,
-  MOST_GOAL,
-  MOST_LEVELS,
+  MAX_FAMILY,
+  MAX_GOAL,
+  MAX_LEVELS,
 } from "./activity-shape.ts";
 /** The activity document: all that a teacher decides. Distances in metres. Its JSON Schema is `schemas/activity-2.schema.json`. */
 export const activity = activityShape.superRefine(checkActivity);
@@ -111,7 +111,7 @@ export function itemsIn(a: Activity): Set<string> {
     marker,
     blocker,
     ...(implement ? [implement] : []),
-    ...others(a),
+    ...extraObjects(a),
     ...targets,
     ...(a.layout ? [a.layout.item] : []),
   ]);
@@ -120,5 +120,5 @@ export function itemsIn(a: Activity): Set<string> {
 /** What the rules of an activity run on. */
 export const gamePartOf = (a: Activity): GamePart => ({
   ...a.pattern,
-  ...aroundOf(a),
+  ...matchSettingsOf(a),
 });

@@ -18,7 +18,7 @@ export const PICTURES = [
   "pic-yes",
   "pic-no",
 ] as const;
-export const MOST_ANSWERS = 4;
+export const MAX_ANSWERS = 4;
 
 const words = (name: string, most: number) =>
   z
@@ -38,7 +38,7 @@ export const answers = z
         }),
       )
       .min(2, "a question has at least 2 answers")
-      .max(MOST_ANSWERS, `a question has at most ${MOST_ANSWERS} answers`),
+      .max(MAX_ANSWERS, `a question has at most ${MAX_ANSWERS} answers`),
     /** Which one is right, from 0; null: none is wrong. */
     right: z.number({ error: "right must be a number" }).int().min(0).nullable(),
     /** What is said once it was answered. */

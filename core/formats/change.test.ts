@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { familyKnobs, fieldOf, MOST_VALUES, setTo, valuesBetween } from "../contract/range.ts";
+import { familyKnobs, fieldOf, MAX_VALUES, setTo, valuesBetween } from "../contract/range.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { activity, fromPattern, parseActivity } from "./activity.ts";
 import { adjusted, withoutLost } from "./change.ts";
@@ -16,7 +16,7 @@ describe.each(patternNames)("what a family may set of %s", (name) => {
     expect(new Set(knobs.map(fieldOf)).size).toBe(knobs.length);
     for (const k of knobs) {
       const values = k.kind === "toggle" ? [false, true] : valuesBetween(k, k.least, k.most);
-      expect(values.length).toBeLessThanOrEqual(MOST_VALUES);
+      expect(values.length).toBeLessThanOrEqual(MAX_VALUES);
       const read = parseActivity({ ...a, family: [{ field: fieldOf(k), values }] });
       expect(read.ok ? [] : read.problems, fieldOf(k)).toEqual([]);
       for (const value of values)
@@ -34,7 +34,7 @@ describe("a range", () => {
     expect(valuesBetween({ step: 1 }, 4, 4)).toEqual([4]);
     expect(valuesBetween({ step: 1 }, 6, 2)).toEqual([2, 3, 4, 5, 6]);
     const wide = valuesBetween({ step: 1 }, 1, 100);
-    expect(wide.length).toBeLessThanOrEqual(MOST_VALUES);
+    expect(wide.length).toBeLessThanOrEqual(MAX_VALUES);
     expect([wide[0], wide.at(-1)]).toEqual([1, 100]);
   });
   it("of a round that is taken away goes with it, and no other", () => {

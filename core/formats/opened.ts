@@ -1,4 +1,3 @@
-import { aroundOf } from "../contract/around.ts";
 import {
   type Knob,
   type Needs,
@@ -10,6 +9,7 @@ import {
   SET_OUT_FIELD,
 } from "../contract/contract.ts";
 import { openGame } from "../contract/game.ts";
+import { matchSettingsOf } from "../contract/match-settings.ts";
 import type { Game } from "../contract/opened-game.ts";
 import { standingKnobs } from "../contract/standing.ts";
 import type { Face } from "../kit/face.ts";
@@ -95,7 +95,7 @@ export function opened(a: Activity): Opened {
     };
   };
   const knobs = () => [...pattern.knobs(params), ...matchKnobs(a.match, pattern.match.fields, pattern.match.swaps)];
-  const game = once(() => openGame(pattern, { params, ...aroundOf(a) }));
+  const game = once(() => openGame(pattern, { params, ...matchSettingsOf(a) }));
   const parts = once(() => {
     const own = ground.parts(params, a.space);
     return [...fieldOf(a), ...rampOf(a), ...own, ...(a.off === "wall" ? [offWall(own, a.wall ?? WALL_GAP)] : [])];

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { patternNames } from "../patterns/registry.ts";
 import { random } from "../random.ts";
 import { fromPattern, parseActivity } from "./activity.ts";
-import { MOST_REPEATED, repeated } from "./problems.ts";
+import { MAX_REPEATED, repeated } from "./problems.ts";
 
 const ODD: unknown[] = [
   undefined,
@@ -44,7 +44,7 @@ describe("what is wrong with a document", () => {
       for (const p of read.problems) {
         expect(p.message).not.toMatch(/expected|received|Invalid|Unrecognized|Too (small|big)|\[object/);
         expect(p.message.length, p.message).toBeLessThan(400);
-        expect(p.message).not.toContain("y".repeat(MOST_REPEATED + 1));
+        expect(p.message).not.toContain("y".repeat(MAX_REPEATED + 1));
         expect(p.message).not.toContain("strange".repeat(13));
         expect(p.field).not.toBe("");
       }
@@ -52,7 +52,7 @@ describe("what is wrong with a document", () => {
     expect(refused).toBeGreaterThan(3200);
   });
   it("repeats eighty letters at most", () => {
-    expect(repeated("a".repeat(500))).toHaveLength(MOST_REPEATED);
+    expect(repeated("a".repeat(500))).toHaveLength(MAX_REPEATED);
     expect(repeated("short")).toBe('"short"');
     expect(repeated(undefined)).toBe("nothing");
   });

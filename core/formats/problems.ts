@@ -7,11 +7,11 @@ export interface Problem {
 }
 
 /** Most of what was given that a message repeats, letters. */
-export const MOST_REPEATED = 80;
+export const MAX_REPEATED = 80;
 /** What was given, as a message may repeat it: short, and as text. */
 export function repeated(value: unknown): string {
   const text = typeof value === "string" ? JSON.stringify(value) : (JSON.stringify(value) ?? "nothing");
-  return text.length > MOST_REPEATED ? `${text.slice(0, MOST_REPEATED - 4)} ...` : text;
+  return text.length > MAX_REPEATED ? `${text.slice(0, MAX_REPEATED - 4)} ...` : text;
 }
 
 const KINDS: Record<string, string> = {
@@ -62,7 +62,7 @@ function inWords(i: Issue): string {
 /** Every problem of a document, each with its field. Messages are for people, and repeat at most 80 letters of what was given. */
 export function problemsOf(error: z.ZodError): Problem[] {
   return error.issues.map((i) => ({
-    field: i.path.map((p) => String(p).slice(0, MOST_REPEATED)).join(".") || "document",
+    field: i.path.map((p) => String(p).slice(0, MAX_REPEATED)).join(".") || "document",
     message: inWords(i),
   }));
 }

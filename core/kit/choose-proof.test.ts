@@ -7,8 +7,8 @@ import type { Coupling, Role } from "./role.ts";
 
 const CASES = 10_000;
 /** As many things and roles as can be tried all ways. */
-const MOST_THINGS = 7;
-const MOST_ROLES = 4;
+const MAX_THINGS = 7;
+const MAX_ROLES = 4;
 /** What a further target of the same kind costs, in the units that `choose` answers in. */
 const SAME = 3000;
 
@@ -18,7 +18,7 @@ const within = (draw: () => number, lo: number, hi: number) => lo + Math.floor(d
 /** A home with a few things, a game with a few roles, and maybe a coupling. */
 function caseOf(draw: () => number): Choosing {
   const items: Item[] = [];
-  while (items.length < MOST_THINGS) {
+  while (items.length < MAX_THINGS) {
     const i = catalogue[Math.floor(draw() * catalogue.length)]!;
     const parts = i.made ? catalogue.filter((x) => i.made!.from.some((f) => f.item === x.id)) : [];
     for (const x of [...parts, i])
@@ -33,7 +33,7 @@ function caseOf(draw: () => number): Choosing {
   const stock = Object.fromEntries(
     items.filter((i) => draw() < (i.made ? 0.3 : 0.8)).map((i) => [i.id, within(draw, 1, 4)]),
   );
-  const n = within(draw, 2, MOST_ROLES);
+  const n = within(draw, 2, MAX_ROLES);
   const roles = Array.from({ length: n }, (_, k): Role => {
     const use = k === 0 ? "send" : draw() < 0.7 ? "target" : USES[within(draw, 2, 3)]!;
     const fit = items.filter((i) => i.uses.includes(use));

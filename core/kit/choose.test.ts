@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { Item } from "../things/item.ts";
 import { catalogue, catalogueItem } from "./catalogue.ts";
 import { type Choosing, CLEARANCE, choose } from "./choose.ts";
-import { changesThatLetIn } from "./lets-in.ts";
+import { minimalFixes } from "./minimal-fixes.ts";
 import type { Coupling, Role } from "./role.ts";
 import { availableFrom, defaultStock, noKitStock } from "./stock.ts";
 
@@ -219,7 +219,7 @@ describe("a home that cannot do it", () => {
       role("t", "target", "bucket"),
     ];
     const c = choosing({ roles, stock: { sock: 2, bucket: 1 } });
-    const changes = changesThatLetIn(c);
+    const changes = minimalFixes(c);
     expect(changes).toContainEqual({ kind: "limit", role: "send", property: "rebound" });
     expect(changes).toContainEqual({ kind: "thing", item: "smallBall" });
     expect(changes).not.toContainEqual({ kind: "thing", item: "bucket" });

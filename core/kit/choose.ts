@@ -23,7 +23,7 @@ const FINE = 8192;
 /** Dearer than anything, and still a whole number that can be added to. */
 const NEVER = 4e15;
 /** The search stops after so many trials, and says that the best was not proved. */
-export const MOST_TRIALS = 2_000;
+export const MAX_TRIALS = 2_000;
 /** Room that an opening needs beyond the thing that goes in, metres. */
 export const CLEARANCE = 0.02;
 /** What the things weigh in the choice: difference in size, in run-on, in handling; a wider target hides those
@@ -273,7 +273,7 @@ export function choose(c: Choosing): Chosen {
   });
   const chosen: (Option | null)[] = c.roles.map(() => null);
   const best: { cost: number; chosen: (Option | null)[] } = { cost: Number.POSITIVE_INFINITY, chosen: [] };
-  const cap = c.mostTrials ?? MOST_TRIALS;
+  const cap = c.mostTrials ?? MAX_TRIALS;
   let trials = 0;
   let cut = false;
 

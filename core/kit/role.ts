@@ -3,7 +3,7 @@ import type { Item, Move, Use } from "../things/item.ts";
 import type { ImplementUse } from "./implements.ts";
 import { PROPERTIES, type Property, propertyOf, type Sends, type Where } from "./property.ts";
 
-export const MOST_LIMITS = 12;
+export const MAX_LIMITS = 12;
 const bound = z.number({ error: "a limit must be a number" }).min(0, "a limit must be 0 or more").max(100);
 /** A bound that a thing must keep. */
 export const limit = z
@@ -28,8 +28,8 @@ export type Wish = z.infer<typeof wish>;
 /** What a teacher asks of one role of an activity, beside what the game itself needs. */
 export const roleWords = z.strictObject({
   role: z.string().min(1).max(40),
-  limits: z.array(limit).max(MOST_LIMITS),
-  wishes: z.array(wish).max(MOST_LIMITS),
+  limits: z.array(limit).max(MAX_LIMITS),
+  wishes: z.array(wish).max(MAX_LIMITS),
 });
 export type RoleWords = z.infer<typeof roleWords>;
 

@@ -2,7 +2,7 @@ import type { Role } from "../contract/contract.ts";
 import { forecastActivity, type Who } from "../forecast/for-activity.ts";
 import { Graph } from "../forecast/forecast.ts";
 import type { Activity } from "../formats/activity.ts";
-import { keptBy } from "../kept-by.ts";
+import { memoizeByIdentity } from "../memoize.ts";
 
 /** Games played out where it cannot be gone through: a standard error of 2 points or better, where they are not so long that steps run out. */
 const GOES = 600;
@@ -11,7 +11,7 @@ const EXACT = 8000;
 const STEPS = 40_000;
 
 /** Who plays, and how, changes the chances and never the states: one graph of them serves all. */
-const graphOf = keptBy((_: Activity) => new Graph());
+const graphOf = memoizeByIdentity((_: Activity) => new Graph());
 
 /** The share of goes, played alone, that reach the end: the top, the total, all that there is to do; 0 to 1. `stop`: asked now and then; `ForecastStopped` once it says true. */
 export function endIn(

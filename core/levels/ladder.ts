@@ -46,7 +46,7 @@ function ladderOf(levels: number, up: number, down: number) {
 /** A ladder that has turned round so often has found its place, unless somebody says otherwise. */
 export const USUAL_TURNS = 4;
 /** Looked ahead so many sends. */
-const MOST_SENDS = 400;
+const MAX_SENDS = 400;
 
 /**
  * How many sends it takes, in the mean, until a ladder that is begun on a level (its place from 0) has turned round so many times: from up to
@@ -66,7 +66,7 @@ export function sendsUntil(
   let now = new Float64Array(states * 3 * turns);
   now[at(begin * each, 0, 0)] = 1;
   let [left, sends] = [1, 0];
-  for (let i = 0; i < MOST_SENDS && left > 1e-4; i++) {
+  for (let i = 0; i < MAX_SENDS && left > 1e-4; i++) {
     sends += left;
     const next = new Float64Array(now.length);
     for (let made = 0; made < turns; made++)

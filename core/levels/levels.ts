@@ -1,12 +1,12 @@
 import { type Action, actionFacts, FROM_HAND } from "../actions/actions.ts";
 import { shifted } from "../compile/challenge.ts";
 import type { Support } from "../compile/support.ts";
-import { type Knob, MOST_NEARER, type Phrase, type Role } from "../contract/contract.ts";
+import { type Knob, MAX_NEARER, type Phrase, type Role } from "../contract/contract.ts";
 import { fieldOf, setTo } from "../contract/range.ts";
 import type { Setting } from "../contract/setting.ts";
 import { LINE_FIELD, lineRange } from "../contract/standing.ts";
 import type { Who } from "../forecast/for-activity.ts";
-import { type Activity, LOW_POSTURES, MOST_FAMILY, parseActivity } from "../formats/activity.ts";
+import { type Activity, LOW_POSTURES, MAX_FAMILY, parseActivity } from "../formats/activity.ts";
 import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
 import { faceOf } from "../kit/face.ts";
@@ -44,7 +44,7 @@ const NEAR_ENOUGH = 0.03;
 /** Nothing is moved nearer than this, metres. */
 const NEAREST = 0.5;
 /** Other things tried for a level, at most. */
-const MOST_TRIED = 6;
+const MAX_TRIED = 6;
 
 /** Whether what counts in a game is touches kept up, catches or tasks, told one by one, and nothing is thrown at anything. */
 export const countsTouches = (a: Activity): boolean => {
@@ -97,18 +97,18 @@ export function spaced({ low, high }: { low: number; high: number }, count: numb
 
 /** Things that could be sent instead, commonest first; and that could stand there instead. */
 function others(a: Activity, list: readonly string[], is: string): string[] {
-  return list.filter((id) => id !== is && thing(a.kit, id)).slice(0, MOST_TRIED);
+  return list.filter((id) => id !== is && thing(a.kit, id)).slice(0, MAX_TRIED);
 }
 
 /** Of a school's list the things that most homes have, so many. */
-const MOST_OFFERED = 8;
+const MAX_OFFERED = 8;
 /** What of a list may be tried for a level: the commonest that can be sent so, and the commonest that can be aimed at. */
 export function offered(a: Activity, list: readonly Item[]): { things: string[]; targets: string[] } {
   const { travel } = actionFacts[a.aim.action];
   const common = (of: readonly Item[]) =>
     [...of]
       .sort((x, y) => y.homes - x.homes)
-      .slice(0, MOST_OFFERED)
+      .slice(0, MAX_OFFERED)
       .map((i) => i.id);
   return {
     things: common(list.filter((i) => i.uses.includes("send") && i.moves.includes(travel))),
@@ -350,7 +350,7 @@ const levelOf = (a: Activity, level: number): LevelSetting =>
 function linesBeside(list: readonly LevelSetting[], at: LevelSetting): number[] {
   const apart = (s: LevelSetting) => JSON.stringify({ ...s, line: 0 });
   const nearer = list.filter((s) => apart(s) === apart(at)).map((s) => Math.round(20 * (at.line - s.line)) / 20);
-  return [...new Set(nearer)].filter((n) => Math.abs(n) <= MOST_NEARER).sort((a, b) => a - b);
+  return [...new Set(nearer)].filter((n) => Math.abs(n) <= MAX_NEARER).sort((a, b) => a - b);
 }
 /**
  * The activity as somebody plays it on a level: without levels of its own. The lines of the others may be stood at in play, unless the teacher has
@@ -361,7 +361,7 @@ export function onLevel(a: Activity, level: number): Activity {
   const at = levelOf(a, level);
   const on: Activity = { ...atLevel(a, at), levels: null };
   const values = linesBeside(a.levels.list, at);
-  const said = a.family.some((f) => f.field === LINE_FIELD) || a.family.length >= MOST_FAMILY;
+  const said = a.family.some((f) => f.field === LINE_FIELD) || a.family.length >= MAX_FAMILY;
   const range = lineRange(opened(on).pattern, on.pattern.params);
   const fit = values.filter((v) => range && v >= range.least && v <= range.most);
   return said || fit.length < 2 ? on : { ...on, family: [...on.family, { field: LINE_FIELD, values: fit }] };

@@ -1,5 +1,5 @@
 import type { Setup } from "../contract/contract.ts";
-import { MOST_HEAD } from "../contract/contract.ts";
+import { MAX_HEAD } from "../contract/contract.ts";
 import type { Game } from "../contract/opened-game.ts";
 
 /**
@@ -14,7 +14,7 @@ export function mostHead(game: Game): number {
   };
   if (!(rank(1) > rank(0))) return 0;
   // More never puts it behind; from some number on it changes nothing.
-  let [lo, hi] = [1, MOST_HEAD + 1];
+  let [lo, hi] = [1, MAX_HEAD + 1];
   while (hi - lo > 1) {
     const mid = Math.floor((lo + hi) / 2);
     if (rank(mid) > rank(mid - 1)) lo = mid;

@@ -17,7 +17,7 @@ import {
   type Unit,
 } from "../contract/contract.ts";
 import type { Match } from "../contract/match.ts";
-import { asTheyPlay, headOf, whoPlays } from "../contract/people.ts";
+import { asTheyPlay, headStartOf, whoPlays } from "../contract/people.ts";
 import type { GameEvent } from "../events/events.ts";
 import { including, isOut, without } from "./company.ts";
 import { mostOf } from "./end.ts";
@@ -28,7 +28,7 @@ export interface Seat {
   setup: Setup;
 }
 /** What an event made of a go: it goes on, after something that went right or wrong, or for the next one in any case (`pass`); its clock is done and the next part waits; or it is over. */
-export interface Went<G> {
+export interface StepResult<G> {
   go: G;
   after: "on" | "hit" | "miss" | "spent" | "pass" | "part" | "end";
 }
@@ -63,7 +63,7 @@ export interface GoRules<P, G> {
   begin(params: P, seat: Seat): G;
   /** What that player may do; the bell and the start of a clock come from the match. */
   asks(params: P, go: G, player: number): Ask[];
-  step(params: P, go: G, event: GameEvent, ms: number): Went<G> | Refusal;
+  step(params: P, go: G, event: GameEvent, ms: number): StepResult<G> | Refusal;
   /**
    * As a team, where turns are the rule: what it amounts to when somebody does this whose turn it is not, and whose turn it is then. Null, or where
    * the pattern does not say: it counts like anybody's.
@@ -72,7 +72,7 @@ export interface GoRules<P, G> {
   /** The clock that is to run now; null: none. */
   clock(params: P, match: Match, go: G): Clock | null;
   /** The bell: the go is over unless it says otherwise. `ms`: how long the clock ran. */
-  bell?(params: P, go: G, ms: number): Went<G>;
+  bell?(params: P, go: G, ms: number): StepResult<G>;
   sum(params: P, go: G, ms: number): Sum;
   key(params: P, go: G): string;
   /** Numbers of a go that grow and that nothing later depends on, and the figures that they bring; see `Counters`. */
@@ -86,7 +86,7 @@ export interface GoRules<P, G> {
   /** All at once: whoever is at the end first ends the go for all. */
   race?: (params: P) => boolean;
   /** Sides that play for the same things: what one does is told to the go of each other. No clock runs, and one go is all. */
-  meet?: { shared(params: P, setup: Setup): boolean; tell(params: P, other: G, mine: G): Went<G> };
+  meet?: { shared(params: P, setup: Setup): boolean; tell(params: P, other: G, mine: G): StepResult<G> };
 }
 
 interface Kept<G> {
@@ -208,7 +208,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
       let next: S = seenAt(s, e.at);
       for (const i of active(s)) {
         const x = next.sides[i]!;
-        const went: Went<G> = go.bell?.(s.params, x.go, ms) ?? { go: x.go, after: "end" };
+        const went: StepResult<G> = go.bell?.(s.params, x.go, ms) ?? { go: x.go, after: "end" };
         next = took(next, i, went, ms);
       }
       return next;
@@ -254,7 +254,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
   }
 
   /** What an event made of side `i`: its go goes on, waits, or is kept; then the turn is handed on. */
-  function took(before: S, i: number, went: Went<G>, ms: number): S {
+  function took(before: S, i: number, went: StepResult<G>, ms: number): S {
     const s = shared(before) ? toOthers(before, i, went.go, ms) : before;
     if (went.after !== "end") {
       const on = withSide(s, i, { go: went.go, begun: true, rests: went.after === "part" && atOnce(s) });
@@ -323,7 +323,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
 
   /** What a side begins with, where points are scored and more are better. */
   const headIn = (s: S, x: Side<G>, { unit, better }: Sum) =>
-    unit === "points" && better === "more" ? headOf(s.setup, x.players) : 0;
+    unit === "points" && better === "more" ? headStartOf(s.setup, x.players) : 0;
 
   function score(s: S): Score[] {
     return s.sides.map((x) => {

@@ -3,7 +3,7 @@ import type { Paces } from "./step.ts";
 /** Rounding to half steps may move the hit rate by this much before another unit is tried. */
 const ROUNDING_ALLOWED = 0.03;
 /** Heel-to-toe counting is tedious and drifts, so it stops here. */
-export const MOST_SHOES = 12;
+export const MAX_SHOES = 12;
 /** Each counted step is off by this share of a step (standard deviation, independent): an assumption. */
 export const COUNTING_ERROR = 0.06;
 /** A tape or a ruler is off by this, metres: an assumption. */
@@ -78,7 +78,7 @@ export function countOut(
   const steps = as("step");
   if (steps.moved <= ROUNDING_ALLOWED) return steps;
   const shoes = Math.round(distance / own.shoe);
-  if (shoes < 1 || shoes > MOST_SHOES) return steps;
+  if (shoes < 1 || shoes > MAX_SHOES) return steps;
   const heelToToe = as("shoe");
   return heelToToe.moved < steps.moved ? heelToToe : steps;
 }
@@ -89,7 +89,7 @@ export function countPlain(metres: number, own: Paces, counted: Counted = "steps
   const steps = countIn("step", metres, own);
   const shoes = countIn("shoe", metres, own);
   const nearer = Math.abs(shoes.metres - metres) < Math.abs(steps.metres - metres);
-  return nearer && shoes.count <= MOST_SHOES ? shoes : steps;
+  return nearer && shoes.count <= MAX_SHOES ? shoes : steps;
 }
 
 /** Nearest and farthest that one count in steps reaches over several children, metres. */

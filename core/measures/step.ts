@@ -8,7 +8,7 @@ const BIG_STEP_SHARE = 0.6;
 /** A step that a home measures is between these, metres; it counts so many at most. */
 export const SHORTEST_STEP = 0.2;
 export const LONGEST_STEP = 1.2;
-export const MOST_COUNTED = 100;
+export const MAX_COUNTED = 100;
 
 /** One child's own units of length, metres. */
 export interface Paces {

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { playGo, temper } from "../child/child.ts";
 import { compileFor } from "../compile/card.ts";
 import { forecastActivity, pegRates } from "../forecast/for-activity.ts";
 import { type Activity, activity, fromPattern, gamePartOf } from "../formats/activity.ts";
 import { NOTHING_SAID } from "../records/home.ts";
 import { aimedBy } from "../referee/aimed.ts";
 import { replay, view } from "../referee/referee.ts";
+import { behaviorProfile, playGo } from "../simulated-player/child.ts";
 import { patternNames } from "./registry.ts";
 
 /** Names that an object without care has already. */
@@ -58,7 +58,7 @@ describe("things on the ground called as objects' own properties are", () => {
     const setup = { players: 1, mode: "alone", seed: 3 } as const;
     if (!plain.players.modes.includes("alone")) return;
     const goOf = (a: Activity) => {
-      const events = playGo(a, [8], [temper(1)], setup, 5);
+      const events = playGo(a, [8], [behaviorProfile(1)], setup, 5);
       const done = replay(gamePartOf(a), setup, events);
       expect(done.refused).toBeNull();
       return { aimed: aimedBy(done.play, 0), score: view(done.play).score };

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { isRefusal, type Setup } from "../contract/contract.ts";
 import { openGame } from "../contract/game.ts";
 import { match } from "../contract/match.ts";
-import { MOST_EVENTS } from "../events/events.ts";
+import { MAX_EVENTS } from "../events/events.ts";
 import { fromPattern } from "../formats/activity.ts";
 import { opened, withParams } from "../formats/opened.ts";
 import { openPlay, referee, view } from "../referee/referee.ts";
@@ -169,7 +169,7 @@ describe("the longest game fits the record", () => {
         events++;
       }
       expect(events).toBeGreaterThan(50);
-      expect(events).toBeLessThan(MOST_EVENTS - 1);
+      expect(events).toBeLessThan(MAX_EVENTS - 1);
       expect(opened(withParams(doc, params)).pattern).toBe(pattern);
     },
     60_000,
@@ -180,7 +180,7 @@ describe("the longest game fits the record", () => {
     const play = openPlay({ ...doc.pattern, match: doc.match }, { players: 1, mode: "alone", seed: 1 });
     const hit = referee(play, { kind: "send", at: 0, hit: "t1" });
     if (isRefusal(hit)) throw new Error(hit.refused.key);
-    const record = Array.from({ length: MOST_EVENTS - 1 }, () => ({ kind: "undo", at: 0 }) as const);
+    const record = Array.from({ length: MAX_EVENTS - 1 }, () => ({ kind: "undo", at: 0 }) as const);
     const full = { ...hit, record };
     expect(referee(full, { kind: "send", at: 1, hit: "t2" })).toEqual({ refused: { key: "refused.full" } });
     const stopped = referee(full, { kind: "stop", at: 1 });

@@ -4,7 +4,6 @@ import { describe, expect, it } from "vitest";
 import { type Aim, mainAsks } from "../asks/ask.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { sightOf } from "../chances/outcomes.ts";
-import { playGo, temper } from "../child/child.ts";
 import { isRefusal, MODES } from "../contract/contract.ts";
 import { match as matchSchema } from "../contract/match.ts";
 import { forecastActivity, layoutOf, personOf, rates } from "../forecast/for-activity.ts";
@@ -12,6 +11,7 @@ import { activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { matchKnobs } from "../match/knobs.ts";
 import { openPlay, outlook, referee, stateOf, view } from "../referee/referee.ts";
+import { behaviorProfile, playGo } from "../simulated-player/child.ts";
 import { loadPattern } from "./load.ts";
 import { patternNames, patternOf } from "./registry.ts";
 
@@ -131,7 +131,7 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
     const setup = { players, mode, seed: 1 } as const;
     const doc = fromPattern(name);
     for (let seed = 1; seed <= 6; seed++) {
-      const events = playGo(doc, [6, 9], [temper(seed), temper(seed + 9)], setup, seed);
+      const events = playGo(doc, [6, 9], [behaviorProfile(seed), behaviorProfile(seed + 9)], setup, seed);
       let play = openPlay({ ...doc.pattern, match: doc.match }, setup);
       for (const e of events) {
         const now = view(play);

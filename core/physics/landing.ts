@@ -7,7 +7,7 @@ const ROLLS_OFF = 5 / 7;
 /** Share of the speed that softness can take away on landing: an assumption. */
 const SOFT_TAKES = 0.95;
 /** Hops lower than this are none, metres. */
-const LEAST_HOP = 0.005;
+const MIN_HOP = 0.005;
 /** From reaching a thing to standing up with it, seconds. */
 export const PICK_UP = 1;
 
@@ -19,7 +19,7 @@ export function runAfterLanding(i: Item, floor: Floor, speed: number, drop: numb
   const along = speed * (1 - SOFT_TAKES * i.softness) * (i.drag === null ? 1 : ROLLS_OFF);
   let hop = drop * i.rebound ** 2;
   let far = 0;
-  while (hop > LEAST_HOP) {
+  while (hop > MIN_HOP) {
     far += along * 2 * Math.sqrt((2 * hop) / GRAVITY);
     hop *= i.rebound ** 2;
   }

@@ -98,7 +98,7 @@ function alongTheFloor(s: Sending, metres: number, purpose: Purpose): Path {
 }
 
 /** Nearer than this is under one's nose, metres. */
-const LEAST_THROW = 0.05;
+const MIN_THROW = 0.05;
 /** Nobody sends steeper, radians. */
 const STEEPEST = (80 * Math.PI) / 180;
 
@@ -107,7 +107,7 @@ const STEEPEST = (80 * Math.PI) / 180;
  * the usual one that gets there; where none does, at the most and the angle of least effort, and it falls short.
  */
 function flight(s: Sending, metres: number, height: number, purpose: Purpose): Path {
-  const d = throughAir(Math.max(LEAST_THROW, metres), s.air);
+  const d = throughAir(Math.max(MIN_THROW, metres), s.air);
   const up = height - s.height;
   const floor = purpose === "fell" ? Math.max(s.least, FIRM * s.most) : s.least;
   const usual = speedAtAngle(d, up, s.loft);
@@ -133,7 +133,7 @@ function flight(s: Sending, metres: number, height: number, purpose: Purpose): P
   const over = (x: number) => (x > lands + 1e-9 ? 0 : u * Math.exp(-x / s.air));
   const down = (x: number) => Math.max(0, GRAVITY * seconds(x) - w);
   const topAt = Math.max(0, farOf((u * w) / GRAVITY, s.air));
-  const apexAt = Math.min(Math.max(LEAST_THROW, metres), topAt);
+  const apexAt = Math.min(Math.max(MIN_THROW, metres), topAt);
   return {
     speed,
     loft,
@@ -163,9 +163,9 @@ function angles(d: number, up: number, v: number): readonly [number, number] | n
 }
 
 /** A full push that gets less far than this is no game, metres. */
-const LEAST_GAME = 1.2;
+const MIN_GAME = 1.2;
 /** Whether sending this here is pointless: not even the most gets it far enough for a game. */
-export const pointless = (s: Sending): boolean => farthest(s) < LEAST_GAME;
+export const pointless = (s: Sending): boolean => farthest(s) < MIN_GAME;
 
 /** How far a thing lies beyond where it was aimed when it met nothing, metres. */
 export function runsOn(s: Sending, metres: number, height = 0, purpose: Purpose = "meet"): number {

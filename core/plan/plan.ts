@@ -36,9 +36,9 @@ export function wholeMinutes(
   const around = timeOf([...(a.warmUp ?? []), ...(a.coolDown ?? [])], age, own).seconds / 60;
   return around + rounds * game + (rounds - 1) * REST;
 }
-export const MOST_ROUNDS = 12;
+export const MAX_ROUNDS = 12;
 /** A list holds so many exercises. */
-const MOST_LISTED = 6;
+const MAX_LISTED = 6;
 /** More than this left over is worth one exercise more, minutes. */
 const WORTH = 0.5;
 
@@ -60,7 +60,7 @@ function filled(from: readonly Exercise[], age: number, minutes: number, own: re
   const out: string[] = [];
   const takes = (ids: readonly string[]) => timeOf(ids, age, own).seconds / 60;
   for (const e of from) {
-    if (out.length >= MOST_LISTED) break;
+    if (out.length >= MAX_LISTED) break;
     const now = takes(out);
     const next = takes([...out, e.id]);
     if (out.length > 0 && Math.abs(next - minutes) >= Math.abs(now - minutes)) continue;
@@ -97,7 +97,7 @@ export function planFor(
   }
   const around = () => long(warmUp) + long(coolDown);
   const fit = Math.floor((minutes - around() + REST) / (go.minutes + REST));
-  const rounds = Math.max(1, Math.min(MOST_ROUNDS, fit));
+  const rounds = Math.max(1, Math.min(MAX_ROUNDS, fit));
   const left = () => minutes - around() - gameOf(rounds);
   for (const [list, from] of [
     [warmUp, warms],
@@ -105,7 +105,7 @@ export function planFor(
   ] as const)
     for (const e of from) {
       if (left() < WORTH) break;
-      if (list.length < MOST_LISTED && !list.includes(e.id) && long([e.id]) <= left()) list.push(e.id);
+      if (list.length < MAX_LISTED && !list.includes(e.id) && long([e.id]) <= left()) list.push(e.id);
     }
   const moving = (ids: readonly string[]) => timeOf(ids, age, own).moving / 60;
   const all = around() + gameOf(rounds);

@@ -50,7 +50,7 @@ export const tuned = (a: Activity): string[] =>
     .map((p) => p.id);
 
 /** The youngest of an activity hits at least so often: whoever never does learns nothing. */
-export const LEAST_FOR_YOUNGEST = 0.25;
+export const MIN_FOR_YOUNGEST = 0.25;
 /** What is aimed for, a little above it; and how much more a point below it costs than one beside the corridor. */
 const SAFE = 0.27;
 const DEAR = 40;
@@ -122,15 +122,15 @@ export function made(s: StarterSpec, youngest: boolean): Activity {
 }
 
 /** The longest that may be planned. */
-const MOST_MINUTES = 60;
+const MAX_MINUTES = 60;
 /** No more changes than this are made one after the other. */
-const MOST_MENDED = 3;
+const MAX_MENDED = 3;
 /** The same activity without what a teacher would be warned of, but for its minutes: they are planned later. */
 function unwarned(given: Activity): Activity {
   const { from, to } = given.ages;
   const people = [{ age: from }, { age: Math.round((from + to) / 2) }, { age: to }] as const;
-  let a: Activity = { ...given, minutes: MOST_MINUTES };
-  for (let k = 0; k < MOST_MENDED; k++) {
+  let a: Activity = { ...given, minutes: MAX_MINUTES };
+  for (let k = 0; k < MAX_MENDED; k++) {
     const warnings = warningsOf(a, people);
     const fix = warnings.find((w) => w.fix)?.fix;
     if (fix) a = fix.activity;

@@ -7,7 +7,7 @@ import { opened } from "../formats/opened.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { wholeMinutes } from "../plan/plan.ts";
 import { find, ready } from "./index.ts";
-import { LEAST_FOR_YOUNGEST, made, medianGo } from "./make.ts";
+import { MIN_FOR_YOUNGEST, made, medianGo } from "./make.ts";
 import { SKILLS, skillOf } from "./skills.ts";
 import { specs } from "./specs.ts";
 
@@ -60,7 +60,7 @@ describe("ready activities", () => {
   it("give their youngest child a quarter of the hits at least", () => {
     for (const a of all)
       for (const [id, rate] of rates(a, { age: a.ages.from }))
-        expect(rate, `${a.title}, ${a.ages.from}: ${id}`).toBeGreaterThanOrEqual(LEAST_FOR_YOUNGEST);
+        expect(rate, `${a.title}, ${a.ages.from}: ${id}`).toBeGreaterThanOrEqual(MIN_FOR_YOUNGEST);
   });
 
   it("state the minutes of their warm-up, their goes with a rest between them, and their cool-down", () => {

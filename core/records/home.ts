@@ -1,14 +1,14 @@
 import { z } from "zod";
-import { MOST_PLAYERS } from "../contract/contract.ts";
+import { MAX_PLAYERS } from "../contract/contract.ts";
 import { GRADE, type Slope } from "../physics/floor.ts";
 import { FLOORS } from "../things/floors.ts";
-import { MOST_OF_ONE } from "../things/item.ts";
+import { MAX_OF_ONE } from "../things/item.ts";
 import { outlineOf } from "../yard/shapes.ts";
 import {
   floorPatch,
   type Ground,
-  MOST_OBSTACLES,
-  MOST_PATCHES,
+  MAX_OBSTACLES,
+  MAX_PATCHES,
   obstacle,
   outline,
   USUAL_CEILING,
@@ -43,15 +43,15 @@ export const homeSpace = z.strictObject({
     .optional(),
   /** Where it is not a plain rectangle: its corners in order, from the near left one. */
   outline: outline.optional(),
-  obstacles: z.array(obstacle).max(MOST_OBSTACLES, `at most ${MOST_OBSTACLES} items standing in a space`).optional(),
+  obstacles: z.array(obstacle).max(MAX_OBSTACLES, `at most ${MAX_OBSTACLES} items standing in a space`).optional(),
   /** Parts of it with another floor. */
-  floors: z.array(floorPatch).max(MOST_PATCHES, `at most ${MOST_PATCHES} patches of another floor`).optional(),
+  floors: z.array(floorPatch).max(MAX_PATCHES, `at most ${MAX_PATCHES} patches of another floor`).optional(),
   slope: z.enum(SLOPES, { error: `slope must be one of ${SLOPES.join(", ")}` }).optional(),
   wind: z.enum(WINDS, { error: `wind must be one of ${WINDS.join(", ")}` }).optional(),
 });
 export type HomeSpace = z.infer<typeof homeSpace>;
 
-export const MOST_THINGS = 200;
+export const MAX_THINGS = 200;
 /** How many of each thing, by id. Only what is there is listed. */
 export const homeKit = z
   .record(
@@ -60,9 +60,9 @@ export const homeKit = z
       .number({ error: "how many must be a number" })
       .int("how many must be a whole number")
       .min(1, "how many must be 1 or more")
-      .max(MOST_OF_ONE, `how many must be ${MOST_OF_ONE} or fewer`),
+      .max(MAX_OF_ONE, `how many must be ${MAX_OF_ONE} or fewer`),
   )
-  .refine((k) => Object.keys(k).length <= MOST_THINGS, { error: `at most ${MOST_THINGS} kinds of item` });
+  .refine((k) => Object.keys(k).length <= MAX_THINGS, { error: `at most ${MAX_THINGS} kinds of item` });
 export type HomeKit = z.infer<typeof homeKit>;
 
 /** What a family tells of its home; null, or absent, is what it did not say. */
@@ -73,7 +73,7 @@ export const homeAnswers = z.strictObject({
     .number({ error: "players must be a number" })
     .int("players must be a whole number")
     .min(1, "players must be 1 or more")
-    .max(MOST_PLAYERS, `players must be ${MOST_PLAYERS} or fewer`)
+    .max(MAX_PLAYERS, `players must be ${MAX_PLAYERS} or fewer`)
     .nullable(),
   quiet: z.boolean(),
   noBallsIndoors: z.boolean(),

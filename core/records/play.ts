@@ -1,45 +1,45 @@
 import { z } from "zod";
 import {
   type Better,
-  LEAST_COURT,
+  MAX_HEAD,
+  MAX_NEARER,
+  MAX_PLAYERS,
+  MIN_COURT,
   MODES,
-  MOST_HEAD,
-  MOST_NEARER,
-  MOST_PLAYERS,
   ROLES,
   type Unit,
 } from "../contract/contract.ts";
-import { MOST_EVENTS, recordedEvent } from "../events/events.ts";
+import { MAX_EVENTS, recordedEvent } from "../events/events.ts";
 import { POSTURES } from "../physics/release.ts";
 
 const player = z
   .number()
   .int()
   .min(0)
-  .max(MOST_PLAYERS - 1);
+  .max(MAX_PLAYERS - 1);
 const eachOnce = (all: readonly number[], players: number) =>
   new Set(all).size === all.length && all.every((i) => i < players);
 
 export const playSetup = z
   .strictObject({
-    players: z.number().int().min(1).max(MOST_PLAYERS),
+    players: z.number().int().min(1).max(MAX_PLAYERS),
     mode: z.enum(MODES),
     seed: z.number().int().min(0).max(0xffffffff),
     /** Who plays together, by number; and what somebody does beside sending. */
-    sides: z.array(z.array(player).min(1)).min(2).max(MOST_PLAYERS).optional(),
+    sides: z.array(z.array(player).min(1)).min(2).max(MAX_PLAYERS).optional(),
     people: z
       .array(
         z.strictObject({
           role: z.enum(ROLES),
           otherHand: z.boolean().optional(),
-          head: z.number().int().min(0).max(MOST_HEAD).optional(),
+          head: z.number().int().min(0).max(MAX_HEAD).optional(),
           posture: z.enum(POSTURES).optional(),
           wider: z.number().min(1).max(3).optional(),
-          court: z.number().min(LEAST_COURT).max(1).optional(),
-          nearer: z.number().min(-MOST_NEARER).max(MOST_NEARER).optional(),
+          court: z.number().min(MIN_COURT).max(1).optional(),
+          nearer: z.number().min(-MAX_NEARER).max(MAX_NEARER).optional(),
         }),
       )
-      .max(MOST_PLAYERS)
+      .max(MAX_PLAYERS)
       .optional(),
   })
   .refine((s) => s.sides === undefined || eachOnce(s.sides.flat(), s.players), {
@@ -143,8 +143,8 @@ export const handIn = z.strictObject({
   startedAt: z.number().int().min(0).max(4102444800000),
   /** Events with their place in the record. */
   events: z
-    .array(z.strictObject({ seq: z.number().int().min(0).max(MOST_EVENTS), event: recordedEvent }))
-    .max(MOST_EVENTS),
+    .array(z.strictObject({ seq: z.number().int().min(0).max(MAX_EVENTS), event: recordedEvent }))
+    .max(MAX_EVENTS),
   /** Given once the go is handed in: how many events it has, and the reflection. */
   result: z
     .strictObject({
@@ -152,7 +152,7 @@ export const handIn = z.strictObject({
         .number()
         .int()
         .min(0)
-        .max(MOST_EVENTS + 1),
+        .max(MAX_EVENTS + 1),
       reflection,
     })
     .nullable(),

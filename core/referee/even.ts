@@ -4,7 +4,7 @@ import { type Play, view } from "./play.ts";
 /** How much the time from one throw with its fetching to the next differs at least, as a standard deviation of its logarithm: an assumption. */
 const DIFFERS = 0.2;
 /** Fewer times than this say nothing. */
-const LEAST_TIMES = 10;
+const MIN_TIMES = 10;
 /** One honest go in a thousand lies so many standard deviations below. */
 const ONE_IN_THOUSAND = 3.09;
 
@@ -28,7 +28,7 @@ export function even(play: Play): boolean {
     at.push(event.at);
   }
   const times = at.slice(1).map((t, i) => Math.log(Math.max(1, t - at[i]!)));
-  if (times.length < LEAST_TIMES) return false;
+  if (times.length < MIN_TIMES) return false;
   const middle = times.reduce((a, b) => a + b, 0) / times.length;
   const squares = times.reduce((sum, t) => sum + (t - middle) ** 2, 0);
   return squares < DIFFERS ** 2 * rarelyBelow(times.length - 1);

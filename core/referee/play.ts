@@ -16,7 +16,7 @@ import {
 import { openGame } from "../contract/game.ts";
 import type { Company, Game } from "../contract/opened-game.ts";
 import { eventNow } from "../events/before.ts";
-import { type Body, type GameEvent, MOST_EVENTS, type PlayEvent, type RecordedEvent } from "../events/events.ts";
+import { type Body, type GameEvent, MAX_EVENTS, type PlayEvent, type RecordedEvent } from "../events/events.ts";
 
 /** What stands in the record and changes nothing that the rules know. */
 type Aside = Extract<PlayEvent, { kind: "object" | "again" | "dispute" }>;
@@ -67,7 +67,7 @@ export function referee(p: Play, event: PlayEvent): Play | Refusal {
   const record = [...p.record, event];
   const seq = p.record.length;
   // A full record takes only what ends it: its score is kept.
-  if (seq >= MOST_EVENTS - 1 && event.kind !== "stop") return refuse("refused.full");
+  if (seq >= MAX_EVENTS - 1 && event.kind !== "stop") return refuse("refused.full");
   switch (event.kind) {
     case "undo": {
       if (p.stopped !== null) return { ...p, record, stopped: null };

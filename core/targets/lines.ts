@@ -2,7 +2,7 @@ import type { Peg, Probe } from "../contract/contract.ts";
 import { cm, held } from "../contract/schema.ts";
 import type { Part } from "../yard/parts.ts";
 import { targetProbes } from "./list.ts";
-import { LEAST_GAP, type Standing, targetPart } from "./target.ts";
+import { MIN_GAP, type Standing, targetPart } from "./target.ts";
 
 /** One target near the far end, and lines at distances from it: `l1` is the nearest. Metres. */
 const BEHIND = 0.5;
@@ -50,19 +50,19 @@ export const lineProbes = (target: string, lines: readonly number[]): Probe[] =>
 /** Lines keep their order: one stops 5 cm before its neighbour. */
 export function movedLine(lines: readonly number[], id: string, metres: number): number[] {
   const i = lineIndex(id);
-  const low = i > 0 ? lines[i - 1]! + LEAST_GAP : 0.3;
-  const high = i < lines.length - 1 ? lines[i + 1]! - LEAST_GAP : 30;
+  const low = i > 0 ? lines[i - 1]! + MIN_GAP : 0.3;
+  const high = i < lines.length - 1 ? lines[i + 1]! - MIN_GAP : 30;
   return lines.map((d, k) => (k === i ? held(metres, low, high) : d));
 }
 /** A further line; null where the space ends. */
 export function nextLine(lines: readonly number[], space: { length: number }): number | null {
   const last = lines[lines.length - 1]!;
   const next = cm(Math.min(last + FARTHER, space.length));
-  return next < last + LEAST_GAP ? null : next;
+  return next < last + MIN_GAP ? null : next;
 }
 /** Distances that occur once, in order: targets told as lines. */
 export const linesFrom = (distances: readonly number[]): number[] =>
-  [...new Set(distances)].sort((a, b) => a - b).filter((d, i, all) => i === 0 || d - all[i - 1]! >= LEAST_GAP);
+  [...new Set(distances)].sort((a, b) => a - b).filter((d, i, all) => i === 0 || d - all[i - 1]! >= MIN_GAP);
 
 /** What is wrong with lines: one no farther than the one before it. `path` of each by its place. */
 export function checkLines(
@@ -73,11 +73,11 @@ export function checkLines(
 ): void {
   for (const [i, line] of lines.entries()) {
     const last = lines[i - 1];
-    if (last !== undefined && line < last + LEAST_GAP)
+    if (last !== undefined && line < last + MIN_GAP)
       ctx.addIssue({
         code: "custom",
         path: path(i),
-        message: `${name} ${i + 1} (${line} m) must be at least ${LEAST_GAP} m farther than ${name} ${i} (${last} m)`,
+        message: `${name} ${i + 1} (${line} m) must be at least ${MIN_GAP} m farther than ${name} ${i} (${last} m)`,
       });
   }
 }

@@ -4,7 +4,7 @@ import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
 import type { Part } from "../yard/parts.ts";
 
 /** Two targets in one place would be one target, metres. */
-export const LEAST_GAP = 0.05;
+export const MIN_GAP = 0.05;
 /** The rim of what lies on its side is so thick, metres: an assumption. */
 const LIP = 0.008;
 /** Rim of a container beside its outer width. */
@@ -99,7 +99,7 @@ export function checkTargets(
     seen.add(a.id);
     if (a.id === "none") wrong(i, "id", 'id must not be "none"');
     for (const [j, b] of targets.slice(0, i).entries())
-      if (Math.abs(a.distance - b.distance) < LEAST_GAP && Math.abs(a.across - b.across) < (a.width + b.width) / 2)
-        wrong(i, "distance", `target ${i + 1} stands on target ${j + 1}: move one by ${LEAST_GAP} m or more`);
+      if (Math.abs(a.distance - b.distance) < MIN_GAP && Math.abs(a.across - b.across) < (a.width + b.width) / 2)
+        wrong(i, "distance", `target ${i + 1} stands on target ${j + 1}: move one by ${MIN_GAP} m or more`);
   }
 }

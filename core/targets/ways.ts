@@ -2,7 +2,7 @@ import { z } from "zod";
 import type { Send } from "../actions/actions.ts";
 import { type Manner, PLAIN } from "../asks/ask.ts";
 import type { Knob } from "../contract/contract.ts";
-import { THING_ROLES, type ThingRole } from "../kit/others.ts";
+import { THING_ROLES, type ThingRole } from "../kit/extra-objects.ts";
 
 /** Ways of sending that need nothing in the hand but the thing itself. */
 export const BARE = [
@@ -16,12 +16,12 @@ export const BARE = [
   "handStrike",
 ] as const satisfies readonly Send[];
 export type Bare = (typeof BARE)[number];
-export const MOST_WAYS = 8;
+export const MAX_WAYS = 8;
 
 /** Ways that take turns, in their order: word by word, mark by mark; none: as the activity says. */
 export const ways = z
   .array(z.enum(BARE, { error: `a way must be one of ${BARE.join(", ")}` }))
-  .max(MOST_WAYS, `at most ${MOST_WAYS} actions`)
+  .max(MAX_WAYS, `at most ${MAX_WAYS} actions`)
   .default([]);
 
 /** The same object for the same way. */
@@ -34,7 +34,7 @@ export function wayOf(list: readonly Bare[] | undefined, n: number): Manner {
 }
 export const thingRole = z.enum(THING_ROLES, { error: `thing must be one of ${THING_ROLES.join(", ")}` });
 /** Things that take turns, in their order: word by word, mark by mark; none: always the one thing. */
-export const things = z.array(thingRole).max(MOST_WAYS, `at most ${MOST_WAYS} objects`).default([]);
+export const things = z.array(thingRole).max(MAX_WAYS, `at most ${MAX_WAYS} objects`).default([]);
 
 const WITH: Readonly<Record<ThingRole, Manner>> = {
   send: PLAIN,
@@ -72,7 +72,7 @@ export const thingsKnob = (each: string, of: { least: number } = { least: 0 }): 
   options: THING_ROLES.map((value) => ({ value, label: `thing.${value}` })),
   more: "knob.thingsMore",
   least: of.least,
-  most: MOST_WAYS,
+  most: MAX_WAYS,
 });
 
 /** The list as it is set: what each stands for is said by `each`. */
@@ -84,5 +84,5 @@ export const waysKnob = (each: string, of: { least: number } = { least: 0 }): Kn
   hint: each,
   options: BARE,
   least: of.least,
-  most: MOST_WAYS,
+  most: MAX_WAYS,
 });

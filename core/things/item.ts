@@ -33,8 +33,8 @@ export const SOURCE_ESTIMATED = "estimated";
 export const LARGEST_THING = 5;
 export const HEAVIEST_THING = 80;
 /** Nobody has more of one thing than this at hand. */
-export const MOST_OF_ONE = 99;
-export const MOST_MINUTES_TO_MAKE = 120;
+export const MAX_OF_ONE = 99;
+export const MAX_MINUTES_TO_MAKE = 120;
 
 const id = (name: string) =>
   z
@@ -52,13 +52,13 @@ const share = (name: string) => number(name, 0, 1);
 
 /** How a thing is made from others: minutes, what goes in, one step a message or a sentence of the school's own. */
 const making = z.strictObject({
-  minutes: number("minutes", 1, MOST_MINUTES_TO_MAKE).int("minutes must be a whole number"),
+  minutes: number("minutes", 1, MAX_MINUTES_TO_MAKE).int("minutes must be a whole number"),
   /** Things that are used up in it. */
   from: z
     .array(
       z.strictObject({
         item: id("item"),
-        count: number("count", 1, MOST_OF_ONE).int("count must be a whole number"),
+        count: number("count", 1, MAX_OF_ONE).int("count must be a whole number"),
       }),
     )
     .max(6),
@@ -117,7 +117,7 @@ export const item = z.strictObject({
   handling: number("handling", 0.5, 3),
   /** Share of homes that have it, and how many those tend to have. */
   homes: share("homes"),
-  count: number("count", 1, MOST_OF_ONE).int("count must be a whole number"),
+  count: number("count", 1, MAX_OF_ONE).int("count must be a whole number"),
   /** It comes in kinds that can be told apart, two colours of sock. */
   kinds: z.boolean({ error: "kinds must be true or false" }),
   /** A grown-up is asked first. */
@@ -136,9 +136,9 @@ export type Item = z.infer<typeof item>;
 
 export const ITEMS_FORMAT = "daring-yard/items";
 export const ITEMS_VERSION = 1;
-export const MOST_OWN_ITEMS = 300;
+export const MAX_OWN_ITEMS = 300;
 export const itemsFile = z.strictObject({
   format: z.literal(ITEMS_FORMAT, { error: `format must be "${ITEMS_FORMAT}"` }),
   version: z.literal(ITEMS_VERSION, { error: `version must be ${ITEMS_VERSION}` }),
-  items: z.array(item).max(MOST_OWN_ITEMS, `at most ${MOST_OWN_ITEMS} items`),
+  items: z.array(item).max(MAX_OWN_ITEMS, `at most ${MAX_OWN_ITEMS} items`),
 });

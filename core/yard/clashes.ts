@@ -6,7 +6,7 @@ import { footprintOf } from "./footprint.ts";
 import { overlap } from "./geometry.ts";
 import { type Part, type PartOf, type Place, partsOf } from "./parts.ts";
 import { placed } from "./placement.ts";
-import { OVERLAP_ALLOWED } from "./seek.ts";
+import { OVERLAP_ALLOWED } from "./placement-search.ts";
 
 /** What is wrong with a layout where it was put, as it happens: two in one place, one beyond the space, one hidden, a gap too small. */
 export type Clash =

@@ -20,7 +20,7 @@ import {
 } from "./geometry.ts";
 import type { Part } from "./parts.ts";
 import { placed } from "./placement.ts";
-import { OVERLAP_ALLOWED } from "./seek.ts";
+import { OVERLAP_ALLOWED } from "./placement-search.ts";
 import { boxOf, ell, outlineOf, rectangle } from "./shapes.ts";
 import { type Ground, type Obstacle, outline } from "./space.ts";
 

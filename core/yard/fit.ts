@@ -4,7 +4,7 @@ import { footprintOf, NARROWEST, type Piece, scaledParts } from "./footprint.ts"
 import { cornersOfBox, diameterOf, inside, overlap } from "./geometry.ts";
 import type { Part, PartOf } from "./parts.ts";
 import { type Placement, placed, pointIn } from "./placement.ts";
-import { keepsClear, Seeker, WALL_BEHIND } from "./seek.ts";
+import { keepsClear, PlacementSearch, WALL_BEHIND } from "./placement-search.ts";
 import { boxOf } from "./shapes.ts";
 import type { Ground } from "./space.ts";
 
@@ -101,7 +101,7 @@ const reach = (p: Piece) => p.halfAlong + WALL_BEHIND;
 
 /** A place for a layout in a space, or null. Deterministic. */
 export const findPlace = (pieces: readonly Piece[], ground: Ground): Placement | null =>
-  new Seeker(ground).find(pieces);
+  new PlacementSearch(ground).find(pieces);
 
 const lengthOf = (pieces: readonly Piece[]) => {
   const must = pieces.filter((p) => p.kind !== "runOut" && p.kind !== "lane");
@@ -138,7 +138,7 @@ export function fitLayout(
   offBy: (parts: readonly Part[], k: number, enough?: number) => number = narrowed,
   anyway = false,
 ): Fit {
-  const seeker = new Seeker(ground);
+  const seeker = new PlacementSearch(ground);
   const low = (list: readonly Part[]) =>
     sent.sending?.travel === "air" &&
     ground.ceiling !== null &&

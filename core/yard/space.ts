@@ -4,10 +4,10 @@ import { areaOf, cleanCorners, crossingSides, diameterOf, type Point } from "./g
 
 /** What stands in a space. `wall`: a stretch that may stop a ball, or be thrown at. */
 export const OBSTACLES = ["furniture", "breakable", "door", "stairs", "wall"] as const;
-export const MOST_OBSTACLES = 20;
-export const MOST_CORNERS = 16;
+export const MAX_OBSTACLES = 20;
+export const MAX_CORNERS = 16;
 /** Smaller spaces hold no game, square metres. */
-export const LEAST_AREA = 0.3;
+export const MIN_AREA = 0.3;
 /** A space of corners is at least so long, metres: a grown-up's step. */
 export const SHORTEST_LINE = 0.7;
 const FARTHEST = 60;
@@ -44,14 +44,14 @@ export const floorPatch = z.strictObject({
   depth: size("depth"),
 });
 export type FloorPatch = z.infer<typeof floorPatch>;
-export const MOST_PATCHES = 6;
+export const MAX_PATCHES = 6;
 
 const point = z.strictObject({ x: place("x"), y: place("y") });
 /** The outline where it is not a plain rectangle: corners in order, metres. */
 export const outline = z
   .array(point)
   .min(3, "a space needs at least 3 corners")
-  .max(MOST_CORNERS, `a space has at most ${MOST_CORNERS} corners`)
+  .max(MAX_CORNERS, `a space has at most ${MAX_CORNERS} corners`)
   .superRefine((given, ctx) => {
     const corners = cleanCorners(given);
     const cross = crossingSides(corners);
@@ -62,8 +62,8 @@ export const outline = z
       });
     else if (diameterOf(corners) < SHORTEST_LINE)
       ctx.addIssue({ code: "custom", message: `the space must be longer than one step, ${SHORTEST_LINE} m` });
-    else if (Math.abs(areaOf(corners)) < LEAST_AREA)
-      ctx.addIssue({ code: "custom", message: `the space must have ${LEAST_AREA} square metres or more` });
+    else if (Math.abs(areaOf(corners)) < MIN_AREA)
+      ctx.addIssue({ code: "custom", message: `the space must have ${MIN_AREA} square metres or more` });
   });
 
 /** A space as the fitting sees it: metres, the outline's corners in order. */

@@ -15,7 +15,7 @@ const SOURCES = [
   "scripts/vite",
   "vite.config.ts",
   "vite.sw.config.ts",
-  "vite.figures.config.ts",
+  "vite.compute.config.ts",
   "react-router.config.ts",
   "tsconfig.json",
 ];
@@ -31,7 +31,7 @@ function sourceHash() {
   const h = createHash("sha256");
   for (const s of SOURCES) {
     for (const f of filesIn(join(root, s))) {
-      if (f.includes(".test.") || f.includes(".oracle.")) continue;
+      if (f.includes(".test.") || f.includes(".reference.")) continue;
       h.update(f.slice(root.length)).update(readFileSync(f));
     }
   }
@@ -76,7 +76,7 @@ export function ensureBuild({ force = false } = {}) {
   writeFileSync(join(root, "build/family-files.json"), JSON.stringify(familyFiles()));
   const worker = run(bin("vite"), ["build", "--config", "vite.sw.config.ts"]);
   if (worker.status !== 0) give(`The build of the service worker failed:\n${worker.stdout}\n${worker.stderr}`);
-  const figures = run(bin("vite"), ["build", "--config", "vite.figures.config.ts"]);
+  const figures = run(bin("vite"), ["build", "--config", "vite.compute.config.ts"]);
   if (figures.status !== 0) give(`The build of the figures' thread failed:\n${figures.stdout}\n${figures.stderr}`);
   writeFileSync(stamp, wanted);
 }

@@ -5,12 +5,12 @@ import { join } from "node:path";
 import { root } from "./root.mjs";
 import { give, say } from "./say.mjs";
 
-const LEAST_NODE = [20, 19];
+const MIN_NODE = [20, 19];
 
 function checkNode() {
   const [major, minor] = process.versions.node.split(".").map(Number);
-  if (major < LEAST_NODE[0] || (major === LEAST_NODE[0] && minor < LEAST_NODE[1]))
-    give(`Node.js ${LEAST_NODE.join(".")} or newer is needed; this is ${process.versions.node}.`);
+  if (major < MIN_NODE[0] || (major === MIN_NODE[0] && minor < MIN_NODE[1]))
+    give(`Node.js ${MIN_NODE.join(".")} or newer is needed; this is ${process.versions.node}.`);
 }
 
 /** Which packages of the lock file are installed is noted here, once for each content of it. */

@@ -1,7 +1,7 @@
 import { and, desc, eq, isNotNull, isNull, ne, sql } from "drizzle-orm";
 import { type Activity, activity as activityDocument, problemsOf } from "#core/formats/activity.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 
 const { activity } = schema;
@@ -30,11 +30,11 @@ export async function ownActivity(tx: Tx, who: SignedIn, id: string): Promise<Ke
 }
 
 export const activityFor = (who: SignedIn, id: string): Promise<Kept> =>
-  inSchool(who.schoolId, (tx) => ownActivity(tx, who, id));
+  withTenant(who.schoolId, (tx) => ownActivity(tx, who, id));
 
 /** The shelf, or what was put away, newest first. */
 export function activitiesFor(who: SignedIn, away = false): Promise<Kept[]> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const rows = await tx
       .select()
       .from(activity)
@@ -54,7 +54,7 @@ export interface Titled {
 }
 /** What lies on the shelf beside one activity, by title; first what has the same outcome. */
 export function othersFor(who: SignedIn, { id, document }: Kept): Promise<Titled[]> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const rows = await tx
       .select({
         id: activity.id,
@@ -70,7 +70,7 @@ export function othersFor(who: SignedIn, { id, document }: Kept): Promise<Titled
 }
 
 export function addActivity(who: SignedIn, document: Activity): Promise<string> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const [row] = await tx
       .insert(activity)
       .values({ schoolId: who.schoolId, teacherId: who.teacherId, document })
@@ -81,7 +81,7 @@ export function addActivity(who: SignedIn, document: Activity): Promise<string> 
 
 /** Adds it under an id that whoever asks has made: asked again, also at once from elsewhere, it is there once. */
 export async function addOnce(who: SignedIn, id: string, document: Activity): Promise<void> {
-  await inSchool(who.schoolId, (tx) =>
+  await withTenant(who.schoolId, (tx) =>
     tx
       .insert(activity)
       .values({ id, schoolId: who.schoolId, teacherId: who.teacherId, document })
@@ -96,7 +96,7 @@ export async function copyActivity(who: SignedIn, id: string): Promise<string> {
 
 /** Put away, or taken back. */
 export function shelveActivity(who: SignedIn, id: string, away: boolean): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const rows = await tx
       .update(activity)
       .set({ deletedAt: away ? new Date() : null })
@@ -115,7 +115,7 @@ export type Saved = { saved: true; version: number; updatedAt: Date } | { saved:
 export async function saveActivity(who: SignedIn, id: string, version: number, document: unknown): Promise<Saved> {
   const parsed = activityDocument.safeParse(document);
   if (!parsed.success) throw new NotAllowed(problemsOf(parsed.error));
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const [row] = await tx
       .update(activity)
       .set({ document: parsed.data, version: version + 1, updatedAt: new Date() })

@@ -4,8 +4,8 @@ import type { Activity } from "#core/formats/activity.ts";
 import { type KnownChild, knownChild } from "#core/rehearsal/rehearsal.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { makingsFor } from "../cards/for-class.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { figures } from "../figures/figures.ts";
+import { compute } from "../compute/compute.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { ownClass } from "../school/classes.ts";
 import { ownActivity } from "./activities.ts";
 
@@ -30,14 +30,14 @@ export interface RehearsalOf {
 
 /** The cards of a whole class as they would be sent now, with what is known of each child. Nothing is kept. */
 export async function rehearsalFor(who: SignedIn, activityId: string, classId: string): Promise<RehearsalOf> {
-  const ready = await inSchool(who.schoolId, async (tx) => {
+  const ready = await withTenant(who.schoolId, async (tx) => {
     const { document } = await ownActivity(tx, who, activityId);
     const own = await ownClass(tx, who.teacherId, classId);
     const children = await tx.select().from(child).where(eq(child.classId, classId)).orderBy(asc(child.name));
     return { document, own, children, ...(await makingsFor(tx, document, children)) };
   });
   const { document, own, children, makings, known } = ready;
-  const cards = await figures("cards", makings);
+  const cards = await compute("cards", makings);
   return {
     title: document.title,
     className: own.name,

@@ -4,10 +4,10 @@ import { invite } from "../cards/invite.ts";
 import { makingFor } from "../cards/making.ts";
 import { giveCards } from "../cards/versions.ts";
 import { knownOf } from "../children/known.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { figures } from "../figures/figures.ts";
+import { compute } from "../compute/compute.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { homesOf } from "../homes/homes-of.ts";
-import { askFor, nudge } from "../jobs/jobs.ts";
+import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import { schoolItemsOf } from "../kit/items.ts";
 import { linksFor } from "../links/links.ts";
 import { NotAllowed } from "../problem.ts";
@@ -19,7 +19,7 @@ const DAY = 86_400_000;
 
 /** Takes back what is out, or puts it out again. What was played stays; nobody opens it meanwhile. */
 export function withdraw(who: SignedIn, id: string, back: boolean, now = new Date()): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
     if ((own.assignment.withdrawnAt !== null) === !back) return;
     await tx
@@ -32,7 +32,7 @@ export function withdraw(who: SignedIn, id: string, back: boolean, now = new Dat
 
 /** Lets it close at another time: later, earlier, or now. */
 export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const { assignment: a } = await ownAssignment(tx, who, id);
     if (Number.isNaN(at.getTime())) throw NotAllowed.of("closesAt", "Closing time: give a date and a time.");
     if (at <= a.opensAt)
@@ -50,10 +50,10 @@ export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): 
 }
 
 /** Children who joined, or said more, while it was not out, get what they would have got. */
-async function wake(tx: Parameters<typeof askFor>[0], schoolId: string, id: string): Promise<void> {
+async function wake(tx: Parameters<typeof enqueue>[0], schoolId: string, id: string): Promise<void> {
   const [a] = await tx.select().from(assignment).where(eq(assignment.id, id));
   const children = await tx.select({ id: child.id }).from(child).where(eq(child.classId, a!.classId));
-  await askFor(
+  await enqueue(
     tx,
     schoolId,
     "cards",
@@ -63,7 +63,7 @@ async function wake(tx: Parameters<typeof askFor>[0], schoolId: string, id: stri
 
 /** Gives a child another level of something that is out, from 0: its card is made anew, unless it was begun. */
 export async function setLevel(who: SignedIn, id: string, childId: string, level: number): Promise<void> {
-  await inSchool(who.schoolId, async (tx) => {
+  await withTenant(who.schoolId, async (tx) => {
     const { revision: r } = await ownAssignment(tx, who, id);
     const count = r.document.levels?.list.length ?? 0;
     if (!(Number.isInteger(level) && level >= 0 && level < count))
@@ -80,14 +80,14 @@ export async function setLevel(who: SignedIn, id: string, childId: string, level
         levels: sql`jsonb_set(coalesce(${assignment.levels}, '{}'::jsonb), array[${childId}::text], to_jsonb(${level}::int))`,
       })
       .where(eq(assignment.id, id));
-    await askFor(tx, who.schoolId, "cards", [childId]);
+    await enqueue(tx, who.schoolId, "cards", [childId]);
   });
-  nudge();
+  wakeJobRunner();
 }
 
 /** Sends what is out to one more child of its class; a child who has it keeps the card it has. True: it got one now. */
 export async function sendToChild(who: SignedIn, id: string, childId: string): Promise<boolean> {
-  const ready = await inSchool(who.schoolId, async (tx) => {
+  const ready = await withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
     const [me] = await tx
       .select()
@@ -108,15 +108,15 @@ export async function sendToChild(who: SignedIn, id: string, childId: string): P
       ),
     };
   });
-  const [compiled] = await figures("cards", [ready.making]);
-  const got = await inSchool(who.schoolId, async (tx) => {
+  const [compiled] = await compute("cards", [ready.making]);
+  const got = await withTenant(who.schoolId, async (tx) => {
     const given = await giveCards(tx, who.schoolId, id, [{ childId, compiled: compiled! }]);
     if (given.length === 0) return false;
     await linksFor(tx, who.schoolId, [ready.me]);
     await invite(tx, who.schoolId, id, ready.document, [ready.me]);
-    await askFor(tx, who.schoolId, "expected", [id]);
+    await enqueue(tx, who.schoolId, "expected", [id]);
     return true;
   });
-  nudge();
+  wakeJobRunner();
   return got;
 }

@@ -7,8 +7,8 @@ import { rankOf } from "#core/records/rank.ts";
 import { readResultCode } from "#core/records/result-code.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { contentHash, idFrom } from "../content-hash.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
-import { askFor } from "../jobs/jobs.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
+import { enqueue } from "../jobs/jobs.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { correctionsOf } from "./corrected.ts";
 import { ownAssignment } from "./own.ts";
@@ -96,7 +96,7 @@ export async function codedResult(who: SignedIn, id: string, typedCode: string):
       "code",
       "This code has a wrong or missing letter. Compare it with the child's screen, then type it again.",
     );
-  const found = await inSchool(who.schoolId, async (tx) => {
+  const found = await withTenant(who.schoolId, async (tx) => {
     await ownAssignment(tx, who, id);
     const cards = await tx
       .select({ id: card.id, child: child.name })
@@ -131,7 +131,7 @@ export async function paperResult(
   const checked = paperOrder.safeParse(order);
   if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
   const { orderId, cardId } = checked.data;
-  await inSchool(who.schoolId, async (tx) => {
+  await withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
     const childId = await cardOfAssignment(tx, id, cardId);
     const score = paperScore(own.revision.document, checked.data);
@@ -162,7 +162,7 @@ export async function paperResult(
       timing: "inTime",
       handedAt: now,
     });
-    await askFor(tx, who.schoolId, "evidence", [childId]);
+    await enqueue(tx, who.schoolId, "evidence", [childId]);
   });
 }
 
@@ -182,7 +182,7 @@ export async function correctResult(who: SignedIn, id: string, order: z.infer<ty
   if (!checked.success)
     throw new NotAllowed(problemsOf(checked.error).map((p) => ({ ...p, field: p.field.replace(/^to\./, "") })));
   const { orderId, playId, replaces, reason, to } = checked.data;
-  await inSchool(who.schoolId, async (tx) => {
+  await withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
     const [row] = await tx
       .select({ play, score: result.score })
@@ -212,6 +212,6 @@ export async function correctResult(who: SignedIn, id: string, order: z.infer<ty
       if (now?.id !== orderId)
         throw NotAllowed.of("result", "Someone else has corrected this score in the meantime. Look at it again.");
     }
-    await askFor(tx, who.schoolId, "evidence", [childId]);
+    await enqueue(tx, who.schoolId, "evidence", [childId]);
   });
 }

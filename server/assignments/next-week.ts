@@ -8,8 +8,8 @@ import { addOnce } from "../activities/activities.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { whoOf } from "../cards/making.ts";
 import { knownOf } from "../children/known.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { figures } from "../figures/figures.ts";
+import { compute } from "../compute/compute.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { schoolItemsOf } from "../kit/items.ts";
 import { NotAllowed } from "../problem.ts";
 import { type Go, goesOf, standing } from "./goes.ts";
@@ -44,7 +44,7 @@ const summed = (aimed: Go["aimed"]) =>
 
 /** What is proposed for each child next week, from what its goes say. */
 export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> {
-  const asked = await inSchool(who.schoolId, async (tx) => {
+  const asked = await withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
     const cards = await tx
       .select()
@@ -86,7 +86,7 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
     };
   });
   const middle = { age: order[Math.floor((order.length - 1) / 2)]?.age ?? 8 };
-  const { levels, proposals } = await figures("nextWeek", a, middle, played, offered(a, list));
+  const { levels, proposals } = await compute("nextWeek", a, middle, played, offered(a, list));
   return {
     activity: a,
     levels,

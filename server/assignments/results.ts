@@ -6,9 +6,9 @@ import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { MARKS, type PlayScore } from "#core/records/play.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
-import type { Expected } from "../figures/work.ts";
-import { askFor, isAsked } from "../jobs/jobs.ts";
+import type { Expected } from "../compute/work.ts";
+import { schema, withTenant } from "../db/client.ts";
+import { enqueue, isQueued } from "../jobs/jobs.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { bestOf, type Go, goesOf } from "./goes.ts";
 import { ownAssignment } from "./own.ts";
@@ -46,7 +46,7 @@ export interface AssignmentRow {
 
 /** Everything sent to the teacher's classes, what closes latest first. */
 export function assignmentsFor(who: SignedIn, zone: string): Promise<AssignmentRow[]> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const mine = tx
       .select({ id: classTeacher.classId })
       .from(classTeacher)
@@ -147,7 +147,7 @@ export interface Results {
 }
 
 export function resultsFor(who: SignedIn, id: string): Promise<Results> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
     const cards = await tx
       .select({
@@ -206,7 +206,7 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
           { low, middle, high, holds, rare: rare?.from ?? null },
         ]),
       ),
-      working: await isAsked(tx, "expected", id),
+      working: await isQueued(tx, "expected", id),
       unlooked: goes.length > 0 && bands.some((b) => b.rare === null),
       rows: cards.map(({ card: c, childId, name, age }) => {
         const mine = goes.filter((g) => g.cardId === c.id);
@@ -239,7 +239,7 @@ export const criterionOrder = z.strictObject({
 });
 
 export function markCriterion(who: SignedIn, id: string, order: z.infer<typeof criterionOrder>): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
     const [mine] = await tx
       .select({ id: card.id })
@@ -263,8 +263,8 @@ export function markCriterion(who: SignedIn, id: string, order: z.infer<typeof c
 
 /** Asks for what is worth a look among the goes of an assignment: done in pieces, once somebody looks at them. */
 export function askForLooks(who: SignedIn, id: string): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownAssignment(tx, who, id);
-    await askFor(tx, who.schoolId, "rare", [id]);
+    await enqueue(tx, who.schoolId, "rare", [id]);
   });
 }

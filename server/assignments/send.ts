@@ -2,7 +2,7 @@ import { and, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
 import type { Card, Making } from "#core/compile/card.ts";
 import { UNITS } from "#core/contract/contract.ts";
-import { ACTIVITY_VERSION, type Activity, MOST_LEVELS, problemsOf } from "#core/formats/activity.ts";
+import { ACTIVITY_VERSION, type Activity, MAX_LEVELS, problemsOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
 import { ownActivity } from "../activities/activities.ts";
@@ -10,10 +10,10 @@ import type { SignedIn } from "../auth/sign-in.ts";
 import { makingsFor } from "../cards/for-class.ts";
 import { invite } from "../cards/invite.ts";
 import { giveCards } from "../cards/versions.ts";
+import { compute } from "../compute/compute.ts";
 import { contentHash, idFrom } from "../content-hash.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
-import { figures } from "../figures/figures.ts";
-import { askFor, nudge } from "../jobs/jobs.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
+import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import { linksFor } from "../links/links.ts";
 import { NotAllowed } from "../problem.ts";
 import { ownClass } from "../school/classes.ts";
@@ -69,7 +69,7 @@ const orderFields = z.strictObject({
         .number()
         .int()
         .min(0)
-        .max(MOST_LEVELS - 1),
+        .max(MAX_LEVELS - 1),
     )
     .default({}),
   /** Another game for children of some ages, in place of this one, with the same times and goes. */
@@ -113,7 +113,7 @@ function checkMark(a: Activity, mark: number | null, unit: ScoreUnit | null): vo
 
 /** What an order made before, if it did. */
 export const sentBefore = (who: SignedIn, orderId: string): Promise<string | undefined> =>
-  inSchool(who.schoolId, async (tx) => (await byOrder(tx, orderId))[0]?.id);
+  withTenant(who.schoolId, async (tx) => (await byOrder(tx, orderId))[0]?.id);
 
 const byOrder = (tx: Tx, orderId: string) =>
   tx.select({ id: assignment.id }).from(assignment).where(eq(assignment.orderId, orderId));
@@ -147,7 +147,7 @@ export async function sendOut(
   const { classId, children: only, markUnit, levels: chosen, other, ...rest } = checked.data;
   // The second half of the same order has the same id, however often it is sent.
   const otherId = idFrom(`other half of ${rest.orderId}`);
-  const ready = await inSchool(who.schoolId, async (tx) => {
+  const ready = await withTenant(who.schoolId, async (tx) => {
     const [before] = await byOrder(tx, rest.orderId);
     if (before) return { id: before.id, other: (await byOrder(tx, otherId))[0]?.id ?? null };
     const { document } = await ownActivity(tx, who, activityId);
@@ -187,13 +187,13 @@ export async function sendOut(
     ];
   });
   if (!Array.isArray(ready)) return ready;
-  const compiled = await Promise.all(ready.map((half) => figures("cards", half.makings)));
-  const made = await inSchool(who.schoolId, async (tx) => {
+  const compiled = await Promise.all(ready.map((half) => compute("cards", half.makings)));
+  const made = await withTenant(who.schoolId, async (tx) => {
     const ids: string[] = [];
     for (const [i, half] of ready.entries()) ids.push(await place(tx, who, half, compiled[i]!));
     return ids;
   });
-  nudge();
+  wakeJobRunner();
   return { id: made[0]!, other: made[1] ?? null };
 }
 /** The same where nobody has another game. */
@@ -223,7 +223,7 @@ async function place(tx: Tx, who: SignedIn, half: Ready, compiled: readonly Card
   );
   await linksFor(tx, who.schoolId, children);
   await invite(tx, who.schoolId, made.id, document, children);
-  await askFor(tx, who.schoolId, "expected", [made.id]);
+  await enqueue(tx, who.schoolId, "expected", [made.id]);
   return made.id;
 }
 

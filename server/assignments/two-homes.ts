@@ -9,7 +9,7 @@ import type { PlayScore } from "#core/records/play.ts";
 import { CHOSEN_WORDS, type ChosenWord, type Joined, joinGoes } from "#core/records/two-homes.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { challenge, invite } from "../cards/invite.ts";
-import { inSchool, rowsIn, schema, type Tx } from "../db/client.ts";
+import { rowsIn, schema, type Tx, withTenant } from "../db/client.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { type Go, goesOf } from "./goes.ts";
@@ -57,7 +57,7 @@ export function matchesOf(
   id: string,
   now = new Date(),
 ): Promise<{ can: boolean; matches: HomeMatch[]; free: { id: string; name: string }[] }> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
     const can = canPair(own.revision.document);
     const rows = await tx
@@ -96,7 +96,7 @@ const alone = (tx: Tx, id: string) =>
 
 /** Pairs two children, or (null) all that are in no match, drawn by lot. Gives the number of new matches. */
 export function pairHomes(who: SignedIn, id: string, two: readonly [string, string] | null): Promise<number> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
     if (!canPair(own.revision.document))
       throw NotAllowed.of("pair", "This game cannot be played between two homes, because both sides share its items.");
@@ -143,7 +143,7 @@ function drawn<T>(list: readonly T[]): T[] {
 
 /** Takes a match back; what was played stays a go like any other. */
 export function unpairHomes(who: SignedIn, id: string, matchId: string): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownAssignment(tx, who, id);
     await tx.delete(matchSeat).where(and(eq(matchSeat.assignmentId, id), eq(matchSeat.matchId, matchId)));
   });
@@ -198,7 +198,7 @@ const seatsFor = async (tx: Tx, link: OpenLink, cardId: string) => {
 
 /** The match of a card, for the family whose link it is; NotFound where there is none. */
 export function familyMatch(link: OpenLink, cardId: string, now = new Date()): Promise<FamilyMatch> {
-  return inSchool(link.schoolId, async (tx) => {
+  return withTenant(link.schoolId, async (tx) => {
     const { own, seats, other } = await seatsFor(tx, link, cardId);
     const goes = await goesOf(
       tx,
@@ -229,7 +229,7 @@ export const matchYes = z.strictObject({
 });
 /** A family says yes, under a word; said again, it may choose another word until both have said yes. */
 export function sayYes(link: OpenLink, cardId: string, word: ChosenWord, now = new Date()): Promise<void> {
-  return inSchool(link.schoolId, async (tx) => {
+  return withTenant(link.schoolId, async (tx) => {
     await alone(tx, (await seatsFor(tx, link, cardId)).own.seat.matchId);
     const { own, other } = await seatsFor(tx, link, cardId);
     if (now > own.closesAt) throw NotAllowed.of("yes", "This game is closed.");
@@ -242,7 +242,7 @@ export function sayYes(link: OpenLink, cardId: string, word: ChosenWord, now = n
 }
 /** A family would rather not, or not any more. */
 export function sayNo(link: OpenLink, cardId: string): Promise<void> {
-  return inSchool(link.schoolId, async (tx) => {
+  return withTenant(link.schoolId, async (tx) => {
     await seatsFor(tx, link, cardId);
     await tx.update(matchSeat).set({ word: null, yesAt: null }).where(eq(matchSeat.cardId, cardId));
   });

@@ -3,7 +3,7 @@ import { sql } from "drizzle-orm";
 import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
 import { config } from "../config.ts";
-import { systemRows } from "../db/client.ts";
+import { systemDb } from "../db/client.ts";
 import { schoolZone } from "../db/school-file.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { passwordProblem } from "./common-passwords.ts";
@@ -14,7 +14,7 @@ import { hashPassword } from "./password.ts";
 export async function openFirst(token: string): Promise<void> {
   const [given, own] = [Buffer.from(token), Buffer.from(firstToken(config.YARD_SECRET))];
   const isTrue = given.length === own.length && timingSafeEqual(given, own);
-  const [row] = isTrue ? await systemRows<{ some: boolean }>(sql`select public.yard_has_teachers() as some`) : [];
+  const [row] = isTrue ? await systemDb<{ some: boolean }>(sql`select public.yard_has_teachers() as some`) : [];
   if (!row || row.some) throw new NotFound("page");
 }
 
@@ -45,7 +45,7 @@ export async function makeFirstSchool(token: string, given: unknown): Promise<{ 
   if (!read.success || problems.length > 0) throw new NotAllowed(problems);
   const { school, zone, name, email, password, group } = read.data;
   const hash = await hashPassword(password);
-  const [row] = await systemRows<{ id: string | null }>(
+  const [row] = await systemDb<{ id: string | null }>(
     sql`select public.yard_first_school(${school}, ${zone}, ${name}, ${email}, ${hash}, ${group}) as id`,
   );
   if (!row?.id) throw new NotFound("page");

@@ -1,7 +1,7 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from "node:crypto";
 import { eq, sql } from "drizzle-orm";
 import { config } from "../config.ts";
-import { inSchool, schema, systemRows } from "../db/client.ts";
+import { schema, systemDb, withTenant } from "../db/client.ts";
 import { NotAllowed } from "../problem.ts";
 import { passwordFits } from "./password.ts";
 
@@ -27,7 +27,7 @@ const sha256 = (text: string) => createHash("sha256").update(text).digest("hex")
 /** Waits for the turn of one more try under a key. */
 async function takeTurn(kind: keyof typeof PACE, key: string, horizon: number, refused: NotAllowed): Promise<void> {
   const { free, seconds } = PACE[kind];
-  const [row] = await systemRows<{ wait: number }>(
+  const [row] = await systemDb<{ wait: number }>(
     sql`select public.yard_sign_in_turn(${key}, ${free}, make_interval(secs => ${seconds}), make_interval(secs => ${horizon})) as wait`,
   );
   const wait = row!.wait;
@@ -52,7 +52,7 @@ export const surveyTurn = (machine: string): Promise<void> =>
     SURVEY_HORIZON,
     NotAllowed.of("answer", "Too many surveys were started from here just now. Wait a minute, then start again."),
   );
-const done = (key: string, forget: boolean) => systemRows(sql`select public.yard_sign_in_done(${key}, ${forget})`);
+const done = (key: string, forget: boolean) => systemDb(sql`select public.yard_sign_in_done(${key}, ${forget})`);
 
 /** The mark of a device that a teacher has signed in on: a number of its own, and a check that it was given for this address. */
 const checkOf = (email: string, number: string) =>
@@ -83,7 +83,7 @@ export async function signIn(
   const key = known ? `device ${sha256(`${email.toLowerCase()} ${known}`)}` : `address ${sha256(email.toLowerCase())}`;
   if (!known) await signInTurn("machine", caller);
   await signInTurn(known ? "device" : "address", key);
-  const rows = await systemRows<{ id: string; school_id: string; password_hash: string }>(
+  const rows = await systemDb<{ id: string; school_id: string; password_hash: string }>(
     sql`select * from public.yard_sign_in(${email})`,
   );
   const teacher = rows[0];
@@ -92,7 +92,7 @@ export async function signIn(
   await done(key, true);
   if (!known) await done(caller, false);
   const token = randomBytes(32).toString("base64url");
-  await inSchool(teacher.school_id, (tx) =>
+  await withTenant(teacher.school_id, (tx) =>
     tx.insert(schema.session).values({
       id: sha256(token),
       schoolId: teacher.school_id,
@@ -109,7 +109,7 @@ export interface SignedIn {
 }
 
 export async function sessionOf(token: string): Promise<SignedIn | null> {
-  const rows = await systemRows<{ teacher_id: string; school_id: string }>(
+  const rows = await systemDb<{ teacher_id: string; school_id: string }>(
     sql`select * from public.yard_session(${sha256(token)})`,
   );
   return rows[0] ? { teacherId: rows[0].teacher_id, schoolId: rows[0].school_id } : null;
@@ -117,5 +117,6 @@ export async function sessionOf(token: string): Promise<SignedIn | null> {
 
 export async function signOut(token: string): Promise<void> {
   const who = await sessionOf(token);
-  if (who) await inSchool(who.schoolId, (tx) => tx.delete(schema.session).where(eq(schema.session.id, sha256(token))));
+  if (who)
+    await withTenant(who.schoolId, (tx) => tx.delete(schema.session).where(eq(schema.session.id, sha256(token))));
 }

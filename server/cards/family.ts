@@ -3,8 +3,8 @@ import type { Action } from "#core/actions/actions.ts";
 import type { Card } from "#core/compile/card.ts";
 import { bestOf, type Go, goesOf, standing } from "../assignments/goes.ts";
 import { matchedCards } from "../assignments/two-homes.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
-import { isAsked, settle } from "../jobs/jobs.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
+import { isQueued, runNow } from "../jobs/jobs.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotFound } from "../problem.ts";
 import { inForce } from "./versions.ts";
@@ -39,13 +39,13 @@ function stateOf(a: { opensAt: Date; closesAt: Date; withdrawnAt: Date | null },
 
 /** Reads a child's cards; those that are to be made anew are made first, if that takes no longer than patience lasts. */
 async function settled<T>(link: OpenLink, read: (tx: Tx) => Promise<T>): Promise<T> {
-  const told = await inSchool(link.schoolId, async (tx) => {
-    if (await isAsked(tx, "cards", link.childId)) return null;
+  const told = await withTenant(link.schoolId, async (tx) => {
+    if (await isQueued(tx, "cards", link.childId)) return null;
     return { read: await read(tx) };
   });
   if (told) return told.read;
-  await settle(link.schoolId, "cards", link.childId, PATIENCE);
-  return inSchool(link.schoolId, read);
+  await runNow(link.schoolId, "cards", link.childId, PATIENCE);
+  return withTenant(link.schoolId, read);
 }
 
 /** How long a family still sees a game that has closed, milliseconds. */

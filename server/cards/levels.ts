@@ -2,8 +2,8 @@ import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { levelsOf } from "#core/levels/levels.ts";
 import type { Known } from "../children/known.ts";
+import { compute } from "../compute/compute.ts";
 import type { Adjust } from "../db/schema.ts";
-import { figures } from "../figures/figures.ts";
 import { whoOf } from "./making.ts";
 
 /** Near enough for the choice of a level, where each person costs time: fewer of them differ. */
@@ -25,7 +25,7 @@ export async function levelsFor(
   }));
   const levels =
     a.levels?.of === "end"
-      ? await figures(
+      ? await compute(
           "levels",
           a,
           people.map((p) => ({ ...p, who: roughly(p.who) })),

@@ -2,7 +2,7 @@ import { and, asc, eq, sql } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
 import { ownAssignment } from "../assignments/own.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { linkToken } from "../links/token.ts";
 import { inForce } from "./versions.ts";
 
@@ -24,7 +24,7 @@ export function paperCards(
   assignmentId: string,
   only: string | null = null,
 ): Promise<{ title: string; className: string; cards: PaperCard[] }> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, assignmentId);
     const rows = await tx
       .select({

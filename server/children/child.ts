@@ -9,9 +9,9 @@ import { type Go, goesOf } from "../assignments/goes.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { breather } from "../breathe.ts";
 import { inForce } from "../cards/versions.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
-import { figures } from "../figures/figures.ts";
-import { isAsked } from "../jobs/jobs.ts";
+import { compute } from "../compute/compute.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
+import { isQueued } from "../jobs/jobs.ts";
 import { ownChild } from "../school/classes.ts";
 import { type KnowingRow, type KnownAction, knowingRows, knownFrom, weekOf } from "./known.ts";
 
@@ -106,7 +106,7 @@ async function courseOf(
 
 /** All that the school knows of one child, for its teacher. */
 export async function childPage(who: SignedIn, id: string, now = new Date()): Promise<ChildPage> {
-  const { laid, rows, ...page } = await inSchool(who.schoolId, async (tx) => {
+  const { laid, rows, ...page } = await withTenant(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, id);
     const rows = await knowingRows(tx, [id]);
     const cards = await tx
@@ -175,7 +175,7 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
       })),
       played: playedIn(goes, now),
       goal: cards[0]?.week?.goal ?? null,
-      working: await isAsked(tx, "evidence", id),
+      working: await isQueued(tx, "evidence", id),
       laid: await laidOut(tx, id),
     };
   });
@@ -196,11 +196,11 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
     ...page,
     known: [...knownFrom(rows, page.age, now)],
     courses,
-    leans: laid.length > 0 ? await figures("leans", laid) : {},
+    leans: laid.length > 0 ? await compute("leans", laid) : {},
   };
 }
 /** The newest goes are looked at for resting places, so many. */
-const MOST_LAID = 40;
+const MAX_LAID = 40;
 /** Goes of a child in which somebody showed where pieces came to rest. */
 async function laidOut(tx: Tx, childId: string) {
   const plays = await tx
@@ -215,7 +215,7 @@ async function laidOut(tx: Tx, childId: string) {
       ),
     )
     .orderBy(desc(play.startedAt))
-    .limit(MOST_LAID);
+    .limit(MAX_LAID);
   if (plays.length === 0) return [];
   const events = await tx
     .select({ id: playEvent.playId, event: playEvent.event })

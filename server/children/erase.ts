@@ -1,7 +1,7 @@
 import { and, asc, count, countDistinct, eq, isNotNull } from "drizzle-orm";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { askFor, nudge } from "../jobs/jobs.ts";
+import { schema, withTenant } from "../db/client.ts";
+import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import { ownChild } from "../school/classes.ts";
 import { answersAbout, homesAround, showErased } from "./purge.ts";
 
@@ -30,7 +30,7 @@ export interface ErasePreview {
 
 /** What deleting a child would take away. NotFound: not in a class of this teacher. */
 export function erasePreview(who: SignedIn, childId: string): Promise<ErasePreview> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, childId);
     const { alone, shared } = await homesAround(tx, childId);
     const mine = eq(card.childId, childId);
@@ -70,13 +70,13 @@ export function erasePreview(who: SignedIn, childId: string): Promise<ErasePrevi
 
 /** Deletes a child: hidden at once, the private link off, everything purged after the days of grace. Done twice it is done once. */
 export function eraseChild(who: SignedIn, childId: string, now = new Date()): Promise<Date> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await showErased(tx);
     const me = await ownChild(tx, who, childId);
     if (me.eraseAt) return me.eraseAt;
     const eraseAt = new Date(now.getTime() + GRACE_DAYS * 86_400_000);
     await tx.update(child).set({ eraseAt }).where(eq(child.id, childId));
-    await askFor(tx, who.schoolId, "erase", [childId], GRACE_DAYS * 86_400);
+    await enqueue(tx, who.schoolId, "erase", [childId], GRACE_DAYS * 86_400);
     return eraseAt;
   });
 }
@@ -89,7 +89,7 @@ export interface ErasedChild {
   eraseAt: Date;
 }
 export function erasedChildren(who: SignedIn): Promise<ErasedChild[]> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await showErased(tx);
     const rows = await tx
       .select({ id: child.id, name: child.name, classId: child.classId, eraseAt: child.eraseAt })
@@ -103,16 +103,16 @@ export function erasedChildren(who: SignedIn): Promise<ErasedChild[]> {
 
 /** Brings a deleted child back with everything of theirs, while the days of grace last. */
 export function restoreChild(who: SignedIn, childId: string): Promise<string> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await showErased(tx);
     const me = await ownChild(tx, who, childId);
     await tx.update(child).set({ eraseAt: null }).where(eq(child.id, childId));
     await tx.delete(job).where(and(eq(job.kind, "erase"), eq(job.about, childId)));
     // What was sent to the class meanwhile reaches them too.
-    await askFor(tx, who.schoolId, "cards", [childId]);
+    await enqueue(tx, who.schoolId, "cards", [childId]);
     return me.name;
   }).then((name) => {
-    nudge();
+    wakeJobRunner();
     return name;
   });
 }

@@ -6,8 +6,8 @@ import { onLevel, selfOn } from "#core/levels/levels.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { makingsFor } from "../cards/for-class.ts";
 import { whoOf } from "../cards/making.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { figures } from "../figures/figures.ts";
+import { compute } from "../compute/compute.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { NotFound } from "../problem.ts";
 import { ownChild } from "../school/classes.ts";
 
@@ -38,7 +38,7 @@ export async function supportPreview(
   assignmentId: string | null,
   supports: readonly Support[],
 ): Promise<SupportPreview> {
-  const ready = await inSchool(who.schoolId, async (tx) => {
+  const ready = await withTenant(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, childId);
     const [sent] = await tx
       .select({ card, assignment, document: revision.document })
@@ -57,8 +57,8 @@ export async function supportPreview(
   const designed = sent.document;
   const on = adjusted(onLevel(designed, level), me.adjust?.settings ?? []);
   const person = whoOf(me, ready.known, designed.aim.action);
-  const rates = await figures("withSupport", on, person, selfOn(designed, level), supports);
-  const [compiled] = await figures("cards", [making]);
+  const rates = await compute("withSupport", on, person, selfOn(designed, level), supports);
+  const [compiled] = await compute("cards", [making]);
   const { fits, plain, with: after, held, others } = rates;
   return {
     name: me.name,

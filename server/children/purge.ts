@@ -1,5 +1,5 @@
 import { eq, inArray, sql } from "drizzle-orm";
-import { inSchool, schema, type Tx } from "../db/client.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
 import { leave } from "../homes/homes.ts";
 import { childrenOf, homesOf } from "../homes/homes-of.ts";
 
@@ -42,7 +42,7 @@ export async function homesAround(tx: Tx, childId: string) {
 
 /** Purges a deleted child whose time has come: every row about them, in every table. Nothing happens where they were brought back. */
 export async function purgeChild(schoolId: string, childId: string, now = new Date()): Promise<void> {
-  await inSchool(schoolId, async (tx) => {
+  await withTenant(schoolId, async (tx) => {
     await showErased(tx);
     const [me] = await tx.select().from(child).where(eq(child.id, childId)).for("update");
     if (!me?.eraseAt || me.eraseAt > now) return;

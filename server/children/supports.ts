@@ -3,8 +3,8 @@ import { z } from "zod";
 import { SUPPORT_IDS } from "#core/compile/support.ts";
 import { problemsOf } from "#core/formats/activity.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { askFor, nudge } from "../jobs/jobs.ts";
+import { schema, withTenant } from "../db/client.ts";
+import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import { NotAllowed } from "../problem.ts";
 import { ownChild } from "../school/classes.ts";
 
@@ -16,14 +16,14 @@ const supportList = z
 export async function saveSupports(who: SignedIn, childId: string, given: readonly string[]): Promise<void> {
   const read = supportList.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
-  await inSchool(who.schoolId, async (tx) => {
+  await withTenant(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, childId);
     const supports = SUPPORT_IDS.filter((id) => read.data.includes(id));
     await tx
       .update(schema.child)
       .set({ adjust: { ...me.adjust, supports } })
       .where(eq(schema.child.id, childId));
-    await askFor(tx, who.schoolId, "cards", [childId]);
+    await enqueue(tx, who.schoolId, "cards", [childId]);
   });
-  nudge();
+  wakeJobRunner();
 }

@@ -2,8 +2,8 @@ import { and, eq, inArray, ne } from "drizzle-orm";
 import { accuracyOf, type Truth, worstOf } from "#core/estimate/truth.ts";
 import { MODEL_VERSION } from "#core/model.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { askFor, nudge } from "../jobs/jobs.ts";
+import { schema, withTenant } from "../db/client.ts";
+import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import { ownClass } from "../school/classes.ts";
 import { type LeftOut, leftOutOf } from "./known.ts";
 
@@ -22,7 +22,7 @@ export interface ClassTruth extends Omit<Truth, "goes"> {
 
 /** How well forecasts came true for one of the teacher's classes, over every go whose tries are known. It adds up what is kept for each child. */
 export async function truthOfClass(who: SignedIn, classId: string): Promise<ClassTruth> {
-  const told = await inSchool(who.schoolId, async (tx) => {
+  const told = await withTenant(who.schoolId, async (tx) => {
     const { name } = await ownClass(tx, who.teacherId, classId);
     const ids = (await tx.select({ id: child.id }).from(child).where(eq(child.classId, classId))).map((k) => k.id);
     const kept = await tx
@@ -34,7 +34,7 @@ export async function truthOfClass(who: SignedIn, classId: string): Promise<Clas
       .from(evidence)
       .where(and(inArray(evidence.childId, ids), ne(evidence.axis, "none")));
     const missing = known.map((k) => k.childId).filter((id) => !kept.some((k) => k.childId === id));
-    await askFor(tx, who.schoolId, "evidence", missing);
+    await enqueue(tx, who.schoolId, "evidence", missing);
     const goes = kept.flatMap((k) => k.goes);
     const accuracy = accuracyOf(goes);
     return {
@@ -47,6 +47,6 @@ export async function truthOfClass(who: SignedIn, classId: string): Promise<Clas
       working: missing.length > 0,
     };
   });
-  if (told.working) nudge();
+  if (told.working) wakeJobRunner();
   return told;
 }

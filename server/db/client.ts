@@ -27,7 +27,7 @@ const db = drizzle(pool, { schema });
 export type Tx = Parameters<Parameters<NodePgDatabase<typeof schema>["transaction"]>[0]>[0];
 
 /** Runs `work` in one transaction bound to a school. */
-export function inSchool<T>(schoolId: string, work: (tx: Tx) => Promise<T>): Promise<T> {
+export function withTenant<T>(schoolId: string, work: (tx: Tx) => Promise<T>): Promise<T> {
   return db.transaction(async (tx) => {
     await tx.execute(sql`select set_config('yard.school', ${schoolId}, true)`);
     return work(tx);
@@ -35,7 +35,7 @@ export function inSchool<T>(schoolId: string, work: (tx: Tx) => Promise<T>): Pro
 }
 
 /** Rows of a statement outside any school: only the exact-key look-ups and the sign-in tries can be reached from here. */
-export async function systemRows<T>(statement: SQL): Promise<T[]> {
+export async function systemDb<T>(statement: SQL): Promise<T[]> {
   return (await db.execute(statement)).rows as T[];
 }
 /** Rows of a statement within a transaction, as the database gives them. */

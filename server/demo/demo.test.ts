@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { playGo, temper } from "#core/child/child.ts";
 import { mean } from "#core/forecast/distribution.ts";
 import { forecastActivity } from "#core/forecast/for-activity.ts";
 import { fromPattern } from "#core/formats/activity.ts";
 import { patternNames } from "#core/patterns/registry.ts";
 import { replay, view } from "#core/referee/referee.ts";
+import { behaviorProfile, playGo } from "#core/simulated-player/child.ts";
 import { schoolFile } from "../db/school-file.ts";
 import { tidewell } from "./tidewell.ts";
 
@@ -54,7 +54,7 @@ describe("simulated children", () => {
       { players: 2, mode: "against", seed: 1 },
       { players: 3, mode: "relay", seed: 1 },
     ] as const) {
-      const tempers = [temper(1), temper(2)];
+      const tempers = [behaviorProfile(1), behaviorProfile(2)];
       const events = playGo(a, [7, 36], tempers, setup, 9);
       const told = replay({ ...a.pattern, match: a.match }, setup, events);
       expect(told.refused).toBeNull();
@@ -64,7 +64,14 @@ describe("simulated children", () => {
     }
   });
   it("may stop halfway", () => {
-    const events = playGo(fromPattern("climb"), [7], [temper(3)], { players: 1, mode: "alone", seed: 1 }, 4, 0.9);
+    const events = playGo(
+      fromPattern("climb"),
+      [7],
+      [behaviorProfile(3)],
+      { players: 1, mode: "alone", seed: 1 },
+      4,
+      0.9,
+    );
     expect(events.at(-1)!.kind).toBe("stop");
   });
   it("miss by another model than the forecast: the means differ, by less than the children do", () => {
@@ -72,7 +79,7 @@ describe("simulated children", () => {
     const alone = { players: 1, mode: "alone", seed: 1 } as const;
     const sends = Array.from(
       { length: 300 },
-      (_, i) => playGo(a, [7], [temper(i)], alone, i).filter((e) => e.kind === "send").length,
+      (_, i) => playGo(a, [7], [behaviorProfile(i)], alone, i).filter((e) => e.kind === "send").length,
     );
     const average = sends.reduce((x, y) => x + y, 0) / sends.length;
     const expected = mean(forecastActivity(a, [{ age: 7 }], alone, "middle").sides[0]!.sends);

@@ -1,10 +1,10 @@
 import { eq } from "drizzle-orm";
 import postgres from "postgres";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
-import { playGo, type Temper, temper } from "#core/child/child.ts";
 import { type Activity, activity, fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { random } from "#core/random.ts";
+import { type BehaviorProfile, behaviorProfile, playGo } from "#core/simulated-player/child.ts";
 import { addActivity } from "../activities/activities.ts";
 import { markCriterion } from "../assignments/results.ts";
 import { sendActivity } from "../assignments/send.ts";
@@ -12,12 +12,12 @@ import { openCard } from "../cards/family.ts";
 import { inForce } from "../cards/versions.ts";
 import { idFrom } from "../content-hash.ts";
 import { addSchool } from "../db/add-school.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { takeHandIn } from "../hand-in/take.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { beginAnswer, saveAnswer } from "../homes/answers.ts";
 import { askFamilies } from "../homes/ask.ts";
 import { saveItem } from "../kit/items.ts";
 import { linkToken } from "../links/token.ts";
+import { takeHandIn } from "../submissions/take.ts";
 import { DEMO_CHILD, DEMO_EMAIL, DEMO_PASSWORD, DEMO_SCHOOL, ownThing, tidewell } from "./tidewell.ts";
 
 /**
@@ -57,7 +57,7 @@ interface Sending {
   onlyLook: number;
   late: number;
   /** How a child plays that usually plays so, by its place in the class; as usual unless given. */
-  plays?: (usual: Temper, child: number) => Temper;
+  plays?: (usual: BehaviorProfile, child: number) => BehaviorProfile;
   /** The child whose link is printed plays as well. */
   everybody?: boolean;
 }
@@ -70,7 +70,7 @@ async function play(
 ): Promise<void> {
   const opensAt = new Date(now + s.opens);
   const closesAt = new Date(now + s.closes);
-  const all = await inSchool(who.schoolId, (tx) =>
+  const all = await withTenant(who.schoolId, (tx) =>
     tx
       .select({ id: schema.child.id, name: schema.child.name })
       .from(schema.child)
@@ -92,7 +92,7 @@ async function play(
     },
     null,
   );
-  const cards = await inSchool(who.schoolId, (tx) =>
+  const cards = await withTenant(who.schoolId, (tx) =>
     tx
       .select({
         id: schema.card.id,
@@ -115,7 +115,7 @@ async function play(
     if ((card.name === DEMO_CHILD && !s.everybody) || fate < s.unopened) continue;
     const link = { schoolId: who.schoolId, childId: card.childId };
     // The same child plays alike in every game.
-    const usual = temper(numberOf(card.name));
+    const usual = behaviorProfile(numberOf(card.name));
     const until = Math.min(now, now + s.closes);
     const lookedAt = now + s.opens + draw() * (until - now - s.opens) * 0.8;
     await openCard(link, card.id, new Date(lookedAt));
@@ -132,7 +132,7 @@ async function play(
       const events = playGo(
         card.compiled.activity,
         [card.age, draw() < 0.5 ? 36 : card.age + 1],
-        [s.plays?.(usual, i) ?? usual, temper(seed * 100 + i + 50)],
+        [s.plays?.(usual, i) ?? usual, behaviorProfile(seed * 100 + i + 50)],
         setup,
         seed * 1000 + i * 10 + g,
         stops,
@@ -245,7 +245,7 @@ async function load(owner: postgres.Sql): Promise<void> {
     await addActivity(who, line),
     await addActivity(who, count),
   ] as const;
-  const classes = await inSchool(schoolId, (tx) =>
+  const classes = await withTenant(schoolId, (tx) =>
     tx.select().from(schema.schoolClass).orderBy(schema.schoolClass.name),
   );
   const [heron, otter] = classes.map((c) => c.id) as [string, string];
@@ -402,7 +402,7 @@ async function weeks(who: { teacherId: string; schoolId: string }, classId: stri
   for (const [w, name] of WEEKLY.entries()) {
     const { id, document } = documents.get(name)!;
     const ago = WEEKS - w;
-    const plays = (own: Temper, i: number): Temper => {
+    const plays = (own: BehaviorProfile, i: number): BehaviorProfile => {
       const far = i % ONE_IN === 0 ? 1.7 : i % ONE_IN === 4 ? 0.55 : 1;
       return { ...own, skill: own.skill * far * BETTER ** (w * (0.4 + (i % 4) * 0.4)) };
     };

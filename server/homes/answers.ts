@@ -5,7 +5,7 @@ import { problemsOf } from "#core/formats/activity.ts";
 import { type HomeAnswers, NOTHING_SAID } from "#core/records/home.ts";
 import { type SignedIn, surveyTurn } from "../auth/sign-in.ts";
 import { contentHash } from "../content-hash.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
 import type { OpenClassLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { ownChild, ownClass } from "../school/classes.ts";
@@ -34,7 +34,7 @@ const waitingIn = (classId: string) =>
 
 /** Answers that came through the class link and belong to no home yet, oldest first; also those without a name, unless nothing was said at all. */
 export function waitingAnswers(who: SignedIn, classId: string): Promise<ClassAnswer[]> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
     const rows = await tx.select().from(surveyAnswer).where(waitingIn(classId)).orderBy(asc(surveyAnswer.updatedAt));
     const children = await tx.select().from(child).where(eq(child.classId, classId));
@@ -49,7 +49,7 @@ export function waitingAnswers(who: SignedIn, classId: string): Promise<ClassAns
 
 /** Clears every answer of a class that belongs to no home, and says how many of them had something in them. `restoreAnswers` brings them back. */
 export function clearAnswers(who: SignedIn, classId: string): Promise<number> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
     return clearIn(tx, classId);
   });
@@ -64,7 +64,7 @@ export async function clearIn(tx: Tx, classId: string): Promise<number> {
 }
 /** How many answers of a class were cleared and can still be brought back. */
 export function clearedAnswers(who: SignedIn, classId: string): Promise<number> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
     const rows = await tx
       .select({ name: surveyAnswer.name, answers: surveyAnswer.answers, support: surveyAnswer.support })
@@ -81,7 +81,7 @@ export function clearedAnswers(who: SignedIn, classId: string): Promise<number> 
 }
 /** Brings back every cleared answer of a class. */
 export function restoreAnswers(who: SignedIn, classId: string): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
     await tx
       .update(surveyAnswer)
@@ -92,7 +92,7 @@ export function restoreAnswers(who: SignedIn, classId: string): Promise<void> {
 
 /** Puts an answer to a child's first home; from then on the family's changes go straight there. */
 export function placeAnswer(who: SignedIn, answerId: string, childId: string): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, childId);
     await oneByOne(tx, childId);
     const [row] = await tx.select().from(surveyAnswer).where(eq(surveyAnswer.id, answerId)).for("update");
@@ -112,7 +112,7 @@ export function placeAnswer(who: SignedIn, answerId: string, childId: string): P
   });
 }
 export function dropAnswer(who: SignedIn, answerId: string): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const [row] = await tx.select().from(surveyAnswer).where(eq(surveyAnswer.id, answerId));
     if (!row) throw new NotFound("answer");
     await ownClass(tx, who.teacherId, row.classId);
@@ -135,7 +135,7 @@ const MAX_OF_A_CHILD = 3;
 const KEPT_DAYS = 14;
 /** The school's name, for pages that show nothing else of it. */
 export function schoolNameOf(schoolId: string): Promise<string> {
-  return inSchool(schoolId, async (tx) => {
+  return withTenant(schoolId, async (tx) => {
     const [row] = await tx.select({ name: schema.school.name }).from(schema.school);
     return row?.name ?? "";
   });
@@ -146,7 +146,7 @@ export function schoolNameOf(schoolId: string): Promise<string> {
  */
 export async function beginAnswer(to: OpenClassLink, caller: string): Promise<string> {
   await surveyTurn(caller);
-  return inSchool(to.schoolId, async (tx) => {
+  return withTenant(to.schoolId, async (tx) => {
     await makeRoom(tx, to.classId);
     const [row] = await tx
       .insert(surveyAnswer)
@@ -193,7 +193,7 @@ async function keepNewest(tx: Tx, classId: string, name: string): Promise<void> 
 /** Which of some answers can be gone on with through a class link. */
 export function answersThere(to: OpenClassLink, ids: readonly string[]): Promise<string[]> {
   if (ids.length === 0) return Promise.resolve([]);
-  return inSchool(to.schoolId, async (tx) => {
+  return withTenant(to.schoolId, async (tx) => {
     const rows = await tx
       .select({ id: surveyAnswer.id })
       .from(surveyAnswer)
@@ -204,7 +204,7 @@ export function answersThere(to: OpenClassLink, ids: readonly string[]): Promise
   });
 }
 export function openAnswer(to: OpenClassLink, id: string): Promise<OpenAnswer> {
-  return inSchool(to.schoolId, async (tx) => {
+  return withTenant(to.schoolId, async (tx) => {
     const [row] = await tx
       .select({ answer: surveyAnswer, school: schema.school.name })
       .from(surveyAnswer)
@@ -236,7 +236,7 @@ export function saveAnswer(
   const { familyNote, ...rest } = checked(given);
   const read = typedName.safeParse(name ?? "");
   if (!read.success) throw new NotAllowed(problemsOf(read.error).map((p) => ({ ...p, field: "name" })));
-  return inSchool(to.schoolId, async (tx) => {
+  return withTenant(to.schoolId, async (tx) => {
     const [row] = await tx
       .select()
       .from(surveyAnswer)

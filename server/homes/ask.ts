@@ -1,6 +1,6 @@
 import { and, eq, inArray } from "drizzle-orm";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { linksFor } from "../links/links.ts";
 import { ownClass } from "../school/classes.ts";
 import { homesOf } from "./homes-of.ts";
@@ -9,7 +9,7 @@ const { child, message } = schema;
 
 /** Asks families for the survey, one message each: everyone not asked yet, or again those who were and said nothing. */
 export function askFamilies(who: SignedIn, classId: string, which: "invite" | "remind"): Promise<number> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const own = await ownClass(tx, who.teacherId, classId);
     const children = await tx.select().from(child).where(eq(child.classId, own.id));
     const ids = children.map((k) => k.id);

@@ -175,7 +175,7 @@ describe("roster and homes from a file", () => {
     expect(() => read("class,child,years", "Heron class,Ada,7")).toThrow("This file has no column called age, home");
     expect(() => read("class,child,age,home,shoe", "a,b,7,c,38")).toThrow('the column "shoe" is not known');
     const row = "Heron class,Ada,7,Home";
-    expect(() => read("class,child,age,home", ...Array.from({ length: csv.MOST_ROWS + 1 }, () => row))).toThrow(
+    expect(() => read("class,child,age,home", ...Array.from({ length: csv.MAX_ROWS + 1 }, () => row))).toThrow(
       "rows; 500 are allowed",
     );
     expect(() => read("x".repeat(csv.LONGEST_FILE + 1))).toThrow("letters; 500000 are allowed");

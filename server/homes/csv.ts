@@ -4,7 +4,7 @@ import { z } from "zod";
 import { type HomeSpace, homeAnswers, homeSpace, LONGEST_SUPPORT } from "#core/records/home.ts";
 import { cellOf, fromCells } from "#core/records/home-fields.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { NotAllowed } from "../problem.ts";
 import { classesOf } from "../school/classes.ts";
 import { factsOf, homesOf } from "./homes-of.ts";
@@ -39,12 +39,12 @@ export const HOME_COLUMNS = [
 ] as const;
 const MUST = HOME_COLUMNS.slice(0, 4);
 /** Rows of one file, letters of one file. */
-export const MOST_ROWS = 500;
+export const MAX_ROWS = 500;
 export const LONGEST_FILE = 500_000;
 
 /** The teacher's classes with their homes, as rows of CSV. */
 export function homesCsv(who: SignedIn): Promise<string> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const classes = await classesOf(tx, who.teacherId);
     const ids = classes.flatMap((c) => c.children.map((k) => k.id));
     const homes = await homesOf(tx, ids);
@@ -231,8 +231,8 @@ export function readHomes(
       "file",
       `This file has a column we don't know: "${strange.join('", "')}". These columns are allowed: ${HOME_COLUMNS.join(", ")}.`,
     );
-  if (parsed.data.length > MOST_ROWS)
-    throw NotAllowed.of("file", `This file is too long: ${parsed.data.length} rows. Up to ${MOST_ROWS} are allowed.`);
+  if (parsed.data.length > MAX_ROWS)
+    throw NotAllowed.of("file", `This file is too long: ${parsed.data.length} rows. Up to ${MAX_ROWS} are allowed.`);
   const good: GoodRow[] = [];
   const bad: BadRow[] = [];
   const full: ReadCsv["full"] = [];

@@ -3,8 +3,8 @@ import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
 import { LONGEST_STEP, SHORTEST_STEP } from "#core/measures/step.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { askFor, nudge } from "../jobs/jobs.ts";
+import { schema, withTenant } from "../db/client.ts";
+import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import { linksFor } from "../links/links.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { ownChild, ownClass } from "../school/classes.ts";
@@ -38,7 +38,7 @@ export function addChild(who: SignedIn, classId: string, given: unknown): Promis
   const { name, age } = read.data;
   const short = shortName(name);
   if (short) throw NotAllowed.of("name", `This looks like a full name. Write ${short} instead.`);
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
     // One by one, so that nobody is added twice at once.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
@@ -50,10 +50,10 @@ export function addChild(who: SignedIn, classId: string, given: unknown): Promis
       .values({ schoolId: who.schoolId, classId, name, age, leftHanded: false })
       .returning({ id: child.id });
     await linksFor(tx, who.schoolId, [made!]);
-    await askFor(tx, who.schoolId, "cards", [made!.id]);
+    await enqueue(tx, who.schoolId, "cards", [made!.id]);
     return made!.id;
   }).then((id) => {
-    nudge();
+    wakeJobRunner();
     return id;
   });
 }
@@ -62,21 +62,21 @@ export function addChild(who: SignedIn, classId: string, given: unknown): Promis
 export function saveChild(who: SignedIn, childId: string, given: unknown): Promise<void> {
   const read = childFacts.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
     const [was] = await tx.select().from(child).where(eq(child.id, childId));
     const { age, step, leftHanded } = read.data;
     await tx.update(child).set(read.data).where(eq(child.id, childId));
     // Cards hang on nothing else of what is edited here.
     if (was && (was.age !== age || was.step !== step || was.leftHanded !== leftHanded))
-      await askFor(tx, who.schoolId, "cards", [childId]);
-  }).then(nudge);
+      await enqueue(tx, who.schoolId, "cards", [childId]);
+  }).then(wakeJobRunner);
 }
 
 /** Edits a home for its family; it does not count as the family's own answer. */
 export function saveHome(who: SignedIn, childId: string, homeId: string, given: unknown): Promise<void> {
   const answers = checked(given);
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
     const homes = (await homesOf(tx, [childId])).get(childId)!;
     if (!homes.some((h) => h.id === homeId)) throw new NotFound("home");
@@ -90,7 +90,7 @@ export function addHomeFor(
   childId: string,
   of: { order: string } | { sharedWith: string },
 ): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, childId);
     await oneByOne(tx, childId);
     const mine = (await homesOf(tx, [childId])).get(childId)!;
@@ -107,16 +107,16 @@ export function addHomeFor(
     for (const h of mine)
       if (h.kit === null && h.space === null && h.answeredAt === null) await leave(tx, childId, h.id);
     await tx.insert(childHome).values({ schoolId: who.schoolId, childId, homeId: first.id }).onConflictDoNothing();
-    await askFor(tx, who.schoolId, "cards", [childId]);
+    await enqueue(tx, who.schoolId, "cards", [childId]);
   });
 }
 export function leaveHome(who: SignedIn, childId: string, homeId: string): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
     const mine = (await homesOf(tx, [childId])).get(childId)!;
     if (!mine.some((h) => h.id === homeId)) throw new NotFound("home");
     if (mine.length < 2) throw NotAllowed.of("home", "Each child keeps at least one home. Edit this one instead.");
     await leave(tx, childId, homeId);
-    await askFor(tx, who.schoolId, "cards", [childId]);
+    await enqueue(tx, who.schoolId, "cards", [childId]);
   });
 }

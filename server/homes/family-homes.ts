@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
 import type { HomeFacts } from "#core/compile/for-home.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
 import { NotFound } from "../problem.ts";
 import { factsOf, homesOf } from "./homes-of.ts";
 import { addHome, checked, homeIdFor, homeLabel, keep, oneByOne, room } from "./keep.ts";
@@ -17,7 +17,7 @@ export interface FamilyHomes {
 
 /** The homes of the child whose link this is; none before its family has said something. */
 export function familyHomes(to: { schoolId: string; childId: string }): Promise<FamilyHomes> {
-  return inSchool(to.schoolId, async (tx) => {
+  return withTenant(to.schoolId, async (tx) => {
     const [me] = await tx
       .select({ name: child.name, familyNote: child.familyNote, school: schema.school.name })
       .from(child)
@@ -37,7 +37,7 @@ export function answerForHome(
   now = new Date(),
 ): Promise<string> {
   const answers = checked(given);
-  return inSchool(to.schoolId, async (tx) => {
+  return withTenant(to.schoolId, async (tx) => {
     await oneByOne(tx, to.childId);
     const homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
     const known = homeId === null ? homes[0] : homes.find((h) => h.id === homeId);
@@ -56,7 +56,7 @@ async function firstHome(tx: Tx, to: { schoolId: string; childId: string }): Pro
 /** Another home of the same child, asked for by its family under an order of its own. */
 export function addFamilyHome(to: { schoolId: string; childId: string }, order: string): Promise<string> {
   const id = homeIdFor(to.childId, order);
-  return inSchool(to.schoolId, async (tx) => {
+  return withTenant(to.schoolId, async (tx) => {
     await oneByOne(tx, to.childId);
     const homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
     if (room(homes, id) === "known") return id;

@@ -1,7 +1,7 @@
 import { and, desc, eq, inArray } from "drizzle-orm";
 import type { HomeFacts } from "#core/compile/for-home.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
 import { linkToken } from "../links/token.ts";
 import { classesOf } from "../school/classes.ts";
 import { factsOf, homesOf } from "./homes-of.ts";
@@ -31,7 +31,7 @@ export interface HomeRow {
 
 /** A row a child: its homes, who else lives there, its private link unless withdrawn, and when its family was asked. */
 export function homesFor(who: SignedIn): Promise<HomeRow[]> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const classes = await classesOf(tx, who.teacherId);
     const named = new Map(classes.flatMap((c) => c.children.map((k) => [k.id, { ...k, className: c.name }] as const)));
     if (named.size === 0) return [];

@@ -1,8 +1,8 @@
 import { createHash, randomInt } from "node:crypto";
 import { and, asc, eq, gt, inArray, lt } from "drizzle-orm";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
-import { askFor, nudge } from "../jobs/jobs.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
+import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { ownChild } from "../school/classes.ts";
@@ -59,7 +59,7 @@ async function join(tx: Tx, schoolId: string, childId: string, code: string, now
     for (const h of mine)
       if (h.kit === null && h.space === null && h.answeredAt === null) await leave(tx, childId, h.id);
     await tx.insert(childHome).values({ schoolId, childId, homeId: found.homeId }).onConflictDoNothing();
-    await askFor(tx, schoolId, "cards", [childId]);
+    await enqueue(tx, schoolId, "cards", [childId]);
   }
 }
 
@@ -70,14 +70,14 @@ async function ownHome(tx: Tx, childId: string, homeId: string): Promise<void> {
 
 /** A code with which the family of one more child joins this family's home. Shown once, used once. */
 export function inviteToHome(link: OpenLink, homeId: string): Promise<string> {
-  return inSchool(link.schoolId, async (tx) => {
+  return withTenant(link.schoolId, async (tx) => {
     await ownHome(tx, link.childId, homeId);
     return invite(tx, link.schoolId, homeId);
   });
 }
 /** The same, made by a teacher of the child's class. */
 export function inviteToHomeFor(who: SignedIn, childId: string, homeId: string): Promise<string> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
     await ownHome(tx, childId, homeId);
     return invite(tx, who.schoolId, homeId);
@@ -86,12 +86,12 @@ export function inviteToHomeFor(who: SignedIn, childId: string, homeId: string):
 
 /** Joins the home that a code was made for. NotAllowed: unknown, used or out of date, or the child has as many homes as there may be. */
 export function joinHome(link: OpenLink, code: string): Promise<void> {
-  return inSchool(link.schoolId, (tx) => join(tx, link.schoolId, link.childId, code)).then(nudge);
+  return withTenant(link.schoolId, (tx) => join(tx, link.schoolId, link.childId, code)).then(wakeJobRunner);
 }
 /** The same, done by a teacher of the child's class. */
 export function joinHomeFor(who: SignedIn, childId: string, code: string): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
     await join(tx, who.schoolId, childId, code);
-  }).then(nudge);
+  }).then(wakeJobRunner);
 }

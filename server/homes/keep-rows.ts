@@ -3,8 +3,8 @@ import { eq, inArray, sql } from "drizzle-orm";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { contentHash } from "../content-hash.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
-import { askFor, nudge } from "../jobs/jobs.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
+import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import { schoolItemsOf } from "../kit/items.ts";
 import { linksFor } from "../links/links.ts";
 import { classesOf } from "../school/classes.ts";
@@ -173,7 +173,7 @@ async function look(tx: Tx, who: SignedIn, text: string, shorten: boolean) {
 
 /** Reads a file against what is kept, and says what keeping it would do. Nothing is changed. */
 export const lookAtRows = (who: SignedIn, text: string, shorten: boolean): Promise<Looked> =>
-  inSchool(who.schoolId, async (tx) => (await look(tx, who, text, shorten)).told);
+  withTenant(who.schoolId, async (tx) => (await look(tx, who, text, shorten)).told);
 
 export interface KeptRows {
   added: number;
@@ -190,7 +190,7 @@ export async function keepRows(
   shorten: boolean,
   seen: string,
 ): Promise<{ kept: KeptRows; told: Looked } | null> {
-  const done = await inSchool(who.schoolId, async (tx) => {
+  const done = await withTenant(who.schoolId, async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
     const { classes, rows, told } = await look(tx, who, text, shorten);
     if (told.seen !== seen) return null;
@@ -223,9 +223,9 @@ export async function keepRows(
       who.schoolId,
       [...touched].map((id) => ({ id })),
     );
-    await askFor(tx, who.schoolId, "cards", [...touched]);
+    await enqueue(tx, who.schoolId, "cards", [...touched]);
     return { kept: out, told };
   });
-  if (done) nudge();
+  if (done) wakeJobRunner();
   return done;
 }

@@ -4,7 +4,7 @@ import { problemsOf } from "#core/formats/activity.ts";
 import { homeAnswers, LONGEST_SUPPORT } from "#core/records/home.ts";
 import { idFrom } from "../content-hash.ts";
 import { schema, type Tx } from "../db/client.ts";
-import { askFor } from "../jobs/jobs.ts";
+import { enqueue } from "../jobs/jobs.ts";
 import { NotAllowed } from "../problem.ts";
 import { childrenOf } from "./homes-of.ts";
 
@@ -27,7 +27,7 @@ export const PAUSE = 10;
 
 /** Its children's open cards that nobody began are made anew, once nothing more was said for a while. */
 export async function makeAnew(tx: Tx, schoolId: string, homeId: string, inSeconds: number): Promise<void> {
-  await askFor(tx, schoolId, "cards", await childrenOf(tx, homeId), inSeconds);
+  await enqueue(tx, schoolId, "cards", await childrenOf(tx, homeId), inSeconds);
 }
 
 export async function keep(
@@ -66,9 +66,9 @@ export async function oneByOne(tx: Tx, childId: string): Promise<void> {
 /** Refuses another home beyond the most; the same one asked for again is known by its id. */
 export function room(homes: readonly { id: string }[], id: string | null): "known" | "room" {
   if (homes.some((h) => h.id === id)) return "known";
-  if (homes.length >= MOST_HOMES) throw NotAllowed.of("home", `A child can have at most ${MOST_HOMES} homes.`);
+  if (homes.length >= MAX_HOMES) throw NotAllowed.of("home", `A child can have at most ${MAX_HOMES} homes.`);
   return "room";
 }
 /** A child lives in so many homes at most. */
-export const MOST_HOMES = 4;
+export const MAX_HOMES = 4;
 export const homeLabel = (name: string, n: number) => `${name.split(" ")[0]}'s ${n === 0 ? "home" : `home ${n + 1}`}`;

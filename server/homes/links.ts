@@ -1,6 +1,6 @@
 import { eq } from "drizzle-orm";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { linkToken } from "../links/token.ts";
 import { NotFound } from "../problem.ts";
 import { ownChild, ownClass } from "../school/classes.ts";
@@ -20,7 +20,7 @@ const changed = (own: { version: number }, how: LinkChange, now = new Date()) =>
 
 /** Changes a child's link. */
 export function changeLink(who: SignedIn, childId: string, how: LinkChange): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
     const [own] = await tx.select().from(link).where(eq(link.childId, childId)).for("update");
     if (!own) throw new NotFound("link");
@@ -30,7 +30,7 @@ export function changeLink(who: SignedIn, childId: string, how: LinkChange): Pro
 
 /** The class's survey link; made when first asked for. Null once withdrawn. */
 export function classLink(who: SignedIn, classId: string): Promise<string | null> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
     const known = () => tx.select().from(link).where(eq(link.classId, classId));
     let [row] = await known();
@@ -43,7 +43,7 @@ export function classLink(who: SignedIn, classId: string): Promise<string | null
 }
 /** Changes the class link. */
 export function changeClassLink(who: SignedIn, classId: string, how: LinkChange): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
     const [own] = await tx.select().from(link).where(eq(link.classId, classId)).for("update");
     if (!own) throw new NotFound("link");

@@ -1,9 +1,9 @@
 import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
-import { LONGEST_STEP, MOST_COUNTED, SHORTEST_STEP } from "#core/measures/step.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { askFor, nudge } from "../jobs/jobs.ts";
+import { LONGEST_STEP, MAX_COUNTED, SHORTEST_STEP } from "#core/measures/step.ts";
+import { schema, withTenant } from "../db/client.ts";
+import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 
@@ -15,7 +15,7 @@ const measured = z
       .number({ error: "The number of steps must be a number." })
       .int("The number of steps must be a whole number.")
       .min(1, "The number of steps must be 1 or more.")
-      .max(MOST_COUNTED, `The number of steps must be ${MOST_COUNTED} or fewer.`),
+      .max(MAX_COUNTED, `The number of steps must be ${MAX_COUNTED} or fewer.`),
     metres: z.number({ error: "The length must be a number." }).positive("The length must be more than 0."),
   })
   .superRefine(({ steps, metres }, ctx) => {
@@ -33,17 +33,17 @@ export async function saveStep(link: OpenLink, given: unknown): Promise<number> 
   const read = measured.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
   const step = Math.round((read.data.metres / read.data.steps) * 1000) / 1000;
-  await inSchool(link.schoolId, async (tx) => {
+  await withTenant(link.schoolId, async (tx) => {
     const changed = await tx.update(child).set({ step }).where(eq(child.id, link.childId)).returning({ id: child.id });
     if (changed.length === 0) throw new NotFound("child");
-    await askFor(tx, link.schoolId, "cards", [link.childId]);
+    await enqueue(tx, link.schoolId, "cards", [link.childId]);
   });
-  nudge();
+  wakeJobRunner();
   return step;
 }
 /** The step that a child was measured with, metres; null: by age. */
 export function stepOf(link: OpenLink): Promise<{ name: string; step: number | null; age: number }> {
-  return inSchool(link.schoolId, async (tx) => {
+  return withTenant(link.schoolId, async (tx) => {
     const [row] = await tx
       .select({ name: child.name, step: child.step, age: child.age })
       .from(child)

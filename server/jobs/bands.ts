@@ -1,14 +1,14 @@
 import { and, eq, isNull } from "drizzle-orm";
 import type { Activity } from "#core/formats/activity.ts";
 import { MODEL_VERSION } from "#core/model.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { figures } from "../figures/figures.ts";
+import { compute } from "../compute/compute.ts";
+import { schema, withTenant } from "../db/client.ts";
 
 const { assignment, card, child, expectedBand, revision } = schema;
 
 /** Works out what is expected of each age in an assignment, and keeps it. */
 export async function bandsOf(schoolId: string, assignmentId: string): Promise<void> {
-  const asked = await inSchool(schoolId, async (tx) => {
+  const asked = await withTenant(schoolId, async (tx) => {
     const [row] = await tx
       .select({ document: revision.document })
       .from(assignment)
@@ -36,8 +36,8 @@ async function expectedAt(
   document: Activity,
   ages: readonly number[],
 ): Promise<void> {
-  const told = await figures("expected", document, ages);
-  await inSchool(schoolId, async (tx) => {
+  const told = await compute("expected", document, ages);
+  await withTenant(schoolId, async (tx) => {
     // Figures of an earlier model give way.
     for (const age of ages)
       await tx.delete(expectedBand).where(and(eq(expectedBand.assignmentId, assignmentId), eq(expectedBand.age, age)));
@@ -59,7 +59,7 @@ async function expectedAt(
  */
 export async function rareOf(schoolId: string, assignmentId: string): Promise<boolean> {
   const of = eq(expectedBand.assignmentId, assignmentId);
-  const [document, open] = await inSchool(schoolId, async (tx) => {
+  const [document, open] = await withTenant(schoolId, async (tx) => {
     const [row] = await tx
       .select({ document: revision.document })
       .from(assignment)
@@ -73,8 +73,8 @@ export async function rareOf(schoolId: string, assignmentId: string): Promise<bo
   });
   const [age] = open;
   if (!document || age === undefined) return false;
-  const from = await figures("rare", document, age);
-  await inSchool(schoolId, (tx) =>
+  const from = await compute("rare", document, age);
+  await withTenant(schoolId, (tx) =>
     tx
       .update(expectedBand)
       .set({ rare: { from } })

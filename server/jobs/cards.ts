@@ -3,8 +3,8 @@ import { invite } from "../cards/invite.ts";
 import { makingFor } from "../cards/making.ts";
 import { giveCards, inForce, putInForce } from "../cards/versions.ts";
 import { knownOf } from "../children/known.ts";
-import { inSchool, schema } from "../db/client.ts";
-import { figures } from "../figures/figures.ts";
+import { compute } from "../compute/compute.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { homesOf } from "../homes/homes-of.ts";
 import { schoolItemsOf } from "../kit/items.ts";
 import { linksFor } from "../links/links.ts";
@@ -18,7 +18,7 @@ const { assignment, card, cardVersion, child, play, revision } = schema;
 export async function cardsOf(schoolId: string, childId: string): Promise<void> {
   const now = new Date();
   const out = and(gt(assignment.closesAt, now), isNull(assignment.withdrawnAt));
-  const asked = await inSchool(schoolId, async (tx) => {
+  const asked = await withTenant(schoolId, async (tx) => {
     const [me] = await tx.select().from(child).where(eq(child.id, childId));
     if (!me) return null;
     const open = await tx
@@ -69,8 +69,8 @@ export async function cardsOf(schoolId: string, childId: string): Promise<void> 
   });
   if (!asked || asked.makings.length === 0) return;
   const { me, anew, missing, makings } = asked;
-  const compiled = await figures("cards", makings);
-  await inSchool(schoolId, async (tx) => {
+  const compiled = await compute("cards", makings);
+  await withTenant(schoolId, async (tx) => {
     for (const [i, c] of anew.entries()) {
       // Begun while this was worked out: it stays as it was begun.
       const [still] = await tx

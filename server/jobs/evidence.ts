@@ -5,9 +5,9 @@ import type { GoReported } from "#core/estimate/unlikely.ts";
 import { MODEL_VERSION } from "#core/model.ts";
 import { correctionsOf } from "../assignments/corrected.ts";
 import { evidenceRows, type LeftOut, weekOf } from "../children/known.ts";
-import { inSchool, rowsIn, schema } from "../db/client.ts";
+import { compute } from "../compute/compute.ts";
+import { rowsIn, schema, withTenant } from "../db/client.ts";
 import type { ForecastSeen } from "../db/schema.ts";
-import { figures } from "../figures/figures.ts";
 import { log } from "../web/log.ts";
 
 const { card, cardVersion, child, childForecast, evidence, play, playEvent, result } = schema;
@@ -21,7 +21,7 @@ const PLACES = 1e4;
  * than when it was last done. True: there is more of it.
  */
 export async function evidenceOfChild(schoolId: string, childId: string): Promise<boolean> {
-  const asked = await inSchool(schoolId, async (tx) => {
+  const asked = await withTenant(schoolId, async (tx) => {
     const [me] = await tx.select({ age: child.age }).from(child).where(eq(child.id, childId));
     if (!me) return null;
     const events = tx
@@ -98,7 +98,7 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
   if (!asked) return false;
   const played = await asPlayed(asked.goes);
   const known = asked.goes.flatMap((g, i) => (played[i] ? [{ ...g, activity: played[i].activity }] : []));
-  const told = await figures(
+  const told = await compute(
     "evidence",
     known.map(({ activity, play: p, events, score }) => {
       return { activity, setup: p.setup, events, version: p.rulesVersion, age: asked.age, score };
@@ -124,7 +124,7 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
     return all.length > 0 ? all : [{ ...base, action: why, axis: "none", tries: 0, ll: [] }];
   });
   if (rows.length > 0)
-    await inSchool(schoolId, async (tx) => {
+    await withTenant(schoolId, async (tx) => {
       await tx.delete(evidence).where(
         inArray(
           evidence.playId,
@@ -141,7 +141,7 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
 const LOOKED_AT = 40;
 /** Keeps what was forecast of each go of a child beside what came of it. */
 async function keepForecasts(schoolId: string, childId: string, age: number): Promise<void> {
-  const { rows, before } = await inSchool(schoolId, async (tx) => {
+  const { rows, before } = await withTenant(schoolId, async (tx) => {
     const [kept] = await tx
       .select({ unlikely: childForecast.unlikely })
       .from(childForecast)
@@ -156,12 +156,12 @@ async function keepForecasts(schoolId: string, childId: string, age: number): Pr
   });
   // The newest are looked at again, since a go may come back late; what was said of older ones stands.
   const recent = new Set(seen.slice(-LOOKED_AT).map((g) => g.play));
-  const named = await figures("unlikely", seen, LOOKED_AT);
+  const named = await compute("unlikely", seen, LOOKED_AT);
   const unlikely = [
     ...before.filter((u) => !recent.has(u.play) && seen.some((g) => g.play === u.play)),
     ...named.map((u) => ({ ...u, expected: rounded(u.expected) })),
   ];
-  const goes = (await figures("forecasted", seen)).map(
+  const goes = (await compute("forecasted", seen)).map(
     ({ week, tries, hits, forecast, byAge, low, high, holds }): ForecastSeen => ({
       week,
       tries,
@@ -173,7 +173,7 @@ async function keepForecasts(schoolId: string, childId: string, age: number): Pr
       holds: rounded(holds),
     }),
   );
-  await inSchool(schoolId, (tx) =>
+  await withTenant(schoolId, (tx) =>
     tx
       .insert(childForecast)
       .values({ schoolId, childId, model: MODEL_VERSION, goes, unlikely })
@@ -199,7 +199,7 @@ async function asPlayed(
     const key = JSON.stringify([p.cardId, p.cardHash, p.decided]);
     const decided = p.decided as Decided | null;
     const is =
-      made.get(key) ?? (compiled.making && decided ? await figures("remade", compiled.making, decided) : compiled);
+      made.get(key) ?? (compiled.making && decided ? await compute("remade", compiled.making, decided) : compiled);
     made.set(key, is);
     out.push(is);
   }

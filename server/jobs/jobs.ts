@@ -1,6 +1,6 @@
 import { and, eq, lte, sql } from "drizzle-orm";
 import { purgeChild } from "../children/purge.ts";
-import { inSchool, schema, systemRows, type Tx } from "../db/client.ts";
+import { schema, systemDb, type Tx, withTenant } from "../db/client.ts";
 import { log } from "../web/log.ts";
 import { plainError } from "../web/plain-error.ts";
 import { bandsOf, rareOf } from "./bands.ts";
@@ -14,7 +14,7 @@ export type JobKind = "cards" | "expected" | "rare" | "evidence" | "erase";
 const LEASE = 60;
 /** Work that failed is tried again after so long, doubled each time, seconds; so often at most. */
 const FIRST_REST = 30;
-const MOST_FAILURES = 8;
+const MAX_FAILURES = 8;
 const AT_ONCE = 20;
 /** Work that goes on in pieces lets others go first, seconds. */
 const AFTER = 1;
@@ -29,7 +29,7 @@ const WORK: Record<JobKind, (schoolId: string, about: string) => Promise<unknown
 };
 
 /** Asks for work within a transaction: it is due once that is kept, and asked again it is still done once. Seconds from now. */
-export async function askFor(
+export async function enqueue(
   tx: Tx,
   schoolId: string,
   kind: JobKind,
@@ -48,9 +48,9 @@ export async function askFor(
 }
 
 /** Does one piece of work, unless another copy has it. False: somebody else's, or not due any more. */
-async function doOne(schoolId: string, kind: JobKind, about: string): Promise<boolean> {
+async function runJob(schoolId: string, kind: JobKind, about: string): Promise<boolean> {
   const mine = and(eq(job.schoolId, schoolId), eq(job.kind, kind), eq(job.about, about));
-  const [claimed] = await inSchool(schoolId, (tx) =>
+  const [claimed] = await withTenant(schoolId, (tx) =>
     tx
       .update(job)
       .set({ dueAt: sql`now() + make_interval(secs => ${LEASE})` as never })
@@ -60,14 +60,14 @@ async function doOne(schoolId: string, kind: JobKind, about: string): Promise<bo
   if (!claimed) return false;
   try {
     if ((await WORK[kind](schoolId, about)) === true)
-      await inSchool(schoolId, (tx) => askFor(tx, schoolId, kind, [about], AFTER));
+      await withTenant(schoolId, (tx) => enqueue(tx, schoolId, kind, [about], AFTER));
     // Asked for again meanwhile: it stays.
-    await inSchool(schoolId, (tx) => tx.delete(job).where(and(mine, eq(job.asked, claimed.asked))));
+    await withTenant(schoolId, (tx) => tx.delete(job).where(and(mine, eq(job.asked, claimed.asked))));
   } catch (e) {
     const failed = claimed.failed + 1;
     log.error({ job: kind, failed, error: plainError(e) }, "work failed");
-    const rest = failed >= MOST_FAILURES ? 365 * 86_400 : FIRST_REST * 2 ** (failed - 1);
-    await inSchool(schoolId, (tx) =>
+    const rest = failed >= MAX_FAILURES ? 365 * 86_400 : FIRST_REST * 2 ** (failed - 1);
+    await withTenant(schoolId, (tx) =>
       tx
         .update(job)
         .set({ failed, dueAt: sql`now() + make_interval(secs => ${rest})` as never })
@@ -78,14 +78,14 @@ async function doOne(schoolId: string, kind: JobKind, about: string): Promise<bo
 }
 
 /** Does everything that is due, of all schools, and answers with how much that was. */
-export async function doDue(): Promise<number> {
+export async function drainQueue(): Promise<number> {
   let n = 0;
   for (;;) {
-    const due = await systemRows<{ school_id: string; kind: JobKind; about: string }>(
+    const due = await systemDb<{ school_id: string; kind: JobKind; about: string }>(
       sql`select * from public.yard_due_jobs(${AT_ONCE})`,
     );
     let some = false;
-    for (const d of due) some = (await doOne(d.school_id, d.kind, d.about)) || some;
+    for (const d of due) some = (await runJob(d.school_id, d.kind, d.about)) || some;
     if (!some) return n;
     n += due.length;
   }
@@ -95,15 +95,15 @@ export async function doDue(): Promise<number> {
 const EVERY = 1000;
 let wake: (() => void) | null = null;
 /** Says that there may be work now. */
-export const nudge = (): void => wake?.();
+export const wakeJobRunner = (): void => wake?.();
 
 /** Does what is due as long as the server runs; answers with how to end it. */
-export function keepDoing(): () => Promise<void> {
+export function startJobRunner(): () => Promise<void> {
   let ended = false;
   const loop = (async () => {
     while (!ended) {
       try {
-        await doDue();
+        await drainQueue();
       } catch (e) {
         log.error({ error: plainError(e) }, "work not reached");
       }
@@ -118,13 +118,13 @@ export function keepDoing(): () => Promise<void> {
   })();
   return async () => {
     ended = true;
-    nudge();
+    wakeJobRunner();
     await loop;
   };
 }
 
 /** Whether work is asked for and not done yet. */
-export async function isAsked(tx: Tx, kind: JobKind, about: string): Promise<boolean> {
+export async function isQueued(tx: Tx, kind: JobKind, about: string): Promise<boolean> {
   const rows = await tx
     .select({ about: job.about })
     .from(job)
@@ -133,8 +133,8 @@ export async function isAsked(tx: Tx, kind: JobKind, about: string): Promise<boo
 }
 
 /** Does the work about something now if it was asked for, before its time; gives up waiting after a while, milliseconds. */
-export async function settle(schoolId: string, kind: JobKind, about: string, patience: number): Promise<void> {
-  const asked = await inSchool(schoolId, async (tx) => {
+export async function runNow(schoolId: string, kind: JobKind, about: string, patience: number): Promise<void> {
+  const asked = await withTenant(schoolId, async (tx) => {
     const rows = await tx
       .update(job)
       .set({ dueAt: sql`least(${job.dueAt}, now())` as never })
@@ -143,5 +143,5 @@ export async function settle(schoolId: string, kind: JobKind, about: string, pat
     return rows.length > 0;
   });
   if (!asked) return;
-  await Promise.race([doOne(schoolId, kind, about), new Promise((done) => setTimeout(done, patience).unref())]);
+  await Promise.race([runJob(schoolId, kind, about), new Promise((done) => setTimeout(done, patience).unref())]);
 }

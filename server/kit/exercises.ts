@@ -1,17 +1,17 @@
 import { and, eq, sql } from "drizzle-orm";
 import { exerciseNamed } from "#core/exercises/library.ts";
-import { MOST_OWN_EXERCISES, type OwnExercise, ownExercise } from "#core/exercises/own.ts";
+import { MAX_OWN_EXERCISES, type OwnExercise, ownExercise } from "#core/exercises/own.ts";
 import { problemsOf } from "#core/formats/activity.ts";
 import { neverIn } from "#core/kit/sense.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 
 const { schoolExercise } = schema;
 
 /** The exercises that a school has added, by name. */
 export const exercisesFor = (who: SignedIn): Promise<OwnExercise[]> =>
-  inSchool(who.schoolId, async (tx) => {
+  withTenant(who.schoolId, async (tx) => {
     const rows = await tx.select().from(schoolExercise).orderBy(schoolExercise.id);
     return rows.map((r) => r.exercise).sort((a, b) => a.name.localeCompare(b.name));
   });
@@ -23,11 +23,11 @@ export function saveExercise(who: SignedIn, given: unknown, adding: boolean): Pr
   const e = read.data;
   const word = e.thing === null ? null : neverIn(e.thing);
   if (word) throw NotAllowed.of("thing", `The item says "${word}", which children never play with.`);
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const all = (await tx.select().from(schoolExercise)).map((r) => r.exercise).filter((x) => adding || x.id !== e.id);
     if (exerciseNamed(e.name, all)) throw NotAllowed.of("name", `There is already an exercise called "${e.name}".`);
-    if (all.length >= MOST_OWN_EXERCISES)
-      throw NotAllowed.of("name", `A school can have at most ${MOST_OWN_EXERCISES} exercises of its own.`);
+    if (all.length >= MAX_OWN_EXERCISES)
+      throw NotAllowed.of("name", `A school can have at most ${MAX_OWN_EXERCISES} exercises of its own.`);
     await tx
       .insert(schoolExercise)
       .values({ schoolId: who.schoolId, id: e.id, exercise: e })
@@ -41,7 +41,7 @@ export function saveExercise(who: SignedIn, given: unknown, adding: boolean): Pr
 
 /** Takes one out of the list, and answers with it, so that it can be put back. Activities that use it keep a copy of their own. */
 export function deleteExercise(who: SignedIn, id: string): Promise<OwnExercise> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const [gone] = await tx
       .delete(schoolExercise)
       .where(and(eq(schoolExercise.schoolId, who.schoolId), eq(schoolExercise.id, id)))

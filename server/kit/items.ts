@@ -5,9 +5,9 @@ import type { SchoolItems } from "#core/compile/card.ts";
 import { itemsIn, problemsOf } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { neverIn } from "#core/kit/sense.ts";
-import { type Item, item as itemSchema, MOST_OWN_ITEMS } from "#core/things/item.ts";
+import { type Item, item as itemSchema, MAX_OWN_ITEMS } from "#core/things/item.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 
 const { schoolItem, activity } = schema;
@@ -21,8 +21,8 @@ export async function schoolItemsOf(tx: Tx): Promise<SchoolItems> {
   };
 }
 /** The same for a family or a class link. */
-export const schoolItemsIn = (schoolId: string): Promise<SchoolItems> => inSchool(schoolId, schoolItemsOf);
-export const schoolItemsFor = (who: SignedIn): Promise<SchoolItems> => inSchool(who.schoolId, schoolItemsOf);
+export const schoolItemsIn = (schoolId: string): Promise<SchoolItems> => withTenant(schoolId, schoolItemsOf);
+export const schoolItemsFor = (who: SignedIn): Promise<SchoolItems> => withTenant(who.schoolId, schoolItemsOf);
 
 function checked(given: unknown): Item {
   const read = itemSchema.safeParse(given);
@@ -48,13 +48,13 @@ async function put(tx: Tx, who: SignedIn, items: readonly Item[]): Promise<void>
     .select({ n: sql<number>`count(*)::int` })
     .from(schoolItem)
     .where(sql`${schoolItem.item} is not null`);
-  if (n > MOST_OWN_ITEMS) throw NotAllowed.of("items", `A school can have at most ${MOST_OWN_ITEMS} items of its own.`);
+  if (n > MAX_OWN_ITEMS) throw NotAllowed.of("items", `A school can have at most ${MAX_OWN_ITEMS} items of its own.`);
 }
 
 /** Adds a thing, or changes one. `adding`: the id must be free. */
 export function saveItem(who: SignedIn, given: unknown, adding: boolean): Promise<void> {
   const item = checked(given);
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     if (adding) {
       const { own } = await schoolItemsOf(tx);
       if (catalogueItem(item.id) || own.some((i) => i.id === item.id))
@@ -76,14 +76,14 @@ export function saveItems(who: SignedIn, given: readonly unknown[]): Promise<num
       );
     }
   });
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     await put(tx, who, items);
     return items.length;
   });
 }
 
 export function hideItem(who: SignedIn, id: string, hidden: boolean): Promise<void> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const { own } = await schoolItemsOf(tx);
     if (!catalogueItem(id) && !own.some((i) => i.id === id)) throw new NotFound("thing");
     await tx
@@ -108,7 +108,7 @@ export function deleteItem(
   id: string,
   yes: boolean,
 ): Promise<{ usedBy: string[]; done: boolean; item: Item | null }> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const [row] = await tx.select().from(schoolItem).where(eq(schoolItem.id, id));
     if (!row?.item) throw new NotFound("thing");
     const usedBy = await activitiesWith(tx, id);

@@ -1,6 +1,6 @@
 import { eq } from "drizzle-orm";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { ownClass } from "../school/classes.ts";
 import { linksFor } from "./links.ts";
 import { linkToken } from "./token.ts";
@@ -16,7 +16,7 @@ export interface FamilyLink {
 
 /** The private links of one of the teacher's own classes, in the order of its list; missing ones are made. NotFound for another class. */
 export function familyLinks(who: SignedIn, classId: string): Promise<{ className: string; links: FamilyLink[] }> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const { name } = await ownClass(tx, who.teacherId, classId);
     const children = await tx
       .select({ id: child.id, name: child.name })

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { systemRows } from "../db/client.ts";
+import { systemDb } from "../db/client.ts";
 import { claimedLink, tokenIsTrue } from "./token.ts";
 
 export interface OpenLink {
@@ -23,7 +23,7 @@ interface Found {
 async function open(token: string): Promise<Found | { trouble: LinkTrouble }> {
   const id = claimedLink(token);
   if (!id) return { trouble: "unknown" };
-  const rows = await systemRows<{
+  const rows = await systemDb<{
     school_id: string;
     child_id: string | null;
     class_id: string | null;

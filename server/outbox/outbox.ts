@@ -1,6 +1,6 @@
 import { count, desc, eq, inArray } from "drizzle-orm";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema } from "../db/client.ts";
+import { schema, withTenant } from "../db/client.ts";
 import { linkToken } from "../links/token.ts";
 import { classesOf } from "../school/classes.ts";
 
@@ -20,7 +20,7 @@ export interface OutboxRow {
 
 /** Messages to the homes of the teacher's classes, newest first. */
 export function outboxFor(who: SignedIn, page: number): Promise<{ rows: OutboxRow[]; total: number }> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const ids = (await classesOf(tx, who.teacherId)).flatMap((c) => c.children.map((k) => k.id));
     if (ids.length === 0) return { rows: [], total: 0 };
     const mine = inArray(message.childId, ids);

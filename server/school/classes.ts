@@ -1,8 +1,8 @@
 import { and, asc, eq, inArray } from "drizzle-orm";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { inSchool, schema, type Tx } from "../db/client.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
 import { NotFound } from "../problem.ts";
-import { onceARequest } from "../web/scope.ts";
+import { perRequestCache } from "../web/request-context.ts";
 
 const { schoolClass, classTeacher, child, school, teacher } = schema;
 
@@ -66,10 +66,10 @@ export interface Shell {
 
 /** What the header of every teacher page shows; looked up once a request, however many ask. */
 export const shellOf = (who: SignedIn): Promise<Shell> =>
-  onceARequest(`shell ${who.teacherId}`, () => lookUpShell(who));
+  perRequestCache(`shell ${who.teacherId}`, () => lookUpShell(who));
 
 function lookUpShell(who: SignedIn): Promise<Shell> {
-  return inSchool(who.schoolId, async (tx) => {
+  return withTenant(who.schoolId, async (tx) => {
     const [me] = await tx
       .select({ teacher: teacher.name, school: school.name, zone: school.zone })
       .from(teacher)
@@ -87,4 +87,4 @@ function lookUpShell(who: SignedIn): Promise<Shell> {
 }
 
 export const classesFor = (who: SignedIn): Promise<ClassRow[]> =>
-  inSchool(who.schoolId, (tx) => classesOf(tx, who.teacherId));
+  withTenant(who.schoolId, (tx) => classesOf(tx, who.teacherId));

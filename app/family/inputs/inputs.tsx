@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect, useState } from "react";
 import { type AimKind, type AimOf, type Ask, type AskKind, type AskOf, askOf, mainAsks } from "#core/asks/ask.ts";
 import { LINE_FIELD } from "#core/contract/standing.ts";
-import type { nudgeOf } from "#core/levels/nudge.ts";
+import type { levelPromptOf } from "#core/levels/level-prompt.ts";
 import { say } from "#words/say.ts";
 import { Carry, Ready, Stand, Task } from "./big.tsx";
 import { HitOrMiss } from "./hit-or-miss.tsx";
@@ -50,8 +50,8 @@ const Point = piece(async () => ({ default: (await import("./sides.tsx")).Point 
 const Goal = piece(async () => ({ default: (await import("./sides.tsx")).Goal }));
 const Bat = piece(async () => ({ default: (await import("./bases.tsx")).Bat }));
 const Call = piece(async () => ({ default: (await import("./bases.tsx")).Call }));
-const Mix = piece(async () => ({ default: (await import("./square.tsx")).Mix }));
-const Swap = piece(async () => ({ default: (await import("./square.tsx")).Swap }));
+const Mix = piece(async () => ({ default: (await import("./sorting-grid.tsx")).Mix }));
+const Swap = piece(async () => ({ default: (await import("./sorting-grid.tsx")).Swap }));
 const AnyOf = piece(() => import("./any-of.tsx"));
 
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
@@ -153,7 +153,7 @@ export function Inputs({
 }: Omit<InputProps, "ask"> & {
   asks: readonly Ask[];
   /** The rules of the ladder ask for another line. */
-  nudge?: ReturnType<typeof nudgeOf>;
+  nudge?: ReturnType<typeof levelPromptOf>;
 }) {
   const [moving, setMoving] = useState(false);
   const [choosing, setChoosing] = useState(false);

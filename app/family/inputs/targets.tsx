@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { otherAt, others } from "#core/kit/others.ts";
+import { extraObjectIndex, extraObjects } from "#core/kit/extra-objects.ts";
 import { own } from "#core/own.ts";
 import { BARE } from "#core/targets/ways.ts";
 import type { Part } from "#core/yard/parts.ts";
@@ -23,7 +23,7 @@ const nameOf = (data: CardData, part: Told | undefined, id: string): string =>
 /** What serves as one of the things that take turns: by its role. */
 function thingAs(data: CardData, role: string): string | null {
   const { kit } = data.card.activity;
-  return role === "send" ? kit.send : (others(data.card.activity)[otherAt(role)] ?? null);
+  return role === "send" ? kit.send : (extraObjects(data.card.activity)[extraObjectIndex(role)] ?? null);
 }
 function sentAs(data: CardData, role: string): string {
   const item = thingAs(data, role);

@@ -1,6 +1,6 @@
 import type { Knob, Space } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
-import { type BandsParams, bandsParams, MOST_BANDS } from "./params.ts";
+import { type BandsParams, bandsParams, MAX_BANDS } from "./params.ts";
 
 const cm = (m: number) => Math.round(m * 100) / 100;
 
@@ -87,7 +87,7 @@ export function pegKnobs(p: BandsParams, id: string): Knob[] {
 export function addPeg(p: BandsParams, space: Space): BandsParams | null {
   const last = p.lines[p.lines.length - 1]!;
   const next = cm(Math.min(last + 0.4, space.length));
-  if (p.points.length >= MOST_BANDS || next < last + 0.1) return null;
+  if (p.points.length >= MAX_BANDS || next < last + 0.1) return null;
   return { ...p, lines: [...p.lines, next], points: [...p.points, Math.min(100, p.points[p.points.length - 1]! + 2)] };
 }
 

@@ -3,7 +3,7 @@ import type { Part } from "../../yard/parts.ts";
 import { addPeg, removePeg } from "./knobs.ts";
 import type { BandsParams } from "./params.ts";
 
-const LEAST_DEPTH = 0.1;
+const MIN_DEPTH = 0.1;
 const cm = (m: number) => Math.round(m * 100) / 100;
 
 /** A start line, the lines across, and the band between each two of them. */
@@ -38,8 +38,8 @@ function pegs(p: BandsParams): Peg[] {
 /** A line stops 10 cm before its neighbour, so bands never overlap. */
 function movePeg(p: BandsParams, id: string, metres: number): BandsParams {
   const i = Number(id.slice(1)) - 1;
-  const low = i > 0 ? p.lines[i - 1]! + LEAST_DEPTH : 0.3;
-  const high = i < p.lines.length - 1 ? p.lines[i + 1]! - LEAST_DEPTH : 30;
+  const low = i > 0 ? p.lines[i - 1]! + MIN_DEPTH : 0.3;
+  const high = i < p.lines.length - 1 ? p.lines[i + 1]! - MIN_DEPTH : 30;
   return { ...p, lines: p.lines.map((d, k) => (k === i ? cm(Math.min(high, Math.max(low, metres))) : d)) };
 }
 

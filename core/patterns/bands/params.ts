@@ -3,11 +3,11 @@ import { LAST_LINES } from "../../aim/band-lines.ts";
 import { whole } from "../../contract/schema.ts";
 import { LINE_RULES } from "../../rules/hit-rule.ts";
 
-export const MOST_BANDS = 8;
+export const MAX_BANDS = 8;
 /** Even an exact finish ends after so many rounds. */
-export const MOST_ROUNDS = 100;
+export const MAX_ROUNDS = 100;
 /** Thinner bands cannot be laid out at home, metres. */
-const LEAST_DEPTH = 0.1;
+const MIN_DEPTH = 0.1;
 
 export const bandsParams = z
   .strictObject({
@@ -20,7 +20,7 @@ export const bandsParams = z
           .max(30, "line must be 30 m or less"),
       )
       .min(2, "bands need at least 2 lines")
-      .max(MOST_BANDS + 1, `bands have at most ${MOST_BANDS + 1} lines`),
+      .max(MAX_BANDS + 1, `bands have at most ${MAX_BANDS + 1} lines`),
     points: z.array(whole("points", 0, 100)),
     /** Width of the bands, metres. */
     width: z
@@ -38,7 +38,7 @@ export const bandsParams = z
     /** All points count, or only the round's difference, for the better side (two sides). */
     counting: z.enum(["all", "difference"]),
     finish: z.strictObject({
-      rounds: whole("rounds", 1, MOST_ROUNDS).nullable(),
+      rounds: whole("rounds", 1, MAX_ROUNDS).nullable(),
       total: whole("total", 1, 1000).nullable(),
       /** The total must be met exactly: a round that goes over does not count, or drops the side back. */
       exact: z.boolean(),
@@ -56,11 +56,11 @@ export const bandsParams = z
   .superRefine((p, ctx) => {
     p.lines.forEach((line, i) => {
       const last = p.lines[i - 1];
-      if (last !== undefined && line < last + LEAST_DEPTH - 1e-9)
+      if (last !== undefined && line < last + MIN_DEPTH - 1e-9)
         ctx.addIssue({
           code: "custom",
           path: ["lines", i],
-          message: `bands overlap: line ${i + 1} (${line} m) must be at least ${LEAST_DEPTH} m beyond line ${i} (${last} m)`,
+          message: `bands overlap: line ${i + 1} (${line} m) must be at least ${MIN_DEPTH} m beyond line ${i} (${last} m)`,
         });
     });
     if (p.points.length !== p.lines.length - 1)

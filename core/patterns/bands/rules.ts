@@ -14,12 +14,12 @@ import {
   seenAt,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
+import { asTheyPlay, headStartOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
 import { cut, joins, leaves, renumbered, sideOf } from "../../match/company.ts";
 import { endOf, mostOf, sumOf } from "../../match/end.ts";
-import { type BandsParams, MOST_ROUNDS } from "./params.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
+import { type BandsParams, MAX_ROUNDS } from "./params.ts";
 
 interface Piece {
   player: number;
@@ -63,7 +63,7 @@ function start(params: BandsParams, match: Match, setup: Setup): BandsState {
     params,
     match,
     sides,
-    totals: sides.map((x) => headOf(setup, x)),
+    totals: sides.map((x) => headStartOf(setup, x)),
     earned: zeros,
     sent: zeros,
     round: 1,
@@ -92,7 +92,7 @@ function sidesOf(p: BandsParams, setup: Setup): readonly (readonly number[])[] {
 const byDifference = (s: BandsState) =>
   s.params.counting === "difference" && s.setup.mode === "against" && s.sides.length === 2;
 /** Every place where a piece can rest, and what it is worth, near to far. */
-const zonesOf = keptBy(
+const zonesOf = memoizeByIdentity(
   (p: BandsParams) =>
     new Map([
       ["short", 0],
@@ -100,10 +100,12 @@ const zonesOf = keptBy(
       ["over", p.overshoot === "last" ? p.points[p.points.length - 1]! : 0],
     ]),
 );
-export const zoneIds = keptBy((p: BandsParams) => [...zonesOf(p).keys()]);
+export const zoneIds = memoizeByIdentity((p: BandsParams) => [...zonesOf(p).keys()]);
 export const pointsOf = (p: BandsParams, zone: string): number => zonesOf(p).get(zone)!;
 /** What is aimed at where nothing limits what a place is worth. */
-const aimOf = keptBy((p: BandsParams): AimOf<"zones"> => ({ kind: "zones", worth: Object.fromEntries(zonesOf(p)) }));
+const aimOf = memoizeByIdentity(
+  (p: BandsParams): AimOf<"zones"> => ({ kind: "zones", worth: Object.fromEntries(zonesOf(p)) }),
+);
 const full = (s: BandsState) => s.pieces.length === s.sides.length * s.params.pieces;
 function sideToSend(s: BandsState): number {
   const i = s.pieces.length;
@@ -265,7 +267,7 @@ const reached = (s: BandsState) => s.params.finish.total !== null && s.totals.so
 
 function finished(s: BandsState): boolean {
   const played = s.round - 1;
-  if (played >= MOST_ROUNDS) return true;
+  if (played >= MAX_ROUNDS) return true;
   const { finish, tie } = s.params;
   const ends = reached(s) || (finish.rounds !== null && played >= finish.rounds);
   if (!ends) return false;
@@ -331,7 +333,7 @@ function progress(s: BandsState): Progress[] {
     sends: s.sent[i]!,
     rounds: played,
     points: s.totals[i]!,
-    own: byDifference(s) ? s.earned[i]! : s.totals[i]! - headOf(s.setup, s.sides[i]!),
+    own: byDifference(s) ? s.earned[i]! : s.totals[i]! - headStartOf(s.setup, s.sides[i]!),
     stage: finish.total === null ? played : Math.min(s.totals[i]!, finish.total),
     stages: finish.total ?? finish.rounds!,
     finished: finish.total === null ? s.over : s.totals[i]! >= finish.total,
@@ -346,7 +348,7 @@ export const matchApart = (p: BandsParams, setup: Setup): boolean =>
 export function possible(p: BandsParams): Possible {
   const round = p.pieces * Math.max(...p.points);
   const { rounds, total, exact } = p.finish;
-  const inRounds = (rounds ?? MOST_ROUNDS) * round;
+  const inRounds = (rounds ?? MAX_ROUNDS) * round;
   const most = total === null ? inRounds : Math.min(inRounds, exact ? total : total - 1 + round);
   return { unit: "points", better: "more", least: 0, most, values: null, finished: { least: 0, most }, stages: 0 };
 }
@@ -387,7 +389,7 @@ function counters(p: BandsParams): Counters<BandsState> | null {
     },
     feeds: (figure, side, sides) => (figure === "rounds" ? 0 : 1 + side + (figure === "points" ? sides : 0)),
     key: (s) => key({ ...s, round: 0 }, extra(s) ? s.sides.map(() => p.finish.total!) : s.totals),
-    limit: { counter: 0, at: MOST_ROUNDS },
+    limit: { counter: 0, at: MAX_ROUNDS },
   };
 }
 

@@ -8,11 +8,11 @@ export const OUTS = ["caught", "tagged", "first", "swings"] as const;
 export type Out = (typeof OUTS)[number];
 /** Missed swings that put a batter out, where they do. */
 export const SWINGS = 3;
-export const MOST_INNINGS = 9;
+export const MAX_INNINGS = 9;
 /** Who bats in a turn at most, however it ends: nobody is left to stand in the field for ever. */
-export const MOST_BATTERS = 40;
+export const MAX_BATTERS = 40;
 /** Trips there and back of one batter at most. */
-export const MOST_TRIPS = 30;
+export const MAX_TRIPS = 30;
 
 export const basesParams = z.strictObject({
   /** Bases besides home, and from one to the next, metres. */
@@ -23,9 +23,9 @@ export const basesParams = z.strictObject({
   turn: z.strictObject({
     by: z.enum(["outs", "batters"], { error: "turn by must be outs or batters" }),
     outs: whole("outs", 1, 9),
-    batters: whole("batters", 1, MOST_BATTERS),
+    batters: whole("batters", 1, MAX_BATTERS),
   }),
-  innings: whole("innings", 1, MOST_INNINGS),
+  innings: whole("innings", 1, MAX_INNINGS),
   outs: z.array(z.enum(OUTS)).max(OUTS.length),
   /** The ball on the stop spot stops play: whoever is between bases goes back to the last one touched. */
   stop: z.boolean({ error: "stop must be true or false" }),

@@ -12,14 +12,14 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { headOf, whoPlays } from "../../contract/people.ts";
+import { headStartOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
 import { joins, leaves, sideOf } from "../../match/company.ts";
 import { endOf, note, sumOfMany } from "../../match/end.ts";
 import { oneClock, READY, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
-import { type BasesParams, MOST_BATTERS, MOST_TRIPS, OUTS, type Out, SWINGS } from "./params.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
+import { type BasesParams, MAX_BATTERS, MAX_TRIPS, OUTS, type Out, SWINGS } from "./params.ts";
 
 /** Somebody on a base; `player` null: an invisible runner that holds it. */
 export interface Runner {
@@ -55,7 +55,7 @@ function start(params: BasesParams, match: Match, setup: Setup): BasesState {
     params,
     match,
     sides,
-    runs: sides.map((x) => headOf(setup, x)),
+    runs: sides.map((x) => headStartOf(setup, x)),
     turns: sides.map(() => []),
     left: sides.map(() => 0),
     inning: 1,
@@ -86,9 +86,9 @@ function batterOf(s: BasesState): number | null {
 }
 /** Whom a waiting runner can be called for: everybody who stands on a base. */
 const callable = (s: BasesState): string[] => s.runners.flatMap((r, i) => (r.player === null ? [] : [`r${i + 1}`]));
-export const mannerOf = keptBy((_: BasesParams): Manner => PLAIN);
+export const mannerOf = memoizeByIdentity((_: BasesParams): Manner => PLAIN);
 
-const aims = keptBy((_: BasesParams) => new Map<string, AimOf<"bat">>());
+const aims = memoizeByIdentity((_: BasesParams) => new Map<string, AimOf<"bat">>());
 function aimOf(s: BasesState, batter: number): AimOf<"bat"> {
   const { params: p, runners } = s;
   const fielders = contest(s) ? s.sides[1 - s.side]! : [];
@@ -132,7 +132,7 @@ function asks(s: BasesState): Ask[] {
   if (batter === null) return call;
   if (p.trips) {
     const takes = { by: [batter], seconds: READY, walk: p.side, moving: true };
-    return [{ kind: "total", player: batter, soFar: 1, most: MOST_TRIPS, takes }];
+    return [{ kind: "total", player: batter, soFar: 1, most: MAX_TRIPS, takes }];
   }
   const bat: Ask = {
     kind: "send",
@@ -158,7 +158,7 @@ const clocked = (ran: Ran) =>
       if (e.kind === "choose") return called(s, e);
       if (batterOf(s) === null) return refuse("refused.callRunner");
       if (e.kind === "total" && s.params.trips) {
-        if (e.n > MOST_TRIPS) return refuse("refused.runMost", { most: MOST_TRIPS });
+        if (e.n > MAX_TRIPS) return refuse("refused.runMost", { most: MAX_TRIPS });
         return batted(scored(s, e.n), 0);
       }
       if (e.kind === "run" && !s.params.trips) return ran(s, e);
@@ -207,13 +207,13 @@ function ended(s: BasesState): boolean {
   const { turn, waiting } = s.params;
   if (turn.by === "outs" && s.outs >= turn.outs) return true;
   if (turn.by === "batters" && s.batters >= turn.batters) return true;
-  if (s.batters >= MOST_BATTERS) return true;
+  if (s.batters >= MAX_BATTERS) return true;
   // Nobody is left to bat, and nobody may wait for them.
   return batterOf(s) === null && !waiting;
 }
 /** The other side bats, or the next inning begins, or it is over. */
 function changed(s: BasesState): BasesState {
-  const before = s.turns[s.side]!.reduce((a, b) => a + b, 0) + headOf(s.setup, s.sides[s.side]!);
+  const before = s.turns[s.side]!.reduce((a, b) => a + b, 0) + headStartOf(s.setup, s.sides[s.side]!);
   const turns = s.turns.map((t, i) => (i === s.side ? [...t, s.runs[i]! - before] : t));
   const left = s.left.map((n, i) => (i === s.side ? n + s.runners.length : n));
   const lastSide = s.side === s.sides.length - 1;
@@ -281,7 +281,7 @@ function ran(s: BasesState, e: Extract<GameEvent, { kind: "run" }>, forcedOnly =
 
 function score(s: BasesState): Score[] {
   return s.sides.map((players, i) => {
-    const head = headOf(s.setup, players);
+    const head = headStartOf(s.setup, players);
     const done = s.turns[i]!;
     const open = s.runs[i]! - head - done.reduce((a, b) => a + b, 0);
     const all = [...(head > 0 ? [head] : []), ...done, ...(!s.over && i === s.side ? [open] : [])];
@@ -320,7 +320,7 @@ function progress(s: BasesState): Progress[] {
     sends: s.batted[i]!,
     rounds: s.turns[i]!.length,
     points: s.runs[i]!,
-    own: s.runs[i]! - headOf(s.setup, x),
+    own: s.runs[i]! - headStartOf(s.setup, x),
     stage: s.turns[i]!.length,
     stages: s.params.innings,
     finished: s.over,
@@ -351,8 +351,8 @@ export const basesRules1: Rules<BasesParams, BasesState> = { ...basesRules, ...c
 
 /** Written on paper: the runs of a child alone. */
 export function possible(p: BasesParams): Possible {
-  const batters = p.turn.by === "batters" ? Math.min(p.turn.batters, MOST_BATTERS) : MOST_BATTERS;
-  const most = p.innings * batters * (p.trips ? MOST_TRIPS : 1);
+  const batters = p.turn.by === "batters" ? Math.min(p.turn.batters, MAX_BATTERS) : MAX_BATTERS;
+  const most = p.innings * batters * (p.trips ? MAX_TRIPS : 1);
   return {
     unit: "runs",
     better: "more",

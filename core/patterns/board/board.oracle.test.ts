@@ -2,8 +2,8 @@ import { expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
 import { match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
-import { tellBoard } from "./board.oracle.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { tellBoard } from "./board.reference.ts";
 import { board } from "./index.ts";
 import { type BoardParams, boardParams, placesOf } from "./params.ts";
 

@@ -3,7 +3,7 @@ import { held } from "../../contract/schema.ts";
 import { lineId, lineParts, linePegs, lineProbes, movedLine, nextLine } from "../../targets/lines.ts";
 import { added, changed, faced, moved, squeezed, targetParts, targetPegs, targetProbes } from "../../targets/list.ts";
 import type { Standing } from "../../targets/target.ts";
-import { type BoardParams, MOST_TARGETS } from "./params.ts";
+import { type BoardParams, MAX_TARGETS } from "./params.ts";
 
 const distances = (spots: readonly { distance: number }[]) => spots.map((s) => s.distance);
 function changeTarget(p: BoardParams, id: string, change: <T extends Standing>(t: T) => T): BoardParams {
@@ -41,11 +41,11 @@ export const boardGround: Ground<BoardParams> = {
   add: (p, space) => {
     const { layout: l } = p;
     if (l.kind === "targets")
-      return l.targets.length >= MOST_TARGETS
+      return l.targets.length >= MAX_TARGETS
         ? null
         : { ...p, layout: { ...l, targets: [...l.targets, { ...added(l.targets, space), points: 1 }] } };
     const next = nextLine(distances(l.spots), space);
-    if (l.spots.length >= MOST_TARGETS || next === null) return null;
+    if (l.spots.length >= MAX_TARGETS || next === null) return null;
     const points = l.spots[l.spots.length - 1]!.points;
     return { ...p, layout: { ...l, spots: [...l.spots, { distance: next, points: Math.min(100, points + 1) }] } };
   },

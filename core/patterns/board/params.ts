@@ -4,8 +4,8 @@ import { checkLines, lineId } from "../../targets/lines.ts";
 import { checkTargets, target } from "../../targets/target.ts";
 import { things, ways } from "../../targets/ways.ts";
 
-export const MOST_TARGETS = 12;
-export const MOST_SENDS = 120;
+export const MAX_TARGETS = 12;
+export const MAX_SENDS = 120;
 const points = whole("points", 0, 100);
 
 const layout = z.discriminatedUnion("kind", [
@@ -15,7 +15,7 @@ const layout = z.discriminatedUnion("kind", [
     targets: z
       .array(target.extend({ points }))
       .min(1, "a board needs at least 1 target")
-      .max(MOST_TARGETS, `a board has at most ${MOST_TARGETS} targets`),
+      .max(MAX_TARGETS, `a board has at most ${MAX_TARGETS} targets`),
   }),
   /** One target, and numbered spots to send from: each brings its own points. */
   z.strictObject({
@@ -24,7 +24,7 @@ const layout = z.discriminatedUnion("kind", [
     spots: z
       .array(z.strictObject({ distance, points }))
       .min(1, "a board needs at least 1 spot")
-      .max(MOST_TARGETS, `a board has at most ${MOST_TARGETS} spots`),
+      .max(MAX_TARGETS, `a board has at most ${MAX_TARGETS} spots`),
   }),
 ]);
 
@@ -38,7 +38,7 @@ export const boardParams = z
     /** What may be called where it is the thing; fetched at the end, each is sent once. */
     things,
     /** Sends that a side has; null: until the bell, or until each has counted once. */
-    sends: whole("sends", 1, MOST_SENDS).nullable(),
+    sends: whole("sends", 1, MAX_SENDS).nullable(),
     /** What was sent is fetched after each send, or all of it at the end: as many things as sends. */
     fetch: z.enum(["each", "end"], { error: "fetch must be each or end" }),
     /** Each counts once: then it is used up. */

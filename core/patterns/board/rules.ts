@@ -2,10 +2,10 @@ import { type AimOf, type Ask, type AskOf, PLAIN } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
-import type { ThingRole } from "../../kit/others.ts";
+import type { ThingRole } from "../../kit/extra-objects.ts";
 import { sumOfMany } from "../../match/end.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
 import { lineIndex } from "../../targets/lines.ts";
 import { type Bare, mannerBy, mannerWith } from "../../targets/ways.ts";
 import { type BoardParams, placesOf } from "./params.ts";
@@ -32,7 +32,7 @@ export interface BoardGo {
 const CALL = 2;
 /** Saying that none was in the air, seconds. */
 const TELL = 2;
-const placesIn = keptBy(placesOf);
+const placesIn = memoizeByIdentity(placesOf);
 const left = (p: BoardParams, g: BoardGo) => placesIn(p).filter((x) => !p.once || !g.counted.includes(x.id));
 /** What is said, or gone to, before each send; null: nothing. */
 const callOf = (p: BoardParams): "spot" | "target" | "action" | "thing" | null => {
@@ -58,7 +58,7 @@ function brings(p: BoardParams, g: BoardGo, id: string): number {
 }
 
 /** Sends are the same object as long as they are the same. */
-const sendsOf = keptBy((_: BoardParams) => new Map<string, AskOf<"send">>());
+const sendsOf = memoizeByIdentity((_: BoardParams) => new Map<string, AskOf<"send">>());
 function sendAsk(p: BoardParams, g: BoardGo, at: string | null, player: number): AskOf<"send"> {
   const { layout } = p;
   const spots = layout.kind === "spots";
@@ -111,7 +111,7 @@ function asks(p: BoardParams, g: BoardGo, player: number): Ask[] {
   return g.called === null ? [choose] : [sendAsk(p, g, g.called, player), { ...choose, optional: true }];
 }
 
-function step(p: BoardParams, g: BoardGo, e: GameEvent): Went<BoardGo> | Refusal {
+function step(p: BoardParams, g: BoardGo, e: GameEvent): StepResult<BoardGo> | Refusal {
   if (g.closing) {
     if (e.kind === "ready") return { go: g, after: "end" };
     if (e.kind !== "send") return refuse("refused.afterBell");
@@ -132,7 +132,7 @@ function step(p: BoardParams, g: BoardGo, e: GameEvent): Went<BoardGo> | Refusal
   return sent(p, g, e.hit);
 }
 
-function sent(p: BoardParams, g: BoardGo, hit: string | null): Went<BoardGo> {
+function sent(p: BoardParams, g: BoardGo, hit: string | null): StepResult<BoardGo> {
   const spots = p.layout.kind === "spots";
   // From a spot the one target is hit; what was called alone counts; what is used up is a spent send.
   const place = hit === null ? null : spots ? g.called : p.choice === "called" && hit !== g.called ? null : hit;

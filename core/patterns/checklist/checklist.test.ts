@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { airTime, doerOf } from "../../aim/doer.ts";
+import { airTime, performerOf } from "../../aim/performer.ts";
 import type { AskKind } from "../../asks/ask.ts";
 import { match, USUAL_MATCH } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { catalogueItem } from "../../kit/catalogue.ts";
-import { chainOf } from "../chain.testing.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
-import { tellChecklist } from "./checklist.oracle.ts";
+import { chainOf } from "../chain.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { tellChecklist } from "./checklist.reference.ts";
 import { checklist } from "./index.ts";
 import { type ChecklistParams, checklistParams, starsFor, taskId } from "./params.ts";
 
@@ -66,14 +66,14 @@ describe("Checklist", () => {
   });
   it("a balance with a chance to be lost each tenth holds t seconds with (1 - q)^(10 t)", () => {
     const ball = catalogueItem("sockBall")!;
-    const p = (seconds: number) => doerOf(8, ball, "carpet", { id: "balance", seconds }, {}).p;
+    const p = (seconds: number) => performerOf(8, ball, "carpet", { id: "balance", seconds }, {}).p;
     expect(p(10)).toBeCloseTo((1 - 0.006) ** 100, 12);
     expect(p(20)).toBeCloseTo(p(10) ** 2, 12);
-    expect(doerOf(6, ball, "carpet", { id: "balance", seconds: 10 }, {}).p).toBeLessThan(p(10));
+    expect(performerOf(6, ball, "carpet", { id: "balance", seconds: 10 }, {}).p).toBeLessThan(p(10));
   });
   it("a higher toss buys time and is harder to catch; without the time it cannot be done", () => {
     const ball = catalogueItem("sockBall")!;
-    const p = (id: "catch" | "turn", height: number) => doerOf(9, ball, "carpet", { id, height }, {}).p;
+    const p = (id: "catch" | "turn", height: number) => performerOf(9, ball, "carpet", { id, height }, {}).p;
     expect(airTime(1)).toBeCloseTo(2 * Math.sqrt(2 / 9.81), 12);
     expect(p("turn", 1)).toBe(0);
     expect(p("turn", 2)).toBeGreaterThan(0.3);

@@ -1,12 +1,12 @@
 import { isSend } from "../../actions/actions.ts";
-import { leastToss } from "../../aim/doer.ts";
+import { leastToss } from "../../aim/performer.ts";
 import { DOINGS } from "../../asks/ask.ts";
 import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { roomGround } from "../../targets/room.ts";
-import { type ChecklistParams, checklistParams, doingOf, MOST_TASKS } from "./params.ts";
+import { type ChecklistParams, checklistParams, doingOf, MAX_TASKS } from "./params.ts";
 import { type ListGo, listGo, possible } from "./rules.ts";
 
 const ground = roomGround((p: ChecklistParams) =>
@@ -43,7 +43,7 @@ function knobs(p: ChecklistParams): Knob[] {
       "score",
       ["tasks"],
       "knob.listLength",
-      Array.from({ length: MOST_TASKS }, (_, i) => [
+      Array.from({ length: MAX_TASKS }, (_, i) => [
         i + 1 === p.tasks.length ? p.tasks : Array.from({ length: i + 1 }, (_x, k) => p.tasks[k] ?? last),
         `knob.listLength.${i + 1}`,
       ]),

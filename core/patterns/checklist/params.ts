@@ -1,9 +1,9 @@
 import { z } from "zod";
-import { canToss } from "../../aim/doer.ts";
+import { canToss } from "../../aim/performer.ts";
 import { DOINGS, type Doing } from "../../asks/ask.ts";
 import { metres, whole } from "../../contract/schema.ts";
 
-export const MOST_TASKS = 10;
+export const MAX_TASKS = 10;
 const item = z.strictObject({
   task: z.enum(DOINGS, { error: `task must be one of ${DOINGS.join(", ")}` }),
   times: whole("times", 1, 30),
@@ -18,10 +18,7 @@ export type ListItem = z.infer<typeof item>;
 
 export const checklistParams = z
   .strictObject({
-    tasks: z
-      .array(item)
-      .min(1, "a list needs at least 1 task")
-      .max(MOST_TASKS, `a list has at most ${MOST_TASKS} tasks`),
+    tasks: z.array(item).min(1, "a list needs at least 1 task").max(MAX_TASKS, `a list has at most ${MAX_TASKS} tasks`),
     /** A tick gives all times of a task; or every one is told, with those that failed. */
     how: z.enum(["tick", "each"], { error: "how must be tick or each" }),
     /** So many that come off; or so many attempts, come what may. */

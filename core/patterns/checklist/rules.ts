@@ -1,9 +1,9 @@
-import { airTime } from "../../aim/doer.ts";
+import { airTime } from "../../aim/performer.ts";
 import type { Ask, AskOf } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { Counter, GoRules, Sum, Went } from "../../match/matched.ts";
+import type { Counter, GoRules, StepResult, Sum } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
 import { allTimes, type ChecklistParams, doingOf, type ListItem, starsFor, taskId } from "./params.ts";
 
@@ -74,12 +74,12 @@ function asks(p: ChecklistParams, g: ListGo, player: number): Ask[] {
 }
 
 const at = (list: readonly number[], i: number, more: number) => list.map((n, k) => (k === i ? n + more : n));
-const after = (p: ChecklistParams, go: ListGo, otherwise: "hit" | "miss" | "on"): Went<ListGo> => {
+const after = (p: ChecklistParams, go: ListGo, otherwise: "hit" | "miss" | "on"): StepResult<ListGo> => {
   if (openOf(p, go, 1).length === 0) return { go, after: "end" };
   return { go, after: go.relay && otherwise !== "on" ? "pass" : otherwise };
 };
 
-function step(p: ChecklistParams, g: ListGo, e: GameEvent): Went<ListGo> | Refusal {
+function step(p: ChecklistParams, g: ListGo, e: GameEvent): StepResult<ListGo> | Refusal {
   if (e.kind === "choose") return chosen(p, g, e);
   if (e.kind !== "count" || p.how === "tick") return refuse("refused.notInGame", { kind: e.kind });
   const i = current(p, g);
@@ -95,7 +95,11 @@ function step(p: ChecklistParams, g: ListGo, e: GameEvent): Went<ListGo> | Refus
   return after(p, go, e.drop ? "miss" : "hit");
 }
 
-function chosen(p: ChecklistParams, g: ListGo, e: Extract<GameEvent, { kind: "choose" }>): Went<ListGo> | Refusal {
+function chosen(
+  p: ChecklistParams,
+  g: ListGo,
+  e: Extract<GameEvent, { kind: "choose" }>,
+): StepResult<ListGo> | Refusal {
   if (p.how === "tick" && e.of === "rest" && e.pick === "rest") return { go: g, after: "end" };
   if (e.of !== (p.how === "tick" ? "tick" : "task")) return refuse("refused.notInGame", { kind: e.kind });
   const i = p.tasks.findIndex((_, k) => taskId(k) === e.pick);

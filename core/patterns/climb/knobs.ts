@@ -4,7 +4,7 @@ import { cm } from "../../contract/schema.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
 import { lineId, lineIndex, linesFrom, nextLine } from "../../targets/lines.ts";
 import { added } from "../../targets/list.ts";
-import { type ClimbParams, climbParams, MOST_RUNGS } from "./params.ts";
+import { type ClimbParams, climbParams, MAX_RUNGS } from "./params.ts";
 
 /** What the stations offer for a climb. */
 export function knobs(p: ClimbParams): Knob[] {
@@ -120,11 +120,11 @@ export function addPeg(p: ClimbParams, space: Space): ClimbParams | null {
   const { ladder } = p;
   if (ladder.kind === "line") {
     const next = nextLine(ladder.lines, space);
-    return ladder.lines.length >= MOST_RUNGS || next === null
+    return ladder.lines.length >= MAX_RUNGS || next === null
       ? null
       : { ...p, ladder: { ...ladder, lines: [...ladder.lines, next] } };
   }
-  if (ladder.targets.length >= MOST_RUNGS) return null;
+  if (ladder.targets.length >= MAX_RUNGS) return null;
   return { ...p, ladder: { ...ladder, targets: [...ladder.targets, added(ladder.targets, space)] } };
 }
 

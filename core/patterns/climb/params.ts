@@ -3,8 +3,8 @@ import { distance, whole } from "../../contract/schema.ts";
 import { checkLines } from "../../targets/lines.ts";
 import { checkTargets, target } from "../../targets/target.ts";
 
-export const MOST_RUNGS = 10;
-export const MOST_TRIES = 200;
+export const MAX_RUNGS = 10;
+export const MAX_TRIES = 200;
 
 /** An exercise beside the first. */
 const otherExercise = (name: string) => z.string().max(40, `${name} must be 40 letters or fewer`).optional();
@@ -16,7 +16,7 @@ const ladder = z.discriminatedUnion("kind", [
     targets: z
       .array(target)
       .min(1, "a climb needs at least 1 target")
-      .max(MOST_RUNGS, `a climb has at most ${MOST_RUNGS} targets`),
+      .max(MAX_RUNGS, `a climb has at most ${MAX_RUNGS} targets`),
     order: z.enum(["nearest", "farthest", "listed"]),
   }),
   /** One target; the line moves back a level with every hit. */
@@ -26,7 +26,7 @@ const ladder = z.discriminatedUnion("kind", [
     lines: z
       .array(distance)
       .min(1, "a climb needs at least 1 line")
-      .max(MOST_RUNGS, `a climb has at most ${MOST_RUNGS} lines`),
+      .max(MAX_RUNGS, `a climb has at most ${MAX_RUNGS} lines`),
   }),
 ]);
 
@@ -34,7 +34,7 @@ export const climbParams = z
   .strictObject({
     ladder,
     /** Sends allowed in a go; null: no cap. */
-    tries: whole("tries", 1, MOST_TRIES).nullable(),
+    tries: whole("tries", 1, MAX_TRIES).nullable(),
     scoring: z.discriminatedUnion("by", [
       /** Rung n, from 0, is worth first + n x growth. */
       z.strictObject({ by: z.literal("points"), first: whole("first", 0, 100), growth: whole("growth", 0, 50) }),

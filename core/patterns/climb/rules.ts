@@ -1,9 +1,9 @@
 import { type AimOf, type Ask, PLAIN } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { keptBy } from "../../kept-by.ts";
 import { sumOf } from "../../match/end.ts";
-import type { Counter, GoRules, Sum, Went } from "../../match/matched.ts";
+import type { Counter, GoRules, StepResult, Sum } from "../../match/matched.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
 import type { ClimbParams } from "./params.ts";
 
 /** One climb of one side. */
@@ -30,11 +30,11 @@ export function rungsOf({ ladder }: ClimbParams): string[] {
 }
 
 const wanted = ({ ladder }: ClimbParams, c: Climber) => (ladder.kind === "line" ? ladder.target.id : c.rungs[c.rung]!);
-const targetIds = keptBy(({ ladder }: ClimbParams) =>
+const targetIds = memoizeByIdentity(({ ladder }: ClimbParams) =>
   ladder.kind === "line" ? [ladder.target.id] : ladder.targets.map((t) => t.id),
 );
 /** What is aimed at from each rung. */
-const aimsOf = keptBy((p: ClimbParams): readonly AimOf<"any">[] =>
+const aimsOf = memoizeByIdentity((p: ClimbParams): readonly AimOf<"any">[] =>
   rungsOf(p).map((id) => ({
     kind: "any",
     want: [p.ladder.kind === "line" ? p.ladder.target.id : id],
@@ -73,7 +73,7 @@ function step(
   c: Climber,
   e: Parameters<GoRules<ClimbParams, Climber>["step"]>[2],
   ms: number,
-): Went<Climber> | Refusal {
+): StepResult<Climber> | Refusal {
   switch (e.kind) {
     case "task":
       if (!c.owes) return refuse("refused.noForfeit");
@@ -88,7 +88,7 @@ function step(
   }
 }
 
-function sent(p: ClimbParams, c: Climber, hit: string | null, ms: number): Went<Climber> {
+function sent(p: ClimbParams, c: Climber, hit: string | null, ms: number): StepResult<Climber> {
   const sends = c.sends + 1;
   const spent = p.tries !== null && sends >= p.tries;
   const each = [...c.each];

@@ -6,8 +6,8 @@ import { match, USUAL_MATCH } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
 import { fromPattern } from "../../formats/activity.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
-import { tellClosest } from "./closest.oracle.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { tellClosest } from "./closest.reference.ts";
 import { closest } from "./index.ts";
 import { type ClosestParams, closestParams } from "./params.ts";
 

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { metres, whole } from "../../contract/schema.ts";
 
-export const MOST_ROUNDS = 40;
+export const MAX_ROUNDS = 40;
 export const closestParams = z
   .strictObject({
     /** The jack lies between these, from the line, metres. */
@@ -23,7 +23,7 @@ export const closestParams = z
     mark: metres("mark", 0.05, 3),
     finish: z.strictObject({
       points: whole("points", 1, 30).nullable(),
-      rounds: whole("rounds", 1, MOST_ROUNDS).nullable(),
+      rounds: whole("rounds", 1, MAX_ROUNDS).nullable(),
     }),
   })
   .superRefine((p, ctx) => {

@@ -2,7 +2,7 @@ import { type AimOf, type Ask, PLAIN } from "../../asks/ask.ts";
 import {
   type BaseState,
   type Ending,
-  MOST_PLAYERS,
+  MAX_PLAYERS,
   type Phrase,
   type Possible,
   type Progress,
@@ -14,12 +14,12 @@ import {
   seenAt,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { asTheyPlay, headOf, whoPlays } from "../../contract/people.ts";
+import { asTheyPlay, headStartOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
 import { cut, joins, leaves, renumbered, sideOf } from "../../match/company.ts";
 import { endOf, sumOfMany } from "../../match/end.ts";
-import { type ClosestParams, MOST_ROUNDS } from "./params.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
+import { type ClosestParams, MAX_ROUNDS } from "./params.ts";
 
 interface Piece {
   side: number;
@@ -70,7 +70,7 @@ function start(params: ClosestParams, match: Match, setup: Setup): ClosestState 
     params,
     match,
     sides,
-    totals: sides.map((x) => headOf(setup, x)),
+    totals: sides.map((x) => headStartOf(setup, x)),
     marked: 0,
     sent: zeros,
     round: 0,
@@ -124,13 +124,13 @@ const toAct = (s: ClosestState) => (s.phase === "place" ? placer(s) : sideToSend
 
 const JACK: AimOf<"jack"> = { kind: "jack" };
 /** What each player is asked to send, by how many pieces lie already: made once, since it is asked again and again. */
-const sendsOf = keptBy((setup: Setup) =>
-  keptBy((p: ClosestParams) => {
+const sendsOf = memoizeByIdentity((setup: Setup) =>
+  memoizeByIdentity((p: ClosestParams) => {
     const of = (player: number, aim: AimOf<"jack" | "near">): Ask =>
       asTheyPlay(setup, [{ kind: "send", player, from: "start", manner: PLAIN, aim, fetch: false }])[0]!;
     return Array.from({ length: setup.players }, (_, player) => ({
       jack: of(player, JACK),
-      pieces: Array.from({ length: MOST_PLAYERS * p.pieces }, (_, turn) =>
+      pieces: Array.from({ length: MAX_PLAYERS * p.pieces }, (_, turn) =>
         of(player, { kind: "near", turn, past: p.dead ? p.far : null }),
       ),
     }));
@@ -328,14 +328,14 @@ function opened(s: ClosestState, lead: number, won: readonly number[], mark: num
     marked,
     lead,
     won: s.won.map((list, i) => [...list, won[i]!]),
-    over: reached || s.round >= (rounds ?? MOST_ROUNDS),
+    over: reached || s.round >= (rounds ?? MAX_ROUNDS),
   };
 }
 
 function score(s: ClosestState): Score[] {
   const now = gains(s).sides;
   return s.sides.map((players, i) => {
-    const head = headOf(s.setup, players);
+    const head = headStartOf(s.setup, players);
     const list = [...(head > 0 ? [head] : []), ...s.won[i]!.filter((n) => n > 0)];
     return {
       players,
@@ -379,7 +379,7 @@ function progress(s: ClosestState): Progress[] {
     sends: s.sent[i]!,
     rounds: s.round,
     points: s.totals[i]!,
-    own: s.totals[i]! - headOf(s.setup, s.sides[i]!),
+    own: s.totals[i]! - headStartOf(s.setup, s.sides[i]!),
     stage: points === null ? s.round : Math.min(s.totals[i]!, points),
     stages: points ?? rounds!,
     finished: points === null ? s.over : s.totals[i]! >= points,
@@ -453,7 +453,7 @@ export const closestRules1: Rules<ClosestParams, ClosestState> = {
 /** Written on paper: see `Possible`. Alone against the mark. */
 export function possible(p: ClosestParams): Possible {
   const { points, rounds } = p.finish;
-  const inRounds = (rounds ?? MOST_ROUNDS) * p.pieces;
+  const inRounds = (rounds ?? MAX_ROUNDS) * p.pieces;
   const most = points === null ? inRounds : Math.min(inRounds, points - 1 + p.pieces);
   const stages = points ?? rounds!;
   return { unit: "points", better: "more", least: 0, most, values: null, finished: { least: 0, most }, stages };

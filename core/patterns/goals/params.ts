@@ -4,9 +4,9 @@ import { metres, whole } from "../../contract/schema.ts";
 /** What is not allowed, where it is played so. */
 export const FOULS = ["high", "hands", "feet", "push"] as const;
 export type Foul = (typeof FOULS)[number];
-export const MOST_GOALS = 30;
+export const MAX_GOALS = 30;
 /** Goals that a child alone may count in one go. */
-export const MOST_ALONE = 200;
+export const MAX_ALONE = 200;
 
 export const goalsParams = z.strictObject({
   /** From goal to goal, and how wide it is played, metres. */
@@ -18,7 +18,7 @@ export const goalsParams = z.strictObject({
   /** What the posts are. */
   item: z.string().min(1).max(40),
   /** So many goals win; null: the bell ends it. */
-  points: whole("points", 1, MOST_GOALS).nullable(),
+  points: whole("points", 1, MAX_GOALS).nullable(),
   /** One half, or two with ends changed; each as long as the bell says. */
   halves: z.union([z.literal(1), z.literal(2)], { error: "halves must be 1 or 2" }),
   /** Where play goes on after a goal: from the middle for either, or the side that let it in begins. */

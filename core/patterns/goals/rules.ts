@@ -11,14 +11,14 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { headOf, whoPlays } from "../../contract/people.ts";
+import { headStartOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
 import { joins, leaves } from "../../match/company.ts";
 import { endOf } from "../../match/end.ts";
 import { oneClock, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
-import { type Foul, type GoalsParams, MOST_ALONE } from "./params.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
+import { type Foul, type GoalsParams, MAX_ALONE } from "./params.ts";
 
 /** How play goes on, and who has the ball; null: whoever gets it. */
 type Restart = { how: "middle" | "bringIn" | "there" | "shot" | "again"; side: number | null };
@@ -47,7 +47,7 @@ function start(params: GoalsParams, match: Match, setup: Setup): GoalsState {
     params,
     match,
     sides,
-    goals: sides.map((x) => (setup.mode === "against" ? Math.min(most, headOf(setup, x)) : 0)),
+    goals: sides.map((x) => (setup.mode === "against" ? Math.min(most, headStartOf(setup, x)) : 0)),
     scored: [],
     half: 1,
     restart: { how: "middle", side: setup.starts ?? 0 },
@@ -69,14 +69,16 @@ function limitOf(s: GoalsState): number | null {
 }
 
 /** How it is played by a child alone: round something, and a shot. */
-export const gatesOf = keptBy((p: GoalsParams): Gate[] => [
+export const gatesOf = memoizeByIdentity((p: GoalsParams): Gate[] => [
   { kind: "weave", metres: Math.max(0.5, p.length / 2) },
   { kind: "shot", metres: Math.max(0.5, p.length / 2) },
 ]);
-export const mannerOf = keptBy((p: GoalsParams): Manner => (p.riding ? { moving: true } : PLAIN));
-const courses = keptBy((p: GoalsParams): AimOf<"course"> => ({ kind: "course", gates: gatesOf(p), miss: "gate" }));
+export const mannerOf = memoizeByIdentity((p: GoalsParams): Manner => (p.riding ? { moving: true } : PLAIN));
+const courses = memoizeByIdentity(
+  (p: GoalsParams): AimOf<"course"> => ({ kind: "course", gates: gatesOf(p), miss: "gate" }),
+);
 export const courseOf = (p: GoalsParams): AimOf<"course"> => courses(p);
-const goalAims = keptBy((_: GoalsParams) => new Map<string, AimOf<"goal">>());
+const goalAims = memoizeByIdentity((_: GoalsParams) => new Map<string, AimOf<"goal">>());
 function goalAim(s: GoalsState): AimOf<"goal"> {
   const { params: p, sides } = s;
   const ticks = s.match.seconds !== null;
@@ -136,7 +138,7 @@ const clocked = oneClock<GoalsState>({
 });
 function alone(s: GoalsState, e: Extract<GameEvent, { kind: "count" }>): GoalsState | Refusal {
   const { by, goals } = s.params.alone;
-  const most = by === "count" ? goals : MOST_ALONE;
+  const most = by === "count" ? goals : MAX_ALONE;
   const n = s.goals[0]! + e.n;
   if (n > most) return refuse("refused.runMost", { most });
   const done = by === "count" && n === goals;
@@ -229,7 +231,7 @@ function progress(s: GoalsState): Progress[] {
   const { points, alone: a } = s.params;
   const stages = contest(s) ? (points ?? 0) : a.by === "count" ? a.goals : 0;
   return s.sides.map((x, i) => {
-    const own = Math.max(0, s.goals[i]! - (contest(s) ? headOf(s.setup, x) : 0));
+    const own = Math.max(0, s.goals[i]! - (contest(s) ? headStartOf(s.setup, x) : 0));
     return {
       sends: own,
       rounds: s.half,
@@ -282,9 +284,9 @@ export function possible(p: GoalsParams): Possible {
         unit: "goals",
         better: "more",
         least: 0,
-        most: MOST_ALONE,
+        most: MAX_ALONE,
         values: null,
-        finished: { least: 0, most: MOST_ALONE },
+        finished: { least: 0, most: MAX_ALONE },
         stages: 0,
       };
 }

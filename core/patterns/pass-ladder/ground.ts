@@ -5,7 +5,7 @@ import { faced, startLine } from "../../targets/list.ts";
 import { targetPart } from "../../targets/target.ts";
 import { wayOf } from "../../targets/ways.ts";
 import type { Part } from "../../yard/parts.ts";
-import { MOST_MARKS, markId, type PassParams } from "./params.ts";
+import { MAX_MARKS, markId, type PassParams } from "./params.ts";
 import { aimAt } from "./rules.ts";
 
 const MARK_WIDTH = 1;
@@ -54,7 +54,7 @@ export const passGround: Ground<PassParams> = {
   },
   add: (p, space) => {
     const next = nextLine(p.marks, space);
-    return p.marks.length >= MOST_MARKS || next === null ? null : { ...p, marks: [...p.marks, next] };
+    return p.marks.length >= MAX_MARKS || next === null ? null : { ...p, marks: [...p.marks, next] };
   },
   remove: (p, id) =>
     p.marks.length < 2 || !id.startsWith("m") ? null : { ...p, marks: p.marks.filter((_, i) => i !== lineIndex(id)) },

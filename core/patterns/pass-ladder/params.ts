@@ -4,7 +4,7 @@ import { checkLines } from "../../targets/lines.ts";
 import { target } from "../../targets/target.ts";
 import { things, ways } from "../../targets/ways.ts";
 
-export const MOST_MARKS = 8;
+export const MAX_MARKS = 8;
 export const markId = (i: number) => `m${i + 1}`;
 
 export const passParams = z
@@ -13,7 +13,7 @@ export const passParams = z
     marks: z
       .array(distance)
       .min(1, "the ladder needs at least 1 spot")
-      .max(MOST_MARKS, `the ladder can have at most ${MOST_MARKS} spots`),
+      .max(MAX_MARKS, `the ladder can have at most ${MAX_MARKS} spots`),
     way: z.discriminatedUnion("kind", [
       /** Alone: rolled, run after and fielded while it rolls, beyond the mark before this one; a turn of so many seconds first. */
       z.strictObject({

@@ -5,11 +5,11 @@ import type { GameEvent } from "../../events/events.ts";
 import { pegRates } from "../../forecast/for-activity.ts";
 import { fromPattern } from "../../formats/activity.ts";
 import { canCatchUp, fieldable, fieldedAt, inReach, longestRoll, slowsInAir, timeAt } from "../../physics/chase.ts";
-import { chainOf } from "../chain.testing.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
+import { chainOf } from "../chain.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
 import { passLadder } from "./index.ts";
 import { markId, type PassParams, passParams } from "./params.ts";
-import { tellPassLadder } from "./pass-ladder.oracle.ts";
+import { tellPassLadder } from "./pass-ladder.reference.ts";
 
 const of = (over: object): PassParams => passParams.parse({ ...passLadder.example.params, ...over });
 const container = {

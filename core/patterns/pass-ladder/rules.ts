@@ -2,9 +2,9 @@ import type { Aim, Ask } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
 import { mannerOfTurn } from "../../targets/ways.ts";
 import { markId, type PassParams } from "./params.ts";
 
@@ -20,7 +20,7 @@ export interface PassGo {
   relay: boolean;
 }
 
-const aimsOf = keptBy((p: PassParams): readonly Aim[] =>
+const aimsOf = memoizeByIdentity((p: PassParams): readonly Aim[] =>
   p.marks.map((_, i): Aim => {
     const mark = markId(i);
     if (p.way.kind === "chase") return { kind: "chase", mark, after: i === 0 ? null : markId(i - 1), turn: p.way.turn };
@@ -54,12 +54,12 @@ function seen(p: PassParams, g: PassGo, e: GameEvent): "clean" | "drop" | "short
   return e.rest === "short" && p.way.kind === "chase" ? "short" : null;
 }
 
-function step(p: PassParams, g: PassGo, e: GameEvent): Went<PassGo> | Refusal {
+function step(p: PassParams, g: PassGo, e: GameEvent): StepResult<PassGo> | Refusal {
   const what = seen(p, g, e);
   if (what === null) return refuse("refused.notInGame", { kind: e.kind });
   const sent = { ...g, sends: g.sends + 1 };
   const spent = p.sends !== null && sent.sends >= p.sends;
-  const end = (go: PassGo, after: "hit" | "miss"): Went<PassGo> => {
+  const end = (go: PassGo, after: "hit" | "miss"): StepResult<PassGo> => {
     if (spent || go.mark >= p.marks.length) return { go, after: "end" };
     // Together the sender changes whenever the mark does.
     if (go.relay) return { go, after: go.mark === g.mark ? "on" : "pass" };

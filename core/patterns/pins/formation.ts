@@ -1,5 +1,5 @@
 import type { Spot } from "../../asks/ask.ts";
-import { keptBy } from "../../kept-by.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
 import type { PinsParams, Shape } from "./params.ts";
 
 const ROOT = Math.sqrt(3) / 2;
@@ -43,12 +43,12 @@ function shaped(shape: Shape, n: number, between: number): Omit<Spot, "id">[] {
   );
 }
 
-export const idsOf = keptBy((p: PinsParams): readonly string[] =>
+export const idsOf = memoizeByIdentity((p: PinsParams): readonly string[] =>
   Array.from({ length: p.formation.count }, (_, i) => `p${i + 1}`),
 );
 
 /** Where the pins stand: as given; or, of the child's own formation, as it is before anybody moved one. Metres. */
-export const spotsOf = keptBy((p: PinsParams): readonly Spot[] => {
+export const spotsOf = memoizeByIdentity((p: PinsParams): readonly Spot[] => {
   const { formation: f, pin } = p;
   const ids = idsOf(p);
   if (f.kind === "given")
@@ -72,7 +72,7 @@ export const spotsOf = keptBy((p: PinsParams): readonly Spot[] => {
 });
 
 /** Deep and wide from the nearest to the farthest pin's middle, metres. */
-export const depthOf = keptBy((p: PinsParams): number => {
+export const depthOf = memoizeByIdentity((p: PinsParams): number => {
   if (p.formation.kind === "own") return p.formation.depth;
   const along = spotsOf(p).map((s) => s.along);
   return Math.max(...along) - Math.min(...along);

@@ -3,7 +3,7 @@ import { cm, held } from "../../contract/schema.ts";
 import { pinFaced, pinRule, pinTouched } from "../../targets/pin.ts";
 import type { Part } from "../../yard/parts.ts";
 import { spotsOf } from "./formation.ts";
-import { FEWEST_PINS, MOST_PINS, type PinsParams } from "./params.ts";
+import { FEWEST_PINS, MAX_PINS, type PinsParams } from "./params.ts";
 import { knocksIn } from "./rules.ts";
 
 /** The formation is one thing on the tape, and one role. */
@@ -78,7 +78,7 @@ export const pinsGround: Ground<PinsParams> = {
       ...(across !== undefined && { across: held(p.across + across - spot.across, -10, 10) }),
     };
   },
-  add: (p) => (p.formation.count >= MOST_PINS ? null : withCount(p, p.formation.count + 1)),
+  add: (p) => (p.formation.count >= MAX_PINS ? null : withCount(p, p.formation.count + 1)),
   remove: (p) => (p.formation.count <= FEWEST_PINS ? null : withCount(p, p.formation.count - 1)),
   squeeze: (p, k) => {
     const f = p.formation;

@@ -3,10 +3,10 @@ import { across, distance, metres, whole } from "../../contract/schema.ts";
 import { pin } from "../../targets/pin.ts";
 
 export const FEWEST_PINS = 3;
-export const MOST_PINS = 15;
+export const MAX_PINS = 15;
 export const SHAPES = ["triangle", "row", "arc", "diamond"] as const;
 export type Shape = (typeof SHAPES)[number];
-const count = whole("count", FEWEST_PINS, MOST_PINS);
+const count = whole("count", FEWEST_PINS, MAX_PINS);
 
 export const pinsParams = z.strictObject({
   /** As given, edges so far apart; or the child's own, inside a field that is marked. */

@@ -3,7 +3,7 @@ import { isRefusal, type Phrase, type Possible, type Refusal, refuse } from "../
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { note, sumOf } from "../../match/end.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
 import { allStanding, felled, type Standing, standingKey } from "../../targets/standing.ts";
 import { amiss, inMetres } from "../../yard/set-out.ts";
 import { depthOf, idsOf, spotsOf } from "./formation.ts";
@@ -68,7 +68,7 @@ function asks(p: PinsParams, g: PinsGo, player: number): Ask[] {
   return [{ kind: "send", player, from: "start", manner: {}, aim, fetch: p.pieces === null }];
 }
 
-function step(p: PinsParams, g: PinsGo, e: GameEvent): Went<PinsGo> | Refusal {
+function step(p: PinsParams, g: PinsGo, e: GameEvent): StepResult<PinsGo> | Refusal {
   switch (e.kind) {
     case "arrange":
       return laid(p, g, e);
@@ -91,7 +91,7 @@ function step(p: PinsParams, g: PinsGo, e: GameEvent): Went<PinsGo> | Refusal {
 }
 
 /** The child's own formation: every pin wholly inside the field, none touching another. */
-function laid(p: PinsParams, g: PinsGo, e: Extract<GameEvent, { kind: "arrange" }>): Went<PinsGo> | Refusal {
+function laid(p: PinsParams, g: PinsGo, e: Extract<GameEvent, { kind: "arrange" }>): StepResult<PinsGo> | Refusal {
   const f = p.formation;
   if (f.kind !== "own" || g.spots) return refuse("refused.notInGame", { kind: e.kind });
   const ids = idsOf(p);
@@ -110,7 +110,7 @@ function laid(p: PinsParams, g: PinsGo, e: Extract<GameEvent, { kind: "arrange" 
   return { go: { ...g, spots: inMetres(spots.map((s) => s!)) }, after: "on" };
 }
 
-function rolled(p: PinsParams, g: PinsGo, { n, stand }: { n: number; stand: Standing }): Went<PinsGo> {
+function rolled(p: PinsParams, g: PinsGo, { n, stand }: { n: number; stand: Standing }): StepResult<PinsGo> {
   const all = stand.left === 0;
   const first = g.roll === 0;
   const before = g.each[g.each.length - 1]!;

@@ -6,8 +6,8 @@ export const OVERS = ["line", "net", "rope", "wall"] as const;
 /** Why a point was won, as far as anybody says. */
 export const REASONS = ["out", "net", "bounces", "missed", "serve"] as const;
 /** A rally is counted so far at most, touches. */
-export const MOST_RUN = 500;
-export const MOST_POINTS = 30;
+export const MAX_RUN = 500;
+export const MAX_POINTS = 30;
 
 const court = (name: string) =>
   z.strictObject({ length: metres(`${name} length`, 0.8, 8), width: metres(`${name} width`, 0.8, 8) });
@@ -32,7 +32,7 @@ export const rallyParams = z.strictObject({
   bounces: whole("bounces", 0, 2),
   /** What touches a line is in, or out. */
   lines: z.enum(["in", "out"], { error: "lines must be in or out" }),
-  points: whole("points", 1, MOST_POINTS),
+  points: whole("points", 1, MAX_POINTS),
   /** A game is won by two at least. */
   lead: z.boolean({ error: "lead must be true or false" }),
   /** The best of so many games. */

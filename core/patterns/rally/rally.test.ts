@@ -6,12 +6,12 @@ import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
 import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
-import { having, refusedBy, take } from "../../referee/playing.testing.ts";
+import { having, refusedBy, take } from "../../referee/playing.test-utils.ts";
 import { openPlay, outlook, view } from "../../referee/referee.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
 import { rally } from "./index.ts";
 import { type RallyParams, rallyParams } from "./params.ts";
-import { tellRally } from "./rally.oracle.ts";
+import { tellRally } from "./rally.reference.ts";
 
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
 const serve = (by: string, every = 1, second = false) => ({ serve: { by, every, how: "hand", second } });

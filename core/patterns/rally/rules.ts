@@ -11,14 +11,14 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { headOf, whoPlays } from "../../contract/people.ts";
+import { headStartOf, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
 import { joins, leaves, sideOf } from "../../match/company.ts";
 import { endOf } from "../../match/end.ts";
 import { oneClock, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
-import { MOST_RUN, type RallyParams, REASONS } from "./params.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
+import { MAX_RUN, type RallyParams, REASONS } from "./params.ts";
 
 /** Two sides for points; or all together, one rally after the other. */
 export interface RallyState extends Timed {
@@ -49,7 +49,7 @@ export const LINES = ["start", "far"] as const;
 
 function start(params: RallyParams, match: Match, setup: Setup): RallyState {
   const sides = setup.mode === "against" ? twoSides(setup) : [whoPlays(setup)];
-  const heads = sides.map((x) => Math.min(params.points - 1, headOf(setup, x)));
+  const heads = sides.map((x) => Math.min(params.points - 1, headStartOf(setup, x)));
   return {
     setup,
     params,
@@ -77,10 +77,10 @@ function start(params: RallyParams, match: Match, setup: Setup): RallyState {
 
 const playerOf = (s: RallyState, side: number) => s.sides[side]![s.served[side]! % s.sides[side]!.length]!;
 const toucher = (s: RallyState) => s.sides[0]![s.at % s.sides[0]!.length]!;
-export const mannerOf = keptBy((p: RallyParams): Manner => (p.bounces > 0 ? { bounce: true } : PLAIN));
+export const mannerOf = memoizeByIdentity((p: RallyParams): Manner => (p.bounces > 0 ? { bounce: true } : PLAIN));
 /** Square metres that each side has to cover. */
 const areasOf = (p: RallyParams): [number, number] => [p.near.length * p.near.width, p.far.length * p.far.width];
-const pointAims = keptBy((_: RallyParams) => new Map<string, AimOf<"point">>());
+const pointAims = memoizeByIdentity((_: RallyParams) => new Map<string, AimOf<"point">>());
 function pointAim(s: RallyState): AimOf<"point"> {
   const { params: p, server, second, sides } = s;
   const known = pointAims(p);
@@ -100,7 +100,9 @@ function pointAim(s: RallyState): AimOf<"point"> {
   }
   return aim;
 }
-const overAims = keptBy((p: RallyParams): AimOf<"over"> => ({ kind: "over", area: areasOf(p)[0], over: p.over }));
+const overAims = memoizeByIdentity(
+  (p: RallyParams): AimOf<"over"> => ({ kind: "over", area: areasOf(p)[0], over: p.over }),
+);
 export const overAim = (p: RallyParams): AimOf<"over"> => overAims(p);
 
 function asks(s: RallyState): Ask[] {
@@ -171,7 +173,7 @@ function point(s: RallyState, e: Extract<GameEvent, { kind: "point" }>, fixedSta
   if (Math.max(...games) > p.games / 2) return { ...next, games, told, over: true };
   const stays = p.serve.by === "fixed" && fixedStays;
   const opener = stays ? s.opener : 1 - s.opener;
-  const heads = s.sides.map((x) => Math.min(p.points - 1, headOf(s.setup, x)));
+  const heads = s.sides.map((x) => Math.min(p.points - 1, headStartOf(s.setup, x)));
   return servedBy({ ...next, games, told, points: heads, opener, played: 0 }, opener);
 }
 /** The serve goes to a side; whoever had it in the other one is followed by the next of them. */
@@ -187,11 +189,11 @@ function changes(s: RallyState, side: number): number {
 }
 
 function counted(s: RallyState, e: Extract<GameEvent, { kind: "count" }>): RallyState | Refusal {
-  if (s.run + e.n > MOST_RUN) return refuse("refused.runMost", { most: MOST_RUN });
+  if (s.run + e.n > MAX_RUN) return refuse("refused.runMost", { most: MAX_RUN });
   const run = s.run + e.n;
   const longest = Math.max(s.longest, run);
   // Nobody counts farther: that rally is over.
-  if (!e.drop && run < MOST_RUN) {
+  if (!e.drop && run < MAX_RUN) {
     if (e.n === 0) return refuse("refused.notInGame", { kind: e.kind });
     return { ...s, run, longest, at: s.at + e.n };
   }
@@ -244,7 +246,7 @@ function progress(s: RallyState): Progress[] {
     sends: s.ended,
     rounds: s.told.length,
     points: scoreOf(s, i),
-    own: contest(s) ? Math.max(0, scoreOf(s, i) - (s.params.games > 1 ? 0 : headOf(s.setup, x))) : s.longest,
+    own: contest(s) ? Math.max(0, scoreOf(s, i) - (s.params.games > 1 ? 0 : headStartOf(s.setup, x))) : s.longest,
     stage: contest(s) ? Math.min(s.params.games > 1 ? s.games[i]! : s.points[i]!, stagesOf(s.params)) : s.ended,
     stages: contest(s) ? stagesOf(s.params) : s.params.rallies,
     finished: contest(s) ? s.games[i]! > s.params.games / 2 : s.over,
@@ -298,8 +300,8 @@ export const possible = (p: RallyParams): Possible => ({
   unit: "touches",
   better: "more",
   least: 0,
-  most: MOST_RUN,
+  most: MAX_RUN,
   values: null,
-  finished: { least: 0, most: MOST_RUN },
+  finished: { least: 0, most: MAX_RUN },
   stages: p.rallies,
 });

@@ -2,7 +2,7 @@ import type { Ground, Space } from "../../contract/contract.ts";
 import { cm, held } from "../../contract/schema.ts";
 import { added, startLine, targetProbes, untilHit } from "../../targets/list.ts";
 import type { Part } from "../../yard/parts.ts";
-import { askedOf, type Card, MOST_CARDS, type SpellerParams, wordsOf } from "./params.ts";
+import { askedOf, type Card, MAX_CARDS, type SpellerParams, wordsOf } from "./params.ts";
 import { cannotSpell, entriesOf, plain } from "./words.ts";
 
 /** All cards are one role: sheets of one kind. */
@@ -70,7 +70,7 @@ export const spellerGround: Ground<SpellerParams> = {
       ...(across !== undefined && { across: held(across, -10, 10) }),
     })),
   add: (p, space: Space) => {
-    if (p.cards.length >= MOST_CARDS) return null;
+    if (p.cards.length >= MAX_CARDS) return null;
     const {
       id: _,
       distance,

@@ -2,10 +2,10 @@ import { isSend } from "../../actions/actions.ts";
 import { type Knob, MODES, type Pattern, type Phrase } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import { keptBy } from "../../kept-by.ts";
 import { catalogueItem } from "../../kit/catalogue.ts";
 import { spelledBy, WORD_LISTS } from "../../letters/lists.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
 import { thingsKnob, waysKnob } from "../../targets/ways.ts";
 import { spellerGround } from "./ground.ts";
 import {
@@ -13,7 +13,7 @@ import {
   doesAt,
   fewestOf,
   laidOut,
-  MOST_DOES,
+  MAX_DOES,
   type SpellerParams,
   spellerParams,
   TRAVELS,
@@ -29,7 +29,7 @@ const WIDE = 2.2;
 const ALSO = 8;
 
 /** Our own lists, each with the fewest cards that spell it, in the place of those that lie there. */
-const offered = keptBy((p: SpellerParams): (readonly [SpellerParams, string])[] =>
+const offered = memoizeByIdentity((p: SpellerParams): (readonly [SpellerParams, string])[] =>
   WORD_LISTS.flatMap((l) => {
     // A card a letter first: what the words need is counted of those.
     const distance = Math.min(...p.cards.map((c) => c.distance));
@@ -86,7 +86,7 @@ function knobs(p: SpellerParams): Knob[] {
       hint: "knob.doesHint",
       options: DOES.map((value) => ({ value, label: `does.${value}` })),
       least: 0,
-      most: MOST_DOES,
+      most: MAX_DOES,
       more: "knob.doesMore",
     },
     ...((p.does ?? []).includes("travel")

@@ -1,14 +1,14 @@
 import { z } from "zod";
 import { across, cm, distance, metres, whole } from "../../contract/schema.ts";
-import { keptBy } from "../../kept-by.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
 import { things, ways } from "../../targets/ways.ts";
 import { cannotSpell, entriesOf, fewestCards, plain, type Word, wordsFrom } from "./words.ts";
 
-export const MOST_CARDS = 16;
-export const MOST_WORDS = 30;
+export const MAX_CARDS = 16;
+export const MAX_WORDS = 30;
 const LONGEST_WORD = 12;
 export const DOES = ["send", "travel", "write"] as const;
-export const MOST_DOES = 6;
+export const MAX_DOES = 6;
 export const TRAVELS = ["walk", "hop", "crawl", "dribble"] as const;
 
 const card = z.strictObject({
@@ -32,7 +32,7 @@ export const spellerParams = z
     cards: z
       .array(card)
       .min(2, "the speller needs at least 2 cards")
-      .max(MOST_CARDS, `the speller can have at most ${MOST_CARDS} cards`),
+      .max(MAX_CARDS, `the speller can have at most ${MAX_CARDS} cards`),
     /** Words, parted by commas; `3 + 4 = 7`: the answer is hit. */
     list: z.string().min(1, "the list needs a word").max(400, "the list can have up to 400 characters"),
     /** The word is read, heard, seen as a picture of ours, or worked out from what stands before the sign. */
@@ -44,7 +44,7 @@ export const spellerParams = z
     /** Word by word, in turn: sent at, its letters gone to one after the other, or written down by the child; none: sent at. */
     does: z
       .array(z.enum(DOES, { error: `does must be ${DOES.join(", ")}` }))
-      .max(MOST_DOES, `at most ${MOST_DOES} in turn`)
+      .max(MAX_DOES, `at most ${MAX_DOES} in turn`)
       .default([]),
     /** How the letters are gone to. */
     travel: z.enum(TRAVELS, { error: `travel must be ${TRAVELS.join(", ")}` }).default("hop"),
@@ -65,8 +65,8 @@ export const spellerParams = z
         wrong(["cards", i, "text"], `card ${i + 1} cannot contain a comma, an equals sign or a space`);
     }
     const words = entriesOf(p.list);
-    if (words.length === 0 || words.length > MOST_WORDS)
-      return wrong(["list"], `the list can have 1 to ${MOST_WORDS} words; it has ${words.length}`);
+    if (words.length === 0 || words.length > MAX_WORDS)
+      return wrong(["list"], `the list can have 1 to ${MAX_WORDS} words; it has ${words.length}`);
     const long = words.find((w) => w.text.length === 0 || w.text.length > LONGEST_WORD);
     if (long) return wrong(["list"], `"${long.text}" is too long: a word can have up to ${LONGEST_WORD} letters`);
     const cannot = cannotSpell(
@@ -86,20 +86,20 @@ export type SpellerParams = z.infer<typeof spellerParams>;
 export const doesAt = (p: SpellerParams, word: number): (typeof DOES)[number] =>
   p.does?.[word % (p.does.length || 1)] ?? "send";
 /** The words of the list, in the signs of the cards. */
-export const wordsOf: (p: SpellerParams) => readonly Word[] = keptBy((p: SpellerParams) =>
+export const wordsOf: (p: SpellerParams) => readonly Word[] = memoizeByIdentity((p: SpellerParams) =>
   wordsFrom(
     p.list,
     p.cards.map((c) => c.text),
   ),
 );
 /** How often each sign is asked for in the list. */
-export const askedOf: (p: SpellerParams) => ReadonlyMap<string, number> = keptBy((p: SpellerParams) => {
+export const askedOf: (p: SpellerParams) => ReadonlyMap<string, number> = memoizeByIdentity((p: SpellerParams) => {
   const times = new Map<string, number>();
   for (const s of wordsOf(p).flatMap((w) => w.signs)) times.set(s, (times.get(s) ?? 0) + 1);
   return times;
 });
 /** Of so many lists by difficulty at most. */
-const MOST_GRADES = 5;
+const MAX_GRADES = 5;
 /**
  * Parts of the list by difficulty, the easiest first, each about half of its words: a word is the harder the more metres all its letters are
  * sent together, its letters at the nearest card that has them. As they stand in the list, what is worked out before them as well.
@@ -115,7 +115,7 @@ export function wordsByEase(p: SpellerParams): string[] {
   const sorted = items.sort((a, b) => a.hard - b.hard);
   const size = Math.ceil(sorted.length / 2);
   const last = sorted.length - size;
-  const by = Math.max(1, Math.ceil(last / (MOST_GRADES - 1)));
+  const by = Math.max(1, Math.ceil(last / (MAX_GRADES - 1)));
   const starts = [...Array.from({ length: Math.ceil(last / by) }, (_, i) => i * by), last];
   return starts.map((at) =>
     sorted
@@ -140,7 +140,7 @@ export function laidOut(p: SpellerParams, space: { width: number }): Card[] | nu
     p.knock,
   );
   const texts = [...need].flatMap(([text, n]) => Array.from({ length: n }, () => text));
-  if (texts.length > MOST_CARDS || texts.length < 2) return null;
+  if (texts.length > MAX_CARDS || texts.length < 2) return null;
   const step = p.card.width + 0.15;
   const perRow = Math.max(1, Math.min(5, Math.floor((space.width - 0.2) / step)));
   const rows = Math.ceil(texts.length / perRow);

@@ -2,10 +2,10 @@ import type { AimOf, Ask, Spelled } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
 import { note } from "../../match/end.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
 import { mannerOfTurn } from "../../targets/ways.ts";
 import { doesAt, type SpellerParams, wordsOf } from "./params.ts";
 import { plain } from "./words.ts";
@@ -30,12 +30,12 @@ const SPEED = { walk: 1.1, hop: 0.9, crawl: 0.5, dribble: 1 } as const;
 const READ = 1;
 const WRITE = 2;
 
-const textsOf = keptBy((p: SpellerParams) => new Map(p.cards.map((c) => [c.id, plain(c.text)] as const)));
+const textsOf = memoizeByIdentity((p: SpellerParams) => new Map(p.cards.map((c) => [c.id, plain(c.text)] as const)));
 const standing = (p: SpellerParams, g: SpellerGo) => p.cards.filter((c) => !g.down.includes(c.id)).map((c) => c.id);
 /** The sign that is wanted now; null once all words are spelled. */
 const wanted = (p: SpellerParams, g: SpellerGo): string | null => wordsOf(p)[g.word]?.signs[g.at] ?? null;
 
-const aimsOf = keptBy((_: SpellerParams) => new Map<string, AimOf<"any">>());
+const aimsOf = memoizeByIdentity((_: SpellerParams) => new Map<string, AimOf<"any">>());
 function aimOf(p: SpellerParams, g: SpellerGo): AimOf<"any"> {
   const sign = wanted(p, g);
   const key = `${sign} ${g.down.join(" ")}`;
@@ -87,7 +87,7 @@ function asks(p: SpellerParams, g: SpellerGo, player: number): Ask[] {
   return [{ kind: "send", player, from: "start", manner, aim: aimOf(p, g), fetch: true, spell }];
 }
 
-function step(p: SpellerParams, g: SpellerGo, e: GameEvent): Went<SpellerGo> | Refusal {
+function step(p: SpellerParams, g: SpellerGo, e: GameEvent): StepResult<SpellerGo> | Refusal {
   const does = doesAt(p, g.word);
   if (does === "travel" && e.kind === "choose") return travelled(p, g, e);
   if (does === "write" && e.kind === "task") return written(p, g);
@@ -107,7 +107,7 @@ function travelled(
   p: SpellerParams,
   g: SpellerGo,
   e: Extract<GameEvent, { kind: "choose" }>,
-): Went<SpellerGo> | Refusal {
+): StepResult<SpellerGo> | Refusal {
   if (e.of !== "letter" || e.pick === null) return refuse("refused.notInGame", { kind: e.kind });
   if (!textsOf(p).has(e.pick)) return refuse("refused.unknownTarget", { target: e.pick });
   if (g.down.includes(e.pick)) return refuse("refused.cardDown");
@@ -118,7 +118,7 @@ function travelled(
   return ended(p, at < wordsOf(p)[g.word]!.signs.length ? go : fresh(p, { ...go, word: g.word + 1, at: 0 }));
 }
 /** The whole word, letter by letter. */
-function written(p: SpellerParams, g: SpellerGo): Went<SpellerGo> {
+function written(p: SpellerParams, g: SpellerGo): StepResult<SpellerGo> {
   const n = wordsOf(p)[g.word]!.signs.length;
   return ended(p, fresh(p, { ...g, letters: g.letters + n, right: g.right + n, word: g.word + 1, at: 0 }));
 }
@@ -129,7 +129,7 @@ const fresh = (p: SpellerParams, g: SpellerGo): SpellerGo => ({
   down: p.knock === "word" ? [] : g.down,
   stands: null,
 });
-const ended = (p: SpellerParams, go: SpellerGo): Went<SpellerGo> => ({
+const ended = (p: SpellerParams, go: SpellerGo): StepResult<SpellerGo> => ({
   go,
   after: go.word >= wordsOf(p).length ? "end" : "hit",
 });

@@ -2,7 +2,7 @@ import type { Ask } from "../../asks/ask.ts";
 import { isRefusal, type Phrase, type Possible, type Refusal, refuse, type Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
 import { lineId } from "../../targets/lines.ts";
 import { allStanding, felled, type Standing, standingKey } from "../../targets/standing.ts";
@@ -61,7 +61,7 @@ function asks(p: StackParams, { row }: StackGo, player: number): Ask[] {
   return [{ kind: "send", player, from: lineOf(p, row.laps), manner: {}, aim, fetch: true }];
 }
 
-function step(p: StackParams, g: StackGo, e: GameEvent, ownRounds = true): Went<StackGo> | Refusal {
+function step(p: StackParams, g: StackGo, e: GameEvent, ownRounds = true): StepResult<StackGo> | Refusal {
   const { row } = g;
   if (e.kind === "stand") {
     if (!row.owes) return refuse("refused.allStand");

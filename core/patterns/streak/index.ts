@@ -1,12 +1,12 @@
 import { isSend } from "../../actions/actions.ts";
-import { leastToss } from "../../aim/doer.ts";
+import { leastToss } from "../../aim/performer.ts";
 import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import { THING_ROLES } from "../../kit/others.ts";
+import { THING_ROLES } from "../../kit/extra-objects.ts";
 import { type MatchState, matched } from "../../match/matched.ts";
 import { roomGround } from "../../targets/room.ts";
-import { aimOf, isTossed, MOST_STAGES, mannerOf, type Stage, type StreakParams, streakParams } from "./params.ts";
+import { aimOf, isTossed, MAX_STAGES, mannerOf, type Stage, type StreakParams, streakParams } from "./params.ts";
 import { possible, type StreakGo, streakGo, streakGo1 } from "./rules.ts";
 
 const ground = roomGround((p: StreakParams) =>
@@ -86,7 +86,7 @@ function knobs(p: StreakParams): Knob[] {
       "score",
       ["stages"],
       "knob.stages",
-      Array.from({ length: MOST_STAGES }, (_, i) => [
+      Array.from({ length: MAX_STAGES }, (_, i) => [
         i + 1 === p.stages.length ? p.stages : staged(p, i + 1),
         `knob.stages.${i + 1}`,
       ]),

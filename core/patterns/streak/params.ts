@@ -1,11 +1,11 @@
 import { z } from "zod";
-import { canToss } from "../../aim/doer.ts";
+import { canToss } from "../../aim/performer.ts";
 import type { Aim, Doing, Manner } from "../../asks/ask.ts";
 import { metres, whole } from "../../contract/schema.ts";
 import { thingRole } from "../../targets/ways.ts";
 
-export const MOST_STAGES = 8;
-export const MOST_RUN = 300;
+export const MAX_STAGES = 8;
+export const MAX_RUN = 300;
 export const TASKS = ["touch", "catch", "clap", "touchFloor", "turn", "balance", "carry"] as const;
 /** What of a thing is thrown up. */
 export const isTossed = (task: (typeof TASKS)[number]): boolean =>
@@ -33,7 +33,7 @@ export type Stage = z.infer<typeof stage>;
 
 export const streakParams = z
   .strictObject({
-    stages: z.array(stage).min(1, "at least 1 stage").max(MOST_STAGES, `at most ${MOST_STAGES} stages`),
+    stages: z.array(stage).min(1, "at least 1 stage").max(MAX_STAGES, `at most ${MAX_STAGES} stages`),
     /** What a drop does to the run. */
     drop: z.enum(["resets", "costsOne", "ends"], { error: "drop must be resets, costsOne or ends" }),
     /** Drops after which it is over; null: no such limit. */

@@ -3,8 +3,8 @@ import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { sumOfMany } from "../../match/end.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
-import { aimOf, MOST_RUN, mannerOf, type Stage, type StreakParams } from "./params.ts";
+import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
+import { aimOf, MAX_RUN, mannerOf, type Stage, type StreakParams } from "./params.ts";
 
 /** One go: a run that grows, and how high it stood in each stage. */
 export interface StreakGo {
@@ -26,11 +26,11 @@ export interface StreakGo {
 const TELL = 4;
 const stageOf = (p: StreakParams, g: StreakGo): Stage => p.stages[Math.min(g.stage, p.stages.length - 1)]!;
 /** How many more the stage takes. */
-const leftIn = (p: StreakParams, g: StreakGo) => (stageOf(p, g).count ?? MOST_RUN) - g.run;
+const leftIn = (p: StreakParams, g: StreakGo) => (stageOf(p, g).count ?? MAX_RUN) - g.run;
 
 function asks(p: StreakParams, g: StreakGo, player: number): Ask[] {
   const s = stageOf(p, g);
-  const most = s.count ?? MOST_RUN;
+  const most = s.count ?? MAX_RUN;
   const takes = { by: [player], seconds: TELL, walk: 0, moving: false };
   const total = { kind: "total", player, soFar: g.run, most, takes } as const;
   if (g.closing) return [total];
@@ -52,7 +52,7 @@ function counted(p: StreakParams, g: StreakGo, run: number, least = g.best[g.sta
   const best = g.best.map((b, i) => (i === g.stage ? Math.max(least, run) : b));
   const { count } = stageOf(p, g);
   // Without a count of its own a run is enough at the most that is counted.
-  if (run !== (count ?? MOST_RUN)) return { ...g, run, best };
+  if (run !== (count ?? MAX_RUN)) return { ...g, run, best };
   const stage = g.stage + 1;
   return begun({ ...g, stage, run: 0, best, high: count === null ? g.high : Math.max(g.high, stage) });
 }
@@ -67,10 +67,10 @@ function dropped(p: StreakParams, g: StreakGo): StreakGo {
 const ends = (p: StreakParams, g: StreakGo) =>
   g.stage >= p.stages.length || (p.tries !== null && g.drops >= p.tries) || (p.drop === "ends" && g.drops > 0);
 
-function step(p: StreakParams, g: StreakGo, e: GameEvent, corrects = true): Went<StreakGo> | Refusal {
+function step(p: StreakParams, g: StreakGo, e: GameEvent, corrects = true): StepResult<StreakGo> | Refusal {
   if (e.kind === "total") {
-    if (e.n > (stageOf(p, g).count ?? MOST_RUN))
-      return refuse("refused.runMost", { most: stageOf(p, g).count ?? MOST_RUN });
+    if (e.n > (stageOf(p, g).count ?? MAX_RUN))
+      return refuse("refused.runMost", { most: stageOf(p, g).count ?? MAX_RUN });
     const typed = () => counted(p, g, e.n, corrects ? g.before : undefined);
     if (g.closing) return { go: { ...typed(), closing: false }, after: "end" };
     if (g.relay || stageOf(p, g).inAll) return refuse("refused.notInGame", { kind: e.kind });
@@ -81,7 +81,7 @@ function step(p: StreakParams, g: StreakGo, e: GameEvent, corrects = true): Went
   }
   if (e.kind !== "count") return refuse("refused.notInGame", { kind: e.kind });
   if (g.closing) return refuse("refused.afterBell");
-  if (e.n > leftIn(p, g)) return refuse("refused.runMost", { most: stageOf(p, g).count ?? MOST_RUN });
+  if (e.n > leftIn(p, g)) return refuse("refused.runMost", { most: stageOf(p, g).count ?? MAX_RUN });
   if (g.relay && e.n > 1) return refuse("refused.oneEach");
   if (e.n === 0 && !e.drop) return refuse("refused.notInGame", { kind: e.kind });
   const up = e.n > 0 ? counted(p, g, g.run + e.n) : g;
@@ -172,7 +172,7 @@ export const streakGo1: GoRules<StreakParams, StreakGo> = { ...others, step: (p,
 
 /** Written on paper: see `Possible`. */
 export function possible(p: StreakParams, m: Match): Possible {
-  const tops = p.stages.map((s) => s.count ?? MOST_RUN);
+  const tops = p.stages.map((s) => s.count ?? MAX_RUN);
   const most = worth(p, { best: tops, high: p.stages.filter((s) => s.count !== null).length });
   const kept = most * (m.goes.keep === "total" ? m.goes.count : 1);
   return {

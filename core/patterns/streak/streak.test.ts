@@ -5,12 +5,12 @@ import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity, personOf } from "../../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../../formats/activity.ts";
-import { chainOf } from "../chain.testing.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
+import { chainOf } from "../chain.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
 import { streak } from "./index.ts";
-import { MOST_RUN, type StreakParams, streakParams } from "./params.ts";
+import { MAX_RUN, type StreakParams, streakParams } from "./params.ts";
 import { possible } from "./rules.ts";
-import { tellStreak } from "./streak.oracle.ts";
+import { tellStreak } from "./streak.reference.ts";
 
 const [first] = streak.example.params.stages;
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
@@ -147,7 +147,7 @@ describe("Streak", () => {
         {},
       ).p;
       // The longest run is the only one: geometric, cut at its most.
-      expect(mean(f.sides[0]!.points)).toBeCloseTo((p * (1 - p ** MOST_RUN)) / (1 - p), 4);
+      expect(mean(f.sides[0]!.points)).toBeCloseTo((p * (1 - p ** MAX_RUN)) / (1 - p), 4);
       return p;
     };
     expect(runOf({ task: "balance" })).toBeGreaterThan(runOf({ task: "balance" }, 5));

@@ -1,21 +1,21 @@
 import { z } from "zod";
 import { metres, whole } from "../../contract/schema.ts";
-import { LEAST_N, MOST_N, REACHES } from "../../square/grid.ts";
+import { MAX_N, MIN_N, REACHES } from "../../sorting-grid/grid.ts";
 
 /** Trips of one go at most: whoever walks on has long been shown the way. */
-export const MOST_TRIPS = 200;
+export const MAX_TRIPS = 200;
 
 export const swapSquareParams = z
   .strictObject({
     /** So many kinds, so many of each. */
-    n: whole("n", LEAST_N, MOST_N),
+    n: whole("n", MIN_N, MAX_N),
     /** Two that lie next to each other are swapped, or any two in one row or column. */
     reach: z.enum(REACHES, { error: `reach must be one of ${REACHES.join(", ")}` }),
     /** What the kinds are, by the list of things; as many as there are kinds. */
     kinds: z
       .array(z.string().min(1).max(40))
-      .min(LEAST_N, `kinds: at least ${LEAST_N}`)
-      .max(MOST_N, `kinds: at most ${MOST_N}`),
+      .min(MIN_N, `kinds: at least ${MIN_N}`)
+      .max(MAX_N, `kinds: at most ${MAX_N}`),
     /** One square of the grid, and from the line to the near row, metres. */
     cell: metres("cell", 0.15, 1),
     distance: metres("distance", 0.5, 15),

@@ -2,13 +2,13 @@ import type { Ask } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
 import { random } from "../../random.ts";
-import { type Cells, collected, greedySwap, isWhole, maySwap, rowsIn, swapped } from "../../square/grid.ts";
-import { beginsComplete, stirred } from "../../square/mix.ts";
-import { MOST_TRIPS, type SwapSquareParams } from "./params.ts";
+import { type Cells, collected, greedySwap, isWhole, maySwap, rowsIn, swapped } from "../../sorting-grid/grid.ts";
+import { beginsComplete, stirred } from "../../sorting-grid/mix.ts";
+import { MAX_TRIPS, type SwapSquareParams } from "./params.ts";
 
 /** One square of one side; or the one square, as a side sees it that takes turns on it. */
 export interface SquareGo {
@@ -33,7 +33,7 @@ export const wayOf = (p: SwapSquareParams): number => p.distance + (p.n * p.cell
 
 /** Squares that forecasts are made over: stirred by so many swaps as are wanted, in the middle; never with a complete near row. */
 const SAMPLES = 6;
-export const samplesOf = keptBy((p: SwapSquareParams): Cells[] => {
+export const samplesOf = memoizeByIdentity((p: SwapSquareParams): Cells[] => {
   const out: Cells[] = [];
   const draw = random(p.n * 31 + p.least);
   for (let i = 0; out.length < SAMPLES && i < 200; i++) {
@@ -74,7 +74,7 @@ function asks(p: SwapSquareParams, g: SquareGo, player: number): Ask[] {
   ];
 }
 
-function step(p: SwapSquareParams, g: SquareGo, e: GameEvent): Went<SquareGo> | Refusal {
+function step(p: SwapSquareParams, g: SquareGo, e: GameEvent): StepResult<SquareGo> | Refusal {
   if (e.kind === "mix") {
     if (g.cells !== null) return refuse("refused.mixed");
     if (!isWhole(e.cells, p.n)) return refuse("refused.notWhole", { n: p.n });
@@ -95,7 +95,7 @@ function step(p: SwapSquareParams, g: SquareGo, e: GameEvent): Went<SquareGo> | 
   const { cells: left, rows } = collected(swapped(cells, e.a, e.b), p.n);
   const trips = g.trips + 1;
   const next = { ...g, cells: left, trips, rows: g.rows + rows };
-  if (left.length === 0 || trips >= MOST_TRIPS) return { go: next, after: "end" };
+  if (left.length === 0 || trips >= MAX_TRIPS) return { go: next, after: "end" };
   if (p.exercise) return { go: { ...next, owes: true }, after: "on" };
   return { go: next, after: "miss" };
 }
@@ -158,6 +158,6 @@ export function possible(p: SwapSquareParams, m: Match): Possible {
       finished: { least: 0, most: null },
       stages: p.n,
     };
-  const most = MOST_TRIPS * kept;
+  const most = MAX_TRIPS * kept;
   return { unit: "trips", better: "less", least: 0, most, values: null, finished: { least: kept, most }, stages: p.n };
 }

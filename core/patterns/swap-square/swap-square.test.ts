@@ -5,12 +5,12 @@ import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
 import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
-import { having, refusedBy, take } from "../../referee/playing.testing.ts";
+import { having, refusedBy, take } from "../../referee/playing.test-utils.ts";
 import { openPlay, view } from "../../referee/referee.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.testing.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
 import { swapSquare } from "./index.ts";
 import { type SwapSquareParams, swapSquareParams } from "./params.ts";
-import { tellSwapSquare } from "./swap-square.oracle.ts";
+import { tellSwapSquare } from "./swap-square.reference.ts";
 
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };

@@ -10,7 +10,7 @@ import {
   targetProbes,
   untilHit,
 } from "../../targets/list.ts";
-import { FEWEST_TARGETS, MOST_TARGETS, type SweepParams } from "./params.ts";
+import { FEWEST_TARGETS, MAX_TARGETS, type SweepParams } from "./params.ts";
 
 export const sweepGround: Ground<SweepParams> = {
   parts: (p, space) => targetParts(p.score === "points" ? p.targets : p.targets.map(({ points: _, ...t }) => t), space),
@@ -19,7 +19,7 @@ export const sweepGround: Ground<SweepParams> = {
   moves: "each",
   move: (p, id, to) => ({ ...p, targets: moved(p.targets, id, to) }),
   add: (p, space) =>
-    p.targets.length >= MOST_TARGETS
+    p.targets.length >= MAX_TARGETS
       ? null
       : { ...p, targets: [...p.targets, { ...added(p.targets, space), points: 1 }] },
   remove: (p, id) =>

@@ -3,8 +3,8 @@ import { whole } from "../../contract/schema.ts";
 import { checkTargets, target } from "../../targets/target.ts";
 
 export const FEWEST_TARGETS = 2;
-export const MOST_TARGETS = 12;
-export const MOST_SENDS = 200;
+export const MAX_TARGETS = 12;
+export const MAX_SENDS = 200;
 
 export const sweepTarget = target.extend({
   /** What it is worth where points are scored. */
@@ -17,13 +17,13 @@ export const sweepParams = z
     targets: z
       .array(sweepTarget)
       .min(FEWEST_TARGETS, `a sweep needs at least ${FEWEST_TARGETS} targets`)
-      .max(MOST_TARGETS, `a sweep has at most ${MOST_TARGETS} targets`),
+      .max(MAX_TARGETS, `a sweep has at most ${MAX_TARGETS} targets`),
     /** What is hit is carried back, or stays and is crossed out. */
     collect: z.boolean(),
     /** Of several touched the first alone counts, or all of them do (where they are carried back). */
     touching: z.enum(["first", "all"], { error: "touching must be first or all" }).default("first"),
     /** Sends that a side has; null: no cap. */
-    sends: whole("sends", 1, MOST_SENDS).nullable(),
+    sends: whole("sends", 1, MAX_SENDS).nullable(),
     score: z.enum(["sends", "points", "time"], { error: "score must be sends, points or time" }),
     /** For the last one, where points are scored. */
     bonus: whole("bonus", 0, 50),

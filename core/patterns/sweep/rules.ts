@@ -2,10 +2,10 @@ import { type AimOf, type Ask, PLAIN } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
 import { note, sumOfMany } from "../../match/end.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
 import type { SweepParams } from "./params.ts";
 
 /** One sweep of one side. */
@@ -26,7 +26,7 @@ const left = (p: SweepParams, g: Sweeper) => p.targets.filter((t) => !g.gone.inc
 const pointsOf = (p: SweepParams, id: string) => p.targets.find((t) => t.id === id)!.points;
 
 /** What is aimed at while those are gone, the same object for the same heap. */
-const aimsOf = keptBy((_: SweepParams) => new Map<string, AimOf<"any">>());
+const aimsOf = memoizeByIdentity((_: SweepParams) => new Map<string, AimOf<"any">>());
 function aimOf(p: SweepParams, g: Sweeper): AimOf<"any"> {
   const want = left(p, g);
   const pointed = byPoints(p, g);
@@ -47,7 +47,7 @@ function aimOf(p: SweepParams, g: Sweeper): AimOf<"any"> {
 }
 
 /** All that a send touches counts: the same object for the same heap. */
-const swept = keptBy((_: SweepParams) => new Map<string, AimOf<"fall">>());
+const swept = memoizeByIdentity((_: SweepParams) => new Map<string, AimOf<"fall">>());
 function sweptOf(p: SweepParams, g: Sweeper): AimOf<"fall"> {
   const key = g.gone.join(" ");
   let aim = swept(p).get(key);
@@ -67,7 +67,7 @@ const asks = (p: SweepParams, g: Sweeper, player: number): Ask[] => {
   return [{ kind: "send", player, from: "start", manner: PLAIN, aim, fetch: true }];
 };
 
-function step(p: SweepParams, g: Sweeper, e: GameEvent): Went<Sweeper> | Refusal {
+function step(p: SweepParams, g: Sweeper, e: GameEvent): StepResult<Sweeper> | Refusal {
   if (e.kind !== "send") return refuse("refused.notInGame", { kind: e.kind });
   if (countsAll(p)) return e.fell === undefined ? refuse("refused.notInGame", { kind: e.kind }) : took(p, g, e.fell);
   if (e.hit === undefined) return refuse("refused.notInGame", { kind: e.kind });
@@ -89,7 +89,7 @@ function step(p: SweepParams, g: Sweeper, e: GameEvent): Went<Sweeper> | Refusal
 }
 
 /** Everything that one send touched: which, or all, or none. */
-function took(p: SweepParams, g: Sweeper, fell: readonly string[] | number): Went<Sweeper> | Refusal {
+function took(p: SweepParams, g: Sweeper, fell: readonly string[] | number): StepResult<Sweeper> | Refusal {
   const stand = left(p, g);
   if (typeof fell === "number" && fell !== 0 && fell !== stand.length) return refuse("refused.whichTouched");
   const ids = typeof fell === "number" ? (fell === 0 ? [] : stand) : fell;

@@ -3,7 +3,7 @@ import { USUAL_MATCH } from "../../contract/match.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity, rates } from "../../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../../formats/activity.ts";
-import { chainOf } from "../chain.testing.ts";
+import { chainOf } from "../chain.test-utils.ts";
 import { sweep } from "./index.ts";
 import { sweepParams } from "./params.ts";
 

@@ -10,7 +10,7 @@ import {
   courseOf,
   inPlace,
   kept,
-  MOST_ROUNDS,
+  MAX_ROUNDS,
   type TallyParams,
   tallyParams,
   tasksOf,
@@ -66,7 +66,7 @@ function knobs(p: TallyParams): Knob[] {
       "score",
       ["rounds"],
       "knob.tallyRounds",
-      Array.from({ length: MOST_ROUNDS }, (_, i) => [
+      Array.from({ length: MAX_ROUNDS }, (_, i) => [
         i + 1 === p.rounds.length ? p.rounds : many(i + 1),
         `knob.tallyRounds.${i + 1}`,
       ]),

@@ -9,7 +9,7 @@ import { metres, whole } from "../../contract/schema.ts";
 export const TASKS = ["keepUp", "rebound", "shuttle", "course", "catch", "exercise"] as const;
 /** The thing at either end. */
 export const ENDS = ["near", "far"] as const;
-export const MOST_ROUNDS = 6;
+export const MAX_ROUNDS = 6;
 /** What is aimed at on the wall, and the mark on the floor. */
 export const WALL = "wall";
 export const MARK = "mark";
@@ -34,7 +34,7 @@ export const round = z.strictObject({
 export type Round = z.infer<typeof round>;
 
 export const tallyParams = z.strictObject({
-  rounds: z.array(round).min(1, "at least 1 round").max(MOST_ROUNDS, `at most ${MOST_ROUNDS} rounds`),
+  rounds: z.array(round).min(1, "at least 1 round").max(MAX_ROUNDS, `at most ${MAX_ROUNDS} rounds`),
   /** All rounds together, or the best one. */
   keep: z.enum(["sum", "best"]),
   /** What is in the air at the bell counts when it lands. */

@@ -2,8 +2,8 @@ import type { Aim, Ask, Manner } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
 import {
   courseOf,
   ENDS,
@@ -51,7 +51,7 @@ export function mannerOf(p: TallyParams, r: Round): Manner {
   };
 }
 /** What a round's counts are for, the same object for the same parameters. */
-const aimsOf = keptBy(
+const aimsOf = memoizeByIdentity(
   (p: TallyParams): Record<Exclude<Round["task"], "exercise">, Aim> => ({
     keepUp: { kind: "keep" },
     rebound: { kind: "rebound", wall: WALL, onto: MARK },
@@ -60,7 +60,7 @@ const aimsOf = keptBy(
     catch: { kind: "skill", task: { id: "catch" } },
   }),
 );
-const exerciseOf = keptBy(
+const exerciseOf = memoizeByIdentity(
   (r: Round): Aim => ({
     kind: "skill",
     task: { id: "exercise", seconds: r.each ?? USUAL_EXERCISE.each, exercise: r.exercise || USUAL_EXERCISE.exercise },
@@ -88,7 +88,7 @@ function asks(p: TallyParams, g: TallyGo, player: number): Ask[] {
   ];
 }
 
-function step(p: TallyParams, g: TallyGo, e: GameEvent): Went<TallyGo> | Refusal {
+function step(p: TallyParams, g: TallyGo, e: GameEvent): StepResult<TallyGo> | Refusal {
   const r = roundOf(p, g);
   switch (e.kind) {
     case "count": {

@@ -14,8 +14,8 @@ import {
 import type { Match } from "../../contract/match.ts";
 import { asTheyPlay, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { keptBy } from "../../kept-by.ts";
 import { joins, LEFT, leaves, sideOf } from "../../match/company.ts";
+import { memoizeByIdentity } from "../../memoize.ts";
 import { piecesOf, type ThreeLineParams } from "./params.ts";
 import { cellsOf, gridOf, inLine, type Squares, taken } from "./rules.ts";
 
@@ -125,15 +125,15 @@ function sendOn(s: DuelState, player: number): Ask {
   const board = `${boardOf(s)}${s.side} ${player}`;
   let ask = known.get(board);
   if (!ask) {
-    if (known.size > MOST_BOARDS) known.clear();
+    if (known.size > MAX_BOARDS) known.clear();
     const send: Ask = { kind: "send", player, from: "start", manner: PLAIN, aim: aimFor(s), fetch: false };
     [ask] = asTheyPlay(s.setup, [send]) as [Ask];
     known.set(board, ask);
   }
   return ask;
 }
-const boards = keptBy((_: Setup) => keptBy((_: ThreeLineParams) => new Map<string, Ask>()));
-const MOST_BOARDS = 10_000;
+const boards = memoizeByIdentity((_: Setup) => memoizeByIdentity((_: ThreeLineParams) => new Map<string, Ask>()));
+const MAX_BOARDS = 10_000;
 
 function asks(s: DuelState): Ask[] {
   if (s.over) return [];

@@ -2,7 +2,7 @@ import type { Ask } from "../../asks/ask.ts";
 import { type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { GoRules, Sum, Went } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
 import type { ThreeLineParams } from "./params.ts";
 
 /** One grid of one side: pieces that lie in a square of their own. */
@@ -87,7 +87,7 @@ function asks(p: ThreeLineParams, g: Grid, player: number): Ask[] {
   return [send, { kind: "move", player, optional: true, pieces, places: [...among, "out"] }];
 }
 
-function step(p: ThreeLineParams, g: Grid, e: GameEvent): Went<Grid> | Refusal {
+function step(p: ThreeLineParams, g: Grid, e: GameEvent): StepResult<Grid> | Refusal {
   switch (e.kind) {
     case "send": {
       if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });
@@ -110,7 +110,7 @@ function step(p: ThreeLineParams, g: Grid, e: GameEvent): Went<Grid> | Refusal {
       return refuse("refused.notInGame", { kind: e.kind });
   }
 }
-const after = (p: ThreeLineParams, go: Grid, went: "hit" | "miss" | "on"): Went<Grid> => ({
+const after = (p: ThreeLineParams, go: Grid, went: "hit" | "miss" | "on"): StepResult<Grid> => ({
   go,
   after: full(p, go) || go.sends >= p.sends ? "end" : went,
 });

@@ -5,8 +5,8 @@ import { type LayoutName, layoutNamed, layoutNames, type layouts } from "./index
 import { schemaOf } from "./layout.ts";
 
 /** A layout is laid at this share of its size at least, and at most. */
-export const LEAST_SIZE = 0.3;
-export const MOST_SIZE = 3;
+export const MIN_SIZE = 0.3;
+export const MAX_SIZE = 3;
 /** Nothing is laid farther from the start line, or aside, metres. */
 const FARTHEST = 30;
 
@@ -26,8 +26,8 @@ const where = {
     .max(Math.PI, "turn must be 3.1416 or less"),
   size: z
     .number({ error: "size must be a number" })
-    .min(LEAST_SIZE, `size must be ${LEAST_SIZE} or more`)
-    .max(MOST_SIZE, `size must be ${MOST_SIZE} or less`),
+    .min(MIN_SIZE, `size must be ${MIN_SIZE} or more`)
+    .max(MAX_SIZE, `size must be ${MAX_SIZE} or less`),
   /** The thing that stands there, where the layout has any. */
   item: z.string().min(1).max(40),
   /** Marks moved by hand, by id: metres along and across from where the layout puts them. */
@@ -148,7 +148,7 @@ export const scaledLaid = (x: Laid, k: number): Laid => ({
   ...x,
   along: x.along * k,
   across: x.across * k,
-  size: Math.max(LEAST_SIZE, x.size * k),
+  size: Math.max(MIN_SIZE, x.size * k),
   moved: Object.fromEntries(
     Object.entries(x.moved).map(([id, m]) => [id, { along: m.along * k, across: m.across * k }]),
   ),

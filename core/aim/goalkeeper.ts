@@ -1,0 +1,109 @@
+import type { Manner } from "../asks/ask.ts";
+import { logistic } from "../log-odds.ts";
+import type { Age } from "../measures/stature.ts";
+import { dragLength } from "../physics/air.ts";
+import { GRAVITY } from "../physics/floor.ts";
+import { PICK_UP, runAfterLanding } from "../physics/landing.ts";
+import type { Floor } from "../things/floors.ts";
+import type { Item } from "../things/item.ts";
+import { agePrior } from "./priors.ts";
+
+/** Somebody who keeps a thing up, touch by touch: a chance that is not a spread. Seconds and metres. */
+export interface Goalkeeper {
+  /** Chance that one more touch comes off, 0 to 1. */
+  p: number;
+  /** From touch to touch. */
+  touch: number;
+  /** How far it has run when it is picked up, and until the next first touch after that. */
+  lies: number;
+  restart: number;
+}
+
+/** Log-odds that a touch with the hand keeps a plain ball up, by age: assumptions, and so is all below. See docs/model.md. */
+const BY_AGE: readonly (readonly [age: number, odds: number])[] = [
+  [4, 0.1],
+  [6, 1],
+  [8, 1.8],
+  [10, 2.4],
+  [12, 2.8],
+  [15, 3.2],
+  [18, 3.4],
+];
+/** Height of a touch above the hand, metres, and of the hand above the floor. */
+const HIGH = 0.45;
+const DROPS = 0.9;
+/** What how it is done adds to the log-odds. */
+const OFFSET = {
+  implement: -0.6,
+  otherHand: -0.8,
+  bothHands: 0.5,
+  moving: -0.6,
+  bounce: 0.6,
+  sitting: -0.3,
+  kneeling: -0.2,
+} as const;
+/** A thing that falls at half the speed of a plain ball adds this. */
+const SLOW = 1.6;
+/** A thing e times as wide as a plain ball adds this, at most so many times over. */
+const WIDE = 0.5;
+const PLAIN = { width: 0.12, mass: 0.1 };
+const WIDEST = 1.5;
+/** A heavy thing is hard to keep up, from so many kilograms on, by this a kilogram. */
+const HEAVY = { from: 0.25, each: -4 };
+/** Getting ready for the next first touch beside picking it up, seconds. */
+const SETTLE = 1;
+
+/** Log-odds of an age for keeping a plain ball up, between rows of the table. */
+export function oddsAt(age: Age): number {
+  const years = age === "adult" ? 18 : age;
+  let [a0, o0] = BY_AGE[0]!;
+  if (years <= a0) return o0;
+  for (const [a1, o1] of BY_AGE) {
+    if (years <= a1) return a1 === a0 ? o1 : o0 + ((o1 - o0) * (years - a0)) / (a1 - a0);
+    [a0, o0] = [a1, o1];
+  }
+  return o0;
+}
+
+/** How fast a thing comes down from the height of a touch, m/s: a fall that the air holds back. */
+function fallsAt(i: Item): number {
+  const length = dragLength(i);
+  return Math.sqrt(GRAVITY * length * (1 - Math.exp((-2 * HIGH) / length)));
+}
+const FREE = Math.sqrt(2 * GRAVITY * HIGH);
+
+/** What the thing adds to the log-odds: slow and wide ones are easier, heavy ones harder. */
+export function thingOdds(i: Item): number {
+  const wide = Math.max(-WIDEST, Math.min(WIDEST, Math.log(i.width / PLAIN.width)));
+  const slow = SLOW * 2 * (1 - Math.min(1, fallsAt(i) / FREE));
+  return slow + WIDE * wide + HEAVY.each * Math.max(0, i.mass - HEAVY.from);
+}
+/** What how it is done adds to the log-odds. */
+export function mannerOdds(manner: Manner): number {
+  let odds = 0;
+  if (manner.implement) odds += OFFSET.implement;
+  if (manner.hand === "other") odds += OFFSET.otherHand;
+  if (manner.hand === "alternate") odds += OFFSET.otherHand / 2;
+  if (manner.hand === "both") odds += OFFSET.bothHands;
+  if (manner.moving) odds += OFFSET.moving;
+  if (manner.bounce) odds += OFFSET.bounce;
+  if (manner.posture === "sitting" || manner.posture === "kneeling") odds += OFFSET[manner.posture];
+  return odds;
+}
+
+/**
+ * How somebody of that age keeps a thing up on a floor. Log-odds: the skill of the age (`off` moves it for one child), the thing (slow and
+ * wide ones are easier, heavy ones harder) and how it is done. Source: core model, "Chances that are not a spread".
+ */
+export function goalkeeperOf(age: Age, i: Item, floor: Floor, manner: Manner, off = 0): Goalkeeper {
+  const falls = fallsAt(i);
+  const odds = oddsAt(age) + off + thingOdds(i) + mannerOdds(manner);
+  const prior = agePrior(age);
+  const up = FREE / GRAVITY;
+  return {
+    p: logistic(odds),
+    touch: up + Math.max(up, (2 * HIGH) / Math.max(0.1, falls)),
+    lies: runAfterLanding(i, floor, 1, DROPS),
+    restart: (PICK_UP + SETTLE) * prior.tempo,
+  };
+}

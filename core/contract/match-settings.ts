@@ -1,0 +1,17 @@
+import type { GamePart } from "./contract.ts";
+import type { Match } from "./match.ts";
+
+/** What a document says around its pattern; documents kept from before lack the later ones. */
+interface Said {
+  match: Match;
+  family: NonNullable<GamePart["family"]>;
+  setOut?: GamePart["setOut"];
+  between?: GamePart["between"];
+}
+/** What the rules run on beside the pattern and its parameters. */
+export const matchSettingsOf = (a: Said): Pick<GamePart, "family" | "setOut" | "between"> & { match: Match } => ({
+  match: a.match,
+  family: a.family,
+  ...(a.setOut && { setOut: a.setOut }),
+  ...(a.between && { between: a.between }),
+});

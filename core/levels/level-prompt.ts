@@ -1,0 +1,52 @@
+import { mainAsks } from "../asks/ask.ts";
+import { brings } from "../chances/brings.ts";
+import type { UpAndDown } from "../contract/contract.ts";
+import { LINE_FIELD } from "../contract/standing.ts";
+import type { Play } from "../referee/play.ts";
+import { USUAL_TURNS } from "./ladder.ts";
+
+/** How often somebody's lines have turned round: from harder to easier, or from easier to harder. */
+function turnsOf(play: Play, player: number): number {
+  let [at, way, turns] = [0, 0, 0];
+  for (const { event: e } of play.standing) {
+    if (e.kind !== "set" || e.field !== LINE_FIELD || (e.by ?? 0) !== player) continue;
+    const goes = Math.sign(Number(e.value) - at);
+    at = Number(e.value);
+    if (goes === 0) continue;
+    if (way !== 0 && goes !== way) turns++;
+    way = goes;
+  }
+  return turns;
+}
+
+/**
+ * What the rules of a ladder say now to whoever has the turn: harder after so many of its own sends in a row that counted, easier after so many
+ * that did not; that it has found its place, once it has turned round as often as it shall; null: none of these. A step, by itself or by the rules, begins both counts anew. What was taken back or corrected counts as it stands.
+ */
+export function levelPromptOf(
+  play: Play,
+  { up, down, stop = USUAL_TURNS }: UpAndDown,
+): { to: "harder" | "easier" | "found"; row: number } | null {
+  const state = play.standing[play.standing.length - 1]?.after ?? play.begin;
+  if (play.game.ending(state)) return null;
+  const { player } = play.game.turn(state);
+  if (stop !== null && turnsOf(play, player) >= stop) return { to: "found", row: 0 };
+  let row = 0;
+  let hit: boolean | null = null;
+  for (let i = play.standing.length - 1; i >= 0; i--) {
+    const { event } = play.standing[i]!;
+    if (event.kind === "set" && event.field === LINE_FIELD && (event.by ?? 0) === player) break;
+    if (event.kind !== "send" || event.foot) continue;
+    const before = play.standing[i - 1]?.after ?? play.begin;
+    if (play.game.turn(before).player !== player) continue;
+    const ask = mainAsks(play.game.asks(before)).find((a) => a.kind === "send" && a.player === player);
+    if (ask?.kind !== "send") continue;
+    const counted = brings(ask, event);
+    if (hit !== null && counted !== hit) break;
+    hit = counted;
+    row++;
+  }
+  if (hit === true && row >= up) return { to: "harder", row };
+  if (hit === false && row >= down) return { to: "easier", row };
+  return null;
+}

@@ -1,0 +1,155 @@
+import type { Setup } from "../../contract/contract.ts";
+import type { Match } from "../../contract/match.ts";
+import type { GameEvent } from "../../events/events.ts";
+import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import type { ThreeLineParams } from "./params.ts";
+
+/** A second, plain telling of Three-line alone: a board of rows, looked through for a line after every piece. It shares no code with the rules. */
+function story(p: ThreeLineParams): Story {
+  const n = p.size;
+  /** Who lies where: the number of the piece, in the order they were sent. */
+  let lying: [row: number, column: number][] = [];
+  let sends = 0;
+  const square = (id: string): [number, number] | null => {
+    const m = /^c([1-9])([1-9])$/.exec(id);
+    if (!m || Number(m[1]) > n || Number(m[2]) > n) return null;
+    return [Number(m[1]), Number(m[2])];
+  };
+  const at = (r: number, c: number) => lying.findIndex(([x, y]) => x === r && y === c);
+  const inLine = () => {
+    const counts = new Map<string, number>();
+    for (const [r, c] of lying)
+      for (const line of [`r${r}`, `c${c}`, ...(r === c ? ["up"] : []), ...(r + c === n + 1 ? ["down"] : [])])
+        counts.set(line, (counts.get(line) ?? 0) + 1);
+    return Math.max(0, ...counts.values());
+  };
+  const after = (how: "hit" | "miss" | "on") => (inLine() === n || sends === p.sends ? "end" : how);
+  return {
+    clock: () => undefined,
+    rings: () => "no",
+    value: () => sends,
+    rank: () => (inLine() === n ? 1e6 - sends : inLine()),
+    take(e) {
+      if (e.kind === "send" && e.rest !== undefined) {
+        const to = square(e.rest);
+        if (!to && e.rest !== "out") return "no";
+        sends++;
+        if (!to || at(...to) >= 0) return after("miss");
+        lying.push(to);
+        return after("hit");
+      }
+      if (e.kind === "move") {
+        const piece = lying[e.piece];
+        const to = square(e.place);
+        if (!piece || (!to && e.place !== "out")) return "no";
+        const taken = to ? at(...to) : -1;
+        if (to && (taken < 0 || taken === e.piece)) lying[e.piece] = to;
+        else lying = lying.filter((_, i) => i !== e.piece);
+        return after("on");
+      }
+      return "no";
+    },
+  };
+}
+
+/** Two sides on one board of strings: each square says whose it is. */
+function tellDuel(p: ThreeLineParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+  const n = p.size;
+  const people = [...Array(setup.players).keys()];
+  const teams = [people.filter((i) => i % 2 === 0), people.filter((i) => i % 2 === 1)].filter((t) => t.length > 0);
+  let lying: { team: number; square: string }[] = [];
+  const sent = teams.map(() => 0);
+  let team = 0;
+  let sender = 0;
+  let lifted = false;
+  let result: number | "draw" | null = null;
+  /** Somebody has to say that no more was bumped. */
+  let question = false;
+  const squares = [...Array(n * n).keys()].map((i) => `c${1 + Math.floor(i / n)}${1 + (i % n)}`);
+  const at = (square: string) => lying.find((x) => x.square === square);
+  const line = (t: number) => {
+    const has = (r: number, c: number) => at(`c${r}${c}`)?.team === t;
+    const k = [...Array(n).keys()].map((i) => i + 1);
+    return (
+      k.some((r) => k.every((c) => has(r, c))) ||
+      k.some((c) => k.every((r) => has(r, c))) ||
+      k.every((i) => has(i, i)) ||
+      k.every((i) => has(i, n + 1 - i))
+    );
+  };
+  const inHand = (t: number) => (p.pieces ?? n) - lying.filter((x) => x.team === t).length;
+  const look = () => {
+    if (line(sender)) result = sender;
+    else {
+      const other = teams.findIndex((_, t) => line(t));
+      if (other >= 0) result = other;
+    }
+  };
+  const next = () => {
+    if (result !== null) return;
+    if (lying.length === n * n) {
+      result = "draw";
+      return;
+    }
+    const order = teams.map((_, i) => (team + 1 + i) % teams.length).filter((t) => sent[t]! < p.sends);
+    const with1 = order.filter((t) => inHand(t) > 0);
+    const to = with1.length > 0 ? with1[0] : p.stuck === "draw" ? undefined : order[0];
+    if (to === undefined) result = "draw";
+    else {
+      team = to;
+      lifted = false;
+    }
+  };
+  const accepted: boolean[] = [];
+  let last = 0;
+  for (const e of events) {
+    let ok = false;
+    const open = result === null && e.at >= last;
+    if (open && question && e.kind !== "move") {
+      ok = e.kind === "ready";
+      if (ok) {
+        question = false;
+        look();
+      }
+    } else if (open && e.kind === "send" && e.rest !== undefined && inHand(team) > 0) {
+      if (e.rest === "out" || squares.includes(e.rest)) {
+        ok = true;
+        sent[team]!++;
+        sender = team;
+        if (e.rest !== "out" && !at(e.rest)) lying.push({ team, square: e.rest });
+        look();
+        next();
+      }
+    } else if (open && e.kind === "choose" && e.of === "lift" && inHand(team) === 0) {
+      const mine = lying.find((x) => x.team === team && x.square === e.pick);
+      if (mine) {
+        ok = true;
+        lying = lying.filter((x) => x !== mine);
+        lifted = true;
+      }
+    } else if (open && e.kind === "move" && lying[e.piece] && (e.place === "out" || squares.includes(e.place))) {
+      const piece = lying[e.piece]!;
+      ok = true;
+      if (e.place !== piece.square) {
+        if (e.place === "out" || at(e.place)) lying = lying.filter((x) => x !== piece);
+        else piece.square = e.place;
+      }
+      question = !line(sender) && teams.some((_, t) => line(t));
+      if (!question) look();
+    } else if (open && e.kind === "carry") ok = match.carry && !lifted;
+    if (ok) last = e.at;
+    accepted.push(ok);
+  }
+  return {
+    accepted,
+    player: teams[team]![sent[team]! % teams[team]!.length]!,
+    over: result !== null,
+    values: sent,
+    winners: result === null ? [] : result === "draw" ? teams.map((_, i) => i) : [result],
+  };
+}
+
+export const tellThreeLine = (p: ThreeLineParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
+  setup.mode === "against"
+    ? tellDuel(p, match, setup, events)
+    : tellMatch(() => story(p), { match, each: false }, setup, events);

@@ -1,0 +1,262 @@
+import {
+  type Aim,
+  type AimKind,
+  type AimOf,
+  type Ask,
+  type AskKind,
+  type AskOf,
+  arranged,
+  mainAsks,
+} from "../asks/ask.ts";
+import { type Seen, type Sight, standAt } from "../chances/kind.ts";
+import { kindOf } from "../chances/kinds.ts";
+import { sightOf } from "../chances/outcomes.ts";
+import { middleOf, shiftsOf } from "../chances/zones.ts";
+import { type BaseState, isRefusal, type Setup } from "../contract/contract.ts";
+import type { Body, PlayEvent } from "../events/events.ts";
+import { layoutOf, personOf } from "../forecast/for-activity.ts";
+import type { Activity } from "../formats/activity.ts";
+import { opened } from "../formats/opened.ts";
+import { own } from "../own.ts";
+import { farthest, reachChance } from "../physics/send.ts";
+import { normalDraw, random } from "../random.ts";
+import { partsOf } from "../yard/parts.ts";
+
+/**
+ * A made-up child that plays for the demo and the tests. It misses by another model than the forecast's: it pulls to one side,
+ * sends some wild, tires, and never knows the middle exactly; each send is drawn as a path or a stopping place and read off the
+ * layout.
+ */
+export interface BehaviorProfile {
+  /** Spread beside what its age suggests. */
+  skill: number;
+  /** Constant pull to the right, as an angle. */
+  pull: number;
+  /** Share of sends that go wild, with three times the spread. */
+  wild: number;
+  /** Constant error of length, share of the distance. */
+  long: number;
+}
+
+export function behaviorProfile(seed: number): BehaviorProfile {
+  const draw = random(seed);
+  return {
+    skill: Math.exp(0.3 * normalDraw(draw)),
+    pull: 0.02 * normalDraw(draw),
+    wild: 0.04 + 0.08 * draw(),
+    long: 0.05 * normalDraw(draw),
+  };
+}
+
+/** How one thing is tried: by whom, how tired, and by which draws. */
+interface Try {
+  sight: Sight;
+  temper: BehaviorProfile;
+  /** Spread of this one beside the forecast's. */
+  scale: number;
+  draw: () => number;
+}
+/** A path to one side of what is aimed at, and a length. */
+function path({ sight, temper: t, scale, draw }: Try, aimed: { across: number; distance: number }) {
+  const { spread } = sight.person.sends(sight.manner);
+  return {
+    angle: aimed.across / aimed.distance + t.pull + spread.lateral * scale * normalDraw(draw),
+    length: aimed.distance * (1 + t.long + spread.range * scale * normalDraw(draw)),
+    up: spread.vertical * aimed.distance * scale * normalDraw(draw),
+  };
+}
+
+/** What comes of a try whose whole law is asked: the better the child, the more often what was meant. */
+function drawn(aim: Aim, t: Try): Seen {
+  const { list } = kindOf<Aim>(aim).outcomes(aim, t.sight);
+  const p = list[0]!.p ** Math.max(0.5, t.scale);
+  let left = t.draw();
+  if (left < p) return list[0]!.seen;
+  left = (left - p) / (1 - p);
+  const rest = 1 - list[0]!.p;
+  for (const o of list.slice(1)) {
+    left -= rest > 0 ? o.p / rest : 0;
+    if (left < 0) return o.seen;
+  }
+  return list[list.length - 1]!.seen;
+}
+
+/** What is seen of one try at each kind of aim: complete by the compiler. */
+const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
+  any: (aim, t) => {
+    const { parts, from, person, manner } = t.sight;
+    const player = person.sends(manner);
+    const b = player.object.diameter;
+    const inAir = player.sending.travel === "air";
+    const targets = partsOf(parts, "target")
+      .filter((x) => aim.among.includes(x.id))
+      .map((x) => ({ ...x, distance: x.along - standAt(parts, from) }));
+    const aimed = targets.find((x) => x.id === aim.want[0])!;
+    const { angle, up } = path(t, aimed);
+    const height = aimed.height / 2 + up;
+    const first = targets
+      .filter((x) => Math.abs(angle * x.distance - x.across) < x.width / 2 + b / 2 && height < x.height + b / 2)
+      .sort((x, y) => x.distance - y.distance)[0];
+    const gets = first && t.draw() < reachChance(player.sending, first.distance, inAir ? first.height / 2 : 0);
+    return { hit: gets ? first.id : null };
+  },
+  zones: (aim, t) => {
+    const { parts, from, person, manner } = t.sight;
+    const player = person.sends(manner);
+    const at = standAt(parts, from);
+    const zones = partsOf(parts, "zone").map((z) => ({ ...z, near: z.near - at, far: z.far - at }));
+    const worth = (id: string) => own(aim.worth, id) ?? 0;
+    const best = zones.reduce((x, y) => (worth(y.id) > worth(x.id) ? y : x));
+    const shifts = shiftsOf(zones, player.object.diameter);
+    const aimed = Math.min(farthest(player.sending), middleOf(best, zones, shifts));
+    const stop = path(t, { across: 0, distance: aimed }).length;
+    if (stop < zones[0]!.near + shifts[0]!) return { rest: "short" };
+    return { rest: zones.find((z, i) => stop < z.far + shifts[i + 1]!)?.id ?? "over" };
+  },
+  cells: (aim, t) => {
+    const { parts, from } = t.sight;
+    const at = standAt(parts, from);
+    const all = partsOf(parts, "cell");
+    const aimed = all.find((c) => c.id === aim.want[0])!;
+    const { angle, length } = path(t, { across: aimed.across, distance: aimed.along - at });
+    const [x, y] = [angle * length, length + at];
+    const on = all.find((c) => Math.abs(c.across - x) < c.width / 2 && Math.abs(c.along - y) < c.depth / 2);
+    return { rest: on?.id ?? "out" };
+  },
+  fall: (aim, t) => {
+    const { parts, from, person, manner } = t.sight;
+    const player = person.sends(manner);
+    const pins = aim.standing.map((s) => {
+      const part = partsOf(parts, "target").find((x) => x.id === s.id)!;
+      return { ...s, width: part.width, distance: s.along - standAt(parts, from) };
+    });
+    const aimed = pins[Math.floor(t.draw() * pins.length)]!;
+    const { angle } = path(t, aimed);
+    const half = player.object.diameter / 2;
+    const met = pins.filter((p) => Math.abs(angle * p.distance - p.across) < p.width / 2 + half);
+    const near = Math.min(...met.map((p) => p.distance));
+    // In the air only the front of them falls.
+    const falls = player.sending.travel === "air" ? met.filter((p) => p.distance <= near + 2 * half) : met;
+    return { fell: falls.filter((p) => t.draw() < reachChance(player.sending, p.distance)).map((p) => p.id) };
+  },
+  keep: (_, t) => {
+    const { p } = t.sight.person.keeps(t.sight.manner);
+    return { kept: t.draw() < p ** Math.max(0.5, t.scale) };
+  },
+  skill: (aim, t) => {
+    const { p } = t.sight.person.does(aim.task, t.sight.manner);
+    return { kept: t.draw() < p ** Math.max(0.5, t.scale) };
+  },
+  jack: () => ({ rest: "in" }),
+  near: (aim, t) => {
+    const { distance } = kindOf<Aim>(aim).outcomes(aim, t.sight);
+    const { angle, length } = path(t, { across: 0, distance });
+    if (aim.past !== null && length + standAt(t.sight.parts, t.sight.from) > aim.past) return { rest: "over" };
+    return { rest: "in", away: Math.round(1000 * Math.hypot(length - distance, angle * distance)) };
+  },
+  shuttle: (aim, t) => drawn(aim, t),
+  course: () => ({ kept: true }),
+  bat: (aim, t) => drawn(aim, t),
+  over: (aim, t) => drawn(aim, t),
+  point: (aim, t) => drawn(aim, t),
+  goal: (aim, t) => kindOf<Aim>(aim).outcomes(aim, t.sight).list[t.draw() < 0.5 ? 0 : 1]!.seen,
+  chase: (aim, t) => drawn(aim, t),
+  receive: (aim, t) => drawn(aim, t),
+  rebound: (aim, t) => {
+    const kind = kindOf<Aim>(aim);
+    const p = kind.outcomes(aim, t.sight).list[0]!.p;
+    return { kept: t.draw() < p ** Math.max(0.5, t.scale) };
+  },
+};
+const seenOf = (aim: Aim, t: Try): Seen => (tries[aim.kind] as (aim: Aim, t: Try) => Seen)(aim, t);
+
+const sendBody = (seen: Seen): Body => {
+  if ("ran" in seen) return { kind: "run", ...seen.ran };
+  if ("point" in seen) return { kind: "point", side: seen.point, ...(seen.why !== undefined && { why: seen.why }) };
+  if ("fell" in seen) return { kind: "send", fell: [...seen.fell] };
+  if ("rest" in seen) return { kind: "send", rest: seen.rest, ...(seen.away !== undefined && { away: seen.away }) };
+  return { kind: "send", hit: "hit" in seen ? seen.hit : null };
+};
+/** What a made-up child does when it is asked: complete by the compiler. Null: it does not. */
+const does: { [K in AskKind]: ((ask: AskOf<K>, seen: (aim: Aim) => Seen, draw: () => number) => Body) | null } = {
+  send: (ask, seen) => sendBody(seen(ask.aim)),
+  count: (ask, seen) => {
+    const s = seen(ask.aim);
+    return "kept" in s && s.kept
+      ? { kind: "count", n: 1 }
+      : { kind: "count", n: 0, ...(ask.drops && { drop: true as const }) };
+  },
+  total: (ask) => ({ kind: "total", n: ask.soFar }),
+  task: () => ({ kind: "task" }),
+  choose: (ask, _, draw) => ({
+    kind: "choose",
+    of: ask.of,
+    pick: ask.must ? ask.options[Math.floor(draw() * ask.options.length)]! : null,
+  }),
+  arrange: (ask) => arranged(ask.spots),
+  mix: (ask, _, draw) => ({ kind: "mix", cells: [...ask.samples[Math.floor(draw() * ask.samples.length)]!] }),
+  swap: (ask) => ({ kind: "swap", a: ask.sensible![0], b: ask.sensible![1] }),
+  stand: () => ({ kind: "stand" }),
+  ready: () => ({ kind: "ready" }),
+  bell: null,
+  move: null,
+  measure: null,
+  carry: null,
+  set: null,
+};
+
+/** Longest go that is played, events. */
+const LONGEST = 1500;
+
+/** Plays one whole go and answers with its events. Stops early with the given chance before each thing that is done. */
+export function playGo(
+  a: Activity,
+  ages: readonly number[],
+  tempers: readonly BehaviorProfile[],
+  setup: Setup,
+  seed: number,
+  stops = 0,
+): PlayEvent[] {
+  const draw = random(seed);
+  const { game } = opened(a);
+  const parts = layoutOf(a);
+  const people = Array.from({ length: setup.players }, (_, i) => personOf(a, { age: ages[i % ages.length]! }));
+  const events: PlayEvent[] = [];
+  let state: BaseState = game.start(setup);
+  let at = 0;
+  let tried = 0;
+  while (!game.ending(state) && events.length < LONGEST) {
+    const ask = mainAsks(game.asks(state)).find((x) => does[x.kind] !== null)!;
+    at += Math.round(1000 * secondsOf(ask, people[ask.player]!, draw));
+    if (stops > 0 && draw() < stops) {
+      events.push({ kind: "stop", at });
+      return events;
+    }
+    const t = tempers[ask.player % tempers.length]!;
+    const seen = (aim: Aim): Seen => {
+      const scale = t.skill * (draw() < t.wild ? 3 : 1) * (1 + 0.006 * tried++);
+      const options = kindOf<Aim>(aim).options(aim);
+      const sight = sightOf(ask as AskOf<"send">, { parts, people, policy: "middle" });
+      return seenOf(options[Math.floor(draw() * options.length)]!, { sight, temper: t, scale, draw });
+    };
+    const bell = game.due(state);
+    const body = (does[ask.kind] as (ask: Ask, seen: (aim: Aim) => Seen, draw: () => number) => Body)(ask, seen, draw);
+    const event = (bell !== null && at > bell ? { kind: "bell", at } : { ...body, at }) as PlayEvent;
+    const after = game.step(state, event as never);
+    if (isRefusal(after)) throw new Error(`a made-up child did what is refused: ${after.refused.key}`);
+    events.push(event);
+    state = after;
+  }
+  return events;
+}
+
+/** Longer and shorter than it usually takes. */
+function secondsOf(ask: Ask, person: Sight["person"], draw: () => number): number {
+  if ("takes" in ask) return ask.takes.seconds * (0.8 + 0.6 * draw());
+  if (ask.kind === "count" && ask.aim.kind === "keep") return person.keeps(ask.manner).touch * (0.8 + 0.5 * draw());
+  if (ask.kind === "count" && ask.aim.kind === "skill")
+    return person.does(ask.aim.task, ask.manner).touch * (0.9 + 0.4 * draw());
+  if (ask.kind === "count" && ask.aim.kind === "course")
+    return ask.aim.gates.reduce((s, g) => s + person.gate(g, ask.manner).seconds, 0) * (1 + 0.8 * draw());
+  return 5 + 6 * draw();
+}

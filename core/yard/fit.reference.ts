@@ -1,0 +1,21 @@
+import type { Trouble } from "./fit.ts";
+import type { Piece } from "./footprint.ts";
+import { boxInside, overlap } from "./geometry.ts";
+import { type Placement, placed } from "./placement.ts";
+import { keepsClear, OVERLAP_ALLOWED, THIN } from "./placement-search.ts";
+import { boxOf } from "./shapes.ts";
+import type { Ground } from "./space.ts";
+
+/** A second, plain telling of what a placement must keep to, for the tests only: every piece against the whole space, unturned. */
+export function troubleOf(pieces: readonly Piece[], ground: Ground, at: Placement): Trouble | null {
+  for (const p of pieces) {
+    const box = placed(p, at);
+    const thin = p.kind === "lane" && !p.run;
+    if (p.kind !== "runOut" && !thin && !boxInside(ground.corners, box)) return "outside";
+    if (thin && !boxInside(ground.corners, { ...box, hy: THIN })) return "outside";
+    for (const o of ground.obstacles)
+      if (keepsClear(p.kind, o.kind) && overlap(box, boxOf(o)) > OVERLAP_ALLOWED)
+        return o.kind === "wall" ? "furniture" : o.kind;
+  }
+  return null;
+}

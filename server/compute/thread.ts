@@ -1,0 +1,11 @@
+import { parentPort } from "node:worker_threads";
+import { computeTasks, type WorkName } from "./work.ts";
+
+/** The thread: one question after the other, each answered under its number. */
+parentPort!.on("message", ({ id, name, args }: { id: number; name: WorkName; args: never[] }) => {
+  try {
+    parentPort!.postMessage({ id, told: (computeTasks[name] as (...a: never[]) => unknown)(...args) });
+  } catch (e) {
+    parentPort!.postMessage({ id, error: e instanceof Error ? e.message : String(e) });
+  }
+});

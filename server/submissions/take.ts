@@ -1,0 +1,311 @@
+import { and, asc, desc, eq, gt, or, sql } from "drizzle-orm";
+import { BARE_FIELD, UNIT_FIELD } from "#core/compile/bare.ts";
+import type { Card } from "#core/compile/card.ts";
+import type { Decided } from "#core/compile/swap.ts";
+import type { GamePart, Unit } from "#core/contract/contract.ts";
+import type { RecordedEvent } from "#core/events/events.ts";
+import { gamePartOf } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
+import type { HandIn, HandInSent, PlayedGame, PlayScore, Receipt } from "#core/records/play.ts";
+import { rankOf } from "#core/records/rank.ts";
+import { aimedBy } from "#core/referee/aimed.ts";
+import { even } from "#core/referee/even.ts";
+import { hurried } from "#core/referee/hurried.ts";
+import { replay, view } from "#core/referee/referee.ts";
+import { inForce } from "../cards/versions.ts";
+import { compute } from "../compute/compute.ts";
+import { contentHash } from "../content-hash.ts";
+import { schema, type Tx, withTenant } from "../db/client.ts";
+import { enqueue } from "../jobs/jobs.ts";
+import type { OpenLink } from "../links/open-link.ts";
+import { NotAllowed, NotFound } from "../problem.ts";
+
+const { assignment, card, cardVersion, child, play, playConflict, playEvent, result } = schema;
+
+/** A go begun before closing may still be handed in so long after it, hours. */
+const GRACE_HOURS = 48;
+/** Goes that one card takes within a day from devices; more than any child plays. Further ones wait on the device. */
+export const MAX_GOES_A_DAY = 40;
+const DAY = 86_400_000;
+/** What a go says of its child is worked out once nothing more of it has come for so long, seconds. */
+const EVIDENCE_AFTER = 10;
+/** A device clock ahead of ours by more, or behind the opening, cannot be right; minutes. */
+const CLOCK_SLACK = 10;
+
+/**
+ * Takes what a device sends of one go: events and, at its end, the result. Sent again, it changes nothing and gets the same
+ * receipt; other content under a key that is taken is kept beside, for the teacher. One transaction: all of it or nothing.
+ */
+export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Date()): Promise<Receipt> {
+  const had = await playedCard(link, sent);
+  return withTenant(link.schoolId, async (tx) => {
+    const [where] = await tx
+      .select({ assignment, compiled: cardVersion.compiled, age: child.age })
+      .from(card)
+      .innerJoin(child, eq(child.id, card.childId))
+      .innerJoin(assignment, eq(assignment.id, card.assignmentId))
+      .innerJoin(cardVersion, inForce)
+      .where(and(eq(card.id, sent.card), eq(card.childId, link.childId)));
+    if (!where) throw new NotFound("card");
+    // Two sendings to one card wait for each other, so that the second finds what the first kept, and the bound of a day is exact.
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`card ${sent.card}`}, 0))`);
+    await roomToday(tx, sent, now);
+    const said = new Date(sent.startedAt);
+    // Nothing is handed in before it was begun: what a clock that runs ahead says is not believed.
+    const ahead = said.getTime() > now.getTime() + CLOCK_SLACK * 60_000;
+    const startedAt = ahead ? now : said;
+    const doubt = ahead || said.getTime() < where.assignment.opensAt.getTime() - CLOCK_SLACK * 60_000;
+    await tx
+      .insert(play)
+      .values({
+        id: sent.play,
+        schoolId: link.schoolId,
+        cardId: sent.card,
+        device: sent.device,
+        source: "device",
+        setup: sent.setup,
+        rulesVersion: sent.rulesVersion,
+        cardHash: had?.hash ?? null,
+        decided: had ? (sent.decided ?? null) : null,
+        game: had?.game ?? null,
+        startedAt,
+        receivedAt: now,
+        clockDoubt: doubt,
+      })
+      .onConflictDoNothing();
+    const [kept] = await tx.select().from(play).where(eq(play.id, sent.play));
+    if (!kept || kept.cardId !== sent.card) throw NotAllowed.of("play", "This go belongs to another card.");
+
+    const receipt: Receipt = { play: sent.play, kept: [], conflicts: [], result: null };
+    await takeEvents(tx, link.schoolId, sent, receipt, now);
+    if (sent.result)
+      receipt.result = await takeResult(
+        tx,
+        link.schoolId,
+        sent,
+        kept,
+        where,
+        gamesOf(kept, had?.compiled ?? where.compiled),
+        opened(where.compiled.activity).possible.unit,
+        now,
+      );
+    await enqueue(tx, link.schoolId, "evidence", [link.childId], EVIDENCE_AFTER);
+    return receipt;
+  });
+}
+
+/** The card has taken as many goes today as it may; the next can be sent after so many seconds. */
+export class TooManyGoes extends Error {
+  constructor(readonly seconds: number) {
+    super(
+      `This game takes ${MAX_GOES_A_DAY} goes a day. This go is saved on your device and will be handed in tomorrow.`,
+    );
+  }
+}
+/** Refuses another go of a card beyond the most of a day; a go that was begun is always gone on with. */
+async function roomToday(tx: Tx, sent: HandInSent, now: Date): Promise<void> {
+  const rows = await tx
+    .select({ id: play.id, at: play.receivedAt })
+    .from(play)
+    .where(
+      and(
+        eq(play.cardId, sent.card),
+        eq(play.source, "device"),
+        or(eq(play.id, sent.play), gt(play.receivedAt, new Date(now.getTime() - DAY))),
+      ),
+    )
+    .orderBy(desc(play.receivedAt));
+  if (rows.length < MAX_GOES_A_DAY || rows.some((r) => r.id === sent.play)) return;
+  const free = rows[MAX_GOES_A_DAY - 1]!.at.getTime() + DAY;
+  throw new TooManyGoes(Math.max(1, Math.ceil((free - now.getTime()) / 1000)));
+}
+
+async function takeEvents(tx: Tx, schoolId: string, sent: HandInSent, receipt: Receipt, now: Date): Promise<void> {
+  if (sent.events.length === 0) return;
+  const rows = sent.events.map(({ seq, event }) => ({
+    schoolId,
+    playId: sent.play,
+    seq,
+    event,
+    contentHash: contentHash(event),
+    receivedAt: now,
+  }));
+  const added = await tx.insert(playEvent).values(rows).onConflictDoNothing().returning({ seq: playEvent.seq });
+  const isNew = new Set(added.map((r) => r.seq));
+  if (isNew.size === rows.length) {
+    receipt.kept.push(...rows.map((r) => r.seq));
+    return;
+  }
+  const known = await tx
+    .select({ seq: playEvent.seq, hash: playEvent.contentHash })
+    .from(playEvent)
+    .where(eq(playEvent.playId, sent.play));
+  const hashes = new Map(known.map((k) => [k.seq, k.hash]));
+  for (const r of rows) {
+    if (hashes.get(r.seq) === r.contentHash) receipt.kept.push(r.seq);
+    else {
+      receipt.conflicts.push(r.seq);
+      await tx
+        .insert(playConflict)
+        .values({
+          schoolId,
+          playId: sent.play,
+          seq: r.seq,
+          content: r.event,
+          contentHash: r.contentHash,
+          receivedAt: now,
+        })
+        .onConflictDoNothing();
+    }
+  }
+}
+
+async function takeResult(
+  tx: Tx,
+  schoolId: string,
+  sent: HandInSent,
+  kept: typeof play.$inferSelect,
+  { assignment: sending, age }: { assignment: { closesAt: Date }; age: number },
+  games: readonly GamePart[],
+  usual: Unit,
+  now: Date,
+): Promise<string> {
+  const stored = await tx.select().from(playEvent).where(eq(playEvent.playId, sent.play)).orderBy(asc(playEvent.seq));
+  const asked = sent.result!;
+  if (stored.length < asked.events || stored.some((r, i) => r.seq !== i))
+    throw NotAllowed.of(
+      "send",
+      `events: the result speaks of ${asked.events} events, ${stored.length} have arrived; send the rest first`,
+    );
+  const events = stored.slice(0, asked.events).map((r) => r.event);
+  const content = { reflection: asked.reflection, events: asked.events };
+  const hash = contentHash(content);
+  const [before] = await tx.select().from(result).where(eq(result.playId, sent.play));
+  if (before) {
+    if (before.contentHash !== hash)
+      await tx
+        .insert(playConflict)
+        .values({ schoolId, playId: sent.play, seq: -1, content, contentHash: hash, receivedAt: now })
+        .onConflictDoNothing();
+    return before.contentHash;
+  }
+  const closed = sending.closesAt.getTime();
+  const timing =
+    now.getTime() <= closed
+      ? "inTime"
+      : kept.startedAt.getTime() <= closed && now.getTime() <= closed + GRACE_HOURS * 3_600_000
+        ? "sentLater"
+        : "tooLate";
+  await tx.insert(result).values({
+    playId: sent.play,
+    schoolId,
+    cardId: sent.card,
+    score: asPlayed(scoreOf(games, kept.setup, events, kept.rulesVersion, age), kept.decided, usual),
+    reflection: asked.reflection,
+    contentHash: hash,
+    timing,
+    handedAt: now,
+  });
+  return hash;
+}
+
+/** A go without things says so, and one that is counted in something else than the child alone would count: each compares with others like it alone. */
+function asPlayed(s: PlayScore, decided: Decided | null, usual: Unit): PlayScore {
+  if (decided?.bare) return { ...s, set: { ...s.set, [BARE_FIELD]: true } };
+  return s.unit === usual ? s : { ...s, set: { ...s.set, [UNIT_FIELD]: s.unit } };
+}
+
+/** What a go is replayed under: the game as this home played it; else as its card was compiled. */
+function gamesOf(kept: typeof play.$inferSelect, compiled: Card): GamePart[] {
+  const sent = gamePartOf(compiled.activity);
+  return kept.game ? [kept.game.pattern as GamePart, sent] : [sent];
+}
+
+const hasDecided = (d: Decided | null): d is Decided =>
+  d !== null && (d.home !== null || d.bare === true || d.also.length > 0 || Object.keys(d.fixed).length > 0);
+
+/** What of a card later sums need. */
+function gameOf(c: Card): PlayedGame {
+  const a = c.activity;
+  return {
+    pattern: {
+      ...a.pattern,
+      match: a.match,
+      ...(a.family.length > 0 && { family: a.family }),
+      ...(a.setOut && { setOut: a.setOut }),
+      ...(a.between && { between: a.between }),
+    },
+    action: a.aim.action,
+    send: a.kit.send,
+    floor: a.space.floor,
+    distances: Object.fromEntries(c.markers.map((m) => [m.id, m.reached])),
+  };
+}
+
+/**
+ * The version of the card that a go was played with, made again as its family decided. Null where the device does not say which (a page
+ * kept from before versions), or names one that never was: such a go is scored by the card in force, and marked.
+ */
+async function playedCard(
+  link: OpenLink,
+  sent: HandInSent,
+): Promise<{ hash: string; compiled: Card; game: PlayedGame } | null> {
+  const { cardHash: hash = null, decided = null } = sent;
+  if (hash === null) return null;
+  const found = await withTenant(link.schoolId, async (tx) => {
+    const [version] = await tx
+      .select({ compiled: cardVersion.compiled })
+      .from(cardVersion)
+      .innerJoin(card, eq(card.id, cardVersion.cardId))
+      .where(and(eq(cardVersion.cardId, sent.card), eq(cardVersion.hash, hash), eq(card.childId, link.childId)));
+    const [before] = await tx.select({ game: play.game }).from(play).where(eq(play.id, sent.play));
+    return version && { compiled: version.compiled, game: before?.game ?? null };
+  });
+  if (!found) return null;
+  const { compiled, game } = found;
+  if (game) return { hash, compiled, game };
+  const { making } = compiled;
+  const played = making && hasDecided(decided) ? await compute("remade", making, decided) : compiled;
+  return { hash, compiled, game: gameOf(played) };
+}
+
+/** The child's own side of a go: the child is always the first player. */
+export function scoreOf(
+  games: readonly GamePart[],
+  setup: HandIn["setup"],
+  events: readonly RecordedEvent[],
+  version?: number,
+  age?: number,
+): PlayScore {
+  const replayed = games.map((g) => replay(g, setup, events, version));
+  const told = replayed.find((r) => !r.refused) ?? replayed[replayed.length - 1]!;
+  if (told.refused)
+    throw NotAllowed.of("events", `events: number ${told.seq + 1} is not allowed by the rules (${told.refused.key})`);
+  const v = view(told.play);
+  const side = v.score.findIndex((s) => s.players.includes(0));
+  const score = v.score[side]!;
+  const reached = v.progress[side]!;
+  const compared = {
+    value: reached.own,
+    unit: score.unit,
+    better: score.better,
+    finished: reached.finished,
+    stage: reached.stage,
+  };
+  const aimed = aimedBy(told.play, 0);
+  return {
+    ...compared,
+    ...(Object.keys(aimed).length > 0 && { aimed }),
+    ...(Object.keys(v.set).length > 0 && { set: v.set }),
+    match: score.value === reached.own ? null : score.value,
+    rank: rankOf(compared),
+    working: score.working,
+    sends: reached.sends,
+    stages: reached.stages,
+    ...(hurried(told.play, age) && { hurried: true as const }),
+    ...(even(told.play) && { even: true as const }),
+    stopped: v.done !== "over",
+    won: v.ending && v.ending.winners.length > 0 ? v.ending.winners.includes(side) : null,
+    seconds: Math.round(Math.max(0, (events[events.length - 1]?.at ?? 0) - v.still) / 1000),
+  };
+}
